@@ -1,0 +1,19 @@
+export {
+  GRAINS_PER_POUND,
+  humidityRatioFromRelativeHumidity,
+  humidityRatioFromVapourPressure,
+  relativeHumidityFromHumidityRatio,
+  vapourPressureFromHumidityRatio,
+} from "./humidityRatio.ts";
+export {
+  airFromRelativeHumidity,
+  dewPoint,
+  enthalpy,
+  type MoistAir,
+  specificVolume,
+  vapourPressureDeficit,
+  wetBulb,
+} from "./moistAir.ts";
+export { pressureAtElevation, SEA_LEVEL_PRESSURE } from "./pressure.ts";
+export { dewPointFromVapourPressure, saturationPressure } from "./saturation.ts";
+export { saturatedVapourDensity, vapourDensity } from "./vapourDensity.ts";

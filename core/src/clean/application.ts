@@ -1,0 +1,30 @@
+import { within } from "../guard.ts";
+import type { Method } from "./method.ts";
+
+/** Soil 1 (dusty) … 5 (caked); see docs/job-format.md. */
+export const SOIL_LEVELS = [1, 2, 3, 4, 5] as const;
+export type Soil = (typeof SOIL_LEVELS)[number];
+
+/**
+ * Pre-spray on ordinary soil and pile, m³/m². 600 ft² to the US gallon, 68 ml/m² (common practice), for extraction;
+ * low moisture needs water to carry soil into the pad, so more (common practice).
+ */
+const ORDINARY_RATE: Record<Method, number> = {
+  extraction: 68e-6,
+  "self-contained": 68e-6,
+  "low-moisture": 85e-6,
+};
+/** Share of the ordinary rate by soil (common practice). */
+const BY_SOIL: Record<Soil, number> = { 1: 0.75, 2: 0.85, 3: 1, 4: 1.3, 5: 1.6 };
+/** Pile at which the ordinary rate holds, m, and how far other piles move it (common practice). */
+const ORDINARY_PILE = 0.008;
+
+/**
+ * Pre-spray, m³/m² (1e-6 is 1 ml/m²), by method, soil 1…5 and pile height m: taller pile takes more, by half the
+ * proportion, within 0.8…1.4. Common practice.
+ */
+export function applicationRate(method: Method, soil: Soil, pileHeight: number): number {
+  within("pile height (m)", pileHeight, 0.001, 0.05);
+  const byPile = Math.min(1.4, Math.max(0.8, 0.5 + (0.5 * pileHeight) / ORDINARY_PILE));
+  return ORDINARY_RATE[method] * BY_SOIL[soil] * byPile;
+}

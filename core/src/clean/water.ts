@@ -1,0 +1,49 @@
+import { applicationRate, type Soil } from "./application.ts";
+import { effectiveWidth, METHOD_FIGURES, type Method } from "./method.ts";
+import { laidByStroke, nozzleFlow } from "./nozzle.ts";
+import { afterPads, afterStrokes } from "./residual.ts";
+
+/** Water has 1000 kg in a m³, so m³/m² × 1000 is kg/m². */
+const WATER_DENSITY = 1000;
+
+export interface CleanedRoom {
+  readonly method: Method;
+  readonly soil: Soil;
+  /** m. */
+  readonly pileHeight: number;
+  /** An absorbent pad over the extracted carpet. */
+  readonly padAfter?: boolean;
+}
+
+/** Water through a room's cleaning, kg/m² but for the rates in m³/m² and the time in s/m². */
+export interface WaterBalance {
+  readonly applicationRate: number;
+  readonly rinseRate: number;
+  readonly laidDown: number;
+  readonly residual: number;
+  readonly recoveredShare: number;
+  readonly cleaningTimePerArea: number;
+}
+
+/** What goes on, what comes back and what stays per m² (MODEL §3–4), and how long the head or pad takes for 1 m². */
+export function waterBalance(room: CleanedRoom): WaterBalance {
+  const figures = METHOD_FIGURES[room.method];
+  const width = effectiveWidth(figures, room.soil);
+  const application = applicationRate(room.method, room.soil, room.pileHeight);
+  const flow = nozzleFlow(figures.ratedJetFlow, figures.pressure);
+  const rinse = figures.wetStrokes * laidByStroke(flow, width, figures.strokeSpeed);
+  const laidDown = (application + rinse) * WATER_DENSITY;
+  const strokes = figures.wetStrokes + figures.dryStrokes;
+  const vacuumed =
+    strokes > 0 ? afterStrokes(laidDown, room.pileHeight, strokes, figures.relativeAirflow) : laidDown;
+  const padPasses = figures.padPasses + (room.padAfter ? 1 : 0);
+  const residual = afterPads(vacuumed, padPasses);
+  return {
+    applicationRate: application,
+    rinseRate: rinse,
+    laidDown,
+    residual,
+    recoveredShare: 1 - residual / laidDown,
+    cleaningTimePerArea: (strokes + padPasses) / (width * figures.strokeSpeed),
+  };
+}

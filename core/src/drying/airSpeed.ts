@@ -1,0 +1,22 @@
+import type { AirMover } from "./building.ts";
+
+/** Draught in a room without fans, m/s (assumption). */
+const STILL_ROOM_SPEED = 0.1;
+/** Friction of air along a furnished room's surfaces; an assumption, see {@link airSpeedFromMovers}. */
+const SURFACE_FRICTION = 0.05;
+
+/** Floor, ceiling and walls of a room taken as square, m²: 2 A + 4 √A H. */
+function surfaceArea(area: number, height: number): number {
+  return 2 * area + 4 * Math.sqrt(area) * height;
+}
+
+/**
+ * Air speed over the floor, m/s, from the air movers in a room: v² = 0.1² + 2 Σ(flow · jet speed)/(0.05 S).
+ * The momentum the jets put in equals what the surfaces take out. A reading from an anemometer replaces it.
+ */
+export function airSpeedFromMovers(movers: readonly AirMover[], area: number, height: number): number {
+  let momentum = 0;
+  for (const mover of movers) momentum += mover.flow * mover.jetSpeed;
+  const driven = (2 * momentum) / (SURFACE_FRICTION * surfaceArea(area, height));
+  return Math.sqrt(STILL_ROOM_SPEED ** 2 + driven);
+}

@@ -1,0 +1,79 @@
+import type { Fibre } from "./fibre.ts";
+
+/** Air of a place. °C, 0…1. */
+export interface Air {
+  readonly temperature: number;
+  readonly relativeHumidity: number;
+}
+
+/** A fan on the floor: m³/s moved, at the speed of its jet, m/s. */
+export interface AirMover {
+  readonly flow: number;
+  readonly jetSpeed: number;
+}
+
+/** A room as the drying model sees it. */
+export interface DryingRoom {
+  /** Carpet, m². */
+  readonly area: number;
+  /** Floor to ceiling, m. */
+  readonly height: number;
+  /** Air in the room at the start, °C and 0…1; the temperature is held, the humidity follows. */
+  readonly temperature: number;
+  readonly relativeHumidity: number;
+  /** Exchange with outdoors, room volumes an hour. */
+  readonly outdoorAirChangesPerHour: number;
+  readonly fibre: Fibre;
+  /** Dry fibre, kg/m². */
+  readonly faceWeight: number;
+  /** m. */
+  readonly pileHeight: number;
+  /** Free water left in the pile when cleaning ends, kg/m². */
+  readonly residual: number;
+  /** Measured at the floor, m/s; where absent it follows from the air movers. */
+  readonly airSpeed?: number;
+  readonly airMovers?: readonly AirMover[];
+  /** Rated at 26.7 °C and 60 %, litres a day. */
+  readonly dehumidifierLitresPerDay?: number;
+  /** Hours after the start at which the room is finished and begins to dry; 0 where absent. */
+  readonly finishedAt?: number;
+  /** Factor on the drying rate: 1 but for sampling what is uncertain. */
+  readonly rateFactor?: number;
+}
+
+/** An open door: m³/s each way between two rooms, by their place in the list. */
+export interface Link {
+  readonly a: number;
+  readonly b: number;
+  readonly flow: number;
+}
+
+/** A cooling coil: °C its surface acts at, share of air that misses it, share of the time it runs. */
+export interface Coil {
+  readonly apparatusDewPoint: number;
+  readonly bypass: number;
+  readonly runFraction: number;
+}
+
+export interface AirHandling {
+  readonly airChangesPerHour: number;
+  readonly coil?: Coil;
+}
+
+export interface Building {
+  readonly outdoor: Air;
+  readonly rooms: readonly DryingRoom[];
+  readonly links?: readonly Link[];
+  readonly hvac?: AirHandling;
+  /** Air pressure, Pa; sea level where absent. */
+  readonly pressure?: number;
+}
+
+/** Windows as a technician says it, and the exchange with outdoors they give, room volumes an hour (memory). */
+export const WINDOWS = ["shut", "one-open", "cross-ventilated"] as const;
+export type Windows = (typeof WINDOWS)[number];
+export const OUTDOOR_AIR_CHANGES: Record<Windows, number> = {
+  shut: 0.5,
+  "one-open": 3,
+  "cross-ventilated": 8,
+};

@@ -1,0 +1,25 @@
+export { airSpeedFromMovers } from "./airSpeed.ts";
+export {
+  type Air,
+  type AirHandling,
+  type AirMover,
+  type Building,
+  type Coil,
+  type DryingRoom,
+  type Link,
+  OUTDOOR_AIR_CHANGES,
+  WINDOWS,
+  type Windows,
+} from "./building.ts";
+export { DRYING_LIMITS } from "./checkBuilding.ts";
+export { FIBRES, type Fibre, regain, waterActivity } from "./fibre.ts";
+export { criticalWater } from "./pile.ts";
+export { dryingRange, type HourRange, type RoomRange } from "./range.ts";
+export { DRY_BELOW } from "./ready.ts";
+export {
+  type DryingResult,
+  LONGEST_HOURS,
+  type Moment,
+  type RoomDrying,
+  simulateDrying,
+} from "./simulate.ts";

@@ -1,0 +1,1 @@
+export { OutOfRange } from "./guard.ts";

@@ -1,0 +1,187 @@
+import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import {
+  type BatchRequest,
+  concentratePerWater,
+  cutIntoFills,
+  type Demand,
+  parseStrength,
+  partsOf,
+  planBatch,
+  STRENGTH_SPELLINGS,
+  strengthFrom,
+} from "./index.ts";
+
+describe("strength", () => {
+  test("every spelling gives the others back", () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-4, max: 0.9, noNaN: true }),
+        fc.constantFrom(...STRENGTH_SPELLINGS),
+        (c, spelling) => {
+          expect(concentratePerWater(strengthFrom(c, spelling)) / c).toBeCloseTo(1, 9);
+        },
+      ),
+      { seed: 7 },
+    );
+  });
+
+  test.each([
+    ["1:21", { spelling: "one-to-n", value: 21 }],
+    ["1 : 300", { spelling: "one-to-n", value: 300 }],
+    ["1 in 5", { spelling: "one-in-n", value: 5 }],
+    ["6 oz/gal", { spelling: "fl-oz-per-gal", value: 6 }],
+    ["47 ml/L", { spelling: "ml-per-litre", value: 47 }],
+    ["1/4 cup per gal", { spelling: "fl-oz-per-gal", value: 2 }],
+    ["4 %", { spelling: "percent", value: 4 }],
+  ])("reads %s", (text, wanted) => {
+    const parsed = parseStrength(text);
+    if (!parsed.ok) throw new Error(parsed.fault.code);
+    expect(parsed.value.spelling).toBe(wanted.spelling);
+    expect(parsed.value.value).toBeCloseTo(wanted.value, 9);
+  });
+
+  test("the label's own reading of 1:n is kept; 1:0, stronger than 1:1 and nonsense are faults, not numbers", () => {
+    expect(parseStrength("1:5", "one-in-n")).toEqual({ ok: true, value: { spelling: "one-in-n", value: 5 } });
+    for (const text of ["1:0", "120 %", "1:0.5", "1 in 1"])
+      expect(parseStrength(text)).toMatchObject({ ok: false, fault: { code: "strength-out-of-range" } });
+    expect(parseStrength("strong")).toMatchObject({ ok: false, fault: { code: "not-a-quantity" } });
+    expect(parseStrength("")).toMatchObject({ ok: false, fault: { code: "empty" } });
+  });
+});
+
+/** Slow and obvious: every way to put `fills` cuts on marks, best by the same order of wishes. */
+function exhaustive(ends: readonly number[], cap: number): { fills: number; ownEnds: number } {
+  const total = ends.at(-1) as number;
+  const fewest = Math.ceil(total / cap);
+  let ownEnds = 0;
+  const walk = (at: number, fills: number, own: number) => {
+    if (at === total) {
+      if (fills === fewest) ownEnds = Math.max(ownEnds, own);
+      return;
+    }
+    if (fills === fewest) return;
+    for (let next = at + 1; next <= Math.min(total, at + cap); next++)
+      walk(next, fills + 1, own + (ends.includes(next) ? 1 : 0));
+  };
+  walk(0, 0, 0);
+  return { fills: fewest, ownEnds };
+}
+
+describe("fills", () => {
+  test("as few as can be, and the most that end between rooms: same as trying every way (fuzz)", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 1, maxLength: 5 }),
+        fc.integer({ min: 3, max: 9 }),
+        (marks, cap) => {
+          const demands: Demand[] = marks.map((count, i) => ({ roomId: `r${i}`, volume: count * 0.1 }));
+          const fills = cutIntoFills(demands, cap, 0.1);
+          const ends = marks.map((_, i) => marks.slice(0, i + 1).reduce((sum, each) => sum + each, 0));
+          const best = exhaustive(ends, cap);
+          expect(fills).toHaveLength(best.fills);
+          expect(fills.filter((fill) => fill.endsWithRoom)).toHaveLength(best.ownEnds);
+        },
+      ),
+      { seed: 11, numRuns: 300 },
+    );
+  });
+
+  test("every room gets what it needs, in order, and no fill goes above the vessel, whatever the volumes (fuzz)", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.01, max: 3, noNaN: true }), { minLength: 1, maxLength: 8 }),
+        fc.double({ min: 0.5, max: 8, noNaN: true }),
+        (volumes, usable) => {
+          const mark = 0.1;
+          const cap = Math.floor(usable / mark + 1e-9);
+          const demands = volumes.map((volume, i) => ({ roomId: `r${i}`, volume }));
+          const fills = cutIntoFills(demands, cap, mark, usable);
+          let inVessel = 0;
+          const got = new Map<string, number>();
+          for (const fill of fills) {
+            inVessel += fill.marks * mark;
+            expect(inVessel).toBeLessThan(usable + 1e-6);
+            for (const { roomId, volume } of fill.rooms) {
+              got.set(roomId, (got.get(roomId) ?? 0) + volume);
+              inVessel -= volume;
+            }
+          }
+          for (const [i, volume] of volumes.entries()) expect(got.get(`r${i}`)).toBeCloseTo(volume, 9);
+          expect(inVessel).toBeLessThan(mark);
+        },
+      ),
+      { seed: 13, numRuns: 300 },
+    );
+  });
+
+  test("where nothing else is at stake the fills are even", () => {
+    const fills = cutIntoFills([{ roomId: "hall", volume: 10 }], 40, 0.1);
+    expect(fills.map((fill) => fill.marks)).toEqual([33, 33, 34]);
+  });
+});
+
+const L = 1e-3;
+const REQUEST: BatchRequest = {
+  demands: [
+    { roomId: "a", volume: 3 * L },
+    { roomId: "b", volume: 4 * L },
+    { roomId: "c", volume: 5 * L },
+  ],
+  vessel: { nominal: 8 * L, heel: 0.2 * L, headSpace: 0.5 * L, graduation: 0.1 * L, sprayFlow: (1 * L) / 60 },
+  strength: { spelling: "one-to-n", value: 21 },
+  weakest: { spelling: "one-to-n", value: 32 },
+  strongest: { spelling: "one-to-n", value: 16 },
+  measure: 5e-6,
+};
+
+describe("batch", () => {
+  test("two fills that end between rooms; concentrate to the mark, inside the label; first fill carries the heel", () => {
+    const batch = planBatch(REQUEST);
+    if (batch.outcome !== "planned") throw new Error(batch.fault.code);
+    expect(batch.fills.map((fill) => fill.rooms.map((room) => room.roomId))).toEqual([["a", "b"], ["c"]]);
+    expect(batch.fills[0]?.volume).toBeCloseTo(7.2 * L, 9);
+    expect(batch.fills[0]?.concentrate).toBeCloseTo(325e-6, 9); // 7.2 L/22 = 327 ml
+    expect(batch.leftOver).toBeCloseTo(0.2 * L, 9);
+    for (const fill of batch.fills) {
+      expect(fill.water + fill.concentrate).toBeCloseTo(fill.volume, 12);
+      expect(1 / fill.strength).toBeGreaterThan(16);
+      expect(1 / fill.strength).toBeLessThan(32);
+    }
+  });
+
+  test("asked for the label's strongest, it rounds down rather than out of the label", () => {
+    const batch = planBatch({ ...REQUEST, strength: REQUEST.strongest, measure: 20e-6 });
+    if (batch.outcome !== "planned") throw new Error(batch.fault.code);
+    for (const fill of batch.fills) expect(fill.strength).toBeLessThanOrEqual(1 / 16 + 1e-12);
+  });
+
+  test.each([
+    ["vessel-holds-nothing", { vessel: { ...REQUEST.vessel, nominal: 0.6 * L } }],
+    ["vessel-below-measure", { measure: 0.5 * L }],
+    ["pot-life-too-short", { potLife: 5 }],
+    ["measure-too-coarse", { measure: 200e-6, demands: [{ roomId: "a", volume: 0.8 * L }] }],
+    ["label-range-reversed", { weakest: REQUEST.strongest, strongest: REQUEST.weakest }],
+    ["strength-outside-label", { strength: { spelling: "one-to-n", value: 8 } }],
+  ] as const)("says %s instead of a fill", (code, change) => {
+    expect(planBatch({ ...REQUEST, ...change })).toMatchObject({ outcome: "impossible", fault: { code } });
+  });
+
+  test("a short pot life makes smaller fills, never longer ones", () => {
+    const batch = planBatch({ ...REQUEST, potLife: 240 });
+    if (batch.outcome !== "planned") throw new Error(batch.fault.code);
+    for (const fill of batch.fills) expect(fill.sprayTime).toBeLessThanOrEqual(240 + 1e-9);
+    expect(batch.fills).toHaveLength(3);
+  });
+
+  test("concentrate and water make up the finished volume at any strength", () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1e-4, max: 1, noNaN: true }), (c) => {
+        const { concentrate, water } = partsOf(5, c);
+        expect(concentrate + water).toBeCloseTo(5, 12);
+        expect(concentrate / water).toBeCloseTo(c, 9);
+      }),
+      { seed: 3 },
+    );
+  });
+});

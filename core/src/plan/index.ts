@@ -1,0 +1,18 @@
+export { ASSUMED, type AssumedField, type KnownRoom, USUAL_PILE } from "./assume.ts";
+export {
+  COVERINGS,
+  type Covering,
+  type JobInput,
+  type PlannedBatch,
+  type ProductLabel,
+  type SurveyedRoom,
+} from "./input.ts";
+export { type JobPlan, jobRange, lastReady, planJob } from "./job.ts";
+export { type BatchPlan, labelStrength, planWork, type RoomPlan, type WorkPlan } from "./work.ts";
+export {
+  workingOfArea,
+  workingOfConcentrate,
+  workingOfPreSpray,
+  workingOfReady,
+  workingOfResidual,
+} from "./workings.ts";

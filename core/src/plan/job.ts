@@ -1,0 +1,48 @@
+import { dryingRange, type RoomDrying, type RoomRange, simulateDrying } from "../drying/index.ts";
+import type { JobInput } from "./input.ts";
+import { planWork, type WorkPlan } from "./work.ts";
+
+/** A whole plan: what to do, and when each room is ready. */
+export interface JobPlan extends WorkPlan {
+  readonly drying: readonly RoomDrying[];
+  /** Last room touch-dry and dry, hours after the start; null where a room won't be within 96 h. */
+  readonly touchDryAt: number | null;
+  readonly dryAt: number | null;
+  readonly balanceError: number;
+}
+
+/** Hours after the start of the last room's ready time; null as soon as one has none. */
+export function lastReady(work: WorkPlan, hours: readonly (number | null | undefined)[]): number | null {
+  let last = 0;
+  for (const [i, room] of work.rooms.entries()) {
+    const own = hours[i];
+    if (own === null || own === undefined) return null;
+    last = Math.max(last, room.finishedAt + own);
+  }
+  return last;
+}
+
+/** Plans a job whole: {@link planWork}, then the rooms dried together. A 6-room job takes about a millisecond. */
+export function planJob(job: JobInput): JobPlan {
+  const work = planWork(job);
+  if (work.rooms.length === 0) return { ...work, drying: [], touchDryAt: null, dryAt: null, balanceError: 0 };
+  const { rooms: drying, balanceError } = simulateDrying(work.building, { keepCourse: true });
+  return {
+    ...work,
+    drying,
+    touchDryAt: lastReady(
+      work,
+      drying.map((room) => room.touchDryHours),
+    ),
+    dryAt: lastReady(
+      work,
+      drying.map((room) => room.dryHours),
+    ),
+    balanceError,
+  };
+}
+
+/** The range of each room's ready times; see {@link dryingRange}. */
+export function jobRange(work: WorkPlan): RoomRange[] {
+  return work.rooms.length === 0 ? [] : dryingRange(work.building);
+}

@@ -1,0 +1,195 @@
+import { dewPoint } from "../air/index.ts";
+import { METHOD_FIGURES, nozzleFlow, waterBalance } from "../clean/index.ts";
+import { type Building, criticalWater, regain, simulateDrying } from "../drying/index.ts";
+import { type Fill, partsOf } from "../mix/index.ts";
+import { areaOf, type RoomShape } from "../quantity/index.ts";
+import { explain, type Figure, type FigureKind, type Working } from "../working/index.ts";
+import type { AssumedField } from "./assume.ts";
+import type { RoomPlan, WorkPlan } from "./work.ts";
+
+const figure = (name: string, value: number, kind: FigureKind, assumed = false): Figure => ({
+  name,
+  value,
+  kind,
+  assumed,
+});
+
+/** Carpet area from typed sides. */
+export function workingOfArea(shape: RoomShape): Working {
+  const name = "carpet area";
+  if (shape.kind === "area")
+    return explain({
+      name,
+      kind: "area",
+      formula: "as given",
+      source: "survey",
+      inputs: { area: figure("area", shape.area, "area") },
+      compute: ({ area }) => area,
+    });
+  if (shape.kind === "rectangle")
+    return explain({
+      name,
+      kind: "area",
+      formula: "length × width",
+      source: "survey",
+      inputs: {
+        length: figure("length", shape.length, "length"),
+        width: figure("width", shape.width, "length"),
+      },
+      compute: ({ length, width }) => areaOf({ kind: "rectangle", length, width }),
+    });
+  const { main, wing } = shape;
+  return explain({
+    name,
+    kind: "area",
+    formula: "length × width of each part, added",
+    source: "survey",
+    inputs: {
+      length: figure("length", main.length, "length"),
+      width: figure("width", main.width, "length"),
+      wingLength: figure("length of the second part", wing.length, "length"),
+      wingWidth: figure("width of the second part", wing.width, "length"),
+    },
+    compute: (x) =>
+      areaOf({
+        kind: "l-shape",
+        main: { length: x.length, width: x.width },
+        wing: { length: x.wingLength, width: x.wingWidth },
+      }),
+  });
+}
+
+/** Pre-spray one room takes. */
+export function workingOfPreSpray(room: RoomPlan): Working {
+  return explain({
+    name: "pre-spray",
+    kind: "volume",
+    formula: "area × application rate; the rate by method, soil and pile",
+    source: "application-rates",
+    inputs: {
+      area: figure("area", room.area, "area"),
+      pile: figure("pile height", room.pileHeight, "length", isAssumed(room, "pileHeight")),
+    },
+    compute: ({ area, pile }) => area * waterBalance({ ...room, pileHeight: pile }).applicationRate,
+    steps: () => [
+      figure("soil level", room.soil, "count", isAssumed(room, "soil")),
+      figure("application rate", room.water.applicationRate, "applicationRate"),
+    ],
+  });
+}
+
+const isAssumed = (room: RoomPlan, field: AssumedField) => room.assumed.includes(field);
+
+/** Water left in the pile when the room is finished. */
+export function workingOfResidual(room: RoomPlan): Working {
+  const figures = METHOD_FIGURES[room.method];
+  return explain({
+    name: "residual",
+    kind: "massPerArea",
+    formula:
+      "pre-spray + rinse laid down; each stroke takes 0.5 √(airflow) of what lies above the pile’s hold, each pad side half of all",
+    source: "pile-balance",
+    inputs: { pile: figure("pile height", room.pileHeight, "length", isAssumed(room, "pileHeight")) },
+    compute: ({ pile }) => waterBalance({ ...room, pileHeight: pile }).residual,
+    steps: () => [
+      figure("wet strokes", figures.wetStrokes, "count"),
+      figure("dry strokes", figures.dryStrokes, "count"),
+      figure("pad passes", figures.padPasses + (room.padAfter ? 1 : 0), "count"),
+      figure("flow of the jets", nozzleFlow(figures.ratedJetFlow, figures.pressure) * 60, "volume"),
+      figure("laid down", room.water.laidDown, "massPerArea"),
+      figure("recovered", room.water.recoveredShare, "share"),
+    ],
+  });
+}
+
+/** Concentrate in one fill. */
+export function workingOfConcentrate(fill: Fill, strength: number, measure: number): Working {
+  return explain({
+    name: "concentrate",
+    kind: "smallVolume",
+    formula:
+      "V c ⁄ (1 + c), c = concentrate per water, then to the nearest mark of the measure inside the label’s range",
+    source: "dilution",
+    inputs: {
+      volume: figure("finished mix, V", fill.volume, "volume"),
+      strength: figure("strength wanted, c", strength, "strength"),
+    },
+    compute: (x) => partsOf(x.volume, x.strength).concentrate,
+    steps: () => [
+      figure("mark of the measure", measure, "smallVolume"),
+      figure("measured", fill.concentrate, "smallVolume"),
+      figure("water", fill.water, "volume"),
+      figure("strength that results", fill.strength, "strength"),
+    ],
+  });
+}
+
+/** Hours from finishing a room until it is touch-dry or dry, and what they hang on. */
+export function workingOfReady(work: WorkPlan, index: number, which: "touchDryHours" | "dryHours"): Working {
+  const room = work.rooms[index] as RoomPlan;
+  const { outdoor } = work.building;
+  const atRest = room.faceWeight * regain(room.fibre, room.air.relativeHumidity);
+  return explain({
+    name: which === "dryHours" ? "dry after" : "touch-dry after",
+    kind: "hours",
+    formula:
+      "dm/dt = −N, N = (a_w ρ_sat(T_s) − ρ_air) ⁄ (1/h_m + R), with the room’s own air; " +
+      (which === "dryHours"
+        ? "until 0.010 kg/m² of free water is left"
+        : "until half of what wets the tips is left"),
+    source: "drying",
+    inputs: {
+      residual: figure("residual", room.water.residual, "massPerArea"),
+      airSpeed: figure("air speed at the floor", room.airSpeed, "speed"),
+      exchange: figure(
+        "air changes an hour with outdoors",
+        room.outdoorAirChangesPerHour,
+        "count",
+        isAssumed(room, "windows"),
+      ),
+      temperature: figure("room temperature", room.air.temperature, "temperature", isAssumed(room, "air")),
+      humidity: figure("room humidity", room.air.relativeHumidity, "share", isAssumed(room, "air")),
+      outdoorHumidity: figure("outdoor humidity", outdoor.relativeHumidity, "share"),
+      outdoorTemperature: figure("outdoor temperature", outdoor.temperature, "temperature"),
+      pile: figure("pile height", room.pileHeight, "length", isAssumed(room, "pileHeight")),
+      faceWeight: figure("dry fibre", room.faceWeight, "massPerArea", isAssumed(room, "faceWeight")),
+    },
+    compute: (x) => {
+      const rooms = work.building.rooms.map((each, i) =>
+        i === index
+          ? {
+              ...each,
+              residual: x.residual,
+              airSpeed: Math.min(7, x.airSpeed),
+              outdoorAirChangesPerHour: x.exchange,
+              temperature: x.temperature,
+              relativeHumidity: Math.min(1, x.humidity),
+              pileHeight: x.pile,
+              faceWeight: x.faceWeight,
+            }
+          : each,
+      );
+      const building: Building = {
+        ...work.building,
+        rooms,
+        outdoor: { temperature: x.outdoorTemperature, relativeHumidity: Math.min(1, x.outdoorHumidity) },
+      };
+      return simulateDrying(building).rooms[index]?.[which] ?? Number.NaN;
+    },
+    steps: () => [
+      figure(
+        "dew point of the room’s air",
+        dewPoint(room.air.temperature, room.air.relativeHumidity),
+        "temperature",
+      ),
+      figure("dew point outdoors", dewPoint(outdoor.temperature, outdoor.relativeHumidity), "temperature"),
+      figure("held by the fibre at rest", atRest, "massPerArea"),
+      figure("tips dry below, free water", criticalWater(room.pileHeight), "massPerArea"),
+      figure(
+        "leaving at first, an hour",
+        simulateDrying(work.building).rooms[index]?.initialFlux ?? Number.NaN,
+        "massPerArea",
+      ),
+    ],
+  });
+}

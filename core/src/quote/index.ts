@@ -1,0 +1,1 @@
+export { flightPrice } from "./stairs.ts";

@@ -1,0 +1,1 @@
+export { explain, type Figure, type FigureKind, type Working } from "./working.ts";

@@ -1,0 +1,26 @@
+const swc = (tsx) => [
+  "@swc/jest",
+  {
+    jsc: {
+      parser: { syntax: "typescript", tsx },
+      target: "es2022",
+      transform: { react: { runtime: "automatic" } },
+    },
+    module: { type: "es6" },
+  },
+];
+const base = {
+  extensionsToTreatAsEsm: [".ts", ".tsx"],
+  transform: { "^.+\\.ts$": swc(false), "^.+\\.tsx$": swc(true) },
+  testEnvironment: "node",
+};
+export default {
+  projects: [
+    {
+      ...base,
+      displayName: "unit",
+      testMatch: ["<rootDir>/{core,contract,cli,web}/src/**/*.test.ts"],
+    },
+    { ...base, displayName: "store", testMatch: ["<rootDir>/server/src/**/*.test.ts"] },
+  ],
+};
