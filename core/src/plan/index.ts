@@ -8,7 +8,7 @@ export {
   type SurveyedRoom,
 } from "./input.ts";
 export { type JobPlan, jobRange, lastReady, planJob } from "./job.ts";
-export { type BatchPlan, labelStrength, planWork, type RoomPlan, type WorkPlan } from "./work.ts";
+export { type BatchPlan, checkBatchSetup, labelStrength, planWork, type RoomPlan, type WorkPlan } from "./work.ts";
 export {
   workingOfArea,
   workingOfConcentrate,

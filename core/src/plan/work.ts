@@ -1,7 +1,7 @@
 import { pressureAtElevation } from "../air/index.ts";
 import { type WaterBalance, waterBalance } from "../clean/index.ts";
 import type { Building } from "../drying/index.ts";
-import { type Batch, planBatch, type Strength } from "../mix/index.ts";
+import { type Batch, type BatchFault, planBatch, type Strength } from "../mix/index.ts";
 import { type Step, workInTurn } from "../run/index.ts";
 import { ASSUMED, assumeRoom, type KnownRoom } from "./assume.ts";
 import type { JobInput, PlannedBatch } from "./input.ts";
@@ -115,4 +115,28 @@ function dryingRoom(room: RoomPlan) {
     dehumidifierLitresPerDay: room.dehumidifierLitresPerDay,
     finishedAt: room.finishedAt,
   };
+}
+
+/** Which of a batch's choices has to change. */
+export interface SetupFault {
+  readonly field: "vesselId" | "measure" | "strength" | "productId";
+  readonly fault: BatchFault;
+}
+
+const FIELD_OF: Record<BatchFault["code"], SetupFault["field"]> = {
+  "label-range-reversed": "productId",
+  "strength-outside-label": "strength",
+  "vessel-holds-nothing": "vesselId",
+  "vessel-below-measure": "measure",
+  "pot-life-too-short": "vesselId",
+  "measure-too-coarse": "measure",
+};
+
+/**
+ * What is wrong with a choice of product, vessel and measure whatever the rooms are, or undefined: the vessel holds
+ * nothing, or less than one step of the measure even at the label's strongest; a strength off the label.
+ */
+export function checkBatchSetup(batch: PlannedBatch): SetupFault | undefined {
+  const { batch: planned } = planOneBatch({ ...batch, strength: batch.strength ?? batch.product.heavy }, []);
+  return planned.outcome === "planned" ? undefined : { field: FIELD_OF[planned.fault.code], fault: planned.fault };
 }

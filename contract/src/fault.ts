@@ -1,0 +1,64 @@
+import { z } from "zod";
+
+/** One thing wrong with what was sent: where, what, and the limit it broke. Sentences are made where it is shown. */
+export const Fault = z.strictObject({
+  path: z.array(z.union([z.string(), z.number()])),
+  code: z.string(),
+  limit: z.number().optional(),
+  keys: z.array(z.string()).optional(),
+});
+export type Fault = z.infer<typeof Fault>;
+
+/** The one shape every error of the API has. */
+export const ApiError = z
+  .strictObject({
+    error: z.strictObject({
+      code: z.enum([
+        "invalid",
+        "malformed",
+        "too-large",
+        "not-found",
+        "version-conflict",
+        "entry-differs",
+        "wrong-origin",
+        "unsupported-media-type",
+        "unavailable",
+        "internal",
+      ]),
+      faults: z.array(Fault).optional(),
+      /** With version-conflict: what the server holds, beside what was sent. */
+      theirs: z.unknown().optional(),
+      yours: z.unknown().optional(),
+    }),
+  })
+  .meta({ id: "ApiError" });
+export type ApiError = z.infer<typeof ApiError>;
+
+/** Zod's issues as faults. A union's issue is told by its closest branch. */
+export function faultsOf(error: z.ZodError): Fault[] {
+  return error.issues.flatMap((issue) => faultOf(issue as z.core.$ZodIssue, []));
+}
+
+function faultOf(issue: z.core.$ZodIssue, above: readonly PropertyKey[]): Fault[] {
+  const path = [...above, ...issue.path].map((key) => (typeof key === "symbol" ? String(key) : key));
+  switch (issue.code) {
+    case "too_small":
+      return [{ path, code: "too-small", limit: Number(issue.minimum) }];
+    case "too_big":
+      return [{ path, code: "too-big", limit: Number(issue.maximum) }];
+    case "unrecognized_keys":
+      return [{ path, code: "unknown-key", keys: [...issue.keys] }];
+    case "invalid_type":
+      return [{ path, code: issue.input === undefined ? "missing" : `not-${issue.expected}` }];
+    case "invalid_value":
+      return [{ path, code: "not-one-of" }];
+    case "invalid_format":
+      return [{ path, code: "bad-format" }];
+    case "invalid_union":
+      return [{ path, code: "not-one-of" }];
+    case "custom":
+      return [{ path, code: String(issue.params?.code ?? "invalid") }];
+    default:
+      return [{ path, code: "invalid" }];
+  }
+}

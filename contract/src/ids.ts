@@ -1,0 +1,25 @@
+import { z } from "zod";
+
+/**
+ * Ids are made by whoever makes the thing, with no signal too: UUID version 7, so that they sort by time and keep
+ * their name when they join up. Branded: a room's can't be passed for a batch's.
+ */
+const id = <Brand extends string>(brand: Brand) => z.uuidv7().brand(brand);
+
+export const CrewId = id("CrewId");
+export const SiteId = id("SiteId");
+export const JobId = id("JobId");
+export const RoomId = id("RoomId");
+export const BatchId = id("BatchId");
+export const ProductId = id("ProductId");
+export const VesselId = id("VesselId");
+export const EntryId = id("EntryId");
+
+export type CrewId = z.infer<typeof CrewId>;
+export type SiteId = z.infer<typeof SiteId>;
+export type JobId = z.infer<typeof JobId>;
+export type RoomId = z.infer<typeof RoomId>;
+export type BatchId = z.infer<typeof BatchId>;
+export type ProductId = z.infer<typeof ProductId>;
+export type VesselId = z.infer<typeof VesselId>;
+export type EntryId = z.infer<typeof EntryId>;

@@ -1,0 +1,13 @@
+export { DryingCases } from "./dryingCases.ts";
+export { type Endpoint, type Endpoints, endpoints, type JobPage, type Shelf } from "./endpoints.ts";
+export { ApiError, Fault, faultsOf } from "./fault.ts";
+export { BatchId, CrewId, EntryId, JobId, ProductId, RoomId, SiteId, VesselId } from "./ids.ts";
+export { type BatchChoice, Job, MOST_BATCHES, MOST_ROOMS, StoredJob } from "./job.ts";
+export { JobFile } from "./jobFile.ts";
+export { jobInput, type Surroundings } from "./jobInput.ts";
+export { LogEntry, type LogEntryOf, standing } from "./logEntry.ts";
+export { PRODUCT_KINDS, Product, Strength } from "./product.ts";
+export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
+export { AirMover, Room, RoomShape } from "./room.ts";
+export { Site } from "./site.ts";
+export { Vessel } from "./vessel.ts";

@@ -1,0 +1,53 @@
+import { z } from "zod";
+import { BatchId, EntryId, ProductId, RoomId } from "./ids.ts";
+import { quantity, Volume } from "./quantity.ts";
+
+const Text = z.string().trim().min(1).max(2000);
+const base = {
+  id: EntryId,
+  at: z.iso
+    .datetime({ offset: true })
+    .meta({ description: "When it happened, by the clock of who wrote it" }),
+  by: z.string().max(60).optional(),
+};
+
+/** What happened. Never changed, never deleted: a correction is an entry that strikes out another. */
+export const LogEntry = z
+  .discriminatedUnion("kind", [
+    z.strictObject({
+      ...base,
+      kind: z.literal("fill-made"),
+      batchId: BatchId,
+      productId: ProductId,
+      fill: z.int().min(1).max(500).meta({ description: "Which fill of the batch, from 1" }),
+      water: Volume("Water that went in"),
+      concentrate: Volume("Concentrate that went in"),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal("product-used"),
+      productId: ProductId,
+      amount: Volume("Concentrate or ready-to-use product", 1e-7),
+      roomId: RoomId.optional(),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal("reading"),
+      roomId: RoomId,
+      place: z.enum(["carpet", "dry-standard"]).meta({ description: "dry-standard: an untouched place" }),
+      moisture: quantity("fraction of the meter’s scale, 0.19 is 19 %", [0, 1]),
+    }),
+    z.strictObject({ ...base, kind: z.literal("room-finished"), roomId: RoomId }),
+    z.strictObject({ ...base, kind: z.literal("note"), text: Text, roomId: RoomId.optional() }),
+    z.strictObject({ ...base, kind: z.literal("correction"), corrects: EntryId, text: Text }),
+  ])
+  .meta({ id: "LogEntry" });
+
+export type LogEntry = z.infer<typeof LogEntry>;
+export type LogEntryOf<K extends LogEntry["kind"]> = Extract<LogEntry, { kind: K }>;
+
+/** Entries that stand: those no correction strikes out, without the corrections themselves. */
+export function standing(entries: readonly LogEntry[]): LogEntry[] {
+  const struck = new Set(entries.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])));
+  return entries.filter((entry) => entry.kind !== "correction" && !struck.has(entry.id));
+}

@@ -1,0 +1,53 @@
+import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from "zod-openapi";
+import { type Endpoint, endpoints } from "./endpoints.ts";
+import { ApiError } from "./fault.ts";
+
+const ERROR_TEXT: Record<number, string> = {
+  400: "The body isn’t JSON",
+  403: "Sent from a page that isn’t Scutch’s",
+  404: "Not there, or another crew’s",
+  409: "Clashes with what the server holds; both sides are given",
+  413: "The body is too large",
+  415: "The body isn’t declared as JSON",
+  422: "Something in it breaks a limit; each fault says where",
+};
+
+function operation(id: string, endpoint: Endpoint): ZodOpenApiOperationObject {
+  const path = endpoint.params;
+  const query = endpoint.query;
+  return {
+    operationId: id,
+    summary: endpoint.summary,
+    ...(path || query ? { requestParams: { ...(path ? { path } : {}), ...(query ? { query } : {}) } } : {}),
+    ...(endpoint.body ? { requestBody: { content: { "application/json": { schema: endpoint.body } } } } : {}),
+    responses: {
+      "200": { description: "Done", content: { "application/json": { schema: endpoint.response } } },
+      ...Object.fromEntries(
+        endpoint.errors.map((status) => [
+          String(status),
+          { description: ERROR_TEXT[status], content: { "application/json": { schema: ApiError } } },
+        ]),
+      ),
+    },
+  };
+}
+
+/** The API described in OpenAPI 3.1, from the schemas the server checks with. */
+export function openApiDocument() {
+  const paths: ZodOpenApiPathsObject = {};
+  for (const [id, endpoint] of Object.entries(endpoints) as [string, Endpoint][])
+    paths[`/api${endpoint.path}`] = {
+      ...paths[`/api${endpoint.path}`],
+      [endpoint.method]: operation(id, endpoint),
+    };
+  return createDocument({
+    openapi: "3.1.0",
+    info: {
+      title: "Scutch",
+      version: "1",
+      description:
+        "Plans of carpet cleaning jobs and what happened on them. SI units; see docs/job-format.md.",
+    },
+    paths,
+  });
+}

@@ -1,0 +1,65 @@
+import { OutOfRange } from "@scutch/core";
+import { concentratePerWater, STRENGTH_SPELLINGS } from "@scutch/core/mix";
+import { z } from "zod";
+import { ProductId } from "./ids.ts";
+import { Name, quantity, Seconds } from "./quantity.ts";
+
+/** A strength as its label spells it, so that nothing drifts when people switch units. */
+export const Strength = z
+  .strictObject({
+    spelling: z.enum(STRENGTH_SPELLINGS).meta({
+      description:
+        "one-to-n: 1 part to n of water · one-in-n: 1 part in n of mix · fl-oz-per-gal and ml-per-litre: per volume of water · percent: of the finished mix",
+    }),
+    value: z.number().min(0).max(100_000),
+  })
+  .superRefine((strength, context) => {
+    try {
+      concentratePerWater(strength);
+    } catch (error) {
+      if (!(error instanceof OutOfRange)) throw error;
+      context.addIssue({ code: "custom", path: ["value"], params: { code: "strength-out-of-range" } });
+    }
+  })
+  .meta({ id: "Strength" });
+
+export const PRODUCT_KINDS = ["pre-spray", "acid-rinse", "encapsulant", "spotter", "defoamer"] as const;
+
+/** A product as its label has it. The label and the safety data sheet come before anything said here. */
+export const Product = z
+  .strictObject({
+    id: ProductId,
+    name: Name,
+    kind: z.enum(PRODUCT_KINDS),
+    ratioMeans: z
+      .enum(["one-to-n", "one-in-n"])
+      .meta({ description: "How this label means 1:n: one part to n of water, or one part in n of mix" }),
+    light: Strength,
+    ordinary: Strength,
+    heavy: Strength,
+    dwellLeast: Seconds("Least time it must stand on the carpet"),
+    dwellMost: Seconds("Longest it may stand"),
+    potLife: Seconds("How long a made mix works; absent: all day").optional(),
+    waterTemperature: quantity("°C", [0, 95], "Of the water it is mixed with").optional(),
+    cautions: z
+      .array(z.string().min(1).max(300))
+      .max(12)
+      .meta({ description: "As on the label, shown where it is mixed" }),
+  })
+  .superRefine((product, context) => {
+    const strengths = [product.light, product.ordinary, product.heavy].map((strength) =>
+      concentratePerWater(strength),
+    );
+    for (const [i, field] of [
+      [1, "ordinary"],
+      [2, "heavy"],
+    ] as const)
+      if ((strengths[i] as number) < (strengths[i - 1] as number) * (1 - 1e-9))
+        context.addIssue({ code: "custom", path: [field], params: { code: "label-range-reversed" } });
+    if (product.dwellMost < product.dwellLeast)
+      context.addIssue({ code: "custom", path: ["dwellMost"], params: { code: "dwell-range-reversed" } });
+  })
+  .meta({ id: "Product" });
+
+export type Product = z.infer<typeof Product>;
+export type Strength = z.infer<typeof Strength>;

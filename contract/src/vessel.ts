@@ -1,0 +1,23 @@
+import { usableVolume } from "@scutch/core/mix";
+import { z } from "zod";
+import { VesselId } from "./ids.ts";
+import { Name, quantity, Volume } from "./quantity.ts";
+
+/** Something a mix is made in and sprayed from. */
+export const Vessel = z
+  .strictObject({
+    id: VesselId,
+    name: Name,
+    nominal: Volume("Holds to the brim, as sold", 1e-4),
+    heel: Volume("What its pump can’t draw"),
+    headSpace: Volume("Left empty above, for foam and pressure"),
+    graduation: Volume("Step of the marks on its side", 1e-5),
+    sprayFlow: quantity("m³/s", [1e-7, 0.01], "What its nozzle gives while spraying"),
+  })
+  .superRefine((vessel, context) => {
+    if (usableVolume(vessel) < vessel.graduation)
+      context.addIssue({ code: "custom", path: ["nominal"], params: { code: "vessel-holds-nothing" } });
+  })
+  .meta({ id: "Vessel" });
+
+export type Vessel = z.infer<typeof Vessel>;

@@ -1,0 +1,49 @@
+// Builds what has changed since the last build: the web app with Vite, the server as one file with esbuild.
+import fs from "node:fs";
+import path from "node:path";
+import { fileURLToPath } from "node:url";
+import { inRoot } from "./paths.mjs";
+import { binary } from "./run.mjs";
+import { hashOfFiles, unlessDone } from "./setup.mjs";
+
+function filesBelow(folder) {
+  if (!fs.existsSync(folder)) return [];
+  return fs.readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const file = path.join(folder, entry.name);
+    return entry.isDirectory() ? filesBelow(file) : [file];
+  });
+}
+
+function stateOf(...places) {
+  const files = places.flatMap((place) => (fs.statSync(inRoot(place)).isDirectory() ? filesBelow(inRoot(place)) : [inRoot(place)]));
+  return hashOfFiles(files.filter((file) => !file.endsWith(".test.ts")).sort());
+}
+
+async function buildServer() {
+  const { build } = await import("esbuild");
+  const { dependencies } = JSON.parse(fs.readFileSync(inRoot("server/package.json"), "utf8"));
+  const packages = [...Object.keys(dependencies), "drizzle-orm", "zod-openapi"].filter((name) => !name.startsWith("@scutch/"));
+  await build({
+    entryPoints: [inRoot("server/src/main.ts")],
+    outfile: inRoot("server/dist/main.js"),
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    sourcemap: true,
+    external: packages.flatMap((name) => [name, `${name}/*`]),
+    logLevel: "warning",
+  });
+}
+
+/** Builds web and server where their sources differ from what the last build was made of. */
+export async function buildAll() {
+  const shared = ["core/src", "contract/src", "package-lock.json"];
+  await unlessDone(inRoot("web/dist/.built"), stateOf(...shared, "web/src", "web/public", "web/index.html", "web/vite.config.ts"), () => {
+    console.error("Building the web app …");
+    return binary(inRoot("node_modules/vite/bin/vite.js"), ["build", "--logLevel", "warn"], { cwd: inRoot("web"), toStderr: true });
+  });
+  await unlessDone(inRoot("server/dist/.built"), stateOf(...shared, "server/src", "scripts/build.mjs"), buildServer);
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) await buildAll();

@@ -1,0 +1,12 @@
+import { customType } from "drizzle-orm/mysql-core";
+
+/** MariaDB's own 16-byte UUID type (10.7+); the driver hands it over as text. */
+export const uuid = customType<{ data: string; driverData: string }>({ dataType: () => "uuid" });
+
+/** JSON on MariaDB is LONGTEXT with CHECK(JSON_VALID); the driver gives it as text or parsed. */
+export const json = <T>() =>
+  customType<{ data: T; driverData: string }>({
+    dataType: () => "json",
+    toDriver: (value) => JSON.stringify(value),
+    fromDriver: (value) => (typeof value === "string" ? (JSON.parse(value) as T) : (value as T)),
+  });

@@ -1,0 +1,43 @@
+import type { CrewId } from "@scutch/contract";
+import { sql } from "drizzle-orm";
+import type { Db } from "../db/connect.ts";
+import { firstCrew, makeCrew } from "../features/crew/store.ts";
+import { saveJob } from "../features/job/service.ts";
+import { appendLog } from "../features/log/service.ts";
+import { writeProduct } from "../features/product/store.ts";
+import { writeSite } from "../features/site/store.ts";
+import { writeVessel } from "../features/vessel/store.ts";
+import { demoId } from "./demoId.ts";
+import { demoJobs } from "./jobs.ts";
+import { PRODUCTS, SITES, VESSELS } from "./shelf.ts";
+
+const CREW = demoId("crew", 1);
+/** Children before parents. */
+const DEMO_TABLES = ["log_entries", "room_air_movers", "rooms", "batches", "jobs", "products", "vessels", "sites"];
+
+/** Takes the demo crew's rows away; no other crew's, and nothing else in the database. */
+async function clearDemo(db: Db): Promise<void> {
+  for (const table of DEMO_TABLES)
+    await db.execute(sql`delete from ${sql.identifier(table)} where crew_id = ${CREW}`);
+  await db.execute(sql`delete from crews where id = ${CREW}`);
+}
+
+async function seed(db: Db, now: Date): Promise<void> {
+  await makeCrew(db, CREW, "Marlow Lane Carpet Care");
+  for (const product of Object.values(PRODUCTS)) await writeProduct(db, CREW, product);
+  for (const vessel of Object.values(VESSELS)) await writeVessel(db, CREW, vessel);
+  for (const site of Object.values(SITES)) await writeSite(db, CREW, site);
+  for (const { job, log } of demoJobs(now)) {
+    await saveJob(db, CREW, job.id, 0, job);
+    if (log.length > 0) await appendLog(db, CREW, job.id, log);
+  }
+}
+
+/** The crew to work for: on a first start the demo's, made with its jobs as of `now`; `reset` makes the demo afresh. */
+export async function ensureCrew(db: Db, { reset, now }: { reset: boolean; now: Date }): Promise<CrewId> {
+  if (reset) await clearDemo(db);
+  const crew = await firstCrew(db);
+  if (crew !== undefined && !reset) return crew;
+  await seed(db, now);
+  return CREW;
+}

@@ -1,0 +1,9 @@
+import { datetime, mysqlTable, varchar } from "drizzle-orm/mysql-core";
+import { sql } from "drizzle-orm";
+import { uuid } from "../../db/columns.ts";
+
+export const crews = mysqlTable("crews", {
+  id: uuid("id").primaryKey(),
+  name: varchar("name", { length: 120 }).notNull(),
+  createdAt: datetime("created_at", { fsp: 3 }).notNull().default(sql`(now(3))`),
+});

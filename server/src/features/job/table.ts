@@ -1,0 +1,130 @@
+import type { Room, Strength } from "@scutch/contract";
+import {
+  boolean,
+  char,
+  date,
+  double,
+  foreignKey,
+  index,
+  int,
+  mysqlTable,
+  primaryKey,
+  varchar,
+} from "drizzle-orm/mysql-core";
+import { uuid } from "../../db/columns.ts";
+import { crews } from "../crew/table.ts";
+import { products } from "../product/table.ts";
+import { sites } from "../site/table.ts";
+import { vessels } from "../vessel/table.ts";
+
+export const jobs = mysqlTable(
+  "jobs",
+  {
+    crewId: uuid("crew_id").notNull().references(() => crews.id),
+    id: uuid("id").notNull(),
+    version: int("version").notNull(),
+    siteId: uuid("site_id").notNull(),
+    title: varchar("title", { length: 120 }).notNull(),
+    day: date("day", { mode: "string" }).notNull(),
+    startsAt: char("starts_at", { length: 5 }).notNull(),
+    indoorTemperature: double("indoor_temperature_c"),
+    indoorHumidity: double("indoor_relative_humidity"),
+    outdoorTemperature: double("outdoor_temperature_c"),
+    outdoorHumidity: double("outdoor_relative_humidity"),
+  },
+  (table) => [
+    primaryKey({ columns: [table.crewId, table.id] }),
+    foreignKey({ name: "jobs_site", columns: [table.crewId, table.siteId], foreignColumns: [sites.crewId, sites.id] }),
+    index("jobs_by_day").on(table.crewId, table.day, table.id),
+  ],
+);
+
+/** A choice of product and vessel. What it comes to is computed when read. */
+export const batches = mysqlTable(
+  "batches",
+  {
+    crewId: uuid("crew_id").notNull(),
+    jobId: uuid("job_id").notNull(),
+    id: uuid("id").notNull(),
+    position: int("position").notNull(),
+    productId: uuid("product_id").notNull(),
+    vesselId: uuid("vessel_id").notNull(),
+    measure: double("measure_m3").notNull(),
+    strengthSpelling: varchar("strength_spelling", { length: 20 }).$type<Strength["spelling"]>(),
+    strengthValue: double("strength_value"),
+  },
+  (table) => [
+    primaryKey({ columns: [table.crewId, table.jobId, table.id] }),
+    foreignKey({ name: "batches_job", columns: [table.crewId, table.jobId], foreignColumns: [jobs.crewId, jobs.id] }),
+    foreignKey({
+      name: "batches_product",
+      columns: [table.crewId, table.productId],
+      foreignColumns: [products.crewId, products.id],
+    }),
+    foreignKey({
+      name: "batches_vessel",
+      columns: [table.crewId, table.vesselId],
+      foreignColumns: [vessels.crewId, vessels.id],
+    }),
+  ],
+);
+
+export const rooms = mysqlTable(
+  "rooms",
+  {
+    crewId: uuid("crew_id").notNull(),
+    jobId: uuid("job_id").notNull(),
+    id: uuid("id").notNull(),
+    position: int("position").notNull(),
+    name: varchar("name", { length: 120 }).notNull(),
+    shape: varchar("shape", { length: 12 }).$type<Room["shape"]["kind"]>().notNull(),
+    length: double("length_m"),
+    width: double("width_m"),
+    wingLength: double("wing_length_m"),
+    wingWidth: double("wing_width_m"),
+    area: double("area_m2"),
+    height: double("height_m"),
+    covering: varchar("covering", { length: 20 }).$type<NonNullable<Room["covering"]>>(),
+    fibre: varchar("fibre", { length: 20 }).$type<NonNullable<Room["fibre"]>>(),
+    pileHeight: double("pile_height_m"),
+    faceWeight: double("face_weight_kg_per_m2"),
+    soil: int("soil").$type<NonNullable<Room["soil"]>>(),
+    method: varchar("method", { length: 20 }).$type<NonNullable<Room["method"]>>(),
+    padAfter: boolean("pad_after"),
+    batchId: uuid("batch_id"),
+    airTemperature: double("air_temperature_c"),
+    airHumidity: double("air_relative_humidity"),
+    windows: varchar("windows", { length: 20 }).$type<NonNullable<Room["windows"]>>(),
+    airSpeed: double("air_speed_m_per_s"),
+    dehumidifierLitresPerDay: double("dehumidifier_l_per_day"),
+  },
+  (table) => [
+    primaryKey({ columns: [table.crewId, table.jobId, table.id] }),
+    foreignKey({ name: "rooms_job", columns: [table.crewId, table.jobId], foreignColumns: [jobs.crewId, jobs.id] }),
+    foreignKey({
+      name: "rooms_batch",
+      columns: [table.crewId, table.jobId, table.batchId],
+      foreignColumns: [batches.crewId, batches.jobId, batches.id],
+    }),
+  ],
+);
+
+export const roomAirMovers = mysqlTable(
+  "room_air_movers",
+  {
+    crewId: uuid("crew_id").notNull(),
+    jobId: uuid("job_id").notNull(),
+    roomId: uuid("room_id").notNull(),
+    position: int("position").notNull(),
+    flow: double("flow_m3_per_s").notNull(),
+    jetSpeed: double("jet_speed_m_per_s").notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.crewId, table.jobId, table.roomId, table.position] }),
+    foreignKey({
+      name: "air_movers_room",
+      columns: [table.crewId, table.jobId, table.roomId],
+      foreignColumns: [rooms.crewId, rooms.jobId, rooms.id],
+    }).onDelete("cascade"),
+  ],
+);

@@ -1,0 +1,50 @@
+import type { Product } from "@scutch/contract";
+import { and, asc, eq, inArray } from "drizzle-orm";
+import type { Db, Transaction } from "../../db/connect.ts";
+import { products } from "./table.ts";
+
+type Row = typeof products.$inferSelect;
+
+function productFrom(row: Row): Product {
+  return {
+    id: row.id as Product["id"],
+    name: row.name,
+    kind: row.kind as Product["kind"],
+    ratioMeans: row.ratioMeans as Product["ratioMeans"],
+    light: { spelling: row.lightSpelling, value: row.lightValue },
+    ordinary: { spelling: row.ordinarySpelling, value: row.ordinaryValue },
+    heavy: { spelling: row.heavySpelling, value: row.heavyValue },
+    dwellLeast: row.dwellLeast,
+    dwellMost: row.dwellMost,
+    ...(row.potLife === null ? {} : { potLife: row.potLife }),
+    ...(row.waterTemperature === null ? {} : { waterTemperature: row.waterTemperature }),
+    cautions: row.cautions,
+  };
+}
+
+/** A crew's products by name; all of them, or those of `ids`. */
+export async function readProducts(db: Db | Transaction, crewId: string, ids?: readonly string[]): Promise<Product[]> {
+  const rows = await db
+    .select()
+    .from(products)
+    .where(and(eq(products.crewId, crewId), ids ? inArray(products.id, [...ids]) : undefined))
+    .orderBy(asc(products.name), asc(products.id));
+  return rows.map(productFrom);
+}
+
+/** Adds a product or puts it in place of the one with its id. */
+export async function writeProduct(db: Db | Transaction, crewId: string, product: Product): Promise<void> {
+  const { id, light, ordinary, heavy, ...plain } = product;
+  const row = {
+    ...plain,
+    lightSpelling: light.spelling,
+    lightValue: light.value,
+    ordinarySpelling: ordinary.spelling,
+    ordinaryValue: ordinary.value,
+    heavySpelling: heavy.spelling,
+    heavyValue: heavy.value,
+    potLife: product.potLife ?? null,
+    waterTemperature: product.waterTemperature ?? null,
+  };
+  await db.insert(products).values({ crewId, id, ...row }).onDuplicateKeyUpdate({ set: row });
+}

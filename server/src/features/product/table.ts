@@ -1,0 +1,29 @@
+import type { Strength } from "@scutch/contract";
+import { double, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
+import { json, uuid } from "../../db/columns.ts";
+import { crews } from "../crew/table.ts";
+
+type Spelling = Strength["spelling"];
+
+export const products = mysqlTable(
+  "products",
+  {
+    crewId: uuid("crew_id").notNull().references(() => crews.id),
+    id: uuid("id").notNull(),
+    name: varchar("name", { length: 120 }).notNull(),
+    kind: varchar("kind", { length: 20 }).notNull(),
+    ratioMeans: varchar("ratio_means", { length: 12 }).notNull(),
+    lightSpelling: varchar("light_spelling", { length: 20 }).$type<Spelling>().notNull(),
+    lightValue: double("light_value").notNull(),
+    ordinarySpelling: varchar("ordinary_spelling", { length: 20 }).$type<Spelling>().notNull(),
+    ordinaryValue: double("ordinary_value").notNull(),
+    heavySpelling: varchar("heavy_spelling", { length: 20 }).$type<Spelling>().notNull(),
+    heavyValue: double("heavy_value").notNull(),
+    dwellLeast: double("dwell_least_s").notNull(),
+    dwellMost: double("dwell_most_s").notNull(),
+    potLife: double("pot_life_s"),
+    waterTemperature: double("water_temperature_c"),
+    cautions: json<string[]>()("cautions").notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.crewId, table.id] })],
+);

@@ -1,0 +1,41 @@
+import { endpoints } from "@scutch/contract";
+import type { Router } from "express";
+import type { Context } from "../../app.ts";
+import { invalid } from "../../http/apiFailure.ts";
+import { mount } from "../../http/mount.ts";
+import { readCrewName } from "../crew/store.ts";
+import { readProducts, writeProduct } from "../product/store.ts";
+import { readSites, writeSite } from "../site/store.ts";
+import { readVessels, writeVessel } from "../vessel/store.ts";
+
+/** The id in the address and the one in the document name the same thing. */
+function sameId(address: string, document: string): void {
+  if (address !== document) throw invalid({ path: ["id"], code: "differs-from-address" });
+}
+
+export function shelfRoutes(router: Router, { db, crewId }: Context): void {
+  mount(router, endpoints.readShelf, async () => {
+    const [crew, products, vessels, sites] = await Promise.all([
+      readCrewName(db, crewId),
+      readProducts(db, crewId),
+      readVessels(db, crewId),
+      readSites(db, crewId),
+    ]);
+    return { crew, products, vessels, sites };
+  });
+  mount(router, endpoints.saveProduct, async ({ params, body }) => {
+    sameId(params.productId, body.id);
+    await writeProduct(db, crewId, body);
+    return body;
+  });
+  mount(router, endpoints.saveVessel, async ({ params, body }) => {
+    sameId(params.vesselId, body.id);
+    await writeVessel(db, crewId, body);
+    return body;
+  });
+  mount(router, endpoints.saveSite, async ({ params, body }) => {
+    sameId(params.siteId, body.id);
+    await writeSite(db, crewId, body);
+    return body;
+  });
+}

@@ -1,0 +1,33 @@
+import type { Site } from "@scutch/contract";
+import { and, asc, eq } from "drizzle-orm";
+import type { Db, Transaction } from "../../db/connect.ts";
+import { sites } from "./table.ts";
+
+/** A crew's sites by name. */
+export async function readSites(db: Db, crewId: string): Promise<Site[]> {
+  const rows = await db
+    .select()
+    .from(sites)
+    .where(eq(sites.crewId, crewId))
+    .orderBy(asc(sites.name), asc(sites.id));
+  return rows.map((row) => ({
+    id: row.id as Site["id"],
+    name: row.name,
+    ...(row.address === null ? {} : { address: row.address }),
+    ...(row.elevation === null ? {} : { elevation: row.elevation }),
+  }));
+}
+
+export async function siteExists(db: Db | Transaction, crewId: string, siteId: string): Promise<boolean> {
+  const rows = await db
+    .select({ id: sites.id })
+    .from(sites)
+    .where(and(eq(sites.crewId, crewId), eq(sites.id, siteId)));
+  return rows.length > 0;
+}
+
+/** Adds a site or puts it in place of the one with its id. */
+export async function writeSite(db: Db | Transaction, crewId: string, site: Site): Promise<void> {
+  const row = { name: site.name, address: site.address ?? null, elevation: site.elevation ?? null };
+  await db.insert(sites).values({ crewId, id: site.id, ...row }).onDuplicateKeyUpdate({ set: row });
+}

@@ -1,0 +1,16 @@
+import { double, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
+import { uuid } from "../../db/columns.ts";
+import { crews } from "../crew/table.ts";
+
+export const sites = mysqlTable(
+  "sites",
+  {
+    crewId: uuid("crew_id").notNull().references(() => crews.id),
+    id: uuid("id").notNull(),
+    name: varchar("name", { length: 120 }).notNull(),
+    address: varchar("address", { length: 300 }),
+    elevation: double("elevation_m"),
+  },
+  // The crew leads every key, so that a row of another crew can be neither named nor met.
+  (table) => [primaryKey({ columns: [table.crewId, table.id] })],
+);

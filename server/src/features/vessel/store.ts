@@ -1,0 +1,20 @@
+import type { Vessel } from "@scutch/contract";
+import { and, asc, eq, inArray } from "drizzle-orm";
+import type { Db, Transaction } from "../../db/connect.ts";
+import { vessels } from "./table.ts";
+
+/** A crew's vessels by name; all of them, or those of `ids`. */
+export async function readVessels(db: Db | Transaction, crewId: string, ids?: readonly string[]): Promise<Vessel[]> {
+  const rows = await db
+    .select()
+    .from(vessels)
+    .where(and(eq(vessels.crewId, crewId), ids ? inArray(vessels.id, [...ids]) : undefined))
+    .orderBy(asc(vessels.name), asc(vessels.id));
+  return rows.map(({ crewId: _crew, id, ...vessel }) => ({ id: id as Vessel["id"], ...vessel }));
+}
+
+/** Adds a vessel or puts it in place of the one with its id. */
+export async function writeVessel(db: Db | Transaction, crewId: string, vessel: Vessel): Promise<void> {
+  const { id, ...row } = vessel;
+  await db.insert(vessels).values({ crewId, id, ...row }).onDuplicateKeyUpdate({ set: row });
+}

@@ -1,0 +1,42 @@
+import type { RequestHandler } from "express";
+import helmet from "helmet";
+import { ApiFailure } from "./apiFailure.ts";
+
+/** Nothing is loaded from anywhere but here; inline styles only where the API's reading page needs them. */
+export const securityHeaders = helmet({
+  contentSecurityPolicy: {
+    useDefaults: false,
+    directives: {
+      defaultSrc: ["'none'"],
+      scriptSrc: ["'self'"],
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      imgSrc: ["'self'", "data:"],
+      fontSrc: ["'self'"],
+      connectSrc: ["'self'"],
+      workerSrc: ["'self'"],
+      manifestSrc: ["'self'"],
+      baseUri: ["'none'"],
+      formAction: ["'self'"],
+      frameAncestors: ["'none'"],
+    },
+  },
+  // Plain http on loopback: neither makes sense there.
+  strictTransportSecurity: false,
+  crossOriginOpenerPolicy: { policy: "same-origin" },
+});
+
+const LOOPBACK = /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/i;
+
+/**
+ * Until there are accounts the server speaks to this machine only. Listening on loopback isn't enough: a page on the
+ * web can make the browser call it, or point a name of its own at it. So the host must be loopback, and a request
+ * that changes something must come from a page of ours.
+ */
+export const onlyOurPages: RequestHandler = (request, _response, next) => {
+  const host = request.headers.host ?? "";
+  const { origin } = request.headers;
+  const reads = request.method === "GET" || request.method === "HEAD";
+  if (!LOOPBACK.test(host) || (!reads && origin !== undefined && origin !== `http://${host}`))
+    throw new ApiFailure("wrong-origin");
+  next();
+};
