@@ -23,7 +23,12 @@ module.exports = {
       from: { path: "^server/src", pathNot: "^server/src/(demo/|main\\.ts|.*\\.test\\.ts)" },
       to: { path: "^server/src/demo/" },
     },
-    { name: "no-circular", severity: "error", from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } } },
+    {
+      name: "no-circular",
+      severity: "error",
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } },
+    },
   ],
   options: {
     doNotFollow: { path: "node_modules" },

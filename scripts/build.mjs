@@ -15,14 +15,18 @@ function filesBelow(folder) {
 }
 
 function stateOf(...places) {
-  const files = places.flatMap((place) => (fs.statSync(inRoot(place)).isDirectory() ? filesBelow(inRoot(place)) : [inRoot(place)]));
+  const files = places.flatMap((place) =>
+    fs.statSync(inRoot(place)).isDirectory() ? filesBelow(inRoot(place)) : [inRoot(place)],
+  );
   return hashOfFiles(files.filter((file) => !file.endsWith(".test.ts")).sort());
 }
 
 async function buildServer() {
   const { build } = await import("esbuild");
   const { dependencies } = JSON.parse(fs.readFileSync(inRoot("server/package.json"), "utf8"));
-  const packages = [...Object.keys(dependencies), "drizzle-orm", "zod-openapi"].filter((name) => !name.startsWith("@scutch/"));
+  const packages = [...Object.keys(dependencies), "drizzle-orm", "zod-openapi"].filter(
+    (name) => !name.startsWith("@scutch/"),
+  );
   await build({
     entryPoints: [inRoot("server/src/main.ts")],
     outfile: inRoot("server/dist/main.js"),
@@ -39,11 +43,22 @@ async function buildServer() {
 /** Builds web and server where their sources differ from what the last build was made of. */
 export async function buildAll() {
   const shared = ["core/src", "contract/src", "package-lock.json"];
-  await unlessDone(inRoot("web/dist/.built"), stateOf(...shared, "web/src", "web/public", "web/index.html", "web/vite.config.ts"), () => {
-    console.error("Building the web app …");
-    return binary(inRoot("node_modules/vite/bin/vite.js"), ["build", "--logLevel", "warn"], { cwd: inRoot("web"), toStderr: true });
-  });
-  await unlessDone(inRoot("server/dist/.built"), stateOf(...shared, "server/src", "scripts/build.mjs"), buildServer);
+  await unlessDone(
+    inRoot("web/dist/.built"),
+    stateOf(...shared, "web/src", "web/public", "web/index.html", "web/vite.config.ts"),
+    () => {
+      console.error("Building the web app …");
+      return binary(inRoot("node_modules/vite/bin/vite.js"), ["build", "--logLevel", "warn"], {
+        cwd: inRoot("web"),
+        toStderr: true,
+      });
+    },
+  );
+  await unlessDone(
+    inRoot("server/dist/.built"),
+    stateOf(...shared, "server/src", "scripts/build.mjs"),
+    buildServer,
+  );
 }
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) await buildAll();

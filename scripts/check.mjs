@@ -7,12 +7,39 @@ const tool = (name, file) => inRoot("node_modules", name, file);
 const PROJECTS = ["core", "contract", "server", "web", "cli", "e2e"];
 
 const STEPS = [
-  ["format and lint", () => binary(tool("@biomejs/biome", "bin/biome"), ["check", "--error-on-warnings", "."])],
-  ["types", () => Promise.all(PROJECTS.map((project) => binary(tool("typescript", "bin/tsc"), ["--noEmit", "-p", project])))],
-  ["dependency arrows", () => binary(tool("dependency-cruiser", "bin/dependency-cruise.mjs"), ["core/src", "contract/src", "server/src", "web/src", "cli/src", "--config", ".dependency-cruiser.cjs"])],
+  [
+    "format and lint",
+    () => binary(tool("@biomejs/biome", "bin/biome"), ["check", "--error-on-warnings", "."]),
+  ],
+  [
+    "types",
+    () =>
+      Promise.all(
+        PROJECTS.map((project) => binary(tool("typescript", "bin/tsc"), ["--noEmit", "-p", project])),
+      ),
+  ],
+  [
+    "dependency arrows",
+    () =>
+      binary(tool("dependency-cruiser", "bin/dependency-cruise.mjs"), [
+        "core/src",
+        "contract/src",
+        "server/src",
+        "web/src",
+        "cli/src",
+        "--config",
+        ".dependency-cruiser.cjs",
+      ]),
+  ],
   ["dead code", () => binary(tool("knip", "bin/knip.js"), [])],
   ["generated documents", () => binary(tool("tsx", "dist/cli.mjs"), ["cli/src/generateDocs.ts", "--check"])],
-  ["unit tests", () => binary(tool("jest", "bin/jest.js"), ["--selectProjects", "unit"], { env: { NODE_OPTIONS: "--experimental-vm-modules --no-warnings" } })],
+  [
+    "unit tests",
+    () =>
+      binary(tool("jest", "bin/jest.js"), ["--selectProjects", "unit"], {
+        env: { NODE_OPTIONS: "--experimental-vm-modules --no-warnings" },
+      }),
+  ],
 ];
 
 try {

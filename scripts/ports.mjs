@@ -21,6 +21,7 @@ export async function chosenPort(variable, preferred) {
   const port = Number(asked);
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Error(`${variable}=${asked} is not a port. Give a number from 1 to 65535.`);
-  if (!(await isFree(port))) throw new Error(`Port ${port} is taken. Set ${variable} to another one, or leave it unset.`);
+  if (!(await isFree(port)))
+    throw new Error(`Port ${port} is taken. Set ${variable} to another one, or leave it unset.`);
   return port;
 }

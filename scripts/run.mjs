@@ -5,7 +5,11 @@ import { ROOT } from "./paths.mjs";
 export function run(command, args, { env = {}, cwd = ROOT, quiet = false, toStderr = false } = {}) {
   return new Promise((resolve, reject) => {
     const stdout = quiet ? "ignore" : toStderr ? 2 : "inherit";
-    const child = spawn(command, args, { cwd, env: { ...process.env, ...env }, stdio: ["ignore", stdout, "inherit"] });
+    const child = spawn(command, args, {
+      cwd,
+      env: { ...process.env, ...env },
+      stdio: ["ignore", stdout, "inherit"],
+    });
     child.once("error", reject);
     child.once("exit", (code, signal) => {
       if (code === 0) resolve();

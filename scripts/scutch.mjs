@@ -12,8 +12,12 @@ try {
   process.exit(1);
 }
 const tsx = pathToFileURL(inRoot("node_modules/tsx/dist/loader.mjs")).href;
-const { status } = spawnSync(process.execPath, ["--import", tsx, inRoot("cli/src/main.ts"), ...process.argv.slice(2)], {
-  stdio: "inherit",
-  cwd: process.env.INIT_CWD ?? process.cwd(),
-});
+const { status } = spawnSync(
+  process.execPath,
+  ["--import", tsx, inRoot("cli/src/main.ts"), ...process.argv.slice(2)],
+  {
+    stdio: "inherit",
+    cwd: process.env.INIT_CWD ?? process.cwd(),
+  },
+);
 process.exit(status ?? 1);

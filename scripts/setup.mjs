@@ -26,12 +26,16 @@ export async function ensurePrograms(programs) {
   const env = { DEBIAN_FRONTEND: "noninteractive" };
   const wait = ["-o", "DPkg::Lock::Timeout=300", "-qq"];
   await run("apt-get", [...wait, "update"], { env, quiet: true });
-  await run("apt-get", [...wait, "install", "-y", "--no-install-recommends", ...missing], { env, quiet: true });
+  await run("apt-get", [...wait, "install", "-y", "--no-install-recommends", ...missing], {
+    env,
+    quiet: true,
+  });
 }
 
 export function hashOfFiles(files) {
   const hash = createHash("sha256");
-  for (const file of files) hash.update(path.relative(inRoot(), file)).update("\0").update(fs.readFileSync(file)).update("\0");
+  for (const file of files)
+    hash.update(path.relative(inRoot(), file)).update("\0").update(fs.readFileSync(file)).update("\0");
   return hash.digest("hex");
 }
 
@@ -47,7 +51,11 @@ export async function unlessDone(stamp, state, make) {
 /** `npm ci`, when the lock has changed since the last. */
 export async function ensureModules() {
   const workspaces = JSON.parse(fs.readFileSync(inRoot("package.json"), "utf8")).workspaces;
-  const manifests = ["package-lock.json", "package.json", ...workspaces.map((name) => `${name}/package.json`)];
+  const manifests = [
+    "package-lock.json",
+    "package.json",
+    ...workspaces.map((name) => `${name}/package.json`),
+  ];
   const state = hashOfFiles(manifests.map((file) => inRoot(file)));
   await unlessDone(inRoot("node_modules/.scutch-installed"), state, async () => {
     console.error("Installing packages …");
@@ -59,5 +67,8 @@ export async function ensureModules() {
 export function checkNode() {
   const [major, minor] = process.versions.node.split(".").map(Number);
   const good = (major === 20 && minor >= 19) || (major === 22 && minor >= 12) || major > 22;
-  if (!good) throw new Error(`Node ${process.versions.node} is too old. Install Node 20.19 or later, or 22.12 or later.`);
+  if (!good)
+    throw new Error(
+      `Node ${process.versions.node} is too old. Install Node 20.19 or later, or 22.12 or later.`,
+    );
 }

@@ -62,7 +62,10 @@ async function main() {
   const dataDir = path.resolve(process.env.DATA_DIR ?? inRoot(".data/app"));
   const noteFile = path.join(dataDir, "running.json");
   const other = runningNote(noteFile);
-  if (other) fail(`Scutch already runs from this folder${other.address ? ` at ${other.address}` : ""}. Stop it first, or set DATA_DIR.`);
+  if (other)
+    fail(
+      `Scutch already runs from this folder${other.address ? ` at ${other.address}` : ""}. Stop it first, or set DATA_DIR.`,
+    );
   fs.mkdirSync(dataDir, { recursive: true, mode: 0o700 });
   fs.writeFileSync(noteFile, JSON.stringify({ pid: process.pid }));
 

@@ -15,7 +15,8 @@ const clear = async () => {
   await database?.stop();
   fs.rmSync(dir, { recursive: true, force: true });
 };
-for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => void clear().then(() => process.exit(130)));
+for (const signal of ["SIGINT", "SIGTERM"])
+  process.on(signal, () => void clear().then(() => process.exit(130)));
 
 try {
   checkNode();
@@ -25,7 +26,10 @@ try {
   const env = { TEST_DATABASE_URL: database.url, NODE_OPTIONS: "--experimental-vm-modules --no-warnings" };
   await binary(inRoot("node_modules/jest/bin/jest.js"), process.argv.slice(2), { env });
   await buildAll();
-  await binary(inRoot("node_modules/@playwright/test/cli.js"), ["test"], { cwd: inRoot("e2e"), env: { TEST_DATABASE_URL: database.url } });
+  await binary(inRoot("node_modules/@playwright/test/cli.js"), ["test"], {
+    cwd: inRoot("e2e"),
+    env: { TEST_DATABASE_URL: database.url },
+  });
 } catch (error) {
   console.error(error.message);
   code = 1;

@@ -36,7 +36,7 @@ export const AirMover = z.strictObject({
 
 export const Soil = z
   .union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal(5)])
-  .meta({ description: "1 dusty, 2 light, 3 ordinary, 4 heavy lanes, 5 caked" });
+  .meta({ description: "1 dusty, 2 light, 3 ordinary, 4 heavy, 5 caked" });
 
 /** A room as surveyed. What is left out hasn't been said: a default stands in and is named as assumed. */
 export const Room = z

@@ -53,8 +53,16 @@ export function makeApp({ db, crewId, log, webDir }: Options): Express {
   app.use("/api", api);
 
   if (webDir !== undefined) {
-    app.use("/assets", express.static(path.join(webDir, "assets"), { immutable: true, maxAge: A_YEAR, fallthrough: false }));
-    app.use(express.static(webDir, { index: false, setHeaders: (response) => response.set("Cache-Control", "no-cache") }));
+    app.use(
+      "/assets",
+      express.static(path.join(webDir, "assets"), { immutable: true, maxAge: A_YEAR, fallthrough: false }),
+    );
+    app.use(
+      express.static(webDir, {
+        index: false,
+        setHeaders: (response) => response.set("Cache-Control", "no-cache"),
+      }),
+    );
     app.get("/{*page}", (_request, response) => {
       response.set("Cache-Control", "no-cache").sendFile(path.join(webDir, "index.html"));
     });

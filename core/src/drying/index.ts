@@ -13,6 +13,7 @@ export {
 } from "./building.ts";
 export { DRYING_LIMITS } from "./checkBuilding.ts";
 export { FIBRES, type Fibre, regain, waterActivity } from "./fibre.ts";
+export { type Move, type MoveEffect, rankMoves } from "./moves.ts";
 export { criticalWater } from "./pile.ts";
 export { dryingRange, type HourRange, type RoomRange } from "./range.ts";
 export { DRY_BELOW } from "./ready.ts";

@@ -8,11 +8,23 @@ export {
   type SurveyedRoom,
 } from "./input.ts";
 export { type JobPlan, jobRange, lastReady, planJob } from "./job.ts";
-export { type BatchPlan, checkBatchSetup, labelStrength, planWork, type RoomPlan, type WorkPlan } from "./work.ts";
 export {
+  type BatchPlan,
+  checkBatchSetup,
+  labelStrength,
+  planWork,
+  type RoomPlan,
+  type WorkPlan,
+} from "./work.ts";
+export {
+  workingOfAirSpeed,
   workingOfArea,
   workingOfConcentrate,
+  workingOfFinish,
+  workingOfLeftOver,
   workingOfPreSpray,
   workingOfReady,
   workingOfResidual,
+  workingOfTotalArea,
+  workingOfWater,
 } from "./workings.ts";

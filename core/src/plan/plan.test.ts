@@ -62,6 +62,7 @@ test("rooms follow one another, each step after the last, and a logged finish re
   const logged = planJob({ ...JOB, finished: { hall: 1.5 } });
   expect(logged.rooms[1]).toMatchObject({ finishedAt: 1.5, finishLogged: true });
   expect(logged.rooms[0]?.finishLogged).toBe(false);
+  expect(logged.rooms[2]?.steps[0]?.start).toBeCloseTo(1.5 * 3600, 9);
 });
 
 test("a job without rooms or batches is a plan with nothing in it, not an error", () => {

@@ -72,6 +72,9 @@ export function planWork(job: JobInput): WorkPlan {
       area: room.area,
       cleaningTimePerArea: (water[i] as WaterBalance).cleaningTimePerArea,
       dwell: dwellOf(room),
+      ...(job.finished?.[room.id] === undefined
+        ? {}
+        : { finished: (job.finished[room.id] as number) * 3600 }),
     })),
   );
   const rooms = known.map((room, i): RoomPlan => {
@@ -138,5 +141,7 @@ const FIELD_OF: Record<BatchFault["code"], SetupFault["field"]> = {
  */
 export function checkBatchSetup(batch: PlannedBatch): SetupFault | undefined {
   const { batch: planned } = planOneBatch({ ...batch, strength: batch.strength ?? batch.product.heavy }, []);
-  return planned.outcome === "planned" ? undefined : { field: FIELD_OF[planned.fault.code], fault: planned.fault };
+  return planned.outcome === "planned"
+    ? undefined
+    : { field: FIELD_OF[planned.fault.code], fault: planned.fault };
 }

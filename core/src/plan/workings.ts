@@ -1,11 +1,20 @@
 import { dewPoint } from "../air/index.ts";
 import { METHOD_FIGURES, nozzleFlow, waterBalance } from "../clean/index.ts";
-import { type Building, criticalWater, regain, simulateDrying } from "../drying/index.ts";
-import { type Fill, partsOf } from "../mix/index.ts";
+import {
+  type AirMover,
+  airSpeedFromMovers,
+  type Building,
+  criticalWater,
+  regain,
+  simulateDrying,
+} from "../drying/index.ts";
+import { type Batch, type Fill, partsOf, type Vessel } from "../mix/index.ts";
 import { areaOf, type RoomShape } from "../quantity/index.ts";
 import { explain, type Figure, type FigureKind, type Working } from "../working/index.ts";
 import type { AssumedField } from "./assume.ts";
 import type { RoomPlan, WorkPlan } from "./work.ts";
+
+type PlannedFills = Extract<Batch, { readonly outcome: "planned" }>;
 
 const figure = (name: string, value: number, kind: FigureKind, assumed = false): Figure => ({
   name,
@@ -124,6 +133,23 @@ export function workingOfConcentrate(fill: Fill, strength: number, measure: numb
   });
 }
 
+/** Water in one fill. */
+export function workingOfWater(fill: Fill): Working {
+  return explain({
+    name: "water",
+    kind: "volume",
+    formula: "finished mix − the concentrate as measured",
+    source: "dilution",
+    inputs: {
+      volume: figure("finished mix", fill.volume, "volume"),
+      concentrate: figure("concentrate as measured", fill.concentrate, "smallVolume"),
+    },
+    compute: ({ volume, concentrate }) => volume - concentrate,
+    steps: () =>
+      fill.rooms.map(({ volume }, i) => figure(`into room ${i + 1} of this fill`, volume, "volume")),
+  });
+}
+
 /** Hours from finishing a room until it is touch-dry or dry, and what they hang on. */
 export function workingOfReady(work: WorkPlan, index: number, which: "touchDryHours" | "dryHours"): Working {
   const room = work.rooms[index] as RoomPlan;
@@ -191,5 +217,79 @@ export function workingOfReady(work: WorkPlan, index: number, which: "touchDryHo
         "massPerArea",
       ),
     ],
+  });
+}
+
+/** When a room is finished, hours after the job's start. */
+export function workingOfFinish(room: RoomPlan): Working {
+  const minutes = (kind: string) => {
+    const step = room.steps.find((each) => each.kind === kind);
+    return step ? step.end - step.start : 0;
+  };
+  const before = room.steps[0]?.start ?? 0;
+  return explain({
+    name: room.finishLogged ? "finished, as logged" : "finished",
+    kind: "hours",
+    formula: room.finishLogged ? "as logged" : "the rooms before it, then vacuum, pre-spray, dwell and clean",
+    source: "work-in-turn",
+    inputs: {
+      before: figure("rooms before it", before, "time"),
+      vacuum: figure("vacuum", minutes("vacuum"), "time"),
+      spray: figure("pre-spray", minutes("pre-spray"), "time"),
+      dwell: figure("dwell", minutes("dwell"), "time"),
+      clean: figure("clean", minutes("clean"), "time"),
+    },
+    compute: (x) =>
+      room.finishLogged ? room.finishedAt : (x.before + x.vacuum + x.spray + x.dwell + x.clean) / 3600,
+  });
+}
+
+/** What a batch leaves in the vessel. */
+export function workingOfLeftOver(batch: PlannedFills, vessel: Vessel): Working {
+  return explain({
+    name: "left over",
+    kind: "volume",
+    formula: "made − needed: the heel the pump can’t draw, and rounding up to the vessel’s marks",
+    source: "dilution",
+    inputs: { made: figure("made", batch.made, "volume"), needed: figure("needed", batch.needed, "volume") },
+    compute: ({ made, needed }) => made - needed,
+    steps: () => [
+      figure("heel", vessel.heel, "volume"),
+      figure("mark of the vessel", vessel.graduation, "volume"),
+    ],
+  });
+}
+
+/** Air speed at the floor from the fans in a room. */
+export function workingOfAirSpeed(room: RoomPlan, movers: readonly AirMover[]): Working {
+  const momentum = movers.reduce((sum, mover) => sum + mover.flow * mover.jetSpeed, 0);
+  return explain({
+    name: "air speed at the floor",
+    kind: "speed",
+    formula: room.airSpeedMeasured
+      ? "as measured"
+      : "v² = 0.1² + 2 Σ(flow × jet speed) ⁄ (0.05 × floor, ceiling and walls)",
+    source: room.airSpeedMeasured ? "survey" : "air-movers",
+    inputs: {
+      momentum: figure("flow × jet speed, all air movers, m⁴/s²", momentum, "count"),
+      area: figure("area", room.area, "area"),
+      height: figure("ceiling", room.height, "length", isAssumed(room, "height")),
+    },
+    compute: (x) =>
+      room.airSpeedMeasured
+        ? room.airSpeed
+        : airSpeedFromMovers([{ flow: x.momentum, jetSpeed: 1 }], x.area, x.height),
+  });
+}
+
+/** All rooms' carpet. */
+export function workingOfTotalArea(work: WorkPlan): Working {
+  return explain({
+    name: "carpet area",
+    kind: "area",
+    formula: "all rooms added",
+    source: "survey",
+    inputs: Object.fromEntries(work.rooms.map((room) => [room.id, figure(room.name, room.area, "area")])),
+    compute: (x) => Object.values(x).reduce((sum, area) => sum + area, 0),
   });
 }

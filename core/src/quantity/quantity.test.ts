@@ -102,8 +102,8 @@ test("figures are shown as a gauge is read, inches carry, measures round to thei
   expect([0.0682, 5.634, 56.34, 265.4, 0].map(readable)).toEqual(["0.068", "5.63", "56.3", "265", "0"]);
   expect(showFeetInches(11.97 * 0.3048)).toBe("12′ 0″");
   expect(showFeetInches(3.81)).toBe("12′ 6″");
-  expect(showDuration(3900)).toBe("1 h 05 min");
-  expect(showDuration(59.6 * 60)).toBe("1 h 00 min");
+  expect(showDuration(3900)).toBe("1\u00a0h 05\u00a0min");
+  expect(showDuration(59.6 * 60)).toBe("1\u00a0h");
   expect(roundToMeasure(263, 5)).toBe(265);
   expect(() => roundToMeasure(1, 0)).toThrow(/graduation/);
 });

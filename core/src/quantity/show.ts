@@ -18,10 +18,10 @@ export function readable(value: number): string {
   return decimal(value, decimals);
 }
 
-/** A value in a unit with its symbol, `decimals` places; the unit is set apart but for % and degrees in tables of figures. */
+/** A value in a unit with its symbol, `decimals` places; a space that doesn't break keeps them on one line. */
 export function showQuantity(si: number, id: UnitId, decimals: number): string {
   const { symbol }: Unit = UNITS[id];
-  return `${decimal(fromSi(si, id), decimals)} ${symbol}`;
+  return `${decimal(fromSi(si, id), decimals)}\u00a0${symbol}`;
 }
 
 /** Feet and whole inches, `12′ 6″`; carries, so that 11.97 ft is 12′ 0″. */
@@ -30,9 +30,10 @@ export function showFeetInches(metres: number): string {
   return `${Math.floor(inches / 12)}′ ${inches % 12}″`;
 }
 
-/** Hours and minutes, `1 h 05 min`, `48 min`; to the nearest minute. */
+/** Hours and minutes, `1 h 05 min`, `2 h`, `48 min`; to the nearest minute. */
 export function showDuration(seconds: number): string {
   const minutes = Math.round(seconds / 60);
-  if (minutes < 60) return `${minutes} min`;
-  return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, "0")} min`;
+  if (minutes < 60) return `${minutes}\u00a0min`;
+  const hours = `${Math.floor(minutes / 60)}\u00a0h`;
+  return minutes % 60 === 0 ? hours : `${hours} ${String(minutes % 60).padStart(2, "0")}\u00a0min`;
 }

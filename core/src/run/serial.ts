@@ -20,6 +20,8 @@ export interface RoomWork {
   readonly cleaningTimePerArea: number;
   /** s the label asks the pre-spray to stand. */
   readonly dwell: number;
+  /** s after the job's start at which it was really finished: the rooms after it start from there. */
+  readonly finished?: number;
 }
 
 /** Steps of rooms worked one after another by one person, nothing overlapped: on the late side, never the early one. */
@@ -31,12 +33,16 @@ export function workInTurn(rooms: readonly RoomWork[]): Step[][] {
     return { kind, start, end: clock };
   };
   const worked = (seconds: number) => seconds * (1 + WORK_OVERHEAD);
-  return rooms.map(({ area, cleaningTimePerArea, dwell }) => [
-    step("vacuum", worked(area / VACUUM_RATE)),
-    step("pre-spray", worked(area / SPRAY_RATE)),
-    step("dwell", dwell),
-    step("clean", worked(area * cleaningTimePerArea)),
-  ]);
+  return rooms.map(({ area, cleaningTimePerArea, dwell, finished }) => {
+    const steps = [
+      step("vacuum", worked(area / VACUUM_RATE)),
+      step("pre-spray", worked(area / SPRAY_RATE)),
+      step("dwell", dwell),
+      step("clean", worked(area * cleaningTimePerArea)),
+    ];
+    if (finished !== undefined) clock = Math.max(0, finished);
+    return steps;
+  });
 }
 
 /** What a job took beyond the sum of its steps, as a share of that sum. */

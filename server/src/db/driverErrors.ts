@@ -5,7 +5,13 @@ function driverCode(error: unknown): string | undefined {
   return undefined;
 }
 
-const GONE = new Set(["ECONNREFUSED", "PROTOCOL_CONNECTION_LOST", "ECONNRESET", "ER_SERVER_SHUTDOWN", "ETIMEDOUT"]);
+const GONE = new Set([
+  "ECONNREFUSED",
+  "PROTOCOL_CONNECTION_LOST",
+  "ECONNRESET",
+  "ER_SERVER_SHUTDOWN",
+  "ETIMEDOUT",
+]);
 
 /** The row is there already. */
 export const isDuplicate = (error: unknown) => driverCode(error) === "ER_DUP_ENTRY";

@@ -1,4 +1,5 @@
-import type { Job, LogEntry, Room } from "@scutch/contract";
+import { type Job, jobInput, type LogEntry, type Room } from "@scutch/contract";
+import { planWork } from "@scutch/core/plan";
 import { demoId } from "./demoId.ts";
 import { PRODUCTS, SITES, VESSELS } from "./shelf.ts";
 
@@ -35,16 +36,56 @@ let entries = 0;
 /** An entry some minutes after the job's start. */
 function happened(start: number, minutes: number, entry: Happened): LogEntry {
   entries++;
-  return { ...entry, id: demoId("entry", entries), at: new Date(start + minutes * MINUTE).toISOString() } as LogEntry;
+  return {
+    ...entry,
+    id: demoId("entry", entries),
+    at: new Date(start + minutes * MINUTE).toISOString(),
+  } as LogEntry;
+}
+
+/** The first fill of a job's first batch, made as planned. */
+function firstFill(job: Job, start: number, minutes: number, by: string): LogEntry {
+  const [batch] = job.batches;
+  const { batches } = planWork(
+    jobInput(job, { products: Object.values(PRODUCTS), vessels: Object.values(VESSELS) }),
+  );
+  const planned = batches[0]?.batch;
+  if (!batch || planned?.outcome !== "planned" || !planned.fills[0])
+    throw new Error(`${job.title} has no first fill`);
+  const { water, concentrate } = planned.fills[0];
+  return happened(start, minutes, {
+    kind: "fill-made",
+    by,
+    batchId: batch.id,
+    productId: batch.productId,
+    fill: 1,
+    water,
+    concentrate,
+  });
 }
 
 /** Part done: two of five rooms finished, the fans placed. */
 function library(now: Date): DemoJob {
   const { start, ...when } = clock(new Date(now.getTime() - 1.6 * HOUR));
   const list = [
-    room("Reading room A", 7.2, 6.4, { covering: "carpet-tile", fibre: "nylon", soil: 3, airMovers: [AIR_MOVER] }),
-    room("Reading room B", 5.6, 5.5, { covering: "carpet-tile", fibre: "nylon", soil: 4, airMovers: [AIR_MOVER] }),
-    room("Children’s corner", 4.4, 3.5, { covering: "cut-pile", fibre: "polyester", soil: 4, padAfter: true }),
+    room("Reading room A", 7.2, 6.4, {
+      covering: "carpet-tile",
+      fibre: "nylon",
+      soil: 3,
+      airMovers: [AIR_MOVER],
+    }),
+    room("Reading room B", 5.6, 5.5, {
+      covering: "carpet-tile",
+      fibre: "nylon",
+      soil: 4,
+      airMovers: [AIR_MOVER],
+    }),
+    room("Children’s corner", 4.4, 3.5, {
+      covering: "cut-pile",
+      fibre: "polyester",
+      soil: 4,
+      padAfter: true,
+    }),
     room("Study", 4, 3, { covering: "cut-pile", fibre: "polyester", soil: 2 }),
     {
       ...room("Foyer", 3, 3, { covering: "loop-pile", fibre: "nylon", soil: 5, padAfter: true }),
@@ -53,23 +94,34 @@ function library(now: Date): DemoJob {
   ];
   const batchId = demoId("batch", 1);
   const [a, b] = list as [Room, Room];
+  const job: Job = {
+    id: demoId("job", 1),
+    siteId: SITES.library.id,
+    title: "Reading rooms and foyer",
+    ...when,
+    indoor: { temperature: 21, relativeHumidity: 0.48 },
+    outdoor: { temperature: 12, relativeHumidity: 0.8 },
+    rooms: list,
+    batches: [{ id: batchId, productId: PRODUCTS.meadow.id, vesselId: VESSELS.pump.id, measure: 5 * ML }],
+  };
   return {
-    job: {
-      id: demoId("job", 1),
-      siteId: SITES.library.id,
-      title: "Reading rooms and foyer",
-      ...when,
-      indoor: { temperature: 21, relativeHumidity: 0.48 },
-      outdoor: { temperature: 12, relativeHumidity: 0.8 },
-      rooms: list,
-      batches: [{ id: batchId, productId: PRODUCTS.meadow.id, vesselId: VESSELS.pump.id, measure: 5 * ML }],
-    },
+    job,
     log: [
-      happened(start, 2, { kind: "note", by: "Mira", text: "Key from the side desk. Tap in the staff kitchen, drain under it." }),
-      happened(start, 9, { kind: "fill-made", by: "Osei", batchId, productId: PRODUCTS.meadow.id, fill: 1, water: 4.52e-3, concentrate: 0.28e-3 }),
+      happened(start, 2, {
+        kind: "note",
+        by: "Mira",
+        text: "Key from the side desk. Tap in the staff kitchen, drain under it.",
+      }),
+      firstFill(job, start, 9, "Osei"),
       happened(start, 44, { kind: "room-finished", by: "Mira", roomId: a.id }),
       happened(start, 82, { kind: "room-finished", by: "Mira", roomId: b.id }),
-      happened(start, 85, { kind: "reading", by: "Osei", roomId: a.id, place: "dry-standard", moisture: 0.07 }),
+      happened(start, 85, {
+        kind: "reading",
+        by: "Osei",
+        roomId: a.id,
+        place: "dry-standard",
+        moisture: 0.07,
+      }),
       happened(start, 86, { kind: "reading", by: "Osei", roomId: a.id, place: "carpet", moisture: 0.31 }),
     ],
   };
@@ -82,32 +134,43 @@ function flat(now: Date): DemoJob {
   const list = [
     room("Back bedroom", 3.4, 2.9, { ...polyester, windows: "one-open" }),
     room("Front bedroom", 4.1, 3.2, { ...polyester, windows: "one-open", airMovers: [AIR_MOVER] }),
-    room("Lounge", 5.2, 3.9, { ...polyester, soil: 5, airMovers: [AIR_MOVER] }),
-    room("Hall", 4.6, 1.1, polyester),
+    room("Lounge", 5.2, 3.9, { ...polyester, soil: 5, windows: "one-open", airMovers: [AIR_MOVER] }),
+    room("Hall", 4.6, 1.1, { ...polyester, windows: "one-open" }),
   ];
   const batchId = demoId("batch", 2);
   const [back, front, lounge, hall] = list as [Room, Room, Room, Room];
   const reading = (minutes: number, place: Room, moisture: number) =>
     happened(start, minutes, { kind: "reading", by: "Osei", roomId: place.id, place: "carpet", moisture });
+  const job: Job = {
+    id: demoId("job", 2),
+    siteId: SITES.flat.id,
+    title: "Between tenants, whole flat",
+    ...when,
+    indoor: { temperature: 19, relativeHumidity: 0.55 },
+    outdoor: { temperature: 9, relativeHumidity: 0.7 },
+    rooms: list,
+    batches: [{ id: batchId, productId: PRODUCTS.bramble.id, vesselId: VESSELS.pump.id, measure: 5 * ML }],
+  };
   return {
-    job: {
-      id: demoId("job", 2),
-      siteId: SITES.flat.id,
-      title: "Between tenants, whole flat",
-      ...when,
-      indoor: { temperature: 19, relativeHumidity: 0.55 },
-      outdoor: { temperature: 9, relativeHumidity: 0.7 },
-      rooms: list,
-      batches: [{ id: batchId, productId: PRODUCTS.bramble.id, vesselId: VESSELS.pump.id, measure: 5 * ML }],
-    },
+    job,
     log: [
-      happened(start, 3, { kind: "note", by: "Osei", text: "Empty, heating on low. Old coffee by the lounge window, told the agent it may stay." }),
-      happened(start, 12, { kind: "fill-made", by: "Osei", batchId, productId: PRODUCTS.bramble.id, fill: 1, water: 6.1e-3, concentrate: 0.38e-3 }),
+      happened(start, 3, {
+        kind: "note",
+        by: "Osei",
+        text: "Empty, heating on low. Old coffee by the lounge window, told the agent it may stay.",
+      }),
+      firstFill(job, start, 12, "Osei"),
       happened(start, 40, { kind: "room-finished", by: "Osei", roomId: back.id }),
       happened(start, 74, { kind: "room-finished", by: "Osei", roomId: front.id }),
       happened(start, 126, { kind: "room-finished", by: "Osei", roomId: lounge.id }),
       happened(start, 140, { kind: "room-finished", by: "Osei", roomId: hall.id }),
-      happened(start, 141, { kind: "reading", by: "Osei", roomId: lounge.id, place: "dry-standard", moisture: 0.08 }),
+      happened(start, 141, {
+        kind: "reading",
+        by: "Osei",
+        roomId: lounge.id,
+        place: "dry-standard",
+        moisture: 0.08,
+      }),
       reading(142, lounge, 0.42),
       reading(200, lounge, 0.29),
       reading(260, lounge, 0.21),
@@ -120,31 +183,58 @@ function flat(now: Date): DemoJob {
 function clinic(now: Date): DemoJob {
   const { start, ...when } = clock(new Date(now.getTime() - 27 * HOUR));
   const list = [
-    room("Waiting room", 6.2, 4.4, { covering: "carpet-tile", fibre: "olefin", soil: 3, method: "low-moisture" }),
+    room("Waiting room", 6.2, 4.4, {
+      covering: "carpet-tile",
+      fibre: "olefin",
+      soil: 3,
+      method: "low-moisture",
+    }),
     room("Corridor", 9.5, 1.6, { covering: "carpet-tile", fibre: "olefin", soil: 4, method: "low-moisture" }),
-    room("Entrance mat", 2.4, 1.8, { covering: "ribbed-mat", fibre: "nylon", soil: 5, method: "self-contained" }),
+    room("Entrance mat", 2.4, 1.8, {
+      covering: "ribbed-mat",
+      fibre: "nylon",
+      soil: 5,
+      method: "self-contained",
+    }),
   ];
   const batchId = demoId("batch", 3);
   const [waiting, corridor, mat] = list as [Room, Room, Room];
+  const job: Job = {
+    id: demoId("job", 3),
+    siteId: SITES.clinic.id,
+    title: "Waiting room and entrance",
+    ...when,
+    indoor: { temperature: 22, relativeHumidity: 0.38 },
+    outdoor: { temperature: -2, relativeHumidity: 0.85 },
+    rooms: list,
+    batches: [{ id: batchId, productId: PRODUCTS.sedge.id, vesselId: VESSELS.battery.id, measure: 5 * ML }],
+  };
   return {
-    job: {
-      id: demoId("job", 3),
-      siteId: SITES.clinic.id,
-      title: "Waiting room and entrance",
-      ...when,
-      indoor: { temperature: 22, relativeHumidity: 0.38 },
-      outdoor: { temperature: -2, relativeHumidity: 0.85 },
-      rooms: list,
-      batches: [{ id: batchId, productId: PRODUCTS.sedge.id, vesselId: VESSELS.battery.id, measure: 5 * ML }],
-    },
+    job,
     log: [
-      happened(start, 14, { kind: "fill-made", by: "Mira", batchId, productId: PRODUCTS.sedge.id, fill: 1, water: 4.6e-3, concentrate: 0.4e-3 }),
+      firstFill(job, start, 14, "Mira"),
       happened(start, 38, { kind: "room-finished", by: "Mira", roomId: waiting.id }),
       happened(start, 62, { kind: "room-finished", by: "Mira", roomId: corridor.id }),
       happened(start, 85, { kind: "room-finished", by: "Mira", roomId: mat.id }),
-      happened(start, 90, { kind: "reading", by: "Mira", roomId: waiting.id, place: "dry-standard", moisture: 0.06 }),
-      happened(start, 91, { kind: "reading", by: "Mira", roomId: waiting.id, place: "carpet", moisture: 0.08 }),
-      happened(start, 96, { kind: "note", by: "Mira", text: "Handed over at the desk: wet floor sign stays by the mat until it is dry." }),
+      happened(start, 90, {
+        kind: "reading",
+        by: "Mira",
+        roomId: waiting.id,
+        place: "dry-standard",
+        moisture: 0.06,
+      }),
+      happened(start, 91, {
+        kind: "reading",
+        by: "Mira",
+        roomId: waiting.id,
+        place: "carpet",
+        moisture: 0.08,
+      }),
+      happened(start, 96, {
+        kind: "note",
+        by: "Mira",
+        text: "Handed over at the desk: wet floor sign stays by the mat until it is dry.",
+      }),
     ],
   };
 }
@@ -153,8 +243,18 @@ function clinic(now: Date): DemoJob {
 function guesthouse(now: Date): DemoJob {
   const tomorrow = new Date(now.getFullYear(), now.getMonth(), now.getDate() + 1, 9, 30);
   const { day, startsAt } = clock(tomorrow);
-  const nylon = { id: demoId("batch", 4), productId: PRODUCTS.meadow.id, vesselId: VESSELS.pump.id, measure: 5 * ML };
-  const wool = { id: demoId("batch", 5), productId: PRODUCTS.teasel.id, vesselId: VESSELS.small.id, measure: 5 * ML };
+  const nylon = {
+    id: demoId("batch", 4),
+    productId: PRODUCTS.meadow.id,
+    vesselId: VESSELS.pump.id,
+    measure: 5 * ML,
+  };
+  const wool = {
+    id: demoId("batch", 5),
+    productId: PRODUCTS.teasel.id,
+    vesselId: VESSELS.small.id,
+    measure: 5 * ML,
+  };
   return {
     job: {
       id: demoId("job", 4),
@@ -165,11 +265,28 @@ function guesthouse(now: Date): DemoJob {
       indoor: { temperature: 20, relativeHumidity: 0.52 },
       outdoor: { temperature: 10, relativeHumidity: 0.75 },
       rooms: [
-        room("Room 3, sea side", 4.6, 3.8, { covering: "cut-pile", fibre: "nylon", soil: 3, batchId: nylon.id }),
+        room("Room 3, sea side", 4.6, 3.8, {
+          covering: "cut-pile",
+          fibre: "nylon",
+          soil: 3,
+          batchId: nylon.id,
+        }),
         room("Room 2", 3.9, 3.6, { covering: "cut-pile", fibre: "nylon", soil: 3, batchId: nylon.id }),
         room("Room 1", 3.9, 3.4, { covering: "cut-pile", fibre: "nylon", soil: 3, batchId: nylon.id }),
-        room("Landing", 2.8, 1.9, { covering: "deep-pile", fibre: "wool", soil: 3, batchId: wool.id, padAfter: true }),
-        room("Hall", 6.2, 1.7, { covering: "deep-pile", fibre: "wool", soil: 4, batchId: wool.id, padAfter: true }),
+        room("Landing", 2.8, 1.9, {
+          covering: "deep-pile",
+          fibre: "wool",
+          soil: 3,
+          batchId: wool.id,
+          padAfter: true,
+        }),
+        room("Hall", 6.2, 1.7, {
+          covering: "deep-pile",
+          fibre: "wool",
+          soil: 4,
+          batchId: wool.id,
+          padAfter: true,
+        }),
       ],
       batches: [nylon, wool],
     },

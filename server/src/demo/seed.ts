@@ -13,7 +13,16 @@ import { PRODUCTS, SITES, VESSELS } from "./shelf.ts";
 
 const CREW = demoId("crew", 1);
 /** Children before parents. */
-const DEMO_TABLES = ["log_entries", "room_air_movers", "rooms", "batches", "jobs", "products", "vessels", "sites"];
+const DEMO_TABLES = [
+  "log_entries",
+  "room_air_movers",
+  "rooms",
+  "batches",
+  "jobs",
+  "products",
+  "vessels",
+  "sites",
+];
 
 /** Takes the demo crew's rows away; no other crew's, and nothing else in the database. */
 async function clearDemo(db: Db): Promise<void> {

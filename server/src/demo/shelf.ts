@@ -99,7 +99,12 @@ export const VESSELS = {
 
 /** Invented places. */
 export const SITES = {
-  library: { id: demoId("site", 1), name: "Quillhaven Library", address: "2 Ferry Lane, Quillhaven", elevation: 40 },
+  library: {
+    id: demoId("site", 1),
+    name: "Quillhaven Library",
+    address: "2 Ferry Lane, Quillhaven",
+    elevation: 40,
+  },
   flat: { id: demoId("site", 2), name: "Flat 6, Weir House", address: "Weir House, Lower Quillhaven" },
   clinic: { id: demoId("site", 3), name: "Saltmarsh Clinic", address: "11 Dune Road, Saltmarsh" },
   guesthouse: { id: demoId("site", 4), name: "The Lantern Guesthouse", address: "Harbour Steps, Saltmarsh" },

@@ -3,7 +3,6 @@ import path from "node:path";
 import { openApiDocument } from "@scutch/contract/openapi";
 import express, { type Router } from "express";
 
-
 /** Where the reading page’s files lie; only their folder is wanted, so the package itself is never loaded. */
 const READER = path.dirname(createRequire(import.meta.url).resolve("swagger-ui-dist/package.json"));
 const PAGE = `<!doctype html>

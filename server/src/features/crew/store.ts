@@ -5,7 +5,11 @@ import { crews } from "./table.ts";
 
 /** The crew this server works for: the first one made, until there are accounts. */
 export async function firstCrew(db: Db): Promise<CrewId | undefined> {
-  const [row] = await db.select({ id: crews.id }).from(crews).orderBy(asc(crews.createdAt), asc(crews.id)).limit(1);
+  const [row] = await db
+    .select({ id: crews.id })
+    .from(crews)
+    .orderBy(asc(crews.createdAt), asc(crews.id))
+    .limit(1);
   return row?.id as CrewId | undefined;
 }
 

@@ -1,5 +1,5 @@
-import { datetime, mysqlTable, varchar } from "drizzle-orm/mysql-core";
 import { sql } from "drizzle-orm";
+import { datetime, mysqlTable, varchar } from "drizzle-orm/mysql-core";
 import { uuid } from "../../db/columns.ts";
 
 export const crews = mysqlTable("crews", {

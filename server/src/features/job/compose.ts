@@ -51,7 +51,11 @@ function shapeFrom(row: RoomRow): Room["shape"] {
   const main = { length: row.length as number, width: row.width as number };
   if (row.shape === "rectangle") return { kind: row.shape, ...main };
   if (row.shape === "area") return { kind: row.shape, area: row.area as number };
-  return { kind: row.shape, main, wing: { length: row.wingLength as number, width: row.wingWidth as number } };
+  return {
+    kind: row.shape,
+    main,
+    wing: { length: row.wingLength as number, width: row.wingWidth as number },
+  };
 }
 
 /** Takes a job apart into rows. */
@@ -143,7 +147,8 @@ function roomFrom(row: RoomRow, movers: readonly AirMoverRow[]): Room {
   });
 }
 
-const byPosition = (a: { readonly position: number }, b: { readonly position: number }) => a.position - b.position;
+const byPosition = (a: { readonly position: number }, b: { readonly position: number }) =>
+  a.position - b.position;
 
 /** Puts rows back together: the exact inverse of {@link rowsOf}, but that an empty list of air movers is left out. */
 export function jobFrom(rows: JobRows): StoredJob {
@@ -158,9 +163,11 @@ export function jobFrom(rows: JobRows): StoredJob {
       startsAt: job.startsAt,
       indoor: air(job.indoorTemperature, job.indoorHumidity),
       outdoor: air(job.outdoorTemperature, job.outdoorHumidity),
-      rooms: rows.rooms.toSorted(byPosition).map((room) =>
-        roomFrom(room, rows.airMovers.filter((mover) => mover.roomId === room.id).toSorted(byPosition)),
-      ),
+      rooms: rows.rooms
+        .toSorted(byPosition)
+        .map((room) =>
+          roomFrom(room, rows.airMovers.filter((mover) => mover.roomId === room.id).toSorted(byPosition)),
+        ),
       batches: rows.batches.toSorted(byPosition).map(batchFrom),
     }),
   };

@@ -7,5 +7,7 @@ import { listJobs, readJob, saveJob } from "./service.ts";
 export function jobRoutes(router: Router, { db, crewId }: Context): void {
   mount(router, endpoints.listJobs, ({ query }) => listJobs(db, crewId, query.before, query.limit));
   mount(router, endpoints.readJob, ({ params }) => readJob(db, crewId, params.jobId));
-  mount(router, endpoints.saveJob, ({ params, body }) => saveJob(db, crewId, params.jobId, body.baseVersion, body.job));
+  mount(router, endpoints.saveJob, ({ params, body }) =>
+    saveJob(db, crewId, params.jobId, body.baseVersion, body.job),
+  );
 }

@@ -15,7 +15,12 @@ export async function readJob(db: Db, crewId: string, jobId: JobId): Promise<Sto
   return stored;
 }
 
-export async function listJobs(db: Db, crewId: string, before: JobId | undefined, limit: number): Promise<JobPage> {
+export async function listJobs(
+  db: Db,
+  crewId: string,
+  before: JobId | undefined,
+  limit: number,
+): Promise<JobPage> {
   const ids = await pageOfIds(db, crewId, before, limit);
   const page = ids.slice(0, limit);
   return {
@@ -30,8 +35,16 @@ async function faultsIn(tx: Transaction, crewId: string, job: Job): Promise<Faul
   if (!(await siteExists(tx, crewId, job.siteId)))
     faults.push({ path: ["job", "siteId"], code: "unknown-reference" });
   if (job.batches.length === 0) return faults;
-  const products = await readProducts(tx, crewId, job.batches.map((batch) => batch.productId));
-  const vessels = await readVessels(tx, crewId, job.batches.map((batch) => batch.vesselId));
+  const products = await readProducts(
+    tx,
+    crewId,
+    job.batches.map((batch) => batch.productId),
+  );
+  const vessels = await readVessels(
+    tx,
+    crewId,
+    job.batches.map((batch) => batch.vesselId),
+  );
   for (const [i, batch] of job.batches.entries()) {
     const product = products.find(({ id }) => id === batch.productId);
     const vessel = vessels.find(({ id }) => id === batch.vesselId);

@@ -15,7 +15,11 @@ interface Gathered {
  * Jobs by id, in the order of `ids`; ids that aren't there are left out. Two statements, each a snapshot of its own;
  * where a save fell between them their versions differ and they are read again.
  */
-export async function readJobs(db: Db | Transaction, crewId: string, ids: readonly string[]): Promise<StoredJob[]> {
+export async function readJobs(
+  db: Db | Transaction,
+  crewId: string,
+  ids: readonly string[],
+): Promise<StoredJob[]> {
   if (ids.length === 0) return [];
   const wanted = and(eq(jobs.crewId, crewId), inArray(jobs.id, [...ids]));
   for (;;) {
@@ -41,7 +45,12 @@ export async function readJobs(db: Db | Transaction, crewId: string, ids: readon
     ]);
     const found = new Map<string, Gathered>();
     for (const { job, batch } of withBatches) {
-      const gathered = found.get(job.id) ?? { job, batches: new Map(), rooms: new Map(), airMovers: new Map() };
+      const gathered = found.get(job.id) ?? {
+        job,
+        batches: new Map(),
+        rooms: new Map(),
+        airMovers: new Map(),
+      };
       found.set(job.id, gathered);
       if (batch) gathered.batches.set(batch.id, batch);
     }
@@ -68,7 +77,12 @@ export async function readJobs(db: Db | Transaction, crewId: string, ids: readon
 }
 
 /** Ids of a page of jobs, latest day first, after the job `before`. One more than `limit`, to tell if there is a next page. */
-export async function pageOfIds(db: Db, crewId: string, before: string | undefined, limit: number): Promise<string[]> {
+export async function pageOfIds(
+  db: Db,
+  crewId: string,
+  before: string | undefined,
+  limit: number,
+): Promise<string[]> {
   const [last] =
     before === undefined
       ? []
@@ -90,7 +104,11 @@ export async function pageOfIds(db: Db, crewId: string, before: string | undefin
 }
 
 /** Version of a job, locked until the transaction ends; undefined where there is none. */
-export async function lockVersion(tx: Transaction, crewId: string, jobId: string): Promise<number | undefined> {
+export async function lockVersion(
+  tx: Transaction,
+  crewId: string,
+  jobId: string,
+): Promise<number | undefined> {
   const [row] = await tx
     .select({ version: jobs.version })
     .from(jobs)

@@ -20,7 +20,9 @@ import { vessels } from "../vessel/table.ts";
 export const jobs = mysqlTable(
   "jobs",
   {
-    crewId: uuid("crew_id").notNull().references(() => crews.id),
+    crewId: uuid("crew_id")
+      .notNull()
+      .references(() => crews.id),
     id: uuid("id").notNull(),
     version: int("version").notNull(),
     siteId: uuid("site_id").notNull(),
@@ -34,7 +36,11 @@ export const jobs = mysqlTable(
   },
   (table) => [
     primaryKey({ columns: [table.crewId, table.id] }),
-    foreignKey({ name: "jobs_site", columns: [table.crewId, table.siteId], foreignColumns: [sites.crewId, sites.id] }),
+    foreignKey({
+      name: "jobs_site",
+      columns: [table.crewId, table.siteId],
+      foreignColumns: [sites.crewId, sites.id],
+    }),
     index("jobs_by_day").on(table.crewId, table.day, table.id),
   ],
 );
@@ -55,7 +61,11 @@ export const batches = mysqlTable(
   },
   (table) => [
     primaryKey({ columns: [table.crewId, table.jobId, table.id] }),
-    foreignKey({ name: "batches_job", columns: [table.crewId, table.jobId], foreignColumns: [jobs.crewId, jobs.id] }),
+    foreignKey({
+      name: "batches_job",
+      columns: [table.crewId, table.jobId],
+      foreignColumns: [jobs.crewId, jobs.id],
+    }),
     foreignKey({
       name: "batches_product",
       columns: [table.crewId, table.productId],
@@ -100,7 +110,11 @@ export const rooms = mysqlTable(
   },
   (table) => [
     primaryKey({ columns: [table.crewId, table.jobId, table.id] }),
-    foreignKey({ name: "rooms_job", columns: [table.crewId, table.jobId], foreignColumns: [jobs.crewId, jobs.id] }),
+    foreignKey({
+      name: "rooms_job",
+      columns: [table.crewId, table.jobId],
+      foreignColumns: [jobs.crewId, jobs.id],
+    }),
     foreignKey({
       name: "rooms_batch",
       columns: [table.crewId, table.jobId, table.batchId],

@@ -34,7 +34,13 @@ export async function appendLog(
 async function appendOnce(tx: Transaction, crewId: string, jobId: JobId, entries: readonly LogEntry[]) {
   if (!(await jobExists(tx, crewId, jobId))) throw notFound();
   const there = new Map(
-    (await entriesById(tx, crewId, entries.map((entry) => entry.id))).map((row) => [row.id, row]),
+    (
+      await entriesById(
+        tx,
+        crewId,
+        entries.map((entry) => entry.id),
+      )
+    ).map((row) => [row.id, row]),
   );
   const fresh = new Map<string, LogEntry>();
   for (const [i, entry] of entries.entries()) {

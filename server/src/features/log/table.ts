@@ -1,6 +1,15 @@
 import type { LogEntry } from "@scutch/contract";
 import { sql } from "drizzle-orm";
-import { bigint, datetime, foreignKey, index, mysqlTable, primaryKey, unique, varchar } from "drizzle-orm/mysql-core";
+import {
+  bigint,
+  datetime,
+  foreignKey,
+  index,
+  mysqlTable,
+  primaryKey,
+  unique,
+  varchar,
+} from "drizzle-orm/mysql-core";
 import { json, uuid } from "../../db/columns.ts";
 import { jobs } from "../job/table.ts";
 
@@ -25,7 +34,11 @@ export const logEntries = mysqlTable(
   (table) => [
     primaryKey({ columns: [table.crewId, table.id] }),
     unique("log_entries_arrival").on(table.arrival),
-    foreignKey({ name: "log_entries_job", columns: [table.crewId, table.jobId], foreignColumns: [jobs.crewId, jobs.id] }),
+    foreignKey({
+      name: "log_entries_job",
+      columns: [table.crewId, table.jobId],
+      foreignColumns: [jobs.crewId, jobs.id],
+    }),
     index("log_entries_by_job").on(table.crewId, table.jobId, table.at, table.arrival),
   ],
 );

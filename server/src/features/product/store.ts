@@ -23,7 +23,11 @@ function productFrom(row: Row): Product {
 }
 
 /** A crew's products by name; all of them, or those of `ids`. */
-export async function readProducts(db: Db | Transaction, crewId: string, ids?: readonly string[]): Promise<Product[]> {
+export async function readProducts(
+  db: Db | Transaction,
+  crewId: string,
+  ids?: readonly string[],
+): Promise<Product[]> {
   const rows = await db
     .select()
     .from(products)
@@ -46,5 +50,8 @@ export async function writeProduct(db: Db | Transaction, crewId: string, product
     potLife: product.potLife ?? null,
     waterTemperature: product.waterTemperature ?? null,
   };
-  await db.insert(products).values({ crewId, id, ...row }).onDuplicateKeyUpdate({ set: row });
+  await db
+    .insert(products)
+    .values({ crewId, id, ...row })
+    .onDuplicateKeyUpdate({ set: row });
 }

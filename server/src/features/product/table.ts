@@ -8,7 +8,9 @@ type Spelling = Strength["spelling"];
 export const products = mysqlTable(
   "products",
   {
-    crewId: uuid("crew_id").notNull().references(() => crews.id),
+    crewId: uuid("crew_id")
+      .notNull()
+      .references(() => crews.id),
     id: uuid("id").notNull(),
     name: varchar("name", { length: 120 }).notNull(),
     kind: varchar("kind", { length: 20 }).notNull(),

@@ -29,5 +29,8 @@ export async function siteExists(db: Db | Transaction, crewId: string, siteId: s
 /** Adds a site or puts it in place of the one with its id. */
 export async function writeSite(db: Db | Transaction, crewId: string, site: Site): Promise<void> {
   const row = { name: site.name, address: site.address ?? null, elevation: site.elevation ?? null };
-  await db.insert(sites).values({ crewId, id: site.id, ...row }).onDuplicateKeyUpdate({ set: row });
+  await db
+    .insert(sites)
+    .values({ crewId, id: site.id, ...row })
+    .onDuplicateKeyUpdate({ set: row });
 }

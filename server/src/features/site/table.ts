@@ -5,7 +5,9 @@ import { crews } from "../crew/table.ts";
 export const sites = mysqlTable(
   "sites",
   {
-    crewId: uuid("crew_id").notNull().references(() => crews.id),
+    crewId: uuid("crew_id")
+      .notNull()
+      .references(() => crews.id),
     id: uuid("id").notNull(),
     name: varchar("name", { length: 120 }).notNull(),
     address: varchar("address", { length: 300 }),

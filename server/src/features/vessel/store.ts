@@ -4,7 +4,11 @@ import type { Db, Transaction } from "../../db/connect.ts";
 import { vessels } from "./table.ts";
 
 /** A crew's vessels by name; all of them, or those of `ids`. */
-export async function readVessels(db: Db | Transaction, crewId: string, ids?: readonly string[]): Promise<Vessel[]> {
+export async function readVessels(
+  db: Db | Transaction,
+  crewId: string,
+  ids?: readonly string[],
+): Promise<Vessel[]> {
   const rows = await db
     .select()
     .from(vessels)
@@ -16,5 +20,8 @@ export async function readVessels(db: Db | Transaction, crewId: string, ids?: re
 /** Adds a vessel or puts it in place of the one with its id. */
 export async function writeVessel(db: Db | Transaction, crewId: string, vessel: Vessel): Promise<void> {
   const { id, ...row } = vessel;
-  await db.insert(vessels).values({ crewId, id, ...row }).onDuplicateKeyUpdate({ set: row });
+  await db
+    .insert(vessels)
+    .values({ crewId, id, ...row })
+    .onDuplicateKeyUpdate({ set: row });
 }

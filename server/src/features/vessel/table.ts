@@ -5,7 +5,9 @@ import { crews } from "../crew/table.ts";
 export const vessels = mysqlTable(
   "vessels",
   {
-    crewId: uuid("crew_id").notNull().references(() => crews.id),
+    crewId: uuid("crew_id")
+      .notNull()
+      .references(() => crews.id),
     id: uuid("id").notNull(),
     name: varchar("name", { length: 120 }).notNull(),
     nominal: double("nominal_m3").notNull(),

@@ -1,0 +1,30 @@
+import { Link, useRouteError } from "react-router";
+import { Button } from "../ui/Button.tsx";
+
+/** Something in a screen failed. What was entered is on the device and in the outbox already. */
+export function Broken() {
+  const error = useRouteError();
+  return (
+    <main role="alert" className="mx-auto max-w-prose p-8">
+      <h1 className="font-bold text-2xl">This screen stopped working.</h1>
+      <p className="mt-2">
+        Nothing you entered is lost: it is kept on this device. Load the page again to go on.
+      </p>
+      <pre className="my-4 overflow-x-auto border-rule border-y py-2 text-sm text-soft">{String(error)}</pre>
+      <Button weight="main" onClick={() => location.reload()}>
+        Load again
+      </Button>
+    </main>
+  );
+}
+
+export function NoSuchPage() {
+  return (
+    <div className="p-6">
+      <h1 className="font-bold text-2xl">There is no such page.</h1>
+      <Link to="/" className="mt-3 inline-block font-semibold text-accent underline">
+        Back to today’s jobs
+      </Link>
+    </div>
+  );
+}

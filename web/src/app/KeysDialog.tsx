@@ -1,0 +1,33 @@
+import { useState } from "react";
+import { useMatch } from "react-router";
+import { Dialog } from "../ui/Dialog.tsx";
+import { useKey } from "./useKey.ts";
+
+const EVERYWHERE = [["?", "these keys"]] as const;
+const TODAY = [["n", "new job"]] as const;
+const JOB = [
+  ["1 2 3 4", "survey, mix, dry, log"],
+  ["a", "add a room (survey)"],
+  ["u", "undo"],
+  ["r", "do again what was undone"],
+  ["t", "today’s jobs"],
+] as const;
+
+/** The keys that work on the screen one is on. */
+export function KeysDialog() {
+  const [open, setOpen] = useState(false);
+  const inJob = useMatch("/jobs/:jobId/*") !== null;
+  useKey("?", () => setOpen(true));
+  return (
+    <Dialog open={open} title="Keys" onClose={() => setOpen(false)}>
+      <dl className="mt-3">
+        {[...(inJob ? JOB : TODAY), ...EVERYWHERE].map(([key, does]) => (
+          <div key={key} className="flex gap-4 border-rule border-t py-2">
+            <dt className="w-24 font-mono font-bold">{key}</dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </Dialog>
+  );
+}

@@ -1,0 +1,103 @@
+import { List, Moon, Ruler, Settings2, Sun } from "lucide-react";
+import { useState } from "react";
+import { Link, NavLink, Outlet, ScrollRestoration, useMatch } from "react-router";
+import { SettingsDialog } from "../features/settings/SettingsDialog.tsx";
+import { themeChosen, unitsChosen } from "../features/settings/settingsSlice.ts";
+import { KeysDialog } from "./KeysDialog.tsx";
+import { SyncStrip } from "./SyncStrip.tsx";
+import { useAppDispatch, useAppSelector } from "./store.ts";
+
+/** What stands round every screen: the rail on a laptop, a bar on a phone, and word of the connection. */
+export function Shell() {
+  const dispatch = useAppDispatch();
+  const { units, theme } = useAppSelector((state) => state.settings);
+  const [settings, setSettings] = useState(false);
+  const inJob = useMatch("/jobs/:jobId/*") !== null;
+  const railItem = "flex min-h-14 w-full flex-col items-center justify-center gap-1 text-xs font-semibold";
+  const toggleUnits = () => dispatch(unitsChosen(units === "metric" ? "us" : "metric"));
+  const toggleTheme = () => dispatch(themeChosen(theme === "day" ? "night" : "day"));
+  const themeName = theme === "day" ? "Night colours" : "Day colours";
+  return (
+    <div className="flex min-h-dvh flex-col sm:flex-row">
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-40 focus:bg-paper focus:p-3"
+      >
+        Skip to the job
+      </a>
+      <nav
+        aria-label="Scutch"
+        className="sticky top-0 hidden h-dvh w-20 shrink-0 flex-col border-rule border-r p-1.5 sm:flex print:hidden"
+      >
+        <Link to="/" className="py-3 text-center font-extrabold tracking-tight">
+          scutch
+        </Link>
+        <NavLink
+          to="/"
+          end
+          className={({ isActive }) =>
+            `${railItem} rounded-md ${isActive ? "bg-wash text-accent" : "text-soft"}`
+          }
+        >
+          <List aria-hidden size={22} />
+          Today
+        </NavLink>
+        <div className="flex-1" />
+        <button
+          type="button"
+          className={`${railItem} text-soft`}
+          onClick={toggleUnits}
+          aria-label={`Units: ${units === "metric" ? "metric" : "US"}. Switch`}
+        >
+          <Ruler aria-hidden size={20} />
+          {units === "metric" ? "m · L · °C" : "ft · gal · °F"}
+        </button>
+        <button
+          type="button"
+          className={`${railItem} text-soft`}
+          onClick={toggleTheme}
+          aria-label={themeName}
+        >
+          {theme === "day" ? <Moon aria-hidden size={20} /> : <Sun aria-hidden size={20} />}
+          {theme === "day" ? "Night" : "Day"}
+        </button>
+        <button type="button" className={`${railItem} text-soft`} onClick={() => setSettings(true)}>
+          <Settings2 aria-hidden size={20} />
+          Settings
+        </button>
+      </nav>
+      <header className="flex items-center justify-between border-rule border-b px-4 sm:hidden print:hidden">
+        <Link to="/" className="flex min-h-12 items-center gap-2 font-extrabold tracking-tight">
+          {inJob ? "‹ Today" : "scutch"}
+        </Link>
+        <div className="flex">
+          <button
+            type="button"
+            onClick={toggleUnits}
+            className="min-h-12 px-3 font-semibold text-sm text-soft"
+            aria-label={`Units: ${units === "metric" ? "metric" : "US"}. Switch`}
+          >
+            {units === "metric" ? "m · L" : "ft · gal"}
+          </button>
+          <button
+            type="button"
+            onClick={() => setSettings(true)}
+            aria-label="Settings"
+            className="-mr-3 grid size-12 place-items-center text-soft"
+          >
+            <Settings2 aria-hidden size={20} />
+          </button>
+        </div>
+      </header>
+      <div className="min-w-0 flex-1">
+        <SyncStrip />
+        <main id="main">
+          <Outlet />
+        </main>
+      </div>
+      <SettingsDialog open={settings} onClose={() => setSettings(false)} />
+      <KeysDialog />
+      <ScrollRestoration />
+    </div>
+  );
+}

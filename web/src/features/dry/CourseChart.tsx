@@ -1,0 +1,142 @@
+import { criticalWater, DRY_BELOW } from "@scutch/core/drying";
+import { curveMonotoneX, line, max, scaleLinear, scaleTime } from "d3";
+import { useId } from "react";
+import { useUnits } from "../../app/store.ts";
+import { at, clock } from "../../format/time.ts";
+import { percent } from "../../format/units.ts";
+import { useWidth } from "../../ui/useWidth.ts";
+import type { Dried } from "../../workers/useDrying.ts";
+import { type ReadyTime, readyOfRoom } from "../job/ready.ts";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { placedReadings } from "./readings.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly dried: Dried;
+  readonly place: number;
+  readonly now: number;
+}
+
+const HEIGHT = 216;
+const PAD = { left: 10, right: 12, top: 16, bottom: 58 };
+
+/** One room's free water over time, with the two levels that count and the hours each may fall on. */
+export function CourseChart({ desk, dried, place, now }: Props) {
+  const units = useUnits();
+  const id = useId();
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const { work, start, log } = desk;
+  const room = work.rooms[place];
+  const course = dried.result.rooms[place]?.course ?? [];
+  if (!room) return null;
+  const dry = readyOfRoom(work, dried, place, start, "dry");
+  const touch = readyOfRoom(work, dried, place, start, "touchDry");
+  const points = course.filter((moment) => moment.hours >= room.finishedAt - 1e-6);
+  const readings = placedReadings(log, room.id, course, start);
+  const from = at(start, room.finishedAt);
+  const to =
+    Math.max(from + 3_600_000, dry.late ?? 0, dry.likely ?? at(start, room.finishedAt + 24)) + 900_000;
+  const top =
+    max([...points.map((moment) => moment.freeWater), ...readings.map((reading) => reading.freeWater)]) ??
+    0.1;
+  const x = scaleTime([from, to], [PAD.left, Math.max(PAD.left + 40, width - PAD.right)]);
+  const y = scaleLinear([0, top], [HEIGHT - PAD.bottom, PAD.top]);
+  const curve = line<(typeof points)[number]>()
+    .x((moment) => x(at(start, moment.hours)))
+    .y((moment) => y(Math.max(0, moment.freeWater)))
+    .curve(curveMonotoneX);
+  const shown = points.filter((moment) => at(start, moment.hours) <= to);
+  const level = (water: number, name: string) => (
+    <g transform={`translate(0,${y(water)})`}>
+      <line x1={PAD.left} x2={width - PAD.right} stroke="var(--soft)" strokeDasharray="3 4" />
+      <text x={width - PAD.right} y={-5} textAnchor="end" className="fill-soft text-[13px]">
+        {name}
+      </text>
+    </g>
+  );
+  return (
+    <div ref={ref} className="mt-3">
+      {width > 0 && (
+        <svg width={width} height={HEIGHT} role="img" aria-labelledby={`${id}t`} className="block">
+          <title
+            id={`${id}t`}
+          >{`Free water in ${room.name}, from ${units.massPerArea(top)} when finished to dry`}</title>
+          <text x={width - PAD.right} y={11} textAnchor="end" className="fill-soft text-[13px]">
+            {units.massPerArea(top)} of free water
+          </text>
+          {level(criticalWater(room.pileHeight) / 2, "touch-dry")}
+          {level(DRY_BELOW, "dry")}
+          <path d={curve(shown) ?? ""} fill="none" stroke="var(--line-wet)" strokeWidth={3.5} />
+          {readings.map((reading) => (
+            <g key={reading.time} transform={`translate(${x(reading.time)},${y(reading.freeWater)})`}>
+              <circle r={5} fill="var(--ground)" stroke="var(--ink)" strokeWidth={2} />
+              <text x={8} y={-7} className="fill-ink font-mono text-[13px]">
+                {percent(reading.moisture)}
+              </text>
+            </g>
+          ))}
+          {now > from && now < to && (
+            <g transform={`translate(${x(now)},0)`}>
+              <line y1={PAD.top} y2={HEIGHT - PAD.bottom} stroke="var(--ink)" strokeWidth={1.5} />
+              <text
+                y={PAD.top - 4}
+                textAnchor={x(now) > width - 240 ? "end" : "start"}
+                className="fill-ink font-bold text-[13px]"
+              >
+                now
+              </text>
+            </g>
+          )}
+          <g transform={`translate(0,${HEIGHT - PAD.bottom})`}>
+            <line x1={PAD.left} x2={width - PAD.right} stroke="var(--ink)" />
+            {x.ticks(4).map((tick) => (
+              <text
+                key={tick.getTime()}
+                x={x(tick)}
+                y={17}
+                textAnchor="middle"
+                className="fill-soft font-mono text-[13px]"
+              >
+                {clock(tick.getTime())}
+              </text>
+            ))}
+          </g>
+          <RangeBar x={x} y={HEIGHT - 28} time={touch} name="touch-dry" />
+          <RangeBar x={x} y={HEIGHT - 10} time={dry} name="dry" />
+        </svg>
+      )}
+    </div>
+  );
+}
+
+/** The hours a ready time lies between, eight times in ten, as a bar on the same axis. */
+function RangeBar({
+  x,
+  y,
+  time,
+  name,
+}: {
+  readonly x: (time: number) => number;
+  readonly y: number;
+  readonly time: ReadyTime;
+  readonly name: string;
+}) {
+  if (time.early === null || time.late === null || time.likely === null) return null;
+  return (
+    <g>
+      <line
+        x1={x(time.early)}
+        x2={x(time.late)}
+        y1={y}
+        y2={y}
+        stroke="var(--line-wet)"
+        strokeWidth={7}
+        opacity={0.4}
+      />
+      <circle cx={x(time.likely)} cy={y} r={4} fill="var(--line-wet)" />
+      <text x={x(time.early) - 6} y={y + 4} textAnchor="end" className="fill-soft text-[13px]">
+        {name}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,58 @@
+import { Link, useSearchParams } from "react-router";
+import { Empty, Loading } from "../../ui/States.tsx";
+import { useDesk } from "../job/JobScreen.tsx";
+import { readyOfRoom } from "../job/ready.ts";
+import { useNow } from "../job/useNow.ts";
+import { CourseChart } from "./CourseChart.tsx";
+import { ReadyHead } from "./ReadyHead.tsx";
+import { RoomLevers } from "./RoomLevers.tsx";
+import { TailChart } from "./TailChart.tsx";
+
+/** When each room is ready, and what to move to make it sooner. */
+export function DryScreen() {
+  const desk = useDesk();
+  const now = useNow();
+  const [search, setSearch] = useSearchParams();
+  const { work, dried, start } = desk;
+  const wanted = work.rooms.findIndex((room) => room.id === search.get("room"));
+  const select = (roomId: string) => setSearch({ room: roomId }, { replace: true, preventScrollReset: true });
+  if (work.rooms.length === 0)
+    return (
+      <div className="px-4 sm:px-7">
+        <Empty title="Nothing to dry yet.">
+          <Link to="../survey" relative="path" className="font-semibold text-accent underline">
+            Type a room’s size
+          </Link>{" "}
+          and its drying stands here.
+        </Empty>
+      </div>
+    );
+  if (!dried)
+    return (
+      <div className="px-4 sm:px-7">
+        <Loading what="the drying" />
+      </div>
+    );
+  const place =
+    wanted >= 0
+      ? wanted
+      : lastToDry(work.rooms.map((_, i) => readyOfRoom(work, dried, i, start, "dry").likely));
+  return (
+    <div className="grid gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_24rem]">
+      <section aria-label="All rooms" className="min-w-0 max-lg:order-2">
+        <TailChart desk={desk} dried={dried} now={now} selected={place} onSelect={select} />
+      </section>
+      <section aria-label={work.rooms[place]?.name} className="min-w-0">
+        <ReadyHead desk={desk} dried={dried} place={place} now={now} onSelect={select} />
+        <CourseChart desk={desk} dried={dried} place={place} now={now} />
+        <RoomLevers desk={desk} place={place} />
+      </section>
+    </div>
+  );
+}
+
+/** The room to look at first: the one ready last; one that never is comes before all. */
+function lastToDry(times: readonly (number | null)[]): number {
+  const rank = (time: number | null | undefined) => time ?? Number.POSITIVE_INFINITY;
+  return times.reduce<number>((last, time, i) => (rank(time) > rank(times[last]) ? i : last), 0);
+}

@@ -1,0 +1,89 @@
+import { workingOfReady } from "@scutch/core/plan";
+import { about, aboutParts, at, between, clock } from "../../format/time.ts";
+import { Callout } from "../../ui/Callout.tsx";
+import { ChoiceField } from "../../ui/ChoiceField.tsx";
+import type { Dried } from "../../workers/useDrying.ts";
+import { readyOfRoom } from "../job/ready.ts";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { Worked } from "../working/Worked.tsx";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly dried: Dried;
+  readonly place: number;
+  readonly now: number;
+  readonly onSelect: (roomId: string) => void;
+}
+
+const MUSTY_AFTER = 24;
+
+function BigHour({ time, now }: { readonly time: number; readonly now: number }) {
+  const { day, hour } = aboutParts(time, now);
+  return (
+    <span className="whitespace-nowrap font-bold font-mono text-6xl">
+      {day && <span className="mr-3 text-3xl">{day}</span>}
+      {hour}
+    </span>
+  );
+}
+
+/** The one big number: when this room is dry. */
+export function ReadyHead({ desk, dried, place, now, onSelect }: Props) {
+  const { work, start } = desk;
+  const room = work.rooms[place];
+  if (!room) return null;
+  const dry = readyOfRoom(work, dried, place, start, "dry");
+  const touch = readyOfRoom(work, dried, place, start, "touchDry");
+  const hours = dried.result.rooms[place]?.dryHours;
+  return (
+    <div className="border-accent border-t-4 bg-paper px-4 pt-2 pb-4">
+      <div className="lg:hidden">
+        <ChoiceField
+          label="Room"
+          value={room.id}
+          options={work.rooms.map(({ id, name }) => ({ value: id, name }))}
+          onChange={onSelect}
+        />
+      </div>
+      <h2 className="hidden font-bold text-xl lg:block">{room.name}</h2>
+      <p className="text-soft">
+        {room.finishLogged ? "finished " : "will be finished about "}
+        <span className="font-mono">
+          {room.finishLogged ? clock(at(start, room.finishedAt)) : about(at(start, room.finishedAt), now)}
+        </span>
+      </p>
+      {dry.likely === null ? (
+        <p className="my-2 font-bold text-3xl text-stop">Not within 4 days</p>
+      ) : (
+        <>
+          <p className="mt-2 text-soft">Dry by about</p>
+          <Worked label="Dry by" working={() => workingOfReady(work, place, "dryHours")}>
+            <BigHour time={dry.likely} now={now} />
+          </Worked>
+          <p className="mt-2 font-mono text-soft">
+            {dry.early === null ? "\u00a0" : between(dry.early, dry.late, now)}
+          </p>
+        </>
+      )}
+      {touch.likely !== null && (
+        <p className="mt-1">
+          Walk on in socks from about{" "}
+          <Worked
+            label="Touch-dry"
+            working={() => workingOfReady(work, place, "touchDryHours")}
+            className="font-bold font-mono"
+          >
+            {about(touch.likely, now)}
+          </Worked>
+        </p>
+      )}
+      {(hours == null || hours > MUSTY_AFTER) && (
+        <div className="mt-3">
+          <Callout tone="caution" title="Wet for more than a day.">
+            It can turn musty. Bring drier air in or take the vapour out, and look again.
+          </Callout>
+        </div>
+      )}
+    </div>
+  );
+}

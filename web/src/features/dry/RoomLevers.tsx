@@ -1,0 +1,113 @@
+import { EntryId, type Room } from "@scutch/contract";
+import { ASSUMED, workingOfAirSpeed } from "@scutch/core/plan";
+import { Flag } from "lucide-react";
+import { useMemo } from "react";
+import { useAppDispatch, useAppSelector, useUnits } from "../../app/store.ts";
+import { WINDOW_NAMES } from "../../format/words.ts";
+import { logEntry } from "../../offline/changes.ts";
+import { newId } from "../../offline/newId.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { optionsOf } from "../../ui/ChoiceField.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import { Stepper } from "../../ui/Stepper.tsx";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { reads } from "../survey/readers.ts";
+import { Worked } from "../working/Worked.tsx";
+import { AIR_MOVER, bestMove, MOST_AIR_MOVERS } from "./advice.ts";
+
+/** What can be moved in a room, the best move among it, and the mark that it is finished. */
+export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly place: number }) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const name = useAppSelector((state) => state.settings.name);
+  const { job, work, edit } = desk;
+  const room = job.rooms[place];
+  const known = work.rooms[place];
+  const advice = useMemo(() => (room ? bestMove(work, place, room) : undefined), [work, place, room]);
+  if (!room || !known) return null;
+  const set = (change: Partial<Room>, showLimit?: (limit: number) => string) =>
+    edit(
+      (before) => ({
+        ...before,
+        rooms: before.rooms.map((each) => (each.id === room.id ? { ...each, ...change } : each)),
+      }),
+      showLimit,
+    );
+  const movers = room.airMovers ?? [];
+  const setMovers = (count: number) =>
+    void set({ airMovers: Array.from({ length: count }, (_, i) => movers[i] ?? AIR_MOVER) });
+  const finish = () =>
+    dispatch(
+      logEntry(job.id, {
+        id: newId(EntryId),
+        at: new Date().toISOString(),
+        ...(name ? { by: name } : {}),
+        kind: "room-finished",
+        roomId: room.id,
+      }),
+    );
+  return (
+    <div className="mt-4 grid gap-4">
+      {advice && (
+        <Callout tone="advice" title={advice.what}>
+          {advice.why}
+          <Button className="mt-2 w-full print:hidden" onClick={() => void set(advice.change)}>
+            Done, plan with it
+          </Button>
+        </Callout>
+      )}
+      <Segmented
+        label="Windows"
+        value={room.windows ?? ASSUMED.windows}
+        assumed={room.windows === undefined}
+        options={optionsOf(WINDOW_NAMES)}
+        onChange={(windows) => void set({ windows })}
+      />
+      <div className="flex flex-wrap items-end justify-between gap-4">
+        <Stepper label="Air movers" value={movers.length} most={MOST_AIR_MOVERS} onChange={setMovers} />
+        <p className="text-right text-soft">
+          air at the floor{" "}
+          <Worked
+            label="Air speed"
+            working={() => workingOfAirSpeed(known, movers)}
+            className="block font-bold font-mono text-ink text-lg"
+          >
+            {units.speed(known.airSpeed)}
+          </Worked>
+        </p>
+      </div>
+      <div className="grid grid-cols-2 gap-3">
+        <QuantityField
+          label="Air speed, if measured"
+          value={room.airSpeed}
+          show={units.speed}
+          read={reads("speed", units.system === "metric" ? "mps" : "fpm")}
+          placeholder={units.speed(known.airSpeed)}
+          onChange={(airSpeed) => set({ airSpeed }, units.speed)}
+        />
+        <QuantityField
+          label="Dehumidifier, a day"
+          value={
+            room.dehumidifierLitresPerDay === undefined ? undefined : room.dehumidifierLitresPerDay / 1000
+          }
+          show={(value) => `${units.volume(value).figure} ${units.volume(value).unit}`}
+          read={reads("volume", units.bare.volume)}
+          placeholder="none"
+          onChange={(value) =>
+            set(
+              { dehumidifierLitresPerDay: value === undefined ? undefined : value * 1000 },
+              (limit) => `${limit} L`,
+            )
+          }
+        />
+      </div>
+      {!known.finishLogged && (
+        <Button onClick={finish} className="min-h-14">
+          <Flag aria-hidden size={20} /> This room is finished now
+        </Button>
+      )}
+    </div>
+  );
+}

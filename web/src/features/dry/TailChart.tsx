@@ -1,0 +1,240 @@
+import { area, curveMonotoneX, scaleLinear, scaleTime } from "d3";
+import { useId } from "react";
+import { useUnits } from "../../app/store.ts";
+import { about, at, clock } from "../../format/time.ts";
+import { wetColour } from "../../format/wetness.ts";
+import { FIBRE_NAMES } from "../../format/words.ts";
+import { useWidth } from "../../ui/useWidth.ts";
+import type { Dried } from "../../workers/useDrying.ts";
+import { readyOfRoom } from "../job/ready.ts";
+import type { JobDesk } from "../job/useJobDesk.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly dried: Dried;
+  readonly now: number;
+  readonly selected: number;
+  readonly onSelect: (roomId: string) => void;
+}
+
+const LANE = 62;
+/** On a laptop few rooms get taller lanes, up to this. */
+const TALLEST_LANE = 96;
+const ROOMY = 430;
+const TAIL = 26;
+const TOP = 30;
+const HOUR = 3_600_000;
+
+/** All rooms on one axis: each a tail that thins and pales from wet to dry, with a tick where it is touch-dry. */
+export function TailChart({ desk, dried, now, selected, onSelect }: Props) {
+  const units = useUnits();
+  const id = useId();
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const { work, start } = desk;
+  const narrow = width < 520;
+  const left = narrow ? 8 : 136;
+  const right = 58;
+  const ready = work.rooms.map((_, i) => ({
+    dry: readyOfRoom(work, dried, i, start, "dry"),
+    touch: readyOfRoom(work, dried, i, start, "touchDry"),
+  }));
+  const first = Math.min(...work.rooms.map((room) => at(start, room.finishedAt))) - HOUR / 4;
+  const last = Math.max(
+    first + 2 * HOUR,
+    ...ready.map(({ dry }, i) => dry.likely ?? at(start, (work.rooms[i]?.finishedAt ?? 0) + 24)),
+  );
+  const x = scaleTime([first, last], [left, Math.max(left + 40, width - right)]);
+  const marker = now > first && now < last ? x(now) : Number.NaN;
+  const ticks = x.ticks(Math.max(2, Math.floor(width / 120)));
+  const lane = narrow ? LANE : Math.max(LANE, Math.min(TALLEST_LANE, ROOMY / work.rooms.length));
+  const height = TOP + work.rooms.length * lane;
+  return (
+    <div ref={ref}>
+      <h2 className="mb-1 font-semibold text-soft">From wet to dry, all rooms</h2>
+      {width > 0 && (
+        <svg width={width} height={height} role="img" aria-labelledby={`${id}t`} className="block">
+          <title id={`${id}t`}>Drying of each room over time; the table below has the same hours.</title>
+          {ticks.map((tick) => (
+            <g key={tick.getTime()} transform={`translate(${x(tick)},0)`}>
+              <line y1={22} y2={height} stroke="var(--rule)" />
+              {!(Math.abs(x(tick) - marker) < 52) && (
+                <text y={14} textAnchor="middle" className="fill-soft font-mono text-[13px]">
+                  {clock(tick.getTime())}
+                </text>
+              )}
+            </g>
+          ))}
+          {work.rooms.map((room, i) => (
+            <Lane
+              key={room.id}
+              y={TOP + i * lane}
+              height={lane - 4}
+              left={left}
+              narrow={narrow}
+              name={room.name}
+              facts={`${units.area(room.area)} ${FIBRE_NAMES[room.fibre].toLowerCase()}`}
+              selected={selected === i}
+              onSelect={() => onSelect(room.id)}
+              gradient={`${id}${i}`}
+              x={x}
+              width={width}
+              points={(dried.result.rooms[i]?.course ?? [])
+                .filter(
+                  (moment) =>
+                    moment.hours >= room.finishedAt - 1e-6 &&
+                    at(start, moment.hours) <= (ready[i]?.dry.likely ?? last) + 60_000,
+                )
+                .map((moment) => ({
+                  time: Math.min(at(start, moment.hours), last),
+                  wet: Math.min(1, Math.max(0, moment.freeWater / room.water.residual)),
+                }))}
+              touch={ready[i]?.touch.likely ?? null}
+              dry={ready[i]?.dry.likely ?? null}
+              now={now}
+            />
+          ))}
+          {Number.isFinite(marker) && (
+            <g transform={`translate(${marker},0)`}>
+              <line y1={22} y2={height} stroke="var(--ink)" strokeWidth={2} />
+              <rect x={-26} y={0} width={52} height={21} rx={10} fill="var(--ink)" />
+              <text y={15} textAnchor="middle" className="fill-ground font-bold font-mono text-[13px]">
+                {clock(now)}
+              </text>
+            </g>
+          )}
+        </svg>
+      )}
+      <details className="mt-3 print:hidden">
+        <summary className="min-h-12 cursor-pointer py-3 font-semibold text-accent">
+          The same as a table
+        </summary>
+        <table className="w-full text-left">
+          <thead className="text-sm text-soft">
+            <tr>
+              <th className="py-1 font-normal">Room</th>
+              <th className="font-normal">Finished</th>
+              <th className="font-normal">Touch-dry</th>
+              <th className="font-normal">Dry</th>
+            </tr>
+          </thead>
+          <tbody className="font-mono">
+            {work.rooms.map((room, i) => (
+              <tr key={room.id} className="border-rule border-t">
+                <th className="py-1.5 font-normal font-sans">{room.name}</th>
+                <td>{about(at(start, room.finishedAt), now)}</td>
+                <td>{timeOrNever(ready[i]?.touch.likely, now)}</td>
+                <td>{timeOrNever(ready[i]?.dry.likely, now)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </div>
+  );
+}
+
+const timeOrNever = (time: number | null | undefined, now: number) =>
+  time == null ? "not yet" : about(time, now);
+
+interface LaneProps {
+  readonly y: number;
+  readonly height: number;
+  readonly left: number;
+  readonly narrow: boolean;
+  readonly name: string;
+  readonly facts: string;
+  readonly selected: boolean;
+  readonly onSelect: () => void;
+  readonly gradient: string;
+  readonly x: (time: number) => number;
+  readonly width: number;
+  readonly points: readonly { readonly time: number; readonly wet: number }[];
+  readonly touch: number | null;
+  readonly dry: number | null;
+  readonly now: number;
+}
+
+function Lane({
+  y,
+  height,
+  left,
+  narrow,
+  name,
+  facts,
+  selected,
+  onSelect,
+  gradient,
+  x,
+  width,
+  points,
+  touch,
+  dry,
+  now,
+}: LaneProps) {
+  const middle = y + (narrow ? 34 : height / 2 - 4);
+  const half = scaleLinear([0, 1], [1, TAIL / 2]);
+  const [first] = points;
+  const end = points.at(-1);
+  if (!first || !end) return null;
+  const tail = area<(typeof points)[number]>()
+    .x((point) => x(point.time))
+    .y0((point) => middle - half(point.wet))
+    .y1((point) => middle + half(point.wet))
+    .curve(curveMonotoneX);
+  const span = Math.max(1, end.time - first.time);
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: a wider target for what the room picker and table also do
+    <g onClick={onSelect} className="cursor-pointer">
+      <rect x={0} y={y} width={width} height={height} fill={selected ? "var(--wash)" : "transparent"} />
+      <text
+        x={narrow ? left : left - 12}
+        y={narrow ? y + 16 : middle - 2}
+        textAnchor={narrow ? "start" : "end"}
+        className="fill-ink font-bold text-[15px]"
+      >
+        {name.length > 18 ? `${name.slice(0, 17)}…` : name}
+        {narrow && <tspan className="fill-soft font-normal text-[13px]"> {facts}</tspan>}
+      </text>
+      {!narrow && (
+        <text x={left - 12} y={middle + 16} textAnchor="end" className="fill-soft text-[13px]">
+          {facts}
+        </text>
+      )}
+      <defs>
+        <linearGradient id={gradient}>
+          {points.map((point) => (
+            <stop
+              key={point.time}
+              offset={(point.time - first.time) / span}
+              stopColor={wetColour(point.wet)}
+            />
+          ))}
+        </linearGradient>
+      </defs>
+      <path d={tail(points as (typeof points)[number][]) ?? ""} fill={`url(#${gradient})`} />
+      {touch !== null && (
+        <line
+          x1={x(touch)}
+          x2={x(touch)}
+          y1={middle - 16}
+          y2={middle + 16}
+          stroke="var(--ink)"
+          strokeWidth={2}
+        />
+      )}
+      {touch !== null && dry !== null && x(dry) - x(touch) > 58 && (
+        <text x={x(touch) + 4} y={middle + 27} className="fill-ink font-mono text-[13px]">
+          {about(touch, now)}
+        </text>
+      )}
+      {dry !== null && (
+        <>
+          <circle cx={x(dry)} cy={middle} r={5} fill="var(--ground)" stroke="var(--ink)" strokeWidth={2} />
+          <text x={x(dry) + 10} y={middle + 5} className="fill-ink font-mono text-[13px]">
+            {about(dry, now).slice(-5)}
+          </text>
+        </>
+      )}
+    </g>
+  );
+}

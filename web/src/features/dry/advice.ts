@@ -1,0 +1,67 @@
+import type { Room } from "@scutch/contract";
+import { airFromRelativeHumidity } from "@scutch/core/air";
+import { airSpeedFromMovers, OUTDOOR_AIR_CHANGES, rankMoves, type Windows } from "@scutch/core/drying";
+import type { WorkPlan } from "@scutch/core/plan";
+import { hoursAndMinutes } from "../../format/time.ts";
+
+/** An air mover as most vans carry (common practice), until the van's own are known. */
+export const AIR_MOVER = { flow: 0.9, jetSpeed: 8 } as const;
+export const MOST_AIR_MOVERS = 6;
+
+/** Below this nobody would walk back for it, h. */
+const WORTH_IT = 10 / 60;
+
+export interface Advice {
+  readonly what: string;
+  readonly why: string;
+  readonly change: Partial<Room>;
+}
+
+const WINDOW_ADVICE: Record<Windows, string> = {
+  shut: "Shut the windows.",
+  "one-open": "Open one window.",
+  "cross-ventilated": "Open windows on both sides.",
+};
+
+/** The one move that brings most for a room, in a sentence with its reason and effect; undefined where none is worth it. */
+export function bestMove(work: WorkPlan, place: number, room: Room): Advice | undefined {
+  const known = work.rooms[place];
+  if (!known) return undefined;
+  const movers = room.airMovers ?? [];
+  const windows: Windows[] = ["shut", "one-open", "cross-ventilated"];
+  const more = [...movers, AIR_MOVER];
+  const moves = [
+    ...windows
+      .filter((each) => OUTDOOR_AIR_CHANGES[each] !== known.outdoorAirChangesPerHour)
+      .map((each) => ({ id: each, change: { outdoorAirChangesPerHour: OUTDOOR_AIR_CHANGES[each] } })),
+    ...(known.airSpeedMeasured || movers.length >= MOST_AIR_MOVERS
+      ? []
+      : [
+          {
+            id: "air-mover" as const,
+            change: { airSpeed: Math.min(7, airSpeedFromMovers(more, known.area, known.height)) },
+          },
+        ]),
+  ];
+  const [best] = rankMoves<Windows | "air-mover">(work.building, place, moves);
+  if (!best || best.hoursSooner < WORTH_IT) return undefined;
+  const sooner = `Dry about ${hoursAndMinutes(Math.round(best.hoursSooner * 12) / 12)} sooner.`;
+  if (best.id === "air-mover")
+    return {
+      what: movers.length === 0 ? "Place an air mover." : "Place one more air mover.",
+      why: `It is the air over the pile that is slow. ${sooner}`,
+      change: { airMovers: more },
+    };
+  const inside = airFromRelativeHumidity(known.air.temperature, known.air.relativeHumidity).humidityRatio;
+  const outside = airFromRelativeHumidity(
+    work.building.outdoor.temperature,
+    work.building.outdoor.relativeHumidity,
+  ).humidityRatio;
+  const why =
+    outside < inside
+      ? "The air outside is drier."
+      : best.id === "shut"
+        ? "The air outside is wetter."
+        : "The room’s own air would get wetter than that outside.";
+  return { what: WINDOW_ADVICE[best.id], why: `${why} ${sooner}`, change: { windows: best.id } };
+}

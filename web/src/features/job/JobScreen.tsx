@@ -1,0 +1,172 @@
+import { JobId } from "@scutch/contract";
+import { workingOfTotalArea } from "@scutch/core/plan";
+import { Redo2, Undo2 } from "lucide-react";
+import { NavLink, Outlet, useNavigate, useOutletContext, useParams } from "react-router";
+import { useAppDispatch, useAppSelector, useUnits } from "../../app/store.ts";
+import { useKey } from "../../app/useKey.ts";
+import { about, between, longDay } from "../../format/time.ts";
+import { percent } from "../../format/units.ts";
+import { redoChange, undoChange } from "../../offline/changes.ts";
+import { Failed, Loading } from "../../ui/States.tsx";
+import { Worked } from "../working/Worked.tsx";
+import { selectHistory } from "./historySlice.ts";
+import { type ReadyTime, readyOfJob } from "./ready.ts";
+import { type JobDesk, useJobDesk } from "./useJobDesk.ts";
+import { useNow } from "./useNow.ts";
+
+const PHASES = [
+  ["survey", "Survey"],
+  ["mix", "Mix"],
+  ["dry", "Dry"],
+  ["log", "Log"],
+] as const;
+
+/** What a phase works with; see {@link JobDesk}. */
+export const useDesk = () => useOutletContext<JobDesk>();
+
+/** A job with its phases, always one tap apart. */
+export function JobScreen() {
+  const { jobId } = useParams();
+  const parsed = JobId.safeParse(jobId);
+  const desk = useJobDesk(parsed.success ? parsed.data : undefined);
+  if (desk.state === "loading")
+    return (
+      <div className="px-4 sm:px-7">
+        <Loading what="the job" />
+      </div>
+    );
+  if (desk.state === "failed")
+    return (
+      <div className="px-4 sm:px-7">
+        <Failed code={desk.code} what="job" onRetry={desk.retry} />
+      </div>
+    );
+  return <OpenJob desk={desk.desk} />;
+}
+
+function OpenJob({ desk }: { readonly desk: JobDesk }) {
+  const navigate = useNavigate();
+  const open = (place: number) => void navigate(PHASES[place]?.[0] ?? "survey");
+  useKey("1", () => open(0));
+  useKey("2", () => open(1));
+  useKey("3", () => open(2));
+  useKey("4", () => open(3));
+  useKey("t", () => void navigate("/"));
+  return (
+    <div className="pb-20 sm:pb-8">
+      <JobHeader desk={desk} />
+      <nav
+        aria-label="Phases of the job"
+        className="fixed inset-x-0 bottom-0 z-20 flex border-ink border-t-2 bg-ground sm:static sm:mx-7 sm:border-t-0 sm:border-b-2 print:hidden"
+      >
+        {PHASES.map(([path, name]) => (
+          <NavLink
+            key={path}
+            to={path}
+            className={({ isActive }) =>
+              `grid min-h-14 flex-1 place-items-center font-semibold sm:min-h-10 sm:flex-none sm:px-6 ${isActive ? "bg-ink text-ground" : "text-soft"}`
+            }
+          >
+            {name}
+          </NavLink>
+        ))}
+        <UndoButtons desk={desk} />
+      </nav>
+      <Outlet context={desk} />
+    </div>
+  );
+}
+
+function UndoButtons({ desk }: { readonly desk: JobDesk }) {
+  const dispatch = useAppDispatch();
+  const { past, future } = useAppSelector((state) => selectHistory(state, desk.job.id));
+  const undo = () => dispatch(undoChange(desk.job));
+  const redo = () => dispatch(redoChange(desk.job));
+  useKey("u", undo);
+  useKey("r", redo);
+  const look = "grid min-h-12 w-12 place-items-center text-soft disabled:opacity-30 sm:min-h-10";
+  return (
+    <div className="flex sm:ml-auto">
+      <button type="button" aria-label="Undo" disabled={past.length === 0} onClick={undo} className={look}>
+        <Undo2 aria-hidden size={20} />
+      </button>
+      <button
+        type="button"
+        aria-label="Do again"
+        disabled={future.length === 0}
+        onClick={redo}
+        className={`${look} hidden sm:grid`}
+      >
+        <Redo2 aria-hidden size={20} />
+      </button>
+    </div>
+  );
+}
+
+function JobHeader({ desk: { job, shelf, work, dried, start } }: { readonly desk: JobDesk }) {
+  const units = useUnits();
+  const now = useNow();
+  const site = shelf.sites.find(({ id }) => id === job.siteId);
+  const air = (where: string, value: typeof job.indoor) =>
+    value ? `${where} ${units.temperature(value.temperature)} ${percent(value.relativeHumidity)}` : undefined;
+  const facts = [
+    `${longDay(job.day)} ${job.startsAt}`,
+    air("inside", job.indoor),
+    air("outside", job.outdoor),
+  ].filter(Boolean);
+  return (
+    <div className="flex flex-wrap items-end justify-between gap-x-8 gap-y-2 px-4 pt-4 pb-3 sm:px-7 sm:pt-6">
+      <div className="min-w-0">
+        <h1 className="font-bold text-xl leading-tight sm:text-2xl">
+          {site?.name ?? "Unknown site"}
+          <span className="block font-normal text-base text-soft sm:inline sm:before:content-[',_'] sm:text-2xl">
+            {job.title}
+          </span>
+        </h1>
+        <p className="mt-1 text-sm text-soft">
+          {work.rooms.length > 0 && (
+            <>
+              <Worked label="Area" working={() => workingOfTotalArea(work)}>
+                {units.area(work.area)}
+              </Worked>{" "}
+              in {work.rooms.length === 1 ? "1 room" : `${work.rooms.length} rooms`} ·{" "}
+            </>
+          )}
+          {facts.join(" · ")}
+        </p>
+      </div>
+      {dried && (
+        <div className="hidden gap-8 text-right sm:flex">
+          <HeaderTime
+            label="walk on, all rooms"
+            time={readyOfJob(work, dried, start, "touchDry")}
+            now={now}
+          />
+          <HeaderTime label="all dry" time={readyOfJob(work, dried, start, "dry")} now={now} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+function HeaderTime({
+  label,
+  time,
+  now,
+}: {
+  readonly label: string;
+  readonly time: ReadyTime;
+  readonly now: number;
+}) {
+  return (
+    <div>
+      <div className="text-sm text-soft">{label}</div>
+      <div className="font-bold font-mono text-2xl leading-7">
+        {time.likely === null ? "not yet" : about(time.likely, now)}
+      </div>
+      <div className="font-mono text-sm text-soft">
+        {time.early === null ? "\u00a0" : between(time.early, time.late, now)}
+      </div>
+    </div>
+  );
+}

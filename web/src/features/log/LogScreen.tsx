@@ -1,0 +1,18 @@
+import { useDesk } from "../job/JobScreen.tsx";
+import { useNow } from "../job/useNow.ts";
+import { EntryForm } from "./EntryForm.tsx";
+import { EntryList } from "./EntryList.tsx";
+
+/** What happened, in order, and a short form for the next thing. */
+export function LogScreen() {
+  const desk = useDesk();
+  const now = useNow();
+  return (
+    <div className="grid gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_23rem]">
+      <section aria-label="What happened" className="max-lg:order-2">
+        <EntryList desk={desk} now={now} />
+      </section>
+      <EntryForm desk={desk} />
+    </div>
+  );
+}

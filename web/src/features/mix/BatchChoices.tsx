@@ -1,0 +1,137 @@
+import type { BatchChoice, Product, Strength, Vessel } from "@scutch/contract";
+import { concentratePerWater, parseStrength } from "@scutch/core/mix";
+import { type BatchPlan, checkBatchSetup } from "@scutch/core/plan";
+import { Pencil, Plus } from "lucide-react";
+import { useState } from "react";
+import { useUnits } from "../../app/store.ts";
+import { labelSpelling } from "../../format/units.ts";
+import { batchFault, typedFault } from "../../format/words.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChoiceField } from "../../ui/ChoiceField.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { measuresFor } from "./measures.ts";
+import { ProductDialog } from "./ProductDialog.tsx";
+import { VesselDialog } from "./VesselDialog.tsx";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly batch: BatchChoice;
+  readonly product: Product | undefined;
+  readonly vessel: Vessel | undefined;
+  readonly planned: BatchPlan | undefined;
+  readonly number: number;
+}
+
+type Refused = { readonly field: string; readonly sentence: string };
+
+/** Which product, sprayer, measure and strength. A choice that can't be mixed is refused at its field. */
+export function BatchChoices({ desk, batch, product, vessel, planned, number }: Props) {
+  const units = useUnits();
+  const { shelf, edit, job } = desk;
+  const [dialog, setDialog] = useState<"product" | "new-product" | "vessel" | "new-vessel">();
+  const [refused, setRefused] = useState<Refused>();
+
+  const choose = (field: keyof BatchChoice, change: Partial<BatchChoice>): string | undefined => {
+    const after = { ...batch, ...change };
+    const nextProduct = shelf.products.find(({ id }) => id === after.productId);
+    const nextVessel = shelf.vessels.find(({ id }) => id === after.vesselId);
+    const fault =
+      nextProduct && nextVessel
+        ? checkBatchSetup({ ...after, product: nextProduct, vessel: nextVessel })
+        : undefined;
+    const sentence = fault
+      ? batchFault(fault.fault, units)
+      : edit((before) => ({
+          ...before,
+          batches: before.batches.map((each) => (each.id === batch.id ? after : each)),
+        }));
+    setRefused(sentence ? { field, sentence } : undefined);
+    return sentence;
+  };
+  const errorAt = (field: keyof BatchChoice) => (refused?.field === field ? refused.sentence : undefined);
+  const remove = () =>
+    edit((before) => ({
+      ...before,
+      batches: before.batches.filter((each) => each.id !== batch.id),
+      rooms: before.rooms.map((room) => (room.batchId === batch.id ? { ...room, batchId: undefined } : room)),
+    }));
+  const edits = (what: "product" | "vessel", name: string) => (
+    <div className="-mt-1 flex gap-2 print:hidden">
+      <Button weight="quiet" onClick={() => setDialog(what)} aria-label={`Change this ${name}`}>
+        <Pencil aria-hidden size={16} /> Change
+      </Button>
+      <Button weight="quiet" onClick={() => setDialog(`new-${what}`)} aria-label={`Another ${name}`}>
+        <Plus aria-hidden size={16} /> Another
+      </Button>
+    </div>
+  );
+
+  return (
+    <div className="grid gap-3">
+      <h2 className="font-bold text-xl">{job.batches.length > 1 ? `Mix ${number}` : "The mix"}</h2>
+      <div>
+        <ChoiceField
+          label="Product"
+          value={batch.productId}
+          options={shelf.products.map(({ id, name }) => ({ value: id, name }))}
+          error={errorAt("productId")}
+          onChange={(productId) => void choose("productId", { productId, strength: undefined })}
+        />
+        {edits("product", "product")}
+      </div>
+      <div>
+        <ChoiceField
+          label="Sprayer"
+          value={batch.vesselId}
+          options={shelf.vessels.map(({ id, name }) => ({ value: id, name }))}
+          error={errorAt("vesselId")}
+          onChange={(vesselId) => void choose("vesselId", { vesselId })}
+        />
+        {edits("vessel", "sprayer")}
+      </div>
+      <ChoiceField
+        label="Measured with"
+        value={batch.measure}
+        options={measuresFor(units.system)}
+        error={errorAt("measure")}
+        onChange={(measure) => void choose("measure", { measure })}
+      />
+      {product && (
+        <QuantityField<Strength>
+          label="Strength"
+          value={batch.strength}
+          assumed={planned?.strength}
+          show={labelSpelling}
+          read={(text) => {
+            const parsed = parseStrength(text, product.ratioMeans);
+            return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, "strength") };
+          }}
+          onChange={(strength) => choose("strength", { strength })}
+          hint={`Label: light ${labelSpelling(product.light)}, ordinary ${labelSpelling(product.ordinary)}, heavy ${labelSpelling(product.heavy)}.${planned ? ` Here ${units.strength(concentratePerWater(planned.strength))}.` : ""}`}
+        />
+      )}
+      {job.batches.length > 1 && (
+        <Button weight="quiet" onClick={() => void remove()} className="justify-self-start text-stop">
+          Remove this mix
+        </Button>
+      )}
+      {dialog === "product" && product && (
+        <ProductDialog product={product} onClose={() => setDialog(undefined)} />
+      )}
+      {dialog === "new-product" && (
+        <ProductDialog
+          onSaved={(productId) => void choose("productId", { productId, strength: undefined })}
+          onClose={() => setDialog(undefined)}
+        />
+      )}
+      {dialog === "vessel" && vessel && <VesselDialog vessel={vessel} onClose={() => setDialog(undefined)} />}
+      {dialog === "new-vessel" && (
+        <VesselDialog
+          onSaved={(vesselId) => void choose("vesselId", { vesselId })}
+          onClose={() => setDialog(undefined)}
+        />
+      )}
+    </div>
+  );
+}

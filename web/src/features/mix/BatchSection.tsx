@@ -1,0 +1,97 @@
+import type { BatchChoice } from "@scutch/contract";
+import { concentratePerWater } from "@scutch/core/mix";
+import { workingOfLeftOver } from "@scutch/core/plan";
+import { useState } from "react";
+import { useUnits } from "../../app/store.ts";
+import { joined } from "../../format/units.ts";
+import { batchFault } from "../../format/words.ts";
+import { Callout } from "../../ui/Callout.tsx";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { Worked } from "../working/Worked.tsx";
+import { BatchChoices } from "./BatchChoices.tsx";
+import { FillList } from "./FillList.tsx";
+import { FillSheet } from "./FillSheet.tsx";
+import { fillsMade } from "./fillsMade.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly batch: BatchChoice;
+  readonly number: number;
+}
+
+/** One product in one sprayer for its rooms: the choices, the fills, and the fill to make now. */
+export function BatchSection({ desk, batch, number }: Props) {
+  const units = useUnits();
+  const [opened, setOpened] = useState<number>();
+  const product = desk.shelf.products.find(({ id }) => id === batch.productId);
+  const vessel = desk.shelf.vessels.find(({ id }) => id === batch.vesselId);
+  const planned = desk.work.batches.find(({ id }) => id === batch.id);
+  const made = fillsMade(desk.log, batch.id);
+  const fills = planned?.batch.outcome === "planned" ? planned.batch.fills : [];
+  const next = fills.findIndex((_, i) => !made.has(i + 1));
+  const current = Math.min(opened ?? (next < 0 ? 0 : next), fills.length - 1);
+  const fill = fills[current];
+  return (
+    <section
+      aria-label={product?.name ?? `Mix ${number}`}
+      className={`mb-8 pb-2 ${number > 1 ? "border-ink border-t-2 pt-3" : ""}`}
+    >
+      <div className="grid gap-x-8 gap-y-5 lg:grid-cols-[20rem_1fr]">
+        <div className="max-lg:order-2">
+          <BatchChoices
+            desk={desk}
+            batch={batch}
+            product={product}
+            vessel={vessel}
+            planned={planned}
+            number={number}
+          />
+        </div>
+        <div className="min-w-0">
+          {!product || !vessel ? (
+            <Callout tone="stop" title="The product or sprayer isn’t on this device. Choose another." />
+          ) : planned?.batch.outcome === "impossible" ? (
+            <Callout tone="stop" title="This can’t be mixed as chosen.">
+              {batchFault(planned.batch.fault, units)}
+            </Callout>
+          ) : planned && fill && planned.batch.outcome === "planned" ? (
+            <>
+              <FillList fills={fills} made={made} current={current} onOpen={setOpened} />
+              <FillSheet
+                key={current}
+                desk={desk}
+                batch={batch}
+                product={product}
+                vessel={vessel}
+                fill={fill}
+                number={current + 1}
+                count={fills.length}
+                wanted={concentratePerWater(planned.strength)}
+                madeBy={made.get(current + 1)}
+                onMade={() => setOpened(undefined)}
+              />
+              <p className="mt-3 text-soft">
+                All in all {joined(units.volume(planned.batch.made))} of mix,{" "}
+                {joined(units.amount(planned.batch.concentrate))} of it concentrate.{" "}
+                <Worked
+                  label="Left over"
+                  working={() =>
+                    workingOfLeftOver(
+                      planned.batch as Extract<typeof planned.batch, { outcome: "planned" }>,
+                      vessel,
+                    )
+                  }
+                >
+                  {joined(units.amount(planned.batch.leftOver))}
+                </Worked>{" "}
+                stay in the sprayer.
+              </p>
+            </>
+          ) : (
+            <p className="py-6 text-soft">No room is sprayed from this mix. Choose it in a room’s survey.</p>
+          )}
+        </div>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,56 @@
+import { BatchId, MOST_BATCHES } from "@scutch/contract";
+import { Plus } from "lucide-react";
+import { Link } from "react-router";
+import { useUnits } from "../../app/store.ts";
+import { newId } from "../../offline/newId.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Empty } from "../../ui/States.tsx";
+import { useDesk } from "../job/JobScreen.tsx";
+import { BatchSection } from "./BatchSection.tsx";
+import { MEASURES } from "./measures.ts";
+
+/** What to make, fill by fill. */
+export function MixScreen() {
+  const desk = useDesk();
+  const units = useUnits();
+  const { job, shelf, edit } = desk;
+  const [product] = shelf.products;
+  const [vessel] = shelf.vessels;
+  const addBatch = () => {
+    if (!product || !vessel) return;
+    const batch = {
+      id: newId(BatchId),
+      productId: product.id,
+      vesselId: vessel.id,
+      measure: MEASURES[units.system][1].value,
+    };
+    edit((before) => ({ ...before, batches: [...before.batches, batch] }));
+  };
+  if (job.rooms.length === 0)
+    return (
+      <div className="px-4 sm:px-7">
+        <Empty title="Nothing to mix for yet.">
+          <Link to="../survey" relative="path" className="font-semibold text-accent underline">
+            Type a room’s size
+          </Link>{" "}
+          and its fills stand here.
+        </Empty>
+      </div>
+    );
+  return (
+    <div className="px-4 pt-5 sm:px-7">
+      {job.batches.map((batch, i) => (
+        <BatchSection key={batch.id} desk={desk} batch={batch} number={i + 1} />
+      ))}
+      {job.batches.length === 0 && (
+        <Empty title="No mix chosen yet.">Take a product and a sprayer, and the fills follow.</Empty>
+      )}
+      {product && vessel && job.batches.length < MOST_BATCHES && (
+        <Button onClick={addBatch} className="print:hidden">
+          <Plus aria-hidden size={20} />{" "}
+          {job.batches.length === 0 ? "Choose a mix" : "Another mix, for other rooms"}
+        </Button>
+      )}
+    </div>
+  );
+}

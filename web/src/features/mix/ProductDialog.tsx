@@ -1,0 +1,163 @@
+import { Product, ProductId, type Strength } from "@scutch/contract";
+import { parseStrength } from "@scutch/core/mix";
+import { showDuration } from "@scutch/core/quantity";
+import { useId } from "react";
+import { useAppDispatch, useUnits } from "../../app/store.ts";
+import { labelSpelling } from "../../format/units.ts";
+import { PRODUCT_KIND_NAMES, typedFault } from "../../format/words.ts";
+import { saveProduct } from "../../offline/changes.ts";
+import { newId } from "../../offline/newId.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+import { inputLook } from "../../ui/FieldFrame.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import { reads, readsName } from "../survey/readers.ts";
+import { useDraft } from "./draftForm.ts";
+import { FieldError } from "./VesselDialog.tsx";
+
+interface Props {
+  readonly product?: Product;
+  readonly onSaved?: (id: ProductId) => void;
+  readonly onClose: () => void;
+}
+
+/** A product from its label, in the label's own spelling. */
+export function ProductDialog({ product, onSaved, onClose }: Props) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const cautionsId = useId();
+  const { draft, set, errorAt, check } = useDraft(
+    Product,
+    product ?? {
+      id: newId(ProductId),
+      kind: "pre-spray",
+      ratioMeans: "one-to-n",
+      dwellLeast: 480,
+      dwellMost: 900,
+      cautions: [],
+    },
+  );
+  const save = () => {
+    const checked = check();
+    if (!checked) return;
+    dispatch(saveProduct(checked));
+    onSaved?.(checked.id);
+    onClose();
+  };
+  const strength = (field: "light" | "ordinary" | "heavy", label: string) => (
+    <div>
+      <QuantityField<Strength>
+        label={label}
+        value={draft[field]}
+        show={labelSpelling}
+        placeholder="1:24"
+        read={(text) => {
+          const parsed = parseStrength(text, draft.ratioMeans);
+          return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, "strength") };
+        }}
+        onChange={(value) => set({ [field]: value })}
+      />
+      <FieldError sentence={errorAt(field)} />
+    </div>
+  );
+  const time = (
+    field: "dwellLeast" | "dwellMost" | "potLife",
+    label: string,
+    bare: "min" | "h",
+    hint?: string,
+  ) => (
+    <div>
+      <QuantityField
+        label={label}
+        value={draft[field]}
+        show={showDuration}
+        read={reads("time", bare)}
+        hint={hint}
+        onChange={(value) => set({ [field]: value })}
+      />
+      <FieldError sentence={errorAt(field, showDuration)} />
+    </div>
+  );
+  return (
+    <Dialog open title={product ? "Change the product" : "Another product"} onClose={onClose}>
+      <p className="mt-1 text-sm text-soft">
+        As the label has it. The label and the safety data sheet come first.
+      </p>
+      <div className="mt-4 grid gap-3">
+        <div className="grid grid-cols-2 gap-3">
+          <div>
+            <QuantityField
+              label="Name"
+              value={draft.name}
+              show={(name) => name}
+              words
+              read={readsName}
+              onChange={(name) => set({ name })}
+            />
+            <FieldError sentence={errorAt("name")} />
+          </div>
+          <ChoiceField
+            label="Kind"
+            value={draft.kind}
+            options={optionsOf(PRODUCT_KIND_NAMES)}
+            onChange={(kind) => set({ kind })}
+          />
+        </div>
+        <Segmented
+          label="Its label’s 1:4 means"
+          value={draft.ratioMeans ?? "one-to-n"}
+          options={[
+            { value: "one-to-n", name: "1 and 4 of water" },
+            { value: "one-in-n", name: "1 in 4 of mix" },
+          ]}
+          onChange={(ratioMeans) => set({ ratioMeans })}
+        />
+        <div className="grid grid-cols-3 gap-3">
+          {strength("light", "Light soil")}
+          {strength("ordinary", "Ordinary")}
+          {strength("heavy", "Heavy soil")}
+        </div>
+        <div className="grid grid-cols-2 gap-3">
+          {time("dwellLeast", "Dwell, at least", "min")}
+          {time("dwellMost", "Dwell, at most", "min")}
+          {time("potLife", "Works once mixed for", "h", "Empty: all day")}
+          <div>
+            <QuantityField
+              label="Water temperature"
+              value={draft.waterTemperature}
+              show={units.temperature}
+              read={reads("temperature", units.bare.temperature)}
+              onChange={(waterTemperature) => set({ waterTemperature })}
+            />
+            <FieldError sentence={errorAt("waterTemperature", units.temperature)} />
+          </div>
+        </div>
+        <div>
+          <label htmlFor={cautionsId} className="text-sm text-soft">
+            Cautions from the label, one a line
+          </label>
+          <textarea
+            id={cautionsId}
+            rows={3}
+            className={`${inputLook(false)} py-2`}
+            defaultValue={draft.cautions?.join("\n")}
+            onChange={(event) =>
+              set({
+                cautions: event.target.value
+                  .split("\n")
+                  .map((line) => line.trim())
+                  .filter(Boolean),
+              })
+            }
+          />
+          <FieldError sentence={errorAt("cautions")} />
+        </div>
+        <Button weight="main" onClick={save}>
+          Keep the product
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

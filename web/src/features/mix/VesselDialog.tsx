@@ -1,0 +1,101 @@
+import { Vessel, VesselId } from "@scutch/contract";
+import { toSi } from "@scutch/core/quantity";
+import { useAppDispatch, useUnits } from "../../app/store.ts";
+import { joined } from "../../format/units.ts";
+import { saveVessel } from "../../offline/changes.ts";
+import { newId } from "../../offline/newId.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { reads, readsName } from "../survey/readers.ts";
+import { useDraft } from "./draftForm.ts";
+
+interface Props {
+  readonly vessel?: Vessel;
+  readonly onSaved?: (id: VesselId) => void;
+  readonly onClose: () => void;
+}
+
+const MINUTE = 60;
+
+/** A sprayer's volumes: what it holds, what its pump leaves, what stays empty, how finely it is marked. */
+export function VesselDialog({ vessel, onSaved, onClose }: Props) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const metric = units.system === "metric";
+  const { draft, set, errorAt, check } = useDraft(
+    Vessel,
+    vessel ?? {
+      id: newId(VesselId),
+      graduation: metric ? toSi(0.1, "l") : toSi(4, "floz"),
+      sprayFlow: toSi(metric ? 1 : 0.25, metric ? "l" : "gal") / MINUTE,
+    },
+  );
+  const save = () => {
+    const checked = check();
+    if (!checked) return;
+    dispatch(saveVessel(checked));
+    onSaved?.(checked.id);
+    onClose();
+  };
+  const volume = (field: "nominal" | "heel" | "headSpace" | "graduation", label: string, small = false) => {
+    const show = (value: number) => joined(small ? units.amount(value) : units.volume(value));
+    return (
+      <div>
+        <QuantityField
+          label={label}
+          value={draft[field]}
+          show={show}
+          read={reads("volume", small ? units.bare.amount : units.bare.volume)}
+          onChange={(value) => set({ [field]: value })}
+        />
+        <FieldError sentence={errorAt(field, show)} />
+      </div>
+    );
+  };
+  return (
+    <Dialog open title={vessel ? "Change the sprayer" : "Another sprayer"} onClose={onClose}>
+      <div className="mt-4 grid gap-3">
+        <div>
+          <QuantityField
+            label="Name"
+            value={draft.name}
+            show={(name) => name}
+            words
+            read={readsName}
+            onChange={(name) => set({ name })}
+          />
+          <FieldError sentence={errorAt("name")} />
+        </div>
+        <div className="grid grid-cols-2 gap-3">
+          {volume("nominal", "Holds to the brim")}
+          {volume("headSpace", "Left empty above, for foam")}
+          {volume("heel", "Left below by the pump")}
+          {volume("graduation", "Marks on its side every", true)}
+        </div>
+        <div>
+          <QuantityField
+            label="Sprays in a minute"
+            value={draft.sprayFlow === undefined ? undefined : draft.sprayFlow * MINUTE}
+            show={(value) => joined(units.volume(value))}
+            read={reads("volume", units.bare.volume)}
+            onChange={(value) => set({ sprayFlow: value === undefined ? undefined : value / MINUTE })}
+          />
+          <FieldError sentence={errorAt("sprayFlow", (limit) => joined(units.amount(limit * MINUTE)))} />
+        </div>
+        <Button weight="main" onClick={save}>
+          Keep the sprayer
+        </Button>
+      </div>
+    </Dialog>
+  );
+}
+
+export function FieldError({ sentence }: { readonly sentence: string | undefined }) {
+  if (!sentence) return null;
+  return (
+    <p role="alert" className="mt-1 border-stop border-l-4 pl-2 text-sm text-stop">
+      {sentence}
+    </p>
+  );
+}

@@ -1,0 +1,66 @@
+import { ASSUMED } from "@scutch/core/plan";
+import { useId } from "react";
+import { inputLook } from "../../ui/FieldFrame.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { AirFields } from "./AirFields.tsx";
+import { readsName } from "./readers.ts";
+
+/** What holds for the whole job: when, and the air inside and out. */
+export function JobFacts({ desk: { job, edit } }: { readonly desk: JobDesk }) {
+  const ids = useId();
+  return (
+    <section aria-label="The job" className="grid gap-4 border-ink border-t-2 pt-3">
+      <AirFields
+        title="Air inside"
+        air={job.indoor}
+        assumed={ASSUMED.indoor}
+        onChange={(indoor) => edit((before) => ({ ...before, indoor }))}
+      />
+      <AirFields
+        title="Air outside"
+        air={job.outdoor}
+        assumed={ASSUMED.outdoor}
+        onChange={(outdoor) => edit((before) => ({ ...before, outdoor }))}
+      />
+      <QuantityField
+        label="What is done"
+        value={job.title}
+        show={(title) => title}
+        words
+        read={readsName}
+        onChange={(title) => edit((before) => ({ ...before, title: title ?? before.title }))}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <div>
+          <label htmlFor={`${ids}day`} className="text-sm text-soft">
+            Day
+          </label>
+          <input
+            id={`${ids}day`}
+            type="date"
+            className={inputLook(false)}
+            value={job.day}
+            onChange={(event) =>
+              event.target.value && void edit((before) => ({ ...before, day: event.target.value }))
+            }
+          />
+        </div>
+        <div>
+          <label htmlFor={`${ids}start`} className="text-sm text-soft">
+            Start
+          </label>
+          <input
+            id={`${ids}start`}
+            type="time"
+            className={inputLook(false)}
+            value={job.startsAt}
+            onChange={(event) =>
+              event.target.value && void edit((before) => ({ ...before, startsAt: event.target.value }))
+            }
+          />
+        </div>
+      </div>
+    </section>
+  );
+}

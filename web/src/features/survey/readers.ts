@@ -1,0 +1,46 @@
+import type { Room } from "@scutch/contract";
+import { type Dimension, parseQuantity, parseRoomSize, type UnitId } from "@scutch/core/quantity";
+import type { UnitsOfCrew } from "../../format/units.ts";
+import { typedFault } from "../../format/words.ts";
+import type { Read } from "../../ui/QuantityField.tsx";
+import type { ShowLimit } from "../job/useJobDesk.ts";
+
+/** Reads a quantity, or says what is wrong with it. */
+export function reads(dimension: Dimension, bare: UnitId): (text: string) => Read<number> {
+  return (text) => {
+    const parsed = parseQuantity(text, dimension, bare);
+    return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, dimension) };
+  };
+}
+
+export function readsSize(units: UnitsOfCrew): (text: string) => Read<Room["shape"]> {
+  return (text) => {
+    const parsed = parseRoomSize(text, units.bare.length, units.bare.area);
+    return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, "size") };
+  };
+}
+
+export function readsName(text: string): Read<string> {
+  const name = text.trim();
+  return name === "" ? { error: "Give it a name." } : { value: name };
+}
+
+/** A room's size as it would be typed again. */
+export function sizeText(shape: Room["shape"], units: UnitsOfCrew): string {
+  const sides = ({ length, width }: { readonly length: number; readonly width: number }) =>
+    `${units.length(length)} × ${units.length(width)}`;
+  switch (shape.kind) {
+    case "area":
+      return units.area(shape.area);
+    case "rectangle":
+      return sides(shape);
+    case "l-shape":
+      return `${sides(shape.main)} + ${sides(shape.wing)}`;
+  }
+}
+
+/** A broken limit of a size: a side's or the whole area's. */
+export function sizeLimit(units: UnitsOfCrew): ShowLimit {
+  return (limit, field) =>
+    field === "length" || field === "width" ? units.length(limit) : units.area(limit);
+}

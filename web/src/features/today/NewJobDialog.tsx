@@ -1,0 +1,104 @@
+import { zodResolver } from "@hookform/resolvers/zod";
+import { BatchId, type Job, JobId, type Shelf, type Site, SiteId } from "@scutch/contract";
+import { useId } from "react";
+import { useForm } from "react-hook-form";
+import { useNavigate } from "react-router";
+import { z } from "zod";
+import { useAppDispatch, useUnits } from "../../app/store.ts";
+import { addJob } from "../../offline/changes.ts";
+import { newId } from "../../offline/newId.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
+import { MEASURES } from "../mix/measures.ts";
+
+const Form = z.object({
+  place: z.string().trim().min(1, "Say where it is: a name is enough.").max(120, "At most 120 letters."),
+  title: z.string().trim().max(120, "At most 120 letters."),
+  day: z.iso.date("Choose a day."),
+  startsAt: z.string().regex(/^\d\d:\d\d$/, "Choose a time."),
+});
+type Form = z.infer<typeof Form>;
+
+interface Props {
+  readonly shelf: Shelf;
+  readonly day: string;
+  readonly onClose: () => void;
+}
+
+/** A place, a day and a time; everything else has a default until somebody says it. */
+export function NewJobDialog({ shelf, day, onClose }: Props) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const units = useUnits();
+  const ids = useId();
+  const { register, handleSubmit, formState } = useForm<Form>({
+    resolver: zodResolver(Form),
+    defaultValues: { place: "", title: "", day, startsAt: "09:00" },
+  });
+  const { errors } = formState;
+
+  const make = ({ place, title, day: on, startsAt }: Form) => {
+    const known = shelf.sites.find((site) => site.name.toLowerCase() === place.toLowerCase());
+    const site: Site = known ?? { id: newId(SiteId), name: place };
+    const product = shelf.products.find((each) => each.kind === "pre-spray");
+    const vessel = shelf.vessels[0];
+    const job: Job = {
+      id: newId(JobId),
+      siteId: site.id,
+      title: title || "Carpets",
+      day: on,
+      startsAt,
+      rooms: [],
+      batches:
+        product && vessel
+          ? [
+              {
+                id: newId(BatchId),
+                productId: product.id,
+                vesselId: vessel.id,
+                measure: MEASURES[units.system][1].value,
+              },
+            ]
+          : [],
+    };
+    dispatch(addJob(job, known ? undefined : site));
+    onClose();
+    void navigate(`/jobs/${job.id}/survey`);
+  };
+
+  const field = (name: keyof Form, label: string, type: string, extra: object = {}) => (
+    <FieldFrame id={`${ids}${name}`} label={label} error={errors[name]?.message}>
+      <input
+        id={`${ids}${name}`}
+        type={type}
+        className={inputLook(errors[name] !== undefined)}
+        aria-invalid={errors[name] !== undefined}
+        aria-describedby={errors[name] ? `${ids}${name}-error` : undefined}
+        autoComplete="off"
+        {...register(name)}
+        {...extra}
+      />
+    </FieldFrame>
+  );
+  return (
+    <Dialog open title="New job" onClose={onClose}>
+      <form onSubmit={handleSubmit(make)} noValidate className="mt-4 grid gap-4">
+        {field("place", "Where", "text", { list: `${ids}sites`, placeholder: "Flat 3, Mill House" })}
+        <datalist id={`${ids}sites`}>
+          {shelf.sites.map((site) => (
+            <option key={site.id} value={site.name} />
+          ))}
+        </datalist>
+        {field("title", "What", "text", { placeholder: "Carpets" })}
+        <div className="grid grid-cols-2 gap-3">
+          {field("day", "Day", "date")}
+          {field("startsAt", "Start", "time")}
+        </div>
+        <Button weight="main" type="submit">
+          Make the job
+        </Button>
+      </form>
+    </Dialog>
+  );
+}

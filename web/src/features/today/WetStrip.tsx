@@ -1,0 +1,28 @@
+import { freeWaterAt, wetColour } from "../../format/wetness.ts";
+import type { JobDesk } from "../job/useJobDesk.ts";
+
+/** A job's rooms side by side, wide as their floors, shaded by how wet they are now. Rooms still to do are outlined. */
+export function WetStrip({ desk, now }: { readonly desk: JobDesk; readonly now: number }) {
+  const { work, dried, start } = desk;
+  const hours = (now - start) / 3_600_000;
+  return (
+    <div className="flex h-7 w-full gap-px" aria-hidden>
+      {work.rooms.map((room, i) => {
+        const course = dried?.result.rooms[i]?.course;
+        const wet =
+          room.finishLogged && course ? freeWaterAt(course, hours) / room.water.residual : undefined;
+        return (
+          <div
+            key={room.id}
+            className={wet === undefined ? "border border-rule border-dashed" : ""}
+            style={{
+              flexGrow: room.area,
+              flexBasis: 0,
+              ...(wet === undefined ? {} : { background: wetColour(wet) }),
+            }}
+          />
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,18 @@
+import { readyOfJob } from "../job/ready.ts";
+import type { JobDesk } from "../job/useJobDesk.ts";
+
+/** Where a job stands, as the plan and the log tell it. */
+export type JobState =
+  | { readonly kind: "planned" }
+  | { readonly kind: "under-way"; readonly finished: number; readonly rooms: number }
+  | { readonly kind: "drying"; readonly dryAt: number | null }
+  | { readonly kind: "dry"; readonly dryAt: number };
+
+export function stateOf({ work, dried, log, start }: JobDesk, now: number): JobState {
+  const finished = work.rooms.filter((room) => room.finishLogged).length;
+  if (finished === 0 && log.length === 0) return { kind: "planned" };
+  if (finished < work.rooms.length || work.rooms.length === 0)
+    return { kind: "under-way", finished, rooms: work.rooms.length };
+  const dryAt = dried ? readyOfJob(work, dried, start, "dry").likely : null;
+  return dryAt !== null && dryAt <= now ? { kind: "dry", dryAt } : { kind: "drying", dryAt };
+}

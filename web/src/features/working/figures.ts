@@ -1,0 +1,39 @@
+import { decimal, readable } from "@scutch/core/quantity";
+import type { Figure } from "@scutch/core/working";
+import { hoursAndMinutes } from "../../format/time.ts";
+import { asRatio, joined, percent, type UnitsOfCrew } from "../../format/units.ts";
+
+/** A figure of a working in the crew's units. */
+export function showFigure({ value, kind }: Pick<Figure, "value" | "kind">, units: UnitsOfCrew): string {
+  if (!Number.isFinite(value)) return "not within 96 h";
+  switch (kind) {
+    case "length":
+      return value < 0.1 ? `${decimal(value * 1000, 1)} mm` : units.length(value);
+    case "area":
+      return units.area(value);
+    case "volume":
+      return joined(units.volume(value));
+    case "smallVolume":
+      return joined(units.amount(value));
+    case "mass":
+      return units.mass(value);
+    case "temperature":
+      return units.temperature(value);
+    case "speed":
+      return units.speed(value);
+    case "share":
+      return percent(value);
+    case "applicationRate":
+      return units.applicationRate(value);
+    case "massPerArea":
+      return units.massPerArea(value);
+    case "strength":
+      return `${asRatio(value)} · ${units.strength(value)}`;
+    case "hours":
+      return hoursAndMinutes(value);
+    case "time":
+      return hoursAndMinutes(value / 3600);
+    default:
+      return readable(value);
+  }
+}

@@ -1,0 +1,40 @@
+import type { Job } from "@scutch/contract";
+import { showDuration } from "@scutch/core/quantity";
+import { format, isSameDay, parse } from "date-fns";
+
+const HOUR = 3_600_000;
+
+/** Milliseconds since 1970 at which a job starts, by this device's clock and zone. */
+export function startOf(job: Pick<Job, "day" | "startsAt">): number {
+  return parse(`${job.day} ${job.startsAt}`, "yyyy-MM-dd HH:mm", new Date(0)).getTime();
+}
+
+export const at = (start: number, hours: number) => start + hours * HOUR;
+
+export const clock = (time: number) => format(time, "HH:mm");
+
+/** A predicted hour: to five minutes, since nobody knows it better; with the day when it isn't `today`'s. */
+export function about(time: number, today: number): string {
+  const rounded = Math.round(time / 300_000) * 300_000;
+  return isSameDay(rounded, today) ? clock(rounded) : format(rounded, "EEE HH:mm");
+}
+
+/** {@link about} in two parts, the day only when it isn't today's, so that the hour can be set large. */
+export function aboutParts(time: number, today: number): { readonly day: string; readonly hour: string } {
+  const [hour = "", day = ""] = about(time, today).split(" ").reverse();
+  return { day, hour };
+}
+
+/** The hours a prediction lies between, `16:20 – 19:30`; an end that is never reached is left open. */
+export function between(early: number | null, late: number | null, today: number): string {
+  const left = early === null ? "" : about(early, today);
+  return late === null ? `${left} or later` : `${left} – ${about(late, today)}`;
+}
+
+export const longDay = (day: string) => format(parse(day, "yyyy-MM-dd", new Date(0)), "EEE d MMM");
+export const dayOf = (time: number) => format(time, "yyyy-MM-dd");
+
+/** Hours as people say them, `1 h 05 min`. */
+export function hoursAndMinutes(hours: number): string {
+  return showDuration(hours * 3600);
+}

@@ -1,0 +1,95 @@
+import { type Strength, strengthFrom } from "@scutch/core/mix";
+import { decimal, fromSi, readable, showFeetInches, showQuantity, type UnitId } from "@scutch/core/quantity";
+
+export type UnitSystem = "metric" | "us";
+
+/** A figure split where its unit begins, so that the number can be set large and the unit small. */
+export interface Shown {
+  readonly figure: string;
+  readonly unit: string;
+}
+
+/** How one crew's units are shown and read. Values are SI; nothing here is stored. */
+export interface UnitsOfCrew {
+  readonly system: UnitSystem;
+  readonly length: (metres: number) => string;
+  readonly area: (m2: number) => string;
+  readonly volume: (m3: number) => Shown;
+  readonly amount: (m3: number) => Shown;
+  readonly temperature: (celsius: number) => string;
+  readonly speed: (mPerS: number) => string;
+  readonly mass: (kg: number) => string;
+  readonly massPerArea: (kgPerM2: number) => string;
+  readonly applicationRate: (m3PerM2: number) => string;
+  readonly strength: (c: number) => string;
+  /** Units a bare number is taken in. */
+  readonly bare: {
+    readonly length: UnitId;
+    readonly area: UnitId;
+    readonly volume: UnitId;
+    readonly amount: UnitId;
+    readonly temperature: UnitId;
+  };
+}
+
+const shown = (value: number, unit: UnitId, symbol: string): Shown => ({
+  figure: readable(fromSi(value, unit)),
+  unit: symbol,
+});
+
+const METRIC: UnitsOfCrew = {
+  system: "metric",
+  length: (v) => showQuantity(v, "m", 2),
+  area: (v) => showQuantity(v, "m2", 1),
+  volume: (v) => ({ figure: decimal(fromSi(v, "l"), 2), unit: "L" }),
+  amount: (v) =>
+    v >= 1e-3
+      ? shown(v, "l", "L")
+      : { figure: decimal(fromSi(v, "ml"), fromSi(v, "ml") < 10 ? 1 : 0), unit: "ml" },
+  temperature: (v) => showQuantity(v, "c", 0),
+  speed: (v) => showQuantity(v, "mps", 1),
+  mass: (v) => showQuantity(v, "kg", 1),
+  massPerArea: (v) => `${readable(v)} kg/m²`,
+  applicationRate: (v) => showQuantity(v, "mlPerM2", 0),
+  strength: (c) => `${readable(1000 * c)} ml/L`,
+  bare: { length: "m", area: "m2", volume: "l", amount: "ml", temperature: "c" },
+};
+
+/** kg/m² in one oz/ft², from the pound and the foot. */
+const OUNCE_PER_SQUARE_FOOT = 0.45359237 / 16 / 0.3048 ** 2;
+
+const US: UnitsOfCrew = {
+  system: "us",
+  length: showFeetInches,
+  area: (v) => showQuantity(v, "ft2", 0),
+  volume: (v) => shown(v, "gal", "gal"),
+  amount: (v) => shown(v, "floz", "fl oz"),
+  temperature: (v) => showQuantity(v, "f", 0),
+  speed: (v) => showQuantity(v, "fpm", 0),
+  mass: (v) => showQuantity(v, "lb", 1),
+  massPerArea: (v) => `${readable(v / OUNCE_PER_SQUARE_FOOT)} oz/ft²`,
+  applicationRate: (v) => `${decimal(fromSi(1, "ft2") / fromSi(v, "gal"), 0)} ft²/gal`,
+  strength: (c) => `${readable(128 * c)} fl oz/gal`,
+  bare: { length: "ft", area: "ft2", volume: "gal", amount: "floz", temperature: "f" },
+};
+
+export const UNITS_OF: Record<UnitSystem, UnitsOfCrew> = { metric: METRIC, us: US };
+
+export const joined = ({ figure, unit }: Shown) => `${figure}\u00a0${unit}`;
+
+export const percent = (share: number) => `${decimal(100 * share, 0)}\u00a0%`;
+
+/** A strength as the label spells it. */
+export function labelSpelling({ spelling, value }: Strength): string {
+  const number = readable(value);
+  return {
+    "one-to-n": `1:${number}`,
+    "one-in-n": `1 in ${number}`,
+    "fl-oz-per-gal": `${number} fl oz/gal`,
+    "ml-per-litre": `${number} ml/L`,
+    percent: `${number} %`,
+  }[spelling];
+}
+
+/** Concentrate per water as 1:n, which every technician reads. */
+export const asRatio = (c: number) => labelSpelling(strengthFrom(c, "one-to-n"));

@@ -1,0 +1,22 @@
+import type { Moment } from "@scutch/core/drying";
+import { bisector, interpolateRgbBasis } from "d3";
+
+/** Dry to wet: the one use of blue in every picture. */
+const RAMP = ["#E9E0CC", "#BFD3D6", "#7FAFC6", "#3C7DA8", "#16466F"];
+const ramp = interpolateRgbBasis(RAMP);
+
+/** Colour of a share of wetness, 0 dry … 1 as wet as when finished. */
+export const wetColour = (share: number) => ramp(Math.min(1, Math.max(0, share)));
+
+const place = bisector((moment: Moment) => moment.hours).left;
+
+/** Free water, kg/m², of a course at `hours` after the job's start; straight between its moments, held at its ends. */
+export function freeWaterAt(course: readonly Moment[], hours: number): number {
+  const i = place(course, hours);
+  const right = course[Math.min(i, course.length - 1)];
+  const left = course[Math.max(0, i - 1)];
+  if (!left || !right) return 0;
+  const span = right.hours - left.hours;
+  const share = span > 0 ? Math.min(1, Math.max(0, (hours - left.hours) / span)) : 1;
+  return left.freeWater + share * (right.freeWater - left.freeWater);
+}

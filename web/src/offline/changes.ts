@@ -1,0 +1,165 @@
+import type { Job, JobId, LogEntry, Product, Site, Vessel } from "@scutch/contract";
+import { send } from "../api/ask.ts";
+import { localDb, noteChange, scutchApi } from "../api/scutchApi.ts";
+import type { AppDispatch, RootState } from "../app/store.ts";
+import { changeRedone, changeUndone, jobChanged } from "../features/job/historySlice.ts";
+import { type Command, enqueue } from "./local.ts";
+import { type Conflict, resolveConflict, sendOutbox } from "./sender.ts";
+import { changeQueued, outboxSent } from "./syncSlice.ts";
+
+/** Everything that changes something: shown at once, kept on this device, then sent. */
+
+type Thunk<R = void> = (dispatch: AppDispatch, getState: () => RootState) => R;
+
+const RETRY_AFTER = 3000;
+let sending: Promise<void> | undefined;
+let again = false;
+let retry: ReturnType<typeof setTimeout> | undefined;
+
+/** Sends the outbox; one sender at a time over all tabs, tried again while the server is out of reach. */
+export const sendChanges = (): Thunk<Promise<void>> => (dispatch) => {
+  if (sending) {
+    again = true;
+    return sending;
+  }
+  clearTimeout(retry);
+  sending = (async () => {
+    const local = await localDb();
+    do {
+      again = false;
+      const sent = await withLock(() => sendOutbox(local, send));
+      dispatch(outboxSent(sent));
+      if (!sent.reachable) {
+        retry = setTimeout(() => void dispatch(sendChanges()), RETRY_AFTER);
+        break;
+      }
+    } while (again);
+  })().finally(() => {
+    sending = undefined;
+  });
+  return sending;
+};
+
+/** Without locks (a page not served over https or loopback) two tabs may both send: harmless, only twice the work. */
+function withLock<T>(work: () => Promise<T>): Promise<T> {
+  return "locks" in navigator ? navigator.locks.request("scutch-outbox", work) : work();
+}
+
+function queue(dispatch: AppDispatch, ...commands: readonly Command[]): void {
+  noteChange();
+  dispatch(changeQueued());
+  void (async () => {
+    const local = await localDb();
+    for (const command of commands) await enqueue(local, command);
+    await dispatch(sendChanges());
+  })();
+}
+
+function show(dispatch: AppDispatch, job: Job): void {
+  dispatch(
+    scutchApi.util.updateQueryData("job", job.id, (here) => {
+      here.job = job;
+    }),
+  );
+  dispatch(
+    scutchApi.util.updateQueryData("jobs", undefined, (page) => {
+      const known = page.jobs.find((each) => each.job.id === job.id);
+      if (known) known.job = job;
+      else page.jobs.unshift({ version: 0, job });
+    }),
+  );
+}
+
+/** A job's plan replaced by a changed one; `before` goes on the undo pile. */
+export const changeJob =
+  (before: Job, after: Job): Thunk =>
+  (dispatch) => {
+    dispatch(jobChanged({ before }));
+    show(dispatch, after);
+    queue(dispatch, { kind: "save-job", job: after });
+  };
+
+/** A job that wasn't there, with the site it needs where that is new too. */
+export const addJob =
+  (job: Job, newSite: Site | undefined): Thunk =>
+  (dispatch) => {
+    if (newSite) showOnShelf(dispatch, "sites", newSite);
+    void dispatch(scutchApi.util.upsertQueryData("job", job.id, { version: 0, job }));
+    show(dispatch, job);
+    queue(dispatch, ...(newSite ? [{ kind: "save-site", site: newSite } as const] : []), {
+      kind: "save-job",
+      job,
+    });
+  };
+
+export const undoChange =
+  (now: Job): Thunk =>
+  (dispatch, getState) => {
+    const before = getState().history[now.id]?.past.at(-1);
+    if (!before) return;
+    dispatch(changeUndone({ now }));
+    show(dispatch, before);
+    queue(dispatch, { kind: "save-job", job: before });
+  };
+
+export const redoChange =
+  (now: Job): Thunk =>
+  (dispatch, getState) => {
+    const after = getState().history[now.id]?.future.at(-1);
+    if (!after) return;
+    dispatch(changeRedone({ now }));
+    show(dispatch, after);
+    queue(dispatch, { kind: "save-job", job: after });
+  };
+
+export const logEntry =
+  (jobId: JobId, entry: LogEntry): Thunk =>
+  (dispatch) => {
+    dispatch(
+      scutchApi.util.updateQueryData("log", jobId, (entries) => {
+        entries.push(entry);
+        entries.sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+      }),
+    );
+    queue(dispatch, { kind: "append-log", jobId, entry });
+  };
+
+function showOnShelf<K extends "products" | "vessels" | "sites">(
+  dispatch: AppDispatch,
+  list: K,
+  item: { readonly products: Product; readonly vessels: Vessel; readonly sites: Site }[K],
+): void {
+  dispatch(
+    scutchApi.util.updateQueryData("shelf", undefined, (shelf) => {
+      const items = shelf[list] as { id: string; name: string }[];
+      const place = items.findIndex(({ id }) => id === item.id);
+      if (place < 0) items.push(item);
+      else items[place] = item;
+      items.sort((a, b) => a.name.localeCompare(b.name));
+    }),
+  );
+}
+
+export const saveProduct =
+  (product: Product): Thunk =>
+  (dispatch) => {
+    showOnShelf(dispatch, "products", product);
+    queue(dispatch, { kind: "save-product", product });
+  };
+
+export const saveVessel =
+  (vessel: Vessel): Thunk =>
+  (dispatch) => {
+    showOnShelf(dispatch, "vessels", vessel);
+    queue(dispatch, { kind: "save-vessel", vessel });
+  };
+
+/** Settles a clash the person was shown, and sends what follows from it. */
+export const settleConflict =
+  (conflict: Conflict, keep: "mine" | "theirs"): Thunk<Promise<void>> =>
+  async (dispatch) => {
+    await resolveConflict(await localDb(), conflict, keep);
+    noteChange();
+    if (keep === "theirs" && conflict.theirs) show(dispatch, conflict.theirs.job);
+    await dispatch(sendChanges());
+  };

@@ -1,0 +1,59 @@
+import type { Job, JobId, LogEntry, Product, Shelf, Site, StoredJob, Vessel } from "@scutch/contract";
+import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+
+/** Something done here that the server has yet to hear of, in the order it was done. */
+export type Command =
+  | { readonly kind: "save-job"; readonly job: Job }
+  | { readonly kind: "append-log"; readonly jobId: JobId; readonly entry: LogEntry }
+  | { readonly kind: "save-product"; readonly product: Product }
+  | { readonly kind: "save-vessel"; readonly vessel: Vessel }
+  | { readonly kind: "save-site"; readonly site: Site };
+
+export type Queued = Command & { readonly seq: number };
+
+/** When a send of ours last changed this row: an answer asked for before then is older than what is here. */
+interface Settled {
+  readonly settledAt?: number;
+}
+
+interface Schema extends DBSchema {
+  /** What the server last said of each job: what the next save of it is based on. */
+  jobs: { key: string; value: StoredJob & Settled };
+  entries: { key: string; value: { readonly jobId: string; readonly entries: LogEntry[] } & Settled };
+  shelf: { key: "shelf"; value: Shelf };
+  outbox: { key: number; value: Command };
+}
+
+export type LocalDb = IDBPDatabase<Schema>;
+
+/** Opens this device's copy of the crew's work. */
+export function openLocal(name = "scutch"): Promise<LocalDb> {
+  return openDB<Schema>(name, 1, {
+    upgrade(db) {
+      db.createObjectStore("jobs", { keyPath: "job.id" });
+      db.createObjectStore("entries", { keyPath: "jobId" });
+      db.createObjectStore("shelf");
+      db.createObjectStore("outbox", { autoIncrement: true });
+    },
+  });
+}
+
+/** The outbox in order, each with its place. */
+export async function queued(local: LocalDb): Promise<Queued[]> {
+  const tx = local.transaction("outbox");
+  const [keys, values] = await Promise.all([tx.store.getAllKeys(), tx.store.getAll()]);
+  return values.map((command, i) => ({ ...command, seq: keys[i] as number }));
+}
+
+/**
+ * Adds a command. A save of a job that is the last in line is replaced by a newer save of the same job: put behind it
+ * under a new number, never changed in place, so that one being sent meanwhile can't swallow the newer.
+ */
+export async function enqueue(local: LocalDb, command: Command): Promise<void> {
+  const tx = local.transaction("outbox", "readwrite");
+  const last = await tx.store.openCursor(null, "prev");
+  if (command.kind === "save-job" && last?.value.kind === "save-job" && last.value.job.id === command.job.id)
+    await last.delete();
+  await tx.store.add(command);
+  await tx.done;
+}

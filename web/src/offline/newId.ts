@@ -1,0 +1,7 @@
+import { v7 } from "uuid";
+import type { z } from "zod";
+
+/** A new id of a kind, made here: what is made with no signal keeps its name when it joins up. */
+export function newId<S extends z.ZodType<unknown>>(kind: S): z.output<S> {
+  return kind.parse(v7());
+}

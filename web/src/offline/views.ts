@@ -1,0 +1,99 @@
+import type { JobId, JobPage, LogEntry, Shelf, StoredJob } from "@scutch/contract";
+import { type LocalDb, type Queued, queued } from "./local.ts";
+
+/** The server's last word with what is still in the outbox laid over it: what the screens show. */
+
+function pendingJobs(commands: readonly Queued[]): Map<string, StoredJob["job"]> {
+  return new Map(
+    commands.flatMap((command) => (command.kind === "save-job" ? [[command.job.id, command.job]] : [])),
+  );
+}
+
+/** A job as it stands here; undefined where this device has never seen it. Version 0: the server hasn't either. */
+export async function jobView(
+  local: LocalDb,
+  jobId: JobId,
+): Promise<{ version: number; job: StoredJob["job"] } | undefined> {
+  const [stored, commands] = await Promise.all([local.get("jobs", jobId), queued(local)]);
+  const pending = pendingJobs(commands).get(jobId);
+  if (pending) return { version: stored?.version ?? 0, job: pending };
+  return stored;
+}
+
+export async function jobsView(local: LocalDb): Promise<JobPage> {
+  const [stored, commands] = await Promise.all([local.getAll("jobs"), queued(local)]);
+  const jobs = new Map(stored.map((each) => [each.job.id as string, each]));
+  for (const [id, job] of pendingJobs(commands)) jobs.set(id, { version: jobs.get(id)?.version ?? 0, job });
+  const latestFirst = [...jobs.values()].sort(
+    (a, b) => b.job.day.localeCompare(a.job.day) || b.job.startsAt.localeCompare(a.job.startsAt),
+  );
+  return { jobs: latestFirst, next: null };
+}
+
+export async function logView(local: LocalDb, jobId: JobId): Promise<LogEntry[]> {
+  const [stored, commands] = await Promise.all([local.get("entries", jobId), queued(local)]);
+  const entries = new Map((stored?.entries ?? []).map((entry) => [entry.id as string, entry]));
+  for (const command of commands)
+    if (command.kind === "append-log" && command.jobId === jobId)
+      entries.set(command.entry.id, command.entry);
+  return [...entries.values()].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+}
+
+const laidOver = <T extends { readonly id: string; readonly name: string }>(
+  list: readonly T[],
+  changed: readonly T[],
+): T[] => {
+  const all = new Map(list.map((each) => [each.id, each]));
+  for (const each of changed) all.set(each.id, each);
+  return [...all.values()].sort((a, b) => a.name.localeCompare(b.name));
+};
+
+export async function shelfView(local: LocalDb): Promise<Shelf | undefined> {
+  const [stored, commands] = await Promise.all([local.get("shelf", "shelf"), queued(local)]);
+  if (stored === undefined) return undefined;
+  return {
+    ...stored,
+    products: laidOver(
+      stored.products,
+      commands.flatMap((each) => (each.kind === "save-product" ? [each.product] : [])),
+    ),
+    vessels: laidOver(
+      stored.vessels,
+      commands.flatMap((each) => (each.kind === "save-vessel" ? [each.vessel] : [])),
+    ),
+    sites: laidOver(
+      stored.sites,
+      commands.flatMap((each) => (each.kind === "save-site" ? [each.site] : [])),
+    ),
+  };
+}
+
+/**
+ * Keeps what the server said of jobs when asked at `askedAt`. Jobs with a save in the outbox stay as they are, since
+ * that save is based on them; so do those saved since the question was asked.
+ */
+export async function keepJobs(local: LocalDb, jobs: readonly StoredJob[], askedAt: number): Promise<void> {
+  const tx = local.transaction(["jobs", "outbox"], "readwrite");
+  const commands = await tx.objectStore("outbox").getAll();
+  const pending = new Set(
+    commands.flatMap((each) => (each.kind === "save-job" ? [each.job.id as string] : [])),
+  );
+  for (const stored of jobs) {
+    const here = await tx.objectStore("jobs").get(stored.job.id);
+    if (pending.has(stored.job.id) || (here?.settledAt ?? 0) >= askedAt) continue;
+    await tx.objectStore("jobs").put(stored);
+  }
+  await tx.done;
+}
+
+/** Keeps a job's log as the server had it at `askedAt`, unless entries of ours arrived there since. */
+export async function keepEntries(
+  local: LocalDb,
+  jobId: JobId,
+  entries: LogEntry[],
+  askedAt: number,
+): Promise<void> {
+  const tx = local.transaction("entries", "readwrite");
+  if (((await tx.store.get(jobId))?.settledAt ?? 0) < askedAt) await tx.store.put({ jobId, entries });
+  await tx.done;
+}

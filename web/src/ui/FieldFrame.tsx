@@ -1,0 +1,50 @@
+import { Check } from "lucide-react";
+import type { ReactNode } from "react";
+
+interface Props {
+  readonly id: string;
+  readonly label: string;
+  readonly hint?: string | undefined;
+  readonly error?: string | undefined;
+  /** Nobody has said this: a default stands in. Pressing it makes the default what was said. */
+  readonly onConfirm?: (() => void) | undefined;
+  readonly children: ReactNode;
+}
+
+/** Label, what is wrong, and the mark of an assumption: the same round every field. */
+export function FieldFrame({ id, label, hint, error, onConfirm, children }: Props) {
+  return (
+    <div className="min-w-0">
+      <div className="flex min-h-6 items-center justify-between gap-2">
+        <label htmlFor={id} className="text-sm text-soft">
+          {label}
+        </label>
+        {onConfirm && (
+          <button
+            type="button"
+            onClick={onConfirm}
+            aria-label={`${label}: assumed. Confirm it`}
+            className="-my-3 flex min-h-12 items-center gap-1 text-caution-ink text-sm"
+          >
+            assumed <Check aria-hidden size={14} />
+          </button>
+        )}
+      </div>
+      {children}
+      {error ? (
+        <p id={`${id}-error`} role="alert" className="mt-1 border-stop border-l-4 pl-2 text-sm text-stop">
+          {error}
+        </p>
+      ) : (
+        hint && (
+          <p id={`${id}-hint`} className="mt-1 text-sm text-soft">
+            {hint}
+          </p>
+        )
+      )}
+    </div>
+  );
+}
+
+export const inputLook = (error: boolean, assumed = false) =>
+  `w-full min-h-12 rounded-md border bg-ground px-3 text-ink ${error ? "border-stop border-2" : "border-rule"} ${assumed ? "text-soft italic" : ""}`;

@@ -1,0 +1,93 @@
+import { useId, useState } from "react";
+import { FieldFrame, inputLook } from "./FieldFrame.tsx";
+
+/** A text read: its value, or the sentence that says what is wrong with it. */
+export type Read<T> = { readonly value: T } | { readonly error: string };
+
+interface Props<T> {
+  readonly label: string;
+  /** undefined: not said. */
+  readonly value: T | undefined;
+  /** Stands in while nothing is said. */
+  readonly assumed?: T | undefined;
+  readonly show: (value: T) => string;
+  readonly read: (text: string) => Read<T>;
+  /** Takes a good value; a returned sentence refuses it, and what was typed stays. */
+  readonly onChange: (value: T | undefined) => string | undefined | undefined;
+  readonly hint?: string | undefined;
+  readonly placeholder?: string;
+  /** Words rather than figures. */
+  readonly words?: boolean;
+}
+
+/**
+ * One field that takes any sensible way to say a quantity. It is read when left or on Enter; what can't be read or isn't
+ * allowed stays as typed with the reason under it, and the value before it stands. Emptied, it is not said any more.
+ */
+export function QuantityField<T>({
+  label,
+  value,
+  assumed,
+  show,
+  read,
+  onChange,
+  hint,
+  placeholder,
+  words = false,
+}: Props<T>) {
+  const id = useId();
+  const [typed, setTyped] = useState<string>();
+  const [error, setError] = useState<string>();
+  const isAssumed = value === undefined && assumed !== undefined;
+  const standing = value ?? assumed;
+  const shown = typed ?? (standing === undefined ? "" : show(standing));
+
+  const finish = () => {
+    if (typed === undefined) return;
+    if (typed.trim() === "") {
+      setTyped(undefined);
+      setError(undefined);
+      if (value !== undefined && assumed !== undefined) onChange(undefined);
+      return;
+    }
+    const result = read(typed);
+    const refused = "error" in result ? result.error : onChange(result.value);
+    setError(refused || undefined);
+    if (!refused) setTyped(undefined);
+  };
+
+  return (
+    <FieldFrame
+      id={id}
+      label={label}
+      hint={hint}
+      error={error}
+      onConfirm={isAssumed ? () => void onChange(assumed) : undefined}
+    >
+      <input
+        id={id}
+        className={`${inputLook(error !== undefined, isAssumed && typed === undefined)} ${words ? "" : "font-mono"}`}
+        value={shown}
+        placeholder={placeholder}
+        autoComplete="off"
+        enterKeyHint="done"
+        aria-invalid={error !== undefined}
+        aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setError(undefined);
+        }}
+        onBlur={finish}
+        onKeyDown={(event) => {
+          if (event.key === "Enter") finish();
+          if (event.key === "Escape" && typed !== undefined) {
+            event.stopPropagation();
+            setTyped(undefined);
+            setError(undefined);
+          }
+        }}
+      />
+    </FieldFrame>
+  );
+}

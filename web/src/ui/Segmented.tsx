@@ -1,0 +1,32 @@
+import { Label, Radio, RadioGroup } from "@headlessui/react";
+
+interface Props<T extends string | number> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly name: string }[];
+  readonly onChange: (value: T) => void;
+  readonly assumed?: boolean;
+}
+
+/** A few choices side by side, the one that stands filled. */
+export function Segmented<T extends string | number>({ label, value, options, onChange, assumed }: Props<T>) {
+  return (
+    <RadioGroup value={value} onChange={onChange}>
+      <Label className="flex min-h-6 items-center justify-between text-sm text-soft">
+        {label}
+        {assumed && <span className="text-caution-ink">assumed</span>}
+      </Label>
+      <div className="flex rounded-md border border-rule">
+        {options.map((option) => (
+          <Radio
+            key={String(option.value)}
+            value={option.value}
+            className="flex min-h-12 flex-1 items-center justify-center border-rule border-r px-2 text-center font-semibold leading-tight last:border-r-0 data-checked:bg-ink data-checked:text-ground"
+          >
+            {option.name}
+          </Radio>
+        ))}
+      </div>
+    </RadioGroup>
+  );
+}

@@ -1,0 +1,46 @@
+import type { ReactNode } from "react";
+import { Button } from "./Button.tsx";
+
+export function Loading({ what }: { readonly what: string }) {
+  return (
+    <p role="status" className="py-10 text-soft">
+      Opening {what} …
+    </p>
+  );
+}
+
+export function Empty({ title, children }: { readonly title: string; readonly children?: ReactNode }) {
+  return (
+    <div className="max-w-prose py-8">
+      <h2 className="font-bold text-xl">{title}</h2>
+      <div className="mt-1 text-soft">{children}</div>
+    </div>
+  );
+}
+
+/** Something couldn't be opened: why, and the way on. */
+export function Failed({
+  code,
+  what,
+  onRetry,
+}: {
+  readonly code: "offline" | "not-found";
+  readonly what: string;
+  readonly onRetry: () => void;
+}) {
+  return (
+    <div role="alert" className="max-w-prose py-8">
+      <h2 className="font-bold text-xl">
+        {code === "offline"
+          ? `No connection, and ${what} isn’t on this device yet.`
+          : `There is no such ${what}.`}
+      </h2>
+      <p className="mt-1 mb-4 text-soft">
+        {code === "offline"
+          ? "Open it once with a connection and it stays here for work without one."
+          : "It may have been another crew’s, or the address is misspelt."}
+      </p>
+      {code === "offline" && <Button onClick={onRetry}>Try again</Button>}
+    </div>
+  );
+}
