@@ -114,8 +114,12 @@ export async function startMariadb({ dir, port: wanted, database = "scutch" }) {
   fs.closeSync(log);
   let gone = false;
   const ended = new Promise((resolve) => {
-    child.once("error", () => resolve((gone = true)));
-    child.once("exit", () => resolve((gone = true)));
+    const end = () => {
+      gone = true;
+      resolve();
+    };
+    child.once("error", end);
+    child.once("exit", end);
   });
   const ping = () =>
     spawnSync("mariadb-admin", ["--no-defaults", `--socket=${socket}`, "--user=scutch", "ping"], {

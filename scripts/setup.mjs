@@ -50,13 +50,7 @@ export async function unlessDone(stamp, state, make) {
 
 /** `npm ci`, when the lock has changed since the last. */
 export async function ensureModules() {
-  const workspaces = JSON.parse(fs.readFileSync(inRoot("package.json"), "utf8")).workspaces;
-  const manifests = [
-    "package-lock.json",
-    "package.json",
-    ...workspaces.map((name) => `${name}/package.json`),
-  ];
-  const state = hashOfFiles(manifests.map((file) => inRoot(file)));
+  const state = hashOfFiles([inRoot("package-lock.json")]);
   await unlessDone(inRoot("node_modules/.scutch-installed"), state, async () => {
     console.error("Installing packages …");
     // The web server's own npm run may have set NODE_ENV=production, which would leave out what builds it.

@@ -16,10 +16,9 @@ export { FIBRES, type Fibre, regain, waterActivity } from "./fibre.ts";
 export { type Move, type MoveEffect, rankMoves } from "./moves.ts";
 export { criticalWater } from "./pile.ts";
 export { dryingRange, type HourRange, type RoomRange } from "./range.ts";
-export { DRY_BELOW } from "./ready.ts";
+export { DRY_BELOW, LONGEST_HOURS } from "./ready.ts";
 export {
   type DryingResult,
-  LONGEST_HOURS,
   type Moment,
   type RoomDrying,
   simulateDrying,

@@ -1,5 +1,6 @@
 import type { Building, DryingRoom } from "./building.ts";
-import { LONGEST_HOURS, simulateDrying } from "./simulate.ts";
+import { LONGEST_HOURS } from "./ready.ts";
+import { simulateDrying } from "./simulate.ts";
 
 /** A change to one room that may make it dry sooner. */
 export interface Move<Id extends string = string> {

@@ -5,6 +5,9 @@ import { regain } from "./fibre.ts";
 /** Free water, kg/m², at which a carpet counts as dry (memory). */
 export const DRY_BELOW = 0.01;
 
+/** A room that isn't ready this long after it was finished, h, counts as unable to dry in the air given. */
+export const LONGEST_HOURS = 96;
+
 interface Watched {
   readonly room: DryingRoom;
   /** s after the start. */
@@ -75,6 +78,7 @@ export class ReadyWatch {
       along(step, i, u) - room.faceWeight * regain(room.fibre, humidity(along(step, n + i, u))) - level;
     if (above(1) > 0) return null;
     const u = above(0) <= 0 ? 0 : bisect(above, 0, 1, 1e-7);
-    return (step.from + u * (step.to - step.from) - startsAt) / 3600;
+    const hours = (step.from + u * (step.to - step.from) - startsAt) / 3600;
+    return hours <= LONGEST_HOURS ? hours : null;
   }
 }

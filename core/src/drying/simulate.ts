@@ -11,7 +11,7 @@ import type { Building, DryingRoom } from "./building.ts";
 import { checkBuilding } from "./checkBuilding.ts";
 import { regain, waterActivity } from "./fibre.ts";
 import { criticalWater, dryLayerResistance } from "./pile.ts";
-import { type Crossing, ReadyWatch } from "./ready.ts";
+import { type Crossing, LONGEST_HOURS, ReadyWatch } from "./ready.ts";
 import {
   AIR_DENSITY,
   convection,
@@ -24,8 +24,6 @@ import { ventilationOf } from "./vapourTerms.ts";
 
 /** Walls and furniture take up vapour with the air: the room's air acts as 1 + b times its mass, b = 8 (memory). */
 const BUFFERING = 8;
-/** Simulated no longer than this, h: past it a room counts as unable to dry in the air given. */
-export const LONGEST_HOURS = 96;
 const HOUR = 3600;
 
 /** One moment of a room. Hours after the start, kg/m² above what the fibre holds at rest, 0…1. */

@@ -2,11 +2,14 @@ import path from "node:path";
 import { drizzle } from "drizzle-orm/mysql2";
 import { migrate } from "drizzle-orm/mysql2/migrator";
 import mysql from "mysql2/promise";
+import { readExactDoubles } from "./exactDoubles.ts";
 import * as schema from "./schema.ts";
 
 /** Opens a pool on a MariaDB URL. Times are UTC on both sides. */
 export function connect(url: string) {
-  const pool = mysql.createPool({ uri: url, timezone: "Z", charset: "utf8mb4", connectionLimit: 10 });
+  const pool = readExactDoubles(
+    mysql.createPool({ uri: url, timezone: "Z", charset: "utf8mb4", connectionLimit: 10 }),
+  );
   const db = drizzle({ client: pool, schema, mode: "planetscale" });
   return { pool, db };
 }

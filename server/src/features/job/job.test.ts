@@ -1,0 +1,304 @@
+import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import { type Job, RoomId, type StoredJob } from "@scutch/contract";
+import { METHODS } from "@scutch/core/clean";
+import { FIBRES, WINDOWS } from "@scutch/core/drying";
+import { COVERINGS } from "@scutch/core/plan";
+import fc from "fast-check";
+import { bringUpToDate } from "../../db/connect.ts";
+import { demoId } from "../../demo/demoId.ts";
+import { ensureCrew } from "../../demo/seed.ts";
+import { startTestServer, type TestServer } from "../../testing/testServer.ts";
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+}, 60_000);
+afterAll(() => server.stop());
+
+const LIBRARY = demoId("job", 1);
+const read = async (id = LIBRARY): Promise<StoredJob> =>
+  (await server.api.get(`/api/jobs/${id}`).expect(200)).body;
+const save = (job: Job, baseVersion: number) =>
+  server.api.put(`/api/jobs/${job.id}`).send({ baseVersion, job });
+
+/** A new job on the demo's shelf, with nothing said but what must be. */
+let made = 100;
+function newJob(change: Partial<Job> = {}): Job {
+  made++;
+  return {
+    id: demoId("job", made),
+    siteId: demoId("site", 1),
+    title: "New",
+    day: "2026-03-11",
+    startsAt: "08:15",
+    rooms: [{ id: demoId("room", made), name: "Hall", shape: { kind: "area", area: 12 } }],
+    batches: [],
+    ...change,
+  };
+}
+
+describe("a plan is one aggregate", () => {
+  test("what is saved reads back the same, whatever was said and left unsaid (fuzz)", async () => {
+    const some = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined });
+    const number = (min: number, max: number) =>
+      fc.double({ min, max, noNaN: true, noDefaultInfinity: true });
+    const air = fc.record({ temperature: number(-10, 50), relativeHumidity: number(0.01, 1) });
+    const rectangle = { length: number(0.5, 30), width: number(0.5, 30) };
+    const room = fc.record({
+      name: fc.constantFrom("Hall", "Büro 3", "客厅", "Zimmer 🧶 4"),
+      shape: fc.oneof(
+        fc.record({ kind: fc.constant("rectangle" as const), ...rectangle }),
+        fc.record({
+          kind: fc.constant("l-shape" as const),
+          main: fc.record(rectangle),
+          wing: fc.record(rectangle),
+        }),
+        fc.record({ kind: fc.constant("area" as const), area: number(0.1, 9999) }),
+      ),
+      height: some(number(1, 30)),
+      covering: some(fc.constantFrom(...COVERINGS)),
+      fibre: some(fc.constantFrom(...FIBRES)),
+      pileHeight: some(number(0.001, 0.05)),
+      faceWeight: some(number(0.1, 5)),
+      soil: some(fc.constantFrom(1 as const, 2 as const, 3 as const, 4 as const, 5 as const)),
+      method: some(fc.constantFrom(...METHODS)),
+      padAfter: some(fc.boolean()),
+      air: some(air),
+      windows: some(fc.constantFrom(...WINDOWS)),
+      airSpeed: some(number(0, 7)),
+      airMovers: some(
+        fc.array(fc.record({ flow: number(0, 10), jetSpeed: number(0, 40) }), { minLength: 1, maxLength: 3 }),
+      ),
+      dehumidifierLitresPerDay: some(number(0, 1000)),
+    });
+    await fc.assert(
+      fc.asyncProperty(fc.array(room, { maxLength: 4 }), some(air), async (rooms, indoor) => {
+        const job = JSON.parse(
+          JSON.stringify(
+            newJob({
+              rooms: rooms.map((each, i) => ({
+                ...each,
+                id: RoomId.parse(demoId("room", made * 10 + i)),
+              })) as Job["rooms"],
+              indoor,
+            }),
+          ),
+        ) as Job;
+        await save(job, 0).expect(200, { version: 1 });
+        expect((await read(job.id)).job).toEqual(job);
+      }),
+      { seed: 17, numRuns: 40 },
+    );
+  }, 60_000);
+
+  test("a save on the version it was made from raises it; the same save again answers as the first did", async () => {
+    const { version, job } = await read();
+    const changed = { ...job, title: "Ground floor" };
+    await save(changed, version).expect(200, { version: version + 1 });
+    await save(changed, version).expect(200, { version: version + 1 });
+    expect(await read()).toEqual({ version: version + 1, job: changed });
+  });
+
+  test("a save on an older version is a clash that carries both sides, and changes nothing", async () => {
+    const { version, job } = await read();
+    const mine = { ...job, title: "Mine" };
+    const { body } = await save(mine, version - 1).expect(409);
+    expect(body).toEqual({
+      error: {
+        code: "version-conflict",
+        theirs: { version, job },
+        yours: { baseVersion: version - 1, job: mine },
+      },
+    });
+    expect((await read()).job.title).not.toBe("Mine");
+  });
+
+  test("of many first saves at once exactly one makes the job", async () => {
+    const job = newJob();
+    const answers = await Promise.all(
+      Array.from({ length: 6 }, (_, i) => save({ ...job, title: `Writer ${i}` }, 0)),
+    );
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409, 409, 409, 409]);
+    expect((await read(job.id)).version).toBe(1);
+  });
+
+  test("rooms taken out are gone, and their air movers with them", async () => {
+    const job = newJob();
+    const withMover = {
+      ...job,
+      rooms: job.rooms.map((room) => ({ ...room, airMovers: [{ flow: 0.9, jetSpeed: 8 }] })),
+    };
+    await save(withMover, 0).expect(200);
+    const before = await server.count("room_air_movers");
+    await save({ ...job, rooms: [] }, 1).expect(200);
+    expect(await server.count("room_air_movers")).toBe(before - 1);
+    expect((await read(job.id)).job.rooms).toEqual([]);
+  });
+});
+
+describe("bad input is refused whole, with where and why", () => {
+  const shape = (value: object) =>
+    newJob({ rooms: [{ ...newJob().rooms[0], shape: value } as Job["rooms"][number]] });
+  const batch = (change: object) =>
+    newJob({
+      batches: [
+        {
+          id: demoId("batch", 900),
+          productId: demoId("product", 1),
+          vesselId: demoId("vessel", 1),
+          measure: 5e-6,
+          ...change,
+        },
+      ] as Job["batches"],
+    });
+  test.each<[string, Job, (string | number)[], string]>([
+    ["a room of 0 m²", shape({ kind: "area", area: 0 }), ["job", "rooms", 0, "shape", "area"], "too-small"],
+    [
+      "a room of 10,000 m²",
+      shape({ kind: "rectangle", length: 100, width: 100 }),
+      ["job", "rooms", 0, "shape"],
+      "too-big",
+    ],
+    [
+      "humidity of 140 %",
+      newJob({ indoor: { temperature: 20, relativeHumidity: 1.4 } }),
+      ["job", "indoor", "relativeHumidity"],
+      "too-big",
+    ],
+    [
+      "a strength of 1:0",
+      batch({ strength: { spelling: "one-to-n", value: 0 } }),
+      ["job", "batches", 0, "strength", "value"],
+      "strength-out-of-range",
+    ],
+    [
+      "a strength off the label",
+      batch({ strength: { spelling: "one-to-n", value: 4 } }),
+      ["job", "batches", 0, "strength"],
+      "strength-outside-label",
+    ],
+    [
+      "a measure larger than a fill's concentrate",
+      batch({ measure: 0.001 }),
+      ["job", "batches", 0, "measure"],
+      "vessel-below-measure",
+    ],
+    [
+      "a product that isn't there",
+      batch({ productId: demoId("product", 99) }),
+      ["job", "batches", 0, "productId"],
+      "unknown-reference",
+    ],
+    [
+      "a site that isn't there",
+      newJob({ siteId: demoId("site", 99) }),
+      ["job", "siteId"],
+      "unknown-reference",
+    ],
+    ["a key it doesn't know", { ...newJob(), colour: "red" } as Job, ["job"], "unknown-key"],
+  ])("%s", async (_, job, path, code) => {
+    const rows = await server.count("jobs");
+    const { body } = await save(job, 0).expect(422);
+    expect(body.error.code).toBe("invalid");
+    expect(body.error.faults).toEqual(expect.arrayContaining([expect.objectContaining({ path, code })]));
+    expect(await server.count("jobs")).toBe(rows);
+    await server.api.get(`/api/jobs/${job.id}`).expect(404);
+  });
+
+  test("an empty tank is refused at its volume", async () => {
+    const { body } = await server.api.get("/api/shelf").expect(200);
+    const vessel = { ...body.vessels[0], nominal: 0.001, heel: 0.0005, headSpace: 0.0005 };
+    const refused = await server.api.put(`/api/vessels/${vessel.id}`).send(vessel).expect(422);
+    expect(refused.body.error.faults).toEqual([{ path: ["nominal"], code: "vessel-holds-nothing" }]);
+  });
+
+  test("not JSON, not declared as JSON, too large, another page's, a name pointed here, no such thing", async () => {
+    const put = () => server.api.put(`/api/jobs/${LIBRARY}`);
+    const expectCode = (body: { error: { code: string } }, code: string) =>
+      expect(body.error.code).toBe(code);
+    expectCode((await put().set("content-type", "application/json").send("{").expect(400)).body, "malformed");
+    expectCode(
+      (await put().set("content-type", "text/plain").send("{}").expect(415)).body,
+      "unsupported-media-type",
+    );
+    expectCode(
+      (
+        await put()
+          .send({ baseVersion: 0, job: "x".repeat(1_100_000) })
+          .expect(413)
+      ).body,
+      "too-large",
+    );
+    expectCode(
+      (await put().set("origin", "https://elsewhere.example").send({}).expect(403)).body,
+      "wrong-origin",
+    );
+    expectCode(
+      (await server.api.get("/api/jobs").set("host", "rebound.example").expect(403)).body,
+      "wrong-origin",
+    );
+    expectCode((await server.api.get("/api/nothing-here").expect(404)).body, "not-found");
+  });
+});
+
+describe("every row belongs to a crew", () => {
+  test("another crew sees none of it, can't be told it is there, and its save of the same id is its own", async () => {
+    await server.otherApi.get(`/api/jobs/${LIBRARY}`).expect(404);
+    await server.otherApi.get(`/api/jobs/${LIBRARY}/log`).expect(404);
+    expect((await server.otherApi.get("/api/jobs").expect(200)).body.jobs).toEqual([]);
+    expect((await server.otherApi.get("/api/shelf").expect(200)).body).toMatchObject({
+      products: [],
+      vessels: [],
+      sites: [],
+    });
+    const { version, job } = await read();
+    const theirs = { ...job, batches: [], rooms: [], siteId: demoId("site", 50) };
+    await server.otherApi
+      .put(`/api/sites/${theirs.siteId}`)
+      .send({ id: theirs.siteId, name: "Theirs" })
+      .expect(200);
+    await server.otherApi
+      .put(`/api/jobs/${job.id}`)
+      .send({ baseVersion: 0, job: theirs })
+      .expect(200, { version: 1 });
+    expect(await read()).toEqual({ version, job });
+  });
+});
+
+describe("the list and the start", () => {
+  test("pages hold every job once, latest day first", async () => {
+    const seen: StoredJob[] = [];
+    for (let before = ""; ; ) {
+      const { body } = await server.api.get(`/api/jobs?limit=7${before && `&before=${before}`}`).expect(200);
+      seen.push(...body.jobs);
+      if (body.next === null) break;
+      before = body.next;
+    }
+    expect(seen).toHaveLength(new Set(seen.map(({ job }) => job.id)).size);
+    const days = seen.map(({ job }) => job.day);
+    expect(days).toEqual([...days].sort().reverse());
+    await server.api.get("/api/jobs?limit=0").expect(422);
+  });
+
+  test("starting again changes nothing; the demo made afresh is the demo, and leaves other crews alone", async () => {
+    await bringUpToDate(server.db);
+    const jobs = await server.count("jobs");
+    await ensureCrew(server.db, { reset: false, now: new Date() });
+    expect(await server.count("jobs")).toBe(jobs);
+    await ensureCrew(server.db, { reset: true, now: new Date("2026-03-10T13:00:00Z") });
+    expect((await server.api.get("/api/jobs").expect(200)).body.jobs).toHaveLength(4);
+    expect((await server.otherApi.get("/api/jobs").expect(200)).body.jobs).toHaveLength(1);
+  });
+
+  test("security headers stand on every answer, and the API describes itself", async () => {
+    const { headers } = await server.api.get("/api/health").expect(200, { ok: true });
+    expect(headers["content-security-policy"]).toContain("default-src 'none'");
+    expect(headers).not.toHaveProperty("x-powered-by");
+    const { body } = await server.api.get("/api/openapi.json").expect(200);
+    expect(Object.keys(body.paths)).toEqual(
+      expect.arrayContaining(["/api/jobs/{jobId}", "/api/jobs/{jobId}/log"]),
+    );
+    expect((await server.api.get("/api/docs/").expect(200)).text).toContain("swagger-ui-bundle.js");
+    await server.api.get("/api/docs/swagger-ui-bundle.js").expect(200);
+  });
+});
