@@ -1,0 +1,67 @@
+import { spawnSync } from "node:child_process";
+import { readFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+import { expect, test } from "@jest/globals";
+
+const ROOT = fileURLToPath(new URL("../../", import.meta.url));
+const scutch = (args: readonly string[], input = "") => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ["scripts/scutch.mjs", ...args], {
+    cwd: ROOT,
+    input,
+    encoding: "utf8",
+    env: { ...process.env, NODE_OPTIONS: "", TZ: "UTC", INIT_CWD: ROOT },
+  });
+  return { status, stdout, lines: stderr.split("\n").filter(Boolean) };
+};
+const example = () => JSON.parse(readFileSync(`${ROOT}docs/example-job.json`, "utf8"));
+
+test("plan prints the whole plan of the documented job: fills, times, drying", () => {
+  const { status, stdout } = scutch(["plan", "docs/example-job.json"]);
+  expect(status).toBe(0);
+  const plan = JSON.parse(stdout);
+  expect(plan.area).toBeCloseTo(3.8 * 4.2 + 14 + 5 * 1.2 + 2 * 1.5, 9);
+  expect(plan.batches).toMatchObject([
+    { outcome: "planned" },
+    { outcome: "planned", strength: { spelling: "percent", value: 3 } },
+  ]);
+  for (const { fills } of plan.batches)
+    for (const fill of fills) expect(fill.water + fill.concentrate).toBeCloseTo(fill.volume, 12);
+  // Logged at 09:50 on a job that starts at 09:00: the truth, not the plan.
+  expect(plan.rooms[0]).toMatchObject({ finishLogged: true, finishedAt: expect.closeTo(50 / 60, 9) });
+  expect(plan.rooms[1].steps[0].startHours).toBeCloseTo(50 / 60, 9);
+  const last = Math.max(
+    ...plan.rooms.map((room: { finishedAt: number; dryHours: number }) => room.finishedAt + room.dryHours),
+  );
+  expect(plan.dryAt).toBeCloseTo(last, 9);
+}, 60_000);
+
+test("dry prints the cases with what is computed beside what was expected, keys alike; - reads standard input", () => {
+  const cases = readFileSync(`${ROOT}core/test-data/drying.json`, "utf8");
+  const { status, stdout } = scutch(["dry", "-"], cases);
+  expect(status).toBe(0);
+  for (const each of JSON.parse(stdout).cases)
+    expect(each.computed.map(Object.keys)).toEqual(each.expected.map(Object.keys));
+}, 60_000);
+
+test("a bad file: a line a fault with its place, exit 2, nothing on standard output", () => {
+  const job = example();
+  job.job.rooms[0].shape.length = 0;
+  job.job.indoor.relativeHumidity = 1.4;
+  job.job.batches[1].strength = { spelling: "one-to-n", value: 0 };
+  job.job.rooms[2].colour = "red";
+  const bad = scutch(["plan", "-"], JSON.stringify(job));
+  expect(bad).toMatchObject({ status: 2, stdout: "" });
+  expect(bad.lines).toEqual(
+    expect.arrayContaining([
+      "$.job.rooms[0].shape.length: is too small, at least 0.1",
+      "$.job.indoor.relativeHumidity: is too large, at most 1",
+      "$.job.rooms[2]: has keys this format doesn't know: colour",
+    ]),
+  );
+  expect(bad.lines.some((line) => line.startsWith("$.job.batches[1].strength.value: can't be mixed"))).toBe(
+    true,
+  );
+  expect(scutch(["dry", "-"], "{")).toMatchObject({ status: 2, stdout: "" });
+  expect(scutch(["dry", "missing.json"]).lines).toEqual(["missing.json: can't be read (ENOENT)"]);
+  expect(scutch(["sweep"])).toMatchObject({ status: 2, stdout: "" });
+}, 60_000);

@@ -1,0 +1,64 @@
+import { describe, expect, test } from "@jest/globals";
+import { about, aboutParts, between, startOf } from "./time.ts";
+import { asRatio, joined, labelSpelling, UNITS_OF } from "./units.ts";
+import { freeWaterAt } from "./wetness.ts";
+import { batchFault, contractFault, typedFault } from "./words.ts";
+
+const plain = (text: string) => text.replaceAll("\u00a0", " ");
+
+test("one stored value is said in either system", () => {
+  const { metric, us } = UNITS_OF;
+  expect([metric.length(3.81), us.length(3.81)].map(plain)).toEqual(["3.81 m", "12′ 6″"]);
+  expect([joined(metric.amount(265e-6)), joined(us.amount(265e-6))].map(plain)).toEqual([
+    "265 ml",
+    "8.96 fl oz",
+  ]);
+  expect([metric.temperature(21), us.temperature(21)].map(plain)).toEqual(["21 °C", "70 °F"]);
+  expect(plain(us.applicationRate(67.9e-6))).toBe("600 ft²/gal"); // common practice: 4 gal over 2,400 ft²
+  expect(plain(metric.applicationRate(67.9e-6))).toBe("68 ml/m²");
+});
+
+test("strengths keep their label's spelling", () => {
+  expect(labelSpelling({ spelling: "fl-oz-per-gal", value: 6 })).toBe("6 fl oz/gal");
+  expect(asRatio(6 / 128)).toBe("1:21.3");
+});
+
+test("predicted hours are told to five minutes, with the day when it isn't today", () => {
+  const now = startOf({ day: "2026-03-10", startsAt: "14:00" });
+  const later = startOf({ day: "2026-03-11", startsAt: "01:58" });
+  expect(about(now + 127_000, now)).toBe("14:00");
+  expect(about(later, now)).toBe("Wed 02:00");
+  expect(aboutParts(later, now)).toEqual({ day: "Wed", hour: "02:00" });
+  expect(aboutParts(now, now)).toEqual({ day: "", hour: "14:00" });
+  expect(between(now, null, now)).toBe("14:00 or later");
+});
+
+describe("errors say what to do next", () => {
+  test.each([
+    typedFault({ code: "unknown-unit", text: "cubits" }, "length"),
+    typedFault({ code: "strength-out-of-range", text: "1:0" }, "strength"),
+    batchFault(
+      { code: "vessel-below-measure", usable: 0.001, concentrate: 3e-6, measure: 5e-6 },
+      UNITS_OF.metric,
+    ),
+    batchFault({ code: "measure-too-coarse", volume: 0.001, concentrate: 3e-6, measure: 5e-6 }, UNITS_OF.us),
+    contractFault({ path: ["nominal"], code: "vessel-holds-nothing" }),
+  ])("%s", (sentence) => {
+    expect(sentence).toMatch(/Type it|Read the label|Take a|Check/);
+    expect(sentence).not.toMatch(/undefined|NaN|\[object/);
+  });
+});
+
+test("water on a course is straight between its moments and held at its ends", () => {
+  const course = [
+    { hours: 1, freeWater: 0.2, relativeHumidity: 0.5 },
+    { hours: 3, freeWater: 0.1, relativeHumidity: 0.5 },
+  ];
+  expect([0, 1, 2, 3, 9].map((hours) => freeWaterAt(course, hours).toFixed(3))).toEqual([
+    "0.200",
+    "0.200",
+    "0.150",
+    "0.100",
+    "0.100",
+  ]);
+});
