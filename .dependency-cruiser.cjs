@@ -20,7 +20,7 @@ module.exports = {
       name: "shipped-not-demo",
       comment: "the demo seeds the server; nothing else leans on it",
       severity: "error",
-      from: { path: "^server/src", pathNot: "^server/src/(demo/|main\\.ts|.*\\.test\\.ts)" },
+      from: { path: "^server/src", pathNot: "^server/src/(demo/|testing/|main\\.ts|.*\\.test\\.ts)" },
       to: { path: "^server/src/demo/" },
     },
     {

@@ -8,7 +8,7 @@ import * as schema from "./schema.ts";
 /** Opens a pool on a MariaDB URL. Times are UTC on both sides. */
 export function connect(url: string) {
   const pool = readExactDoubles(
-    mysql.createPool({ uri: url, timezone: "Z", charset: "utf8mb4", connectionLimit: 10 }),
+    mysql.createPool({ uri: url, timezone: "Z", charset: "utf8mb4", dateStrings: true, connectionLimit: 10 }),
   );
   const db = drizzle({ client: pool, schema, mode: "planetscale" });
   return { pool, db };

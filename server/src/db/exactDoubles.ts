@@ -1,38 +1,34 @@
-import type { Pool, PoolConnection, QueryOptions, TypeCastField, TypeCastNext } from "mysql2/promise";
+import type { Pool, PoolConnection, QueryOptions } from "mysql2/promise";
 
 type Query = Pool["query"];
-type CastQuery = QueryOptions & { readonly typeCast?: (field: TypeCastField, next: TypeCastNext) => unknown };
 
 /**
- * mysql2 reads a DOUBLE's text digit by digit and can be one unit in the last place off, so that what was saved doesn't
- * read back the same and the same save sent twice looks like two. JavaScript's own Number() is exact. Drizzle sets a
- * typeCast of its own on every query, so the pool's setting isn't heard: it is put round the query instead.
+ * Sends reads as prepared statements. In MariaDB's text protocol a DOUBLE comes as digits, which mysql2 reads one by one
+ * and can be one unit in the last place off: what was saved doesn't read back the same, and the same save sent twice
+ * looks like two. The binary protocol carries the double itself, and is faster to read besides. Drizzle only ever calls
+ * `query`, so it is turned round here.
  */
-function exact(query: Query): Query {
-  const wrapped = (options: CastQuery, values?: unknown) =>
-    (query as (options: CastQuery, values?: unknown) => unknown)(
-      typeof options === "string"
-        ? options
-        : {
-            ...options,
-            typeCast(field: TypeCastField, next: TypeCastNext) {
-              if (field.type !== "DOUBLE") return options.typeCast ? options.typeCast(field, next) : next();
-              const text = field.string();
-              return text === null ? null : Number(text);
-            },
-          },
-      values,
-    );
-  return wrapped as Query;
+function binaryReads(query: Query, execute: Pool["execute"]): Query {
+  const read = execute as (options: object, values?: unknown) => unknown;
+  const other = query as (options: object | string, values?: unknown) => unknown;
+  const routed = (options: QueryOptions | string, values?: unknown) => {
+    if (typeof options === "string" || !/^\s*select\b/i.test(options.sql)) return other(options, values);
+    const { sql, rowsAsArray } = options as QueryOptions & { readonly rowsAsArray?: boolean };
+    return read({ sql, rowsAsArray }, values);
+  };
+  return routed as Query;
 }
 
-/** Makes a pool, and the connections it hands out, read doubles exactly. */
+/** Makes a pool, and the connections it hands out, read doubles exactly. Dates must come as text: set dateStrings. */
 export function readExactDoubles(pool: Pool): Pool {
   const getConnection = pool.getConnection.bind(pool);
-  pool.query = exact(pool.query.bind(pool) as Query);
+  pool.query = binaryReads(pool.query.bind(pool) as Query, pool.execute.bind(pool) as Pool["execute"]);
   pool.getConnection = async (): Promise<PoolConnection> => {
     const connection = await getConnection();
-    connection.query = exact(connection.query.bind(connection) as Query) as PoolConnection["query"];
+    connection.query = binaryReads(
+      connection.query.bind(connection) as Query,
+      connection.execute.bind(connection) as Pool["execute"],
+    ) as PoolConnection["query"];
     return connection;
   };
   return pool;

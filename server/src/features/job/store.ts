@@ -1,7 +1,15 @@
 import type { Job, StoredJob } from "@scutch/contract";
-import { and, desc, eq, inArray, lt, or, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, lt, or, type SQL, sql } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { type AirMoverRow, type BatchRow, type JobRow, jobFrom, type RoomRow, rowsOf } from "./compose.ts";
+import {
+  type AirMoverRow,
+  type BatchRow,
+  type JobRow,
+  type JobRows,
+  jobFrom,
+  type RoomRow,
+  rowsOf,
+} from "./compose.ts";
 import { batches, jobs, roomAirMovers, rooms } from "./table.ts";
 
 interface Gathered {
@@ -9,6 +17,51 @@ interface Gathered {
   readonly batches: Map<string, BatchRow>;
   readonly rooms: Map<string, RoomRow>;
   readonly airMovers: Map<string, AirMoverRow>;
+}
+
+/** The two statements that read jobs whole; `wanted` says which. */
+function selectJobs(db: Db | Transaction, wanted: SQL | undefined) {
+  const withBatches = db
+    .select({ job: jobs, batch: batches })
+    .from(jobs)
+    .leftJoin(batches, and(eq(batches.crewId, jobs.crewId), eq(batches.jobId, jobs.id)))
+    .where(wanted);
+  const withRooms = db
+    .select({ id: jobs.id, version: jobs.version, room: rooms, mover: roomAirMovers })
+    .from(jobs)
+    .innerJoin(rooms, and(eq(rooms.crewId, jobs.crewId), eq(rooms.jobId, jobs.id)))
+    .leftJoin(
+      roomAirMovers,
+      and(
+        eq(roomAirMovers.crewId, rooms.crewId),
+        eq(roomAirMovers.jobId, rooms.jobId),
+        eq(roomAirMovers.roomId, rooms.id),
+      ),
+    )
+    .where(wanted);
+  return { withBatches, withRooms };
+}
+
+/** Opening one job is the commonest call of all: its statements are put together once for each database. */
+const preparedFor = new WeakMap<object, ReturnType<typeof prepareOne>>();
+function prepareOne(db: Db | Transaction) {
+  const wanted = and(eq(jobs.crewId, sql.placeholder("crewId")), eq(jobs.id, sql.placeholder("jobId")));
+  const { withBatches, withRooms } = selectJobs(db, wanted);
+  return { withBatches: withBatches.prepare(), withRooms: withRooms.prepare() };
+}
+
+async function readRows(db: Db | Transaction, crewId: string, ids: readonly string[]) {
+  if (ids.length > 1) {
+    const { withBatches, withRooms } = selectJobs(
+      db,
+      and(eq(jobs.crewId, crewId), inArray(jobs.id, [...ids])),
+    );
+    return Promise.all([withBatches, withRooms]);
+  }
+  const prepared = preparedFor.get(db) ?? prepareOne(db);
+  preparedFor.set(db, prepared);
+  const values = { crewId, jobId: ids[0] };
+  return Promise.all([prepared.withBatches.execute(values), prepared.withRooms.execute(values)]);
 }
 
 /**
@@ -21,28 +74,8 @@ export async function readJobs(
   ids: readonly string[],
 ): Promise<StoredJob[]> {
   if (ids.length === 0) return [];
-  const wanted = and(eq(jobs.crewId, crewId), inArray(jobs.id, [...ids]));
   for (;;) {
-    const [withBatches, withRooms] = await Promise.all([
-      db
-        .select({ job: jobs, batch: batches })
-        .from(jobs)
-        .leftJoin(batches, and(eq(batches.crewId, jobs.crewId), eq(batches.jobId, jobs.id)))
-        .where(wanted),
-      db
-        .select({ id: jobs.id, version: jobs.version, room: rooms, mover: roomAirMovers })
-        .from(jobs)
-        .innerJoin(rooms, and(eq(rooms.crewId, jobs.crewId), eq(rooms.jobId, jobs.id)))
-        .leftJoin(
-          roomAirMovers,
-          and(
-            eq(roomAirMovers.crewId, rooms.crewId),
-            eq(roomAirMovers.jobId, rooms.jobId),
-            eq(roomAirMovers.roomId, rooms.id),
-          ),
-        )
-        .where(wanted),
-    ]);
+    const [withBatches, withRooms] = await readRows(db, crewId, ids);
     const found = new Map<string, Gathered>();
     for (const { job, batch } of withBatches) {
       const gathered = found.get(job.id) ?? {
@@ -62,19 +95,17 @@ export async function readJobs(
     }
     return ids.flatMap((id) => {
       const gathered = found.get(id);
-      return gathered === undefined
-        ? []
-        : [
-            jobFrom({
-              job: gathered.job,
-              batches: [...gathered.batches.values()],
-              rooms: [...gathered.rooms.values()],
-              airMovers: [...gathered.airMovers.values()],
-            }),
-          ];
+      return gathered === undefined ? [] : [jobFrom(rowsFrom(gathered))];
     });
   }
 }
+
+const rowsFrom = ({ job, ...owned }: Gathered): JobRows => ({
+  job,
+  batches: [...owned.batches.values()],
+  rooms: [...owned.rooms.values()],
+  airMovers: [...owned.airMovers.values()],
+});
 
 /** Ids of a page of jobs, latest day first, after the job `before`. One more than `limit`, to tell if there is a next page. */
 export async function pageOfIds(

@@ -41,7 +41,9 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
   const make = ({ place, title, day: on, startsAt }: Form) => {
     const known = shelf.sites.find((site) => site.name.toLowerCase() === place.toLowerCase());
     const site: Site = known ?? { id: newId(SiteId), name: place };
-    const product = shelf.products.find((each) => each.kind === "pre-spray");
+    // A first guess to change in Mix: a plain pre-spray rather than one that has to be used up within hours.
+    const sprays = shelf.products.filter((each) => each.kind === "pre-spray");
+    const product = sprays.find((each) => each.potLife === undefined) ?? sprays[0];
     const vessel = shelf.vessels[0];
     const job: Job = {
       id: newId(JobId),

@@ -1,0 +1,69 @@
+/** Opening a job from the API against the same rows by bare SQL behind a bare Express handler, in one process and run. */
+
+import { fork } from "node:child_process";
+import { createRequire } from "node:module";
+import type { AddressInfo } from "node:net";
+import { fileURLToPath } from "node:url";
+import mysql from "mysql2/promise";
+import { median, row } from "./row.ts";
+
+const express = createRequire(new URL("../../server/package.json", import.meta.url))(
+  "express",
+) as typeof import("express");
+const url = process.env.BENCH_DATABASE_URL as string;
+const path = (name: string) => fileURLToPath(new URL(`../../${name}`, import.meta.url));
+const JOB = "01930000-0000-7000-8400-000000000001";
+const CREW = "01930000-0000-7000-8000-000000000001";
+
+const child = fork(path("server/dist/main.js"), [], {
+  env: {
+    ...process.env,
+    NODE_ENV: "production",
+    DATABASE_URL: url,
+    PORT: "0",
+    MIGRATIONS_DIR: path("server/drizzle"),
+  },
+});
+const port = await new Promise<number>((resolve) =>
+  child.once("message", (message: { listening: number }) => resolve(message.listening)),
+);
+
+const pool = mysql.createPool({ uri: url, connectionLimit: 10 });
+const bare = express();
+bare.get("/job", async (_request, response) => {
+  const rows = async (table: string, key: string) =>
+    (await pool.query(`select * from ${table} where crew_id = ? and ${key} = ?`, [CREW, JOB]))[0];
+  const [job, batches, rooms, airMovers] = await Promise.all([
+    rows("jobs", "id"),
+    rows("batches", "job_id"),
+    rows("rooms", "job_id"),
+    rows("room_air_movers", "job_id"),
+  ]);
+  response.json({ job, batches, rooms, airMovers });
+});
+const server = bare.listen(0, "127.0.0.1");
+await new Promise((resolve) => server.once("listening", resolve));
+const barePort = (server.address() as AddressInfo).port;
+
+const get = (address: string) => async () => void (await (await fetch(address)).text());
+const viaApi = get(`http://127.0.0.1:${port}/api/jobs/${JOB}`);
+const viaBare = get(`http://127.0.0.1:${barePort}/job`);
+// Turn about, so that whatever else the machine does falls on both.
+const ratios: number[] = [];
+let api = 0;
+let plain = 0;
+for (let round = 0; round < 7; round++) {
+  api = await median(150, viaApi);
+  plain = await median(150, viaBare);
+  ratios.push(api / plain);
+}
+ratios.sort((a, b) => a - b);
+row(
+  `API: open a job, ${api.toFixed(2)} ms against bare SQL, ${plain.toFixed(2)} ms`,
+  `${(ratios[3] as number).toFixed(2)} ×`,
+  "≤ 1.5 ×",
+);
+server.close();
+server.closeAllConnections();
+await pool.end();
+child.kill("SIGTERM");

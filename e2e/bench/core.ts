@@ -1,0 +1,33 @@
+import { simulateDrying } from "@scutch/core/drying";
+import { type JobInput, planJob, planWork } from "@scutch/core/plan";
+import { median, row } from "./row.ts";
+
+const L = 1e-3;
+const ratio = (value: number) => ({ spelling: "one-to-n", value }) as const;
+const fibres = ["nylon", "polyester", "olefin", "nylon", "polyester", "wool"] as const;
+const job: JobInput = {
+  rooms: fibres.map((fibre, i) => ({
+    id: String(i),
+    name: `Room ${i}`,
+    shape: { kind: "rectangle", length: 3 + i * 0.7, width: 3.5 },
+    fibre,
+    soil: ((i % 5) + 1) as 1 | 2 | 3 | 4 | 5,
+    windows: i % 2 ? "one-open" : "shut",
+    airMovers: i % 3 ? [{ flow: 0.9, jetSpeed: 8 }] : [],
+  })),
+  batches: [
+    {
+      id: "b",
+      product: { light: ratio(32), ordinary: ratio(24), heavy: ratio(16), dwellLeast: 480, dwellMost: 900 },
+      vessel: { nominal: 8 * L, heel: 0.2 * L, headSpace: 0.8 * L, graduation: 0.1 * L, sprayFlow: 2e-5 },
+      measure: 5e-6,
+    },
+  ],
+};
+const { building } = planWork(job);
+row("core: whole plan of a 6-room job", `${(await median(400, () => planJob(job))).toFixed(2)} ms`, "≤ 5 ms");
+row(
+  "core: drying of six rooms",
+  `${(await median(400, () => simulateDrying(building))).toFixed(2)} ms`,
+  "≤ 1 ms",
+);

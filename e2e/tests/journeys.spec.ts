@@ -1,0 +1,251 @@
+import { readFileSync } from "node:fs";
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page } from "@playwright/test";
+import { test } from "../support/stack.ts";
+
+const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
+const FLAT = "/jobs/01930000-0000-7000-8400-000000000002";
+const GUESTHOUSE = "/jobs/01930000-0000-7000-8400-000000000004";
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true };
+
+const phase = (page: Page, name: string) =>
+  page.getByRole("navigation", { name: "Phases of the job" }).getByRole("link", { name });
+/** A figure that opens its working. */
+const figure = (page: Page, name: string) => page.getByRole("button", { name: `${name}: show the working` });
+
+async function newJob(page: Page, place: string) {
+  await page.goto("/");
+  await page.getByRole("button", { name: "New job" }).click();
+  await page.getByLabel("Where").fill(place);
+  await page.getByRole("button", { name: "Make the job" }).click();
+  await expect(page.getByRole("heading", { name: new RegExp(place) })).toBeVisible();
+}
+
+async function addRoom(page: Page, name: string, size: string) {
+  await page.getByLabel("Room", { exact: true }).fill(name);
+  await page.getByLabel("Size, any unit").fill(size);
+  await page.getByRole("button", { name: "Add room" }).click();
+}
+
+test.describe("on a phone", () => {
+  test.use(PHONE);
+
+  test("three room sizes in any unit become fills, hours and a log that is there tomorrow", async ({
+    page,
+    stack,
+  }) => {
+    await newJob(page, "14 Teasel Street");
+    await addRoom(page, "Bedroom", "3.8 x 4.2");
+    await addRoom(page, "Lounge", "17'6 x 13");
+    await addRoom(page, "Hall", "5 x 1.2 + 2 x 1.5");
+    await expect(figure(page, "Area of Lounge")).toHaveText("21.1 m²");
+    await expect(figure(page, "Area of Hall")).toHaveText("9 m²");
+
+    await phase(page, "Mix").click();
+    // 16.0 + 21.1 + 9 m² at 68 ml/m² is 3.14 L; to the mark 3.2 L, with the heel of the first sprayer on top.
+    await expect(page.getByText(/All in all/)).toBeVisible();
+    await page.getByLabel("Sprayer", { exact: true }).selectOption({ label: "Pump sprayer, 8 L" });
+    await expect(page.getByText(/All in all 3.4\sL of mix, 135\sml/)).toBeVisible();
+    await figure(page, "Concentrate").click();
+    await expect(page.getByRole("dialog")).toContainText("V c ⁄ (1 + c)");
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Made it" }).click();
+    await expect(page.getByText(/Made at/)).toBeVisible();
+
+    await phase(page, "Dry").click();
+    await expect(figure(page, "Dry by")).toHaveText(/\d\d:\d\d/);
+
+    await phase(page, "Log").click();
+    await page.getByLabel("The meter shows").fill("31");
+    await page.getByRole("button", { name: "Log it" }).click();
+    await expect(page.getByText("31 % in Bedroom")).toBeVisible();
+
+    await stack.stop();
+    await stack.start();
+    await page.reload();
+    await expect(page.getByText("31 % in Bedroom")).toBeVisible();
+    await expect(page.getByText(/Meadow|Bramble/).first()).toBeVisible();
+  });
+
+  test("no screen is wider than the phone, and each is accessible by day and by night", async ({ page }) => {
+    for (const scheme of ["light", "dark"] as const) {
+      await page.emulateMedia({ colorScheme: scheme });
+      for (const path of ["/", `${LIBRARY}/survey`, `${LIBRARY}/mix`, `${FLAT}/dry`, `${FLAT}/log`]) {
+        await page.goto("/");
+        await page.evaluate(() => localStorage.clear());
+        await page.goto(path);
+        await expect(page.getByText(/^Opening/)).toHaveCount(0);
+        await expect(page.getByRole("heading").first()).toBeVisible();
+        const overflow = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        );
+        expect(overflow, `${path} ${scheme}`).toBe(0);
+        const { violations } = await new AxeBuilder({ page })
+          .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+          .analyze();
+        expect(violations.map(({ id, nodes }) => `${path} ${scheme} ${id}: ${nodes[0]?.html}`)).toEqual([]);
+      }
+    }
+  });
+});
+
+test("server stopped, edit, log, reload, server back: all there once", async ({ page, stack, request }) => {
+  await page.goto(`${LIBRARY}/survey`);
+  await expect(page.getByText("Reading room A")).toBeVisible();
+  // The offline copy of the app itself has to be in place, as it is after any first visit.
+  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await stack.stop();
+
+  await addRoom(page, "Cloakroom", "2 x 3");
+  await expect(page.getByText(/No connection/)).toBeVisible();
+  await phase(page, "Log").click();
+  await page.getByRole("radio", { name: "Note" }).click();
+  await page.getByLabel("Note", { exact: true }).fill("Key is back with the porter");
+  await page.getByRole("button", { name: "Log it" }).click();
+  await expect(page.getByText("Key is back with the porter")).toBeVisible();
+
+  await page.reload();
+  await expect(page.getByText("Key is back with the porter")).toBeVisible();
+  await phase(page, "Survey").click();
+  await expect(page.getByText("Cloakroom")).toBeVisible();
+
+  await stack.start();
+  await expect(page.getByText(/No connection/)).toHaveCount(0, { timeout: 20_000 });
+  const { job } = await (await request.get(`/api${LIBRARY}`)).json();
+  expect(job.rooms.filter((room: { name: string }) => room.name === "Cloakroom")).toHaveLength(1);
+  const { entries } = await (await request.get(`/api${LIBRARY}/log`)).json();
+  expect(
+    entries.filter((entry: { text?: string }) => entry.text === "Key is back with the porter"),
+  ).toHaveLength(1);
+  await page.reload();
+  await expect(page.getByText("Cloakroom")).toHaveCount(1);
+});
+
+test("two devices change one job: the second is shown both sides and decides", async ({ page, request }) => {
+  await page.goto(`${GUESTHOUSE}/survey`);
+  await expect(page.getByText("Room 3, sea side")).toBeVisible();
+  const stored = await (await request.get(`/api${GUESTHOUSE}`)).json();
+  const theirs = { ...stored.job, title: "Changed elsewhere" };
+  expect(
+    (await request.put(`/api${GUESTHOUSE}`, { data: { baseVersion: stored.version, job: theirs } })).status(),
+  ).toBe(200);
+  await addRoom(page, "Attic", "3 x 3");
+  await expect(page.getByText("was also changed on another device")).toBeVisible();
+  await page.getByRole("button", { name: "Keep what is here" }).click();
+  await expect(page.getByText("was also changed on another device")).toHaveCount(0);
+  await expect
+    .poll(async () =>
+      (await (await request.get(`/api${GUESTHOUSE}`)).json()).job.rooms.map(
+        (room: { name: string }) => room.name,
+      ),
+    )
+    .toContain("Attic");
+});
+
+test("levers redraw at once, undo takes them back, and figures say the same in either system", async ({
+  page,
+}) => {
+  await page.goto(`${FLAT}/dry?room=01930000-0000-7000-8500-000000000006`);
+  const dryBy = figure(page, "Dry by");
+  await expect(dryBy).toHaveText(/\d\d:\d\d/);
+  const before = await dryBy.innerText();
+  await page.getByRole("button", { name: "One more: Air movers" }).click();
+  await expect(dryBy).not.toHaveText(before);
+  const withFan = await dryBy.innerText();
+  await page.getByRole("radio", { name: "Shut" }).click();
+  await expect(dryBy).not.toHaveText(withFan);
+  await page.keyboard.press("u");
+  await expect(dryBy).toHaveText(withFan);
+  await page.keyboard.press("u");
+  await expect(dryBy).toHaveText(before);
+
+  await page.keyboard.press("1");
+  await expect(figure(page, "Area of Lounge")).toHaveText("20.3 m²");
+  await page.getByRole("button", { name: /^Units/ }).click();
+  await expect(figure(page, "Area of Lounge")).toHaveText("218 ft²");
+  await page.getByRole("button", { name: /^Units/ }).click();
+  await expect(figure(page, "Area of Lounge")).toHaveText("20.3 m²");
+});
+
+test("what can't be is said at its field in plain words, and nothing is saved", async ({ page, request }) => {
+  await page.goto(`${LIBRARY}/survey`);
+  const before = await (await request.get(`/api${LIBRARY}`)).json();
+  await addRoom(page, "Void", "0 m²");
+  await expect(page.getByRole("alert")).toHaveText(/Too small: at least 0.1\sm²/);
+  await addRoom(page, "Field", "100 x 100");
+  await expect(page.getByRole("alert")).toHaveText(/Too large: at most 9999\sm²/);
+  await addRoom(page, "Odd", "3 cubits");
+  await expect(page.getByRole("alert")).toHaveText(/“3 cubits” can’t be read|isn’t a unit/);
+
+  const humidity = page.getByRole("group", { name: "Air inside" }).getByLabel("Humidity");
+  await humidity.fill("140");
+  await humidity.press("Enter");
+  await expect(page.getByText("Humidity lies between 1 % and 100 %.")).toBeVisible();
+
+  await phase(page, "Mix").click();
+  const strength = page.getByRole("textbox", { name: "Strength" });
+  await strength.fill("1:0");
+  await strength.press("Enter");
+  await expect(page.getByText("“1:0” can’t be mixed")).toBeVisible();
+
+  await page.getByRole("button", { name: "Another sprayer" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Name").fill("Empty can");
+  await dialog.getByLabel("Holds to the brim").fill("1 L");
+  await dialog.getByLabel("Left empty above").fill("0.5 L");
+  await dialog.getByLabel("Left below by the pump").fill("0.5 L");
+  await dialog.getByRole("button", { name: "Keep the sprayer" }).click();
+  await expect(dialog.getByRole("alert")).toHaveText(
+    /Nothing is left once heel and head space are taken off/,
+  );
+  await dialog.getByLabel("Holds to the brim").fill("1.1 L");
+  await dialog.getByLabel("Marks on its side").fill("50 ml");
+  await dialog.getByRole("button", { name: "Keep the sprayer" }).click();
+  // 100 ml usable at 1:16 takes 5.9 ml: fine at 5 ml marks, not at 10.
+  await expect(dialog).toHaveCount(0);
+  await page.getByLabel("Measured with").selectOption({ label: "Jug, 10 ml marks" });
+  await expect(page.getByText(/less than one mark of the measure/)).toBeVisible();
+
+  const after = await (await request.get(`/api${LIBRARY}`)).json();
+  expect(after.job.rooms).toEqual(before.job.rooms);
+  expect(after.job.indoor).toEqual(before.job.indoor);
+  expect(after.job.batches[0].strength).toBeUndefined();
+  expect(after.job.batches[0].measure).toBe(before.job.batches[0].measure);
+});
+
+test("a job nobody has is said, and so is one that can't be opened without a connection", async ({
+  page,
+  stack,
+}) => {
+  await page.goto("/jobs/01930000-0000-7000-8400-0000000000ff/survey");
+  await expect(page.getByText("There is no such job.")).toBeVisible();
+  await page.goto("/");
+  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await stack.stop();
+  await page.goto("/jobs/01930000-0000-7000-8400-0000000000fe/survey");
+  await expect(page.getByText(/No connection, and job isn’t on this device yet/)).toBeVisible();
+});
+
+test("nothing is loaded from anywhere but here", async ({ page, stack }) => {
+  const elsewhere: string[] = [];
+  const faults: string[] = [];
+  page.on("request", (request) => {
+    if (
+      !request.url().startsWith(stack.address) &&
+      !request.url().startsWith("data:") &&
+      !request.url().startsWith("blob:")
+    )
+      elsewhere.push(request.url());
+  });
+  page.on("console", (message) => message.type() === "error" && faults.push(message.text()));
+  for (const path of ["/", `${FLAT}/dry`, "/api/docs/"]) {
+    await page.goto(path);
+    await page.waitForLoadState("networkidle");
+  }
+  await expect(page.getByText("/api/jobs/{jobId}").first()).toBeVisible();
+  expect(elsewhere).toEqual([]);
+  expect(faults).toEqual([]);
+  expect(readFileSync(new URL("../../web/dist/index.html", import.meta.url), "utf8")).not.toMatch(
+    /https?:\/\//,
+  );
+});
