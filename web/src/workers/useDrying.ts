@@ -4,7 +4,8 @@ import { useEffect, useRef, useState } from "react";
 import type { DryingWork } from "./drying.worker.ts";
 
 let work: Remote<DryingWork> | undefined;
-function drying(): Remote<DryingWork> {
+/** The one drying worker of the page, started when first needed. */
+export function drying(): Remote<DryingWork> {
   work ??= wrap<DryingWork>(
     new Worker(new URL("./drying.worker.ts", import.meta.url), { type: "module", name: "drying" }),
   );
@@ -12,7 +13,7 @@ function drying(): Remote<DryingWork> {
 }
 
 /** A pause in the changes before the range is worked out, ms: it takes eighty times as long as the course. */
-const RANGE_AFTER = 120;
+export const RANGE_AFTER = 120;
 
 export interface Dried {
   /** What it was computed from; differs from what is asked while the answer is on its way. */

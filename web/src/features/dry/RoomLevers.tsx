@@ -1,7 +1,6 @@
 import { EntryId, type Room } from "@scutch/contract";
 import { ASSUMED, workingOfAirSpeed } from "@scutch/core/plan";
 import { Flag } from "lucide-react";
-import { useMemo } from "react";
 import { useAppDispatch, useAppSelector, useUnits } from "../../app/store.ts";
 import { WINDOW_NAMES } from "../../format/words.ts";
 import { logEntry } from "../../offline/changes.ts";
@@ -15,7 +14,8 @@ import { Stepper } from "../../ui/Stepper.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { reads } from "../survey/readers.ts";
 import { Worked } from "../working/Worked.tsx";
-import { AIR_MOVER, bestMove, MOST_AIR_MOVERS } from "./advice.ts";
+import { AIR_MOVER, MOST_AIR_MOVERS } from "./advice.ts";
+import { useAdvice } from "./useAdvice.ts";
 
 /** What can be moved in a room, the best move among it, and the mark that it is finished. */
 export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly place: number }) {
@@ -25,7 +25,7 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
   const { job, work, edit } = desk;
   const room = job.rooms[place];
   const known = work.rooms[place];
-  const advice = useMemo(() => (room ? bestMove(work, place, room) : undefined), [work, place, room]);
+  const advice = useAdvice(work, place, room);
   if (!room || !known) return null;
   const set = (change: Partial<Room>, showLimit?: (limit: number) => string) =>
     edit(

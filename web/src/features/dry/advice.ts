@@ -1,6 +1,13 @@
 import type { Room } from "@scutch/contract";
 import { airFromRelativeHumidity } from "@scutch/core/air";
-import { airSpeedFromMovers, OUTDOOR_AIR_CHANGES, rankMoves, type Windows } from "@scutch/core/drying";
+import {
+  airSpeedFromMovers,
+  type Move,
+  type MoveEffect,
+  OUTDOOR_AIR_CHANGES,
+  WINDOWS,
+  type Windows,
+} from "@scutch/core/drying";
 import type { WorkPlan } from "@scutch/core/plan";
 import { hoursAndMinutes } from "../../format/time.ts";
 
@@ -23,40 +30,45 @@ const WINDOW_ADVICE: Record<Windows, string> = {
   "cross-ventilated": "Open windows on both sides.",
 };
 
-/** The one move that brings most for a room, in a sentence with its reason and effect; undefined where none is worth it. */
-export function bestMove(work: WorkPlan, place: number, room: Room): Advice | undefined {
+type MoveId = Windows | "air-mover";
+
+/** The moves there are for a room as it stands. */
+export function movesFor(work: WorkPlan, place: number, room: Room): Move<MoveId>[] {
   const known = work.rooms[place];
-  if (!known) return undefined;
+  if (!known) return [];
   const movers = room.airMovers ?? [];
-  const windows: Windows[] = ["shut", "one-open", "cross-ventilated"];
-  const more = [...movers, AIR_MOVER];
-  const moves = [
-    ...windows
-      .filter((each) => OUTDOOR_AIR_CHANGES[each] !== known.outdoorAirChangesPerHour)
-      .map((each) => ({ id: each, change: { outdoorAirChangesPerHour: OUTDOOR_AIR_CHANGES[each] } })),
+  const airSpeed = airSpeedFromMovers([...movers, AIR_MOVER], known.area, known.height);
+  return [
+    ...WINDOWS.filter((each) => OUTDOOR_AIR_CHANGES[each] !== known.outdoorAirChangesPerHour).map((each) => ({
+      id: each,
+      change: { outdoorAirChangesPerHour: OUTDOOR_AIR_CHANGES[each] },
+    })),
     ...(known.airSpeedMeasured || movers.length >= MOST_AIR_MOVERS
       ? []
-      : [
-          {
-            id: "air-mover" as const,
-            change: { airSpeed: Math.min(7, airSpeedFromMovers(more, known.area, known.height)) },
-          },
-        ]),
+      : [{ id: "air-mover" as const, change: { airSpeed: Math.min(7, airSpeed) } }]),
   ];
-  const [best] = rankMoves<Windows | "air-mover">(work.building, place, moves);
-  if (!best || best.hoursSooner < WORTH_IT) return undefined;
+}
+
+/** The best of the ranked moves in a sentence with its reason and effect; undefined where none is worth a walk. */
+export function adviceFrom(
+  best: MoveEffect<MoveId> | undefined,
+  work: WorkPlan,
+  place: number,
+  room: Room,
+): Advice | undefined {
+  const known = work.rooms[place];
+  if (!known || !best || best.hoursSooner < WORTH_IT) return undefined;
   const sooner = `Dry about ${hoursAndMinutes(Math.round(best.hoursSooner * 12) / 12)} sooner.`;
+  const movers = room.airMovers ?? [];
   if (best.id === "air-mover")
     return {
       what: movers.length === 0 ? "Place an air mover." : "Place one more air mover.",
       why: `It is the air over the pile that is slow. ${sooner}`,
-      change: { airMovers: more },
+      change: { airMovers: [...movers, AIR_MOVER] },
     };
+  const { outdoor } = work.building;
   const inside = airFromRelativeHumidity(known.air.temperature, known.air.relativeHumidity).humidityRatio;
-  const outside = airFromRelativeHumidity(
-    work.building.outdoor.temperature,
-    work.building.outdoor.relativeHumidity,
-  ).humidityRatio;
+  const outside = airFromRelativeHumidity(outdoor.temperature, outdoor.relativeHumidity).humidityRatio;
   const why =
     outside < inside
       ? "The air outside is drier."
