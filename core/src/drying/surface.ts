@@ -50,7 +50,7 @@ export interface Evaporation {
 /**
  * Flux of vapour from a wet surface and the temperature at which its heat balance closes:
  * (h_c + h_r)(T_air − T_s) + U_f (T_floor − T_s) = h_fg N, N = (a_w ρ_sat(T_s) − ρ_air)/(1/h_m + R).
- * Newton from the temperature already in `into`; the balance is monotone, so it converges; closed to 1e-6 K.
+ * Newton from the temperature already in `into`; the balance is monotone, so it converges; closed to about 2e-6 K.
  */
 export function evaporate(surface: Surface, into: Evaporation): void {
   const conductance = 1 / (1 / surface.massTransfer + surface.layerResistance);
@@ -68,8 +68,8 @@ export function evaporate(surface: Surface, into: Evaporation): void {
       HEAT_OF_EVAPORATION * conductance * saturated * (logSlopeOfSaturationPressure(T) - 1 / (T + 273.15));
     const change = balance / slope;
     T -= change;
-    // Newton's error squares: after a change of 1e-3 K what is left is below 1e-6 K.
-    if (Math.abs(change) < 1e-3) break;
+    // Newton's error squares: after a change of 0.01 K what is left is about 2e-6 K.
+    if (Math.abs(change) < 1e-2) break;
   }
   into.surfaceTemperature = T;
   // From the heat side of the balance, which is linear in T and so needs no further exponential.

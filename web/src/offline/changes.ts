@@ -12,8 +12,11 @@ import { changeQueued, outboxSent } from "./syncSlice.ts";
 type Thunk<R = void> = (dispatch: AppDispatch, getState: () => RootState) => R;
 
 const RETRY_AFTER = 3000;
+/** A pause after the last change before it is sent, ms: kept here already, and taps in a row become one save. */
+const SEND_AFTER = 200;
 let sending: Promise<void> | undefined;
 let again = false;
+let soon: ReturnType<typeof setTimeout> | undefined;
 let retry: ReturnType<typeof setTimeout> | undefined;
 
 /** Sends the outbox; one sender at a time over all tabs, tried again while the server is out of reach. */
@@ -51,7 +54,8 @@ function queue(dispatch: AppDispatch, ...commands: readonly Command[]): void {
   void (async () => {
     const local = await localDb();
     for (const command of commands) await enqueue(local, command);
-    await dispatch(sendChanges());
+    clearTimeout(soon);
+    soon = setTimeout(() => void dispatch(sendChanges()), SEND_AFTER);
   })();
 }
 

@@ -1,4 +1,5 @@
-import type { Building, DryingResult, RoomRange } from "@scutch/core/drying";
+import type { DryingResult, RoomRange } from "@scutch/core/drying";
+import type { WorkPlan } from "@scutch/core/plan";
 import { type Remote, wrap } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { DryingWork } from "./drying.worker.ts";
@@ -16,30 +17,33 @@ export function drying(): Remote<DryingWork> {
 export const RANGE_AFTER = 120;
 
 export interface Dried {
-  /** What it was computed from; differs from what is asked while the answer is on its way. */
-  readonly building: Building;
+  /** What it was computed from; the plan before while the answer to a change is on its way. */
+  readonly work: WorkPlan;
   readonly result: DryingResult;
   /** Follows a moment after the result, or is still that of the plan before. */
   readonly ranges: readonly RoomRange[] | undefined;
 }
 
-/** Dries a building in the worker: the course first, its range as soon as no newer change came in. */
-export function useDrying(building: Building): Dried | undefined {
+/** Dries a plan's rooms in the worker: the course first, its range once the changes pause. */
+export function useDrying(work: WorkPlan | undefined): Dried | undefined {
   const [dried, setDried] = useState<Dried>();
   const asked = useRef(0);
   useEffect(() => {
     const turn = ++asked.current;
-    if (building.rooms.length === 0) return setDried(undefined);
+    if (!work || work.rooms.length === 0) return setDried(undefined);
     const current = () => asked.current === turn;
     void (async () => {
-      const result = await drying().course(building);
+      const result = await drying().course(work.building);
       if (!current()) return;
-      setDried((before) => ({ building, result, ranges: before?.ranges }));
+      setDried((before) => {
+        const sameRooms = before?.work.rooms.length === work.rooms.length;
+        return { work, result, ranges: sameRooms ? before?.ranges : undefined };
+      });
       await new Promise((resolve) => setTimeout(resolve, RANGE_AFTER));
       if (!current()) return;
-      const ranges = await drying().range(building);
-      if (current()) setDried({ building, result, ranges });
+      const ranges = await drying().range(work.building);
+      if (current()) setDried({ work, result, ranges });
     })();
-  }, [building]);
-  return dried && dried.result.rooms.length === building.rooms.length ? dried : undefined;
+  }, [work]);
+  return dried;
 }

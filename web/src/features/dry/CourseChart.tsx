@@ -1,17 +1,18 @@
+import type { LogEntry } from "@scutch/contract";
 import { criticalWater, DRY_BELOW } from "@scutch/core/drying";
 import { curveMonotoneX, line, max, scaleLinear, scaleTime } from "d3";
-import { useId } from "react";
+import { memo, useId } from "react";
 import { useUnits } from "../../app/store.ts";
 import { at, clock } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
 import { useWidth } from "../../ui/useWidth.ts";
 import type { Dried } from "../../workers/useDrying.ts";
 import { type ReadyTime, readyOfRoom } from "../job/ready.ts";
-import type { JobDesk } from "../job/useJobDesk.ts";
 import { placedReadings } from "./readings.ts";
 
 interface Props {
-  readonly desk: JobDesk;
+  readonly start: number;
+  readonly log: readonly LogEntry[];
   readonly dried: Dried;
   readonly place: number;
   readonly now: number;
@@ -21,16 +22,16 @@ const HEIGHT = 216;
 const PAD = { left: 10, right: 12, top: 16, bottom: 58 };
 
 /** One room's free water over time, with the two levels that count and the hours each may fall on. */
-export function CourseChart({ desk, dried, place, now }: Props) {
+export const CourseChart = memo(function CourseChart({ dried, log, start, place, now }: Props) {
   const units = useUnits();
   const id = useId();
   const [ref, width] = useWidth<HTMLDivElement>();
-  const { work, start, log } = desk;
+  const { work } = dried;
   const room = work.rooms[place];
   const course = dried.result.rooms[place]?.course ?? [];
   if (!room) return null;
-  const dry = readyOfRoom(work, dried, place, start, "dry");
-  const touch = readyOfRoom(work, dried, place, start, "touchDry");
+  const dry = readyOfRoom(dried, place, start, "dry");
+  const touch = readyOfRoom(dried, place, start, "touchDry");
   const points = course.filter((moment) => moment.hours >= room.finishedAt - 1e-6);
   const readings = placedReadings(log, room.id, course, start);
   const from = at(start, room.finishedAt);
@@ -107,7 +108,7 @@ export function CourseChart({ desk, dried, place, now }: Props) {
       )}
     </div>
   );
-}
+});
 
 /** The hours a ready time lies between, eight times in ten, as a bar on the same axis. */
 function RangeBar({

@@ -1,3 +1,4 @@
+import { useCallback } from "react";
 import { Link, useSearchParams } from "react-router";
 import { Empty, Loading } from "../../ui/States.tsx";
 import { useDesk } from "../job/JobScreen.tsx";
@@ -8,14 +9,19 @@ import { ReadyHead } from "./ReadyHead.tsx";
 import { RoomLevers } from "./RoomLevers.tsx";
 import { TailChart } from "./TailChart.tsx";
 
-/** When each room is ready, and what to move to make it sooner. */
+/**
+ * When each room is ready, and what to move to make it sooner. The charts show what was dried last and are drawn again
+ * when the worker answers; the levers show the plan as it stands.
+ */
 export function DryScreen() {
   const desk = useDesk();
   const now = useNow();
   const [search, setSearch] = useSearchParams();
-  const { work, dried, start } = desk;
-  const wanted = work.rooms.findIndex((room) => room.id === search.get("room"));
-  const select = (roomId: string) => setSearch({ room: roomId }, { replace: true, preventScrollReset: true });
+  const { work, dried, start, log } = desk;
+  const select = useCallback(
+    (roomId: string) => setSearch({ room: roomId }, { replace: true, preventScrollReset: true }),
+    [setSearch],
+  );
   if (work.rooms.length === 0)
     return (
       <div className="px-4 sm:px-7">
@@ -33,19 +39,20 @@ export function DryScreen() {
         <Loading what="the drying" />
       </div>
     );
+  const { rooms } = dried.work;
+  const wanted = rooms.findIndex((room) => room.id === search.get("room"));
   const place =
-    wanted >= 0
-      ? wanted
-      : lastToDry(work.rooms.map((_, i) => readyOfRoom(work, dried, i, start, "dry").likely));
+    wanted >= 0 ? wanted : lastToDry(rooms.map((_, i) => readyOfRoom(dried, i, start, "dry").likely));
+  const lever = work.rooms.findIndex((room) => room.id === rooms[place]?.id);
   return (
     <div className="grid gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_24rem]">
       <section aria-label="All rooms" className="min-w-0 max-lg:order-2">
-        <TailChart desk={desk} dried={dried} now={now} selected={place} onSelect={select} />
+        <TailChart dried={dried} start={start} now={now} selected={place} onSelect={select} />
       </section>
-      <section aria-label={work.rooms[place]?.name} className="min-w-0">
-        <ReadyHead desk={desk} dried={dried} place={place} now={now} onSelect={select} />
-        <CourseChart desk={desk} dried={dried} place={place} now={now} />
-        <RoomLevers desk={desk} place={place} />
+      <section aria-label={rooms[place]?.name} className="min-w-0">
+        <ReadyHead dried={dried} start={start} place={place} now={now} onSelect={select} />
+        <CourseChart dried={dried} log={log} start={start} place={place} now={now} />
+        {lever >= 0 && <RoomLevers desk={desk} place={lever} />}
       </section>
     </div>
   );

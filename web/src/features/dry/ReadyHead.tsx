@@ -1,14 +1,14 @@
 import { workingOfReady } from "@scutch/core/plan";
+import { memo } from "react";
 import { about, aboutParts, at, between, clock } from "../../format/time.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import type { Dried } from "../../workers/useDrying.ts";
 import { readyOfRoom } from "../job/ready.ts";
-import type { JobDesk } from "../job/useJobDesk.ts";
 import { Worked } from "../working/Worked.tsx";
 
 interface Props {
-  readonly desk: JobDesk;
+  readonly start: number;
   readonly dried: Dried;
   readonly place: number;
   readonly now: number;
@@ -28,12 +28,12 @@ function BigHour({ time, now }: { readonly time: number; readonly now: number })
 }
 
 /** The one big number: when this room is dry. */
-export function ReadyHead({ desk, dried, place, now, onSelect }: Props) {
-  const { work, start } = desk;
+export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onSelect }: Props) {
+  const { work } = dried;
   const room = work.rooms[place];
   if (!room) return null;
-  const dry = readyOfRoom(work, dried, place, start, "dry");
-  const touch = readyOfRoom(work, dried, place, start, "touchDry");
+  const dry = readyOfRoom(dried, place, start, "dry");
+  const touch = readyOfRoom(dried, place, start, "touchDry");
   const hours = dried.result.rooms[place]?.dryHours;
   return (
     <div className="border-accent border-t-4 bg-paper px-4 pt-2 pb-4">
@@ -86,4 +86,4 @@ export function ReadyHead({ desk, dried, place, now, onSelect }: Props) {
       )}
     </div>
   );
-}
+});

@@ -1,5 +1,5 @@
 import { area, curveMonotoneX, scaleLinear, scaleTime } from "d3";
-import { useId } from "react";
+import { memo, useId } from "react";
 import { useUnits } from "../../app/store.ts";
 import { about, at, clock } from "../../format/time.ts";
 import { wetColour } from "../../format/wetness.ts";
@@ -7,10 +7,9 @@ import { FIBRE_NAMES } from "../../format/words.ts";
 import { useWidth } from "../../ui/useWidth.ts";
 import type { Dried } from "../../workers/useDrying.ts";
 import { readyOfRoom } from "../job/ready.ts";
-import type { JobDesk } from "../job/useJobDesk.ts";
 
 interface Props {
-  readonly desk: JobDesk;
+  readonly start: number;
   readonly dried: Dried;
   readonly now: number;
   readonly selected: number;
@@ -26,17 +25,17 @@ const TOP = 30;
 const HOUR = 3_600_000;
 
 /** All rooms on one axis: each a tail that thins and pales from wet to dry, with a tick where it is touch-dry. */
-export function TailChart({ desk, dried, now, selected, onSelect }: Props) {
+export const TailChart = memo(function TailChart({ dried, start, now, selected, onSelect }: Props) {
   const units = useUnits();
   const id = useId();
   const [ref, width] = useWidth<HTMLDivElement>();
-  const { work, start } = desk;
+  const { work } = dried;
   const narrow = width < 520;
   const left = narrow ? 8 : 136;
   const right = 58;
   const ready = work.rooms.map((_, i) => ({
-    dry: readyOfRoom(work, dried, i, start, "dry"),
-    touch: readyOfRoom(work, dried, i, start, "touchDry"),
+    dry: readyOfRoom(dried, i, start, "dry"),
+    touch: readyOfRoom(dried, i, start, "touchDry"),
   }));
   const first = Math.min(...work.rooms.map((room) => at(start, room.finishedAt))) - HOUR / 4;
   const last = Math.max(
@@ -131,7 +130,7 @@ export function TailChart({ desk, dried, now, selected, onSelect }: Props) {
       </details>
     </div>
   );
-}
+});
 
 const timeOrNever = (time: number | null | undefined, now: number) =>
   time == null ? "not yet" : about(time, now);

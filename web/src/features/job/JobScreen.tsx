@@ -137,12 +137,8 @@ function JobHeader({ desk: { job, shelf, work, dried, start } }: { readonly desk
       </div>
       {dried && (
         <div className="hidden gap-8 text-right sm:flex">
-          <HeaderTime
-            label="walk on, all rooms"
-            time={readyOfJob(work, dried, start, "touchDry")}
-            now={now}
-          />
-          <HeaderTime label="all dry" time={readyOfJob(work, dried, start, "dry")} now={now} />
+          <HeaderTime label="walk on, all rooms" time={readyOfJob(dried, start, "touchDry")} now={now} />
+          <HeaderTime label="all dry" time={readyOfJob(dried, start, "dry")} now={now} />
         </div>
       )}
     </div>

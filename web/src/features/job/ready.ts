@@ -1,5 +1,4 @@
-import type { RoomRange } from "@scutch/core/drying";
-import { lastReady, type WorkPlan } from "@scutch/core/plan";
+import { lastReady } from "@scutch/core/plan";
 import { at } from "../../format/time.ts";
 import type { Dried } from "../../workers/useDrying.ts";
 
@@ -14,31 +13,28 @@ type Which = "touchDry" | "dry";
 
 /** When one room is ready. */
 export function readyOfRoom(
-  work: WorkPlan,
-  dried: Dried,
+  { work, result, ranges }: Dried,
   index: number,
   start: number,
   which: Which,
 ): ReadyTime {
   const finished = work.rooms[index]?.finishedAt ?? 0;
-  const hours = dried.result.rooms[index]?.[which === "dry" ? "dryHours" : "touchDryHours"] ?? null;
-  const range = dried.ranges?.[index]?.[which];
+  const hours = result.rooms[index]?.[which === "dry" ? "dryHours" : "touchDryHours"] ?? null;
+  const range = ranges?.[index]?.[which];
   const place = (value: number | null | undefined) => (value == null ? null : at(start, finished + value));
   return { likely: place(hours), early: place(range?.early), late: place(range?.late) };
 }
 
 /** When the last room is ready. */
-export function readyOfJob(work: WorkPlan, dried: Dried, start: number, which: Which): ReadyTime {
+export function readyOfJob({ work, result, ranges }: Dried, start: number, which: Which): ReadyTime {
   const place = (hours: number | null) => (hours === null ? null : at(start, hours));
-  const own = (dried.result.rooms ?? []).map((room) =>
-    which === "dry" ? room.dryHours : room.touchDryHours,
-  );
+  const own = result.rooms.map((room) => (which === "dry" ? room.dryHours : room.touchDryHours));
   const end = (side: "early" | "late") =>
-    dried.ranges
+    ranges
       ? place(
           lastReady(
             work,
-            dried.ranges.map((range: RoomRange) => range[which][side]),
+            ranges.map((range) => range[which][side]),
           ),
         )
       : null;

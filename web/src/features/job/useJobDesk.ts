@@ -31,7 +31,6 @@ export type Desk =
   | { readonly state: "ready"; readonly desk: JobDesk };
 
 const NOTHING: readonly LogEntry[] = [];
-const NO_BUILDING = { outdoor: { temperature: 15, relativeHumidity: 0.5 }, rooms: [] } as const;
 
 /** Opens a job: its plan, its log, the shelf, and what follows from them. */
 export function useJobDesk(jobId: JobId | undefined): Desk {
@@ -49,7 +48,7 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
     const site = shelf.sites.find(({ id }) => id === job.siteId);
     return planWork(jobInput(job, { ...shelf, ...(site ? { site } : {}), log, startsAt: startOf(job) }));
   }, [job, shelf, log]);
-  const dried = useDrying(work?.building ?? NO_BUILDING);
+  const dried = useDrying(work);
 
   const edit = useCallback(
     (change: (job: Job) => Job, showLimit: ShowLimit = String): string | undefined => {

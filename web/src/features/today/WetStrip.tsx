@@ -8,7 +8,7 @@ export function WetStrip({ desk, now }: { readonly desk: JobDesk; readonly now: 
   return (
     <div className="flex h-7 w-full gap-px" aria-hidden>
       {work.rooms.map((room, i) => {
-        const course = dried?.result.rooms[i]?.course;
+        const course = dried?.work.rooms[i]?.id === room.id ? dried.result.rooms[i]?.course : undefined;
         const wet =
           room.finishLogged && course ? freeWaterAt(course, hours) / room.water.residual : undefined;
         return (

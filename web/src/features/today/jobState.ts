@@ -13,6 +13,6 @@ export function stateOf({ work, dried, log, start }: JobDesk, now: number): JobS
   if (finished === 0 && log.length === 0) return { kind: "planned" };
   if (finished < work.rooms.length || work.rooms.length === 0)
     return { kind: "under-way", finished, rooms: work.rooms.length };
-  const dryAt = dried ? readyOfJob(work, dried, start, "dry").likely : null;
+  const dryAt = dried ? readyOfJob(dried, start, "dry").likely : null;
   return dryAt !== null && dryAt <= now ? { kind: "dry", dryAt } : { kind: "drying", dryAt };
 }
