@@ -171,7 +171,7 @@ function Lane({
   now,
 }: LaneProps) {
   const middle = y + (narrow ? 34 : height / 2 - 4);
-  const half = scaleLinear([0, 1], [1, TAIL / 2]);
+  const half = scaleLinear([0, 1], [1, narrow ? TAIL / 2 : Math.max(TAIL / 2, height * 0.21)]);
   const [first] = points;
   const end = points.at(-1);
   if (!first || !end) return null;

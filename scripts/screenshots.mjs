@@ -1,0 +1,68 @@
+// Pictures of the main views for docs/screenshots, from a fresh demo. Look at each before committing it.
+
+import { fork } from "node:child_process";
+import fs from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { buildAll } from "./build.mjs";
+import { startMariadb } from "./mariadb.mjs";
+import { inRoot } from "./paths.mjs";
+import { checkNode, ensureModules, ensurePrograms } from "./setup.mjs";
+
+const JOB = (n) => `/jobs/01930000-0000-7000-8400-00000000000${n}`;
+const ROOM = (n) => `?room=01930000-0000-7000-8500-00000000000${n}`;
+const VIEWS = [
+  { name: "today", path: "/" },
+  { name: "survey", path: `${JOB(1)}/survey${ROOM(3)}` },
+  { name: "mix", path: `${JOB(1)}/mix` },
+  { name: "dry", path: `${JOB(2)}/dry${ROOM(8)}` },
+  { name: "log", path: `${JOB(2)}/log` },
+  { name: "working-us", path: `${JOB(2)}/dry${ROOM(8)}`, us: true, press: "Dry by: show the working" },
+  { name: "phone-today", path: "/", phone: true },
+  { name: "phone-survey", path: `${JOB(1)}/survey`, phone: true },
+  { name: "phone-mix", path: `${JOB(4)}/mix`, phone: true },
+  { name: "phone-dry-night", path: `${JOB(2)}/dry${ROOM(8)}`, phone: true, night: true },
+];
+
+const dir = fs.mkdtempSync(path.join(os.tmpdir(), "scutch-shots-"));
+let database;
+let server;
+try {
+  checkNode();
+  await ensurePrograms(["mariadbd", "chromium"]);
+  await ensureModules();
+  await buildAll();
+  database = await startMariadb({ dir });
+  const env = {
+    NODE_ENV: "production",
+    DATABASE_URL: database.url,
+    PORT: "0",
+    WEB_DIR: inRoot("web/dist"),
+    MIGRATIONS_DIR: inRoot("server/drizzle"),
+  };
+  server = fork(inRoot("server/dist/main.js"), [], { env: { ...process.env, ...env } });
+  const { listening } = await new Promise((resolve) => server.once("message", resolve));
+  const { chromium } = await import("@playwright/test");
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium",
+    args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-dev-shm-usage"],
+  });
+  for (const view of VIEWS) {
+    const page = await browser.newPage({
+      viewport: view.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+      locale: view.us ? "en-US" : "en-GB",
+      colorScheme: view.night ? "dark" : "light",
+    });
+    await page.goto(`http://127.0.0.1:${listening}${view.path}`);
+    await page.waitForTimeout(1500);
+    if (view.press) await page.getByRole("button", { name: view.press }).click();
+    await page.waitForTimeout(300);
+    await page.screenshot({ path: inRoot("docs/screenshots", `${view.name}.png`) });
+    await page.close();
+  }
+  await browser.close();
+} finally {
+  server?.kill("SIGTERM");
+  await database?.stop();
+  fs.rmSync(dir, { recursive: true, force: true });
+}
