@@ -49,7 +49,10 @@ function faultOf(issue: z.core.$ZodIssue, above: readonly PropertyKey[]): Fault[
     case "unrecognized_keys":
       return [{ path, code: "unknown-key", keys: [...issue.keys] }];
     case "invalid_type":
-      return [{ path, code: issue.input === undefined ? "missing" : `not-${issue.expected}` }];
+      // The issue itself doesn’t carry what was received, only its message does.
+      return [
+        { path, code: issue.message.endsWith("received undefined") ? "missing" : `not-${issue.expected}` },
+      ];
     case "invalid_value":
       return [{ path, code: "not-one-of" }];
     case "invalid_format":

@@ -4,6 +4,16 @@ import { z } from "zod";
 import { ProductId } from "./ids.ts";
 import { Name, quantity, Seconds } from "./quantity.ts";
 
+/** Concentrate per water, or NaN for a strength that can't be mixed: comparisons with it are all false. */
+function mixable(strength: Parameters<typeof concentratePerWater>[0]): number {
+  try {
+    return concentratePerWater(strength);
+  } catch (error) {
+    if (error instanceof OutOfRange) return Number.NaN;
+    throw error;
+  }
+}
+
 /** A strength as its label spells it, so that nothing drifts when people switch units. */
 export const Strength = z
   .strictObject({
@@ -14,12 +24,8 @@ export const Strength = z
     value: z.number().min(0).max(100_000),
   })
   .superRefine((strength, context) => {
-    try {
-      concentratePerWater(strength);
-    } catch (error) {
-      if (!(error instanceof OutOfRange)) throw error;
+    if (Number.isNaN(mixable(strength)))
       context.addIssue({ code: "custom", path: ["value"], params: { code: "strength-out-of-range" } });
-    }
   })
   .meta({ id: "Strength" });
 
@@ -47,9 +53,7 @@ export const Product = z
       .meta({ description: "As on the label, shown where it is mixed" }),
   })
   .superRefine((product, context) => {
-    const strengths = [product.light, product.ordinary, product.heavy].map((strength) =>
-      concentratePerWater(strength),
-    );
+    const strengths = [product.light, product.ordinary, product.heavy].map(mixable);
     for (const [i, field] of [
       [1, "ordinary"],
       [2, "heavy"],

@@ -22,6 +22,7 @@ export const RoomShape = z
   ])
   .superRefine((shape, context) => {
     const [least, most] = DRYING_LIMITS.area;
+    if (shape.kind === "area") return; // its own field has said it
     const area = areaOf(shape);
     if (area < least)
       context.addIssue({ code: "too_small", minimum: least, inclusive: true, origin: "number", input: area });

@@ -1,0 +1,176 @@
+import { readFileSync } from "node:fs";
+import { describe, expect, test } from "@jest/globals";
+import type { z } from "zod";
+import { faultsOf, Job, JobFile, jobInput, LogEntry, Product, standing, Vessel } from "./index.ts";
+import { openApiDocument } from "./openapi.ts";
+
+const example = (): JobFile =>
+  JSON.parse(readFileSync(new URL("../../docs/example-job.json", import.meta.url), "utf8"));
+type Draft<T> = { -readonly [K in keyof T]: T[K] extends object ? Draft<T[K]> : T[K] };
+/** The example with something changed, and the faults that brings. */
+function faultsAfter(change: (file: Draft<JobFile>) => void) {
+  const file = example() as Draft<JobFile>;
+  change(file);
+  const result = JobFile.safeParse(file);
+  return result.success ? [] : faultsOf(result.error);
+}
+
+describe("the job format", () => {
+  test("the documented example is taken as it stands, and comes out as it went in", () => {
+    expect(JobFile.parse(example())).toEqual(example());
+  });
+
+  test.each<[string, (file: Draft<JobFile>) => void, (string | number)[], string]>([
+    ["a key it doesn't know", (file) => Object.assign(file.job, { hurry: true }), ["job"], "unknown-key"],
+    [
+      "a version to come",
+      (file) => Object.assign(file, { formatVersion: 2 }),
+      ["formatVersion"],
+      "not-one-of",
+    ],
+    [
+      "a side of nothing",
+      (file) => Object.assign(file.job.rooms[0]?.shape ?? {}, { width: 0 }),
+      ["job", "rooms", 0, "shape", "width"],
+      "too-small",
+    ],
+    [
+      "an hour there isn't",
+      (file) => Object.assign(file.job, { startsAt: "25:00" }),
+      ["job", "startsAt"],
+      "bad-format",
+    ],
+    [
+      "a day there isn't",
+      (file) => Object.assign(file.job, { day: "2026-02-30" }),
+      ["job", "day"],
+      "bad-format",
+    ],
+    [
+      "soil beyond the scale",
+      (file) => Object.assign(file.job.rooms[0] ?? {}, { soil: 6 }),
+      ["job", "rooms", 0, "soil"],
+      "not-one-of",
+    ],
+    [
+      "text for a number",
+      (file) => Object.assign(file.job.rooms[0] ?? {}, { height: "2.4 m" }),
+      ["job", "rooms", 0, "height"],
+      "not-number",
+    ],
+    [
+      "a room twice",
+      (file) => file.job.rooms.push({ ...(file.job.rooms[0] as (typeof file.job.rooms)[number]) }),
+      ["job", "rooms", 3, "id"],
+      "repeated-id",
+    ],
+    [
+      "a batch that isn't there",
+      (file) => file.job.batches.pop(),
+      ["job", "rooms", 2, "batchId"],
+      "unknown-reference",
+    ],
+    [
+      "a product that isn't in the file",
+      (file) => file.products.pop(),
+      ["job", "batches", 1, "productId"],
+      "unknown-reference",
+    ],
+    [
+      "a vessel that isn't in the file",
+      (file) => file.vessels.pop(),
+      ["job", "batches", 0, "vesselId"],
+      "unknown-reference",
+    ],
+    ["a blank name", (file) => Object.assign(file.job, { title: "  " }), ["job", "title"], "bad-format"],
+    ["an id that isn't one", (file) => Object.assign(file.job, { id: "job-1" }), ["job", "id"], "bad-format"],
+  ])("%s is a fault with its place", (_, change, path, code) => {
+    expect(faultsAfter(change)).toEqual(expect.arrayContaining([expect.objectContaining({ path, code })]));
+  });
+
+  test("a limit that is broken is told with it", () => {
+    const faults = faultsAfter((file) => Object.assign(file.job.rooms[1]?.shape ?? {}, { area: 10_000 }));
+    expect(faults).toEqual([{ path: ["job", "rooms", 1, "shape", "area"], code: "too-big", limit: 9999 }]);
+  });
+});
+
+describe("labels and vessels", () => {
+  const product = () => example().products[0] as Product;
+  const codes = (schema: z.ZodType, value: unknown) => {
+    const result = schema.safeParse(value);
+    return result.success ? [] : faultsOf(result.error).map(({ path, code }) => `${path.join(".")} ${code}`);
+  };
+
+  test("light, ordinary, heavy must get stronger, whatever spelling each is in", () => {
+    expect(codes(Product, { ...product(), heavy: { spelling: "one-to-n", value: 40 } })).toEqual([
+      "heavy label-range-reversed",
+    ]);
+    expect(codes(Product, { ...product(), heavy: { spelling: "fl-oz-per-gal", value: 8 } })).toEqual([]);
+    expect(codes(Product, { ...product(), dwellMost: 60 })).toEqual(["dwellMost dwell-range-reversed"]);
+    expect(codes(Product, { ...product(), light: { spelling: "percent", value: 100 } })).toEqual([
+      "light.value strength-out-of-range",
+    ]);
+  });
+
+  test("a vessel must hold at least one of its marks", () => {
+    const vessel = example().vessels[0] as Vessel;
+    expect(codes(Vessel, vessel)).toEqual([]);
+    expect(codes(Vessel, { ...vessel, headSpace: 0.0078 })).toEqual(["nominal vessel-holds-nothing"]);
+    expect(codes(Vessel, { ...vessel, nominal: 0 })).toContain("nominal too-small");
+  });
+});
+
+describe("the log", () => {
+  const entry = (id: number, more: object) =>
+    LogEntry.parse({
+      id: `01930000-0000-7000-8700-00000000000${id}`,
+      at: "2026-03-09T10:00:00+01:00",
+      ...more,
+    });
+  const room = "01930000-0000-7000-8500-0000000000e1";
+  const finished = entry(1, { kind: "room-finished", roomId: room });
+  const correction = entry(2, { kind: "correction", corrects: finished.id, text: "It was the other room" });
+  const note = entry(3, { kind: "note", text: "  Key under the mat " });
+
+  test("what a correction strikes out doesn't stand, whichever came first; the correction itself says nothing else", () => {
+    for (const order of [
+      [finished, correction, note],
+      [note, correction, finished],
+    ])
+      expect(standing(order)).toEqual([note]);
+    expect(note).toMatchObject({ text: "Key under the mat" });
+  });
+
+  test("a struck-out finish leaves the plan's own", () => {
+    const { job, products, vessels } = example();
+    const start = Date.parse("2026-03-09T09:00:00Z");
+    const around = { products, vessels, startsAt: start };
+    expect(jobInput(job, { ...around, log: [finished] }).finished).toEqual({ [room]: 0 });
+    expect(jobInput(job, { ...around, log: [finished, correction] }).finished).toEqual({});
+    expect(jobInput(job, { products, vessels, log: [finished] }).finished).toEqual({});
+  });
+
+  test("a batch whose product isn't at hand is left out rather than guessed", () => {
+    const { job, products, vessels } = example();
+    expect(jobInput(job, { products: products.slice(0, 1), vessels }).batches).toHaveLength(1);
+  });
+
+  test.each([
+    ["moisture above the scale", { kind: "reading", roomId: room, place: "carpet", moisture: 1.2 }],
+    ["an empty note", { kind: "note", text: "   " }],
+    ["a kind it doesn't know", { kind: "gossip", text: "x" }],
+    ["nothing used", { kind: "product-used", productId: "01930000-0000-7000-8200-0000000000e1", amount: 0 }],
+  ])("%s is refused", (_, more) => {
+    expect(() => entry(4, more)).toThrow();
+  });
+});
+
+test("the API document names every endpoint with its errors, and says units", () => {
+  const document = openApiDocument();
+  const put = document.paths?.["/api/jobs/{jobId}"]?.put;
+  expect(Object.keys(put?.responses ?? {})).toEqual(
+    expect.arrayContaining(["200", "409", "413", "415", "422"]),
+  );
+  expect(JSON.stringify(document)).toContain('"unit":"kg/m²"');
+  expect(() => Job.parse({})).toThrow();
+});

@@ -1,0 +1,144 @@
+import { describe, expect, test } from "@jest/globals";
+import type { Job, LogEntry, Room } from "@scutch/contract";
+import { rankMoves, simulateDrying } from "@scutch/core/drying";
+import { planWork, type WorkPlan } from "@scutch/core/plan";
+import type { Dried } from "../../workers/useDrying.ts";
+import { readyOfJob, readyOfRoom } from "../job/ready.ts";
+import { AIR_MOVER, adviceFrom, movesFor } from "./advice.ts";
+import { placedReadings } from "./readings.ts";
+
+const HOUR = 3_600_000;
+const START = Date.parse("2026-03-10T09:00:00Z");
+const room = (id: string, more: Partial<Room> = {}) =>
+  ({ id, name: id, shape: { kind: "area", area: 14 }, ...more }) as unknown as Room;
+const work = (
+  rooms: readonly Room[],
+  outdoor: Job["outdoor"] = { temperature: 12, relativeHumidity: 0.6 },
+): WorkPlan => planWork({ rooms, batches: [], indoor: { temperature: 22, relativeHumidity: 0.5 }, outdoor });
+const dried = (plan: WorkPlan): Dried => ({
+  work: plan,
+  result: simulateDrying(plan.building, { keepCourse: true }),
+  ranges: undefined,
+});
+
+describe("ready times on the clock", () => {
+  const plan = work([room("a"), room("b", { fibre: "wool" })]);
+  const drying = dried(plan);
+
+  test("a room's count from when it is finished, the job's is the last room's", () => {
+    const [a, b] = [0, 1].map((i) => readyOfRoom(drying, i, START, "dry").likely as number) as [
+      number,
+      number,
+    ];
+    const hours = drying.result.rooms[0]?.dryHours as number;
+    expect(a).toBeCloseTo(START + ((plan.rooms[0]?.finishedAt as number) + hours) * HOUR, 0);
+    expect(readyOfJob(drying, START, "dry").likely).toBe(Math.max(a, b));
+  });
+
+  test("a room that can't dry has no hour, and then neither has the job; without a range its ends are open", () => {
+    const never = {
+      ...drying.result,
+      rooms: drying.result.rooms.map((each, i) => (i ? { ...each, dryHours: null } : each)),
+    };
+    expect(readyOfRoom({ ...drying, result: never }, 1, START, "dry").likely).toBeNull();
+    expect(readyOfJob({ ...drying, result: never }, START, "dry").likely).toBeNull();
+    expect(readyOfJob(drying, START, "dry")).toMatchObject({ early: null, late: null });
+  });
+});
+
+describe("advice is one sentence with its reason and effect, and what it says happens", () => {
+  const advise = (plan: WorkPlan, place: number, each: Room) => {
+    const [best] = rankMoves(plan.building, place, movesFor(plan, place, each));
+    return adviceFrom(best, plan, place, each);
+  };
+
+  test("in a shut room with dry air outside: open up, and applying it brings what was said", () => {
+    const shut = room("a", { windows: "shut" });
+    const plan = work([shut]);
+    const advice = advise(plan, 0, shut);
+    expect(advice?.what).toMatch(/Open|Place an air mover/);
+    expect(advice?.why).toMatch(/^The air outside is drier\. Dry about .+ sooner\.$|air over the pile/);
+    const after = work([{ ...shut, ...advice?.change }]);
+    expect(dried(after).result.rooms[0]?.dryHours as number).toBeLessThan(
+      dried(plan).result.rooms[0]?.dryHours as number,
+    );
+  });
+
+  test("with wetter air outside it says shut the windows, never open them", () => {
+    const open = room("a", {
+      windows: "cross-ventilated",
+      airMovers: Array.from({ length: 6 }, () => AIR_MOVER),
+    });
+    const plan = work([open], { temperature: 26, relativeHumidity: 0.95 });
+    const moves = movesFor(plan, 0, open).map(({ id }) => id);
+    expect(moves).toEqual(["shut", "one-open"]); // six fans are the most: no further one is offered
+    expect(advise(plan, 0, open)).toMatchObject({ what: "Shut the windows.", change: { windows: "shut" } });
+  });
+
+  test("a measured air speed isn't talked over, and a gain of minutes isn't advice", () => {
+    const measured = room("a", { airSpeed: 2, windows: "cross-ventilated" });
+    const plan = work([measured]);
+    expect(movesFor(plan, 0, measured).map(({ id }) => id)).not.toContain("air-mover");
+    expect(adviceFrom({ id: "shut", hoursSooner: 0.1 }, plan, 0, measured)).toBeUndefined();
+    expect(adviceFrom(undefined, plan, 0, measured)).toBeUndefined();
+  });
+});
+
+describe("readings on the curve", () => {
+  const plan = work([room("a")]);
+  const course = dried(plan).result.rooms[0]?.course ?? [];
+  let n = 0;
+  const reading = (
+    hours: number,
+    moisture: number,
+    place: "carpet" | "dry-standard" = "carpet",
+    roomId = "a",
+  ) =>
+    ({
+      id: String(n++),
+      at: new Date(START + hours * HOUR).toISOString(),
+      kind: "reading",
+      roomId,
+      place,
+      moisture,
+    }) as unknown as LogEntry;
+
+  test("the first stands on the curve, the others in proportion above the dry standard", () => {
+    const log = [
+      reading(1, 0.08, "dry-standard"),
+      reading(2, 0.48),
+      reading(3, 0.28),
+      reading(4, 0.08),
+      reading(3, 0.9, "carpet", "b"),
+    ];
+    const placed = placedReadings(log, "a", course, START);
+    expect(placed.map(({ moisture }) => moisture)).toEqual([0.48, 0.28, 0.08]);
+    const [first, second, third] = placed.map(({ freeWater }) => freeWater) as [number, number, number];
+    expect(second).toBeCloseTo(first / 2, 9);
+    expect(third).toBeCloseTo(0, 9);
+  });
+
+  test("without a dry standard, or with one above the reading, nobody can say, and nothing is drawn", () => {
+    expect(placedReadings([reading(2, 0.4)], "a", course, START)).toEqual([]);
+    expect(placedReadings([reading(1, 0.5, "dry-standard"), reading(2, 0.4)], "a", course, START)).toEqual(
+      [],
+    );
+  });
+
+  test("a struck-out reading isn't drawn", () => {
+    const wrong = reading(2.5, 0.9);
+    const log = [
+      reading(1, 0.08, "dry-standard"),
+      reading(2, 0.48),
+      wrong,
+      {
+        id: "c",
+        at: wrong.at,
+        kind: "correction",
+        corrects: wrong.id,
+        text: "misread",
+      } as unknown as LogEntry,
+    ];
+    expect(placedReadings(log, "a", course, START)).toHaveLength(1);
+  });
+});

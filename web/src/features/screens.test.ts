@@ -1,0 +1,177 @@
+import { describe, expect, test } from "@jest/globals";
+import type { Job, LogEntry, Room, Shelf } from "@scutch/contract";
+import {
+  planWork,
+  workingOfArea,
+  workingOfFinish,
+  workingOfPreSpray,
+  workingOfTotalArea,
+} from "@scutch/core/plan";
+import { UNITS_OF } from "../format/units.ts";
+import { changeRedone, changeUndone, historySlice, jobChanged } from "./job/historySlice.ts";
+import type { JobDesk } from "./job/useJobDesk.ts";
+import { entryText } from "./log/entryText.ts";
+import { fillsMade } from "./mix/fillsMade.ts";
+import { measuresFor } from "./mix/measures.ts";
+import { moved } from "./survey/order.ts";
+import { reads, readsName, readsSize, sizeLimit, sizeText } from "./survey/readers.ts";
+import { stateOf } from "./today/jobState.ts";
+import { showFigure } from "./working/figures.ts";
+import { SOURCE_NAMES } from "./working/sources.ts";
+
+const plain = (text: string) => text.replaceAll("\u00a0", " ");
+const { metric, us } = UNITS_OF;
+
+describe("survey", () => {
+  test("what a size is shown as, typed back in, is the same room, in either system", () => {
+    for (const units of [metric, us])
+      for (const typed of ["3.8 x 4.2 m", "12'6 x 10'", "4 x 3 m + 2 x 1.5 m"]) {
+        const read = readsSize(units)(typed);
+        if ("error" in read) throw new Error(read.error);
+        const again = readsSize(units)(sizeText(read.value, units));
+        if ("error" in again) throw new Error(again.error);
+        expect(again.value.kind).toBe(read.value.kind);
+        expect(sizeText(again.value, units)).toBe(sizeText(read.value, units));
+      }
+  });
+
+  test("a broken limit is told in the unit of what broke it", () => {
+    expect(plain(sizeLimit(metric)(0.1, "width"))).toBe("0.1 m");
+    expect(plain(sizeLimit(us)(9999, "shape"))).toBe("107628 ft²");
+  });
+
+  test("names need a letter, quantities a unit that fits", () => {
+    expect(readsName("  Hall ")).toEqual({ value: "Hall" });
+    expect(readsName("  ")).toEqual({ error: "Give it a name." });
+    expect(reads("temperature", "c")("20 m")).toEqual({
+      error: expect.stringContaining("doesn’t measure this"),
+    });
+    expect(reads("volume", "gal")("2")).toEqual({ value: expect.closeTo(0.00757, 5) });
+  });
+
+  test("moving in the walk-out order moves one and stops at the ends", () => {
+    expect(moved(["a", "b", "c"], 0, 1)).toEqual(["b", "a", "c"]);
+    expect(moved(["a", "b", "c"], 2, 1)).toEqual(["a", "b", "c"]);
+    expect(moved(["a", "b", "c"], 0, -1)).toEqual(["a", "b", "c"]);
+  });
+});
+
+describe("undo is the previous plan", () => {
+  const plan = (title: string) => ({ id: "j", title }) as Job;
+  const { reducer } = historySlice;
+
+  test("a change can be undone and done again, and a new change forgets what was undone", () => {
+    let state = reducer({}, jobChanged({ before: plan("one") }));
+    state = reducer(state, jobChanged({ before: plan("two") }));
+    state = reducer(state, changeUndone({ now: plan("three") }));
+    expect(state.j).toEqual({ past: [plan("one")], future: [plan("three")] });
+    const redone = reducer(state, changeRedone({ now: plan("two") }));
+    expect(redone.j).toEqual({ past: [plan("one"), plan("two")], future: [] });
+    expect(reducer(state, jobChanged({ before: plan("two") })).j?.future).toEqual([]);
+  });
+
+  test("it remembers sixty plans, the latest", () => {
+    let state: ReturnType<typeof reducer> = {};
+    for (let i = 0; i < 70; i++) state = reducer(state, jobChanged({ before: plan(String(i)) }));
+    expect(state.j?.past).toHaveLength(60);
+    expect(state.j?.past.at(-1)?.title).toBe("69");
+  });
+});
+
+const ROOMS = [
+  { id: "a", name: "Hall", shape: { kind: "rectangle", length: 4, width: 3 } },
+  { id: "b", name: "Study", shape: { kind: "area", area: 9 } },
+] as unknown as Room[];
+const desk = (log: readonly Partial<LogEntry>[], finished: Record<string, number> = {}): JobDesk => ({
+  job: { id: "j", rooms: ROOMS, batches: [] } as unknown as Job,
+  shelf: { crew: "", products: [{ id: "p", name: "Meadow" }], vessels: [], sites: [] } as unknown as Shelf,
+  log: log as LogEntry[],
+  work: planWork({ rooms: ROOMS, batches: [], finished }),
+  dried: undefined,
+  start: 0,
+  edit: () => undefined,
+});
+
+describe("where a job stands", () => {
+  test("planned, under way, drying: as the log tells it", () => {
+    expect(stateOf(desk([]), 0)).toEqual({ kind: "planned" });
+    expect(stateOf(desk([{ kind: "note" }]), 0)).toEqual({ kind: "under-way", finished: 0, rooms: 2 });
+    expect(stateOf(desk([{ kind: "note" }], { a: 1 }), 0)).toEqual({
+      kind: "under-way",
+      finished: 1,
+      rooms: 2,
+    });
+    expect(stateOf(desk([{ kind: "note" }], { a: 1, b: 2 }), 0)).toEqual({ kind: "drying", dryAt: null });
+  });
+
+  test("entries read as a technician would say them, in the crew's units", () => {
+    const say = (entry: object, units = metric) => {
+      const { what, said } = entryText(entry as LogEntry, desk([]), units);
+      return plain(`${what}: ${said}`);
+    };
+    const fill = { kind: "fill-made", productId: "p", fill: 2, water: 0.0032, concentrate: 200e-6 };
+    expect(say(fill)).toBe("Fill 2 made: Meadow: 3.2 L of water, 200 ml of concentrate");
+    expect(say(fill, us)).toBe("Fill 2 made: Meadow: 0.85 gal of water, 6.76 fl oz of concentrate");
+    expect(say({ kind: "reading", roomId: "a", place: "carpet", moisture: 0.19 })).toBe(
+      "Reading: 19 % in Hall",
+    );
+    expect(say({ kind: "reading", roomId: "gone", place: "dry-standard", moisture: 0.07 })).toBe(
+      "Reading: 7 % in an untouched place of a removed room",
+    );
+    expect(say({ kind: "product-used", productId: "q", amount: 250e-6, roomId: "b" })).toBe(
+      "Product used: a removed product, 250 ml, Study",
+    );
+  });
+
+  test("a fill struck out counts as not made", () => {
+    const made = { id: "e", kind: "fill-made", batchId: "x", fill: 1 } as unknown as LogEntry;
+    const correction = { id: "f", kind: "correction", corrects: "e", text: "spilt" } as unknown as LogEntry;
+    expect([...fillsMade([made], "x").keys()]).toEqual([1]);
+    expect([...fillsMade([made, correction], "x").keys()]).toEqual([]);
+    expect([...fillsMade([made], "y").keys()]).toEqual([]);
+  });
+});
+
+describe("workings", () => {
+  const { work } = desk([]);
+  const [hall] = work.rooms;
+  if (!hall) throw new Error();
+  const workings = [
+    workingOfArea(ROOMS[0]?.shape as Room["shape"]),
+    workingOfTotalArea(work),
+    workingOfPreSpray(hall),
+    workingOfFinish(hall),
+  ];
+
+  test("each names its source, and shows every figure with a unit in both systems", () => {
+    for (const working of workings) {
+      expect(SOURCE_NAMES[working.source]).toBeDefined();
+      for (const figure of [working.result, ...working.inputs, ...working.steps])
+        for (const units of [metric, us]) expect(showFigure(figure, units)).not.toMatch(/NaN|undefined/);
+    }
+  });
+
+  test("they give the plan's own numbers, and say which input they hang on", () => {
+    expect(workings.map(({ result }) => result.value)).toEqual(
+      [12, 21, hall.preSpray, hall.finishedAt].map((value) => expect.closeTo(value, 9)),
+    );
+    expect(workings[0]?.sensitivity).toEqual([
+      { name: "length", change: expect.closeTo(0.1, 9) },
+      { name: "width", change: expect.closeTo(0.1, 9) },
+    ]);
+  });
+
+  test("small lengths are shown as piles are, hours as clocks are, and what never comes in words", () => {
+    expect(plain(showFigure({ value: 0.008, kind: "length" }, us))).toBe("8 mm");
+    expect(plain(showFigure({ value: 2.75, kind: "hours" }, metric))).toBe("2 h 45 min");
+    expect(showFigure({ value: Number.NaN, kind: "hours" }, metric)).toBe("not within 96 h");
+  });
+});
+
+test("a jug keeps its marks when units are switched: both systems offer the same measures", () => {
+  const values = (system: "metric" | "us") =>
+    measuresFor(system)
+      .map(({ value }) => value)
+      .sort();
+  expect(values("metric")).toEqual(values("us"));
+});
