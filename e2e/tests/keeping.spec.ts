@@ -1,0 +1,136 @@
+/** What is typed once and kept: products, sprayers, corrections, settings; and working without a mouse. */
+import { expect, type Page } from "@playwright/test";
+import { test } from "../support/stack.ts";
+
+const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
+const GUESTHOUSE = "/jobs/01930000-0000-7000-8400-000000000004";
+const figure = (page: Page, name: string) => page.getByRole("button", { name: `${name}: show the working` });
+
+test("a product added from its label, whose 1:4 means one in four, is mixed as its label means it", async ({
+  page,
+  request,
+}) => {
+  await page.goto(`${LIBRARY}/mix`);
+  await page.getByRole("button", { name: "Another product" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Name").fill("Clover degreaser");
+  await dialog.getByRole("radio", { name: "1 in 4 of mix" }).click();
+  await dialog.getByLabel("Light soil").fill("1:16");
+  await dialog.getByLabel("Ordinary").fill("1:8");
+  await dialog.getByLabel("Heavy soil").fill("1:20");
+  await dialog.getByRole("button", { name: "Keep the product" }).click();
+  await expect(dialog.getByRole("alert")).toHaveText(/must get stronger/);
+  await dialog.getByLabel("Heavy soil").fill("1:4");
+  await dialog.getByLabel("Cautions from the label, one a line").fill("Gloves, goggles and an apron.");
+  await dialog.getByRole("button", { name: "Keep the product" }).click();
+  await expect(dialog).toHaveCount(0);
+
+  await expect(page.getByText("Gloves, goggles and an apron.")).toBeVisible();
+  await page.getByRole("button", { name: /^Fill 1/ }).click();
+  // Heavy soil: one part in four of mix, so water is three times the concentrate.
+  const litres = async (name: string) => {
+    const text = (await figure(page, name).innerText()).replace(/\s/g, "");
+    return Number.parseFloat(text) / (text.endsWith("ml") ? 1000 : 1);
+  };
+  expect((await litres("Water")) / (await litres("Concentrate"))).toBeCloseTo(3, 1);
+
+  await expect
+    .poll(async () =>
+      (await (await request.get("/api/shelf")).json()).products.map((each: { name: string }) => each.name),
+    )
+    .toContain("Clover degreaser");
+  const { job } = await (await request.get(`/api${LIBRARY}`)).json();
+  const { products } = await (await request.get("/api/shelf")).json();
+  expect(products.find((each: { id: string }) => each.id === job.batches[0].productId).name).toBe(
+    "Clover degreaser",
+  );
+});
+
+test("two mixes in one job: each room is sprayed from its own, and moving a room moves its area", async ({
+  page,
+}) => {
+  await page.goto(`${GUESTHOUSE}/mix`);
+  const wool = page.getByRole("region", { name: "Teasel wool pre-spray" });
+  await expect(wool.getByText("Landing")).toBeVisible();
+  await expect(wool.getByText("Room 3, sea side")).toHaveCount(0);
+  await page.keyboard.press("1");
+  await page.getByRole("button", { name: "Room 1", exact: true }).click();
+  await page.getByLabel("Sprayed from").selectOption({ label: "Teasel wool pre-spray" });
+  await page.keyboard.press("2");
+  await page
+    .getByRole("navigation", { name: "Phases of the job" })
+    .getByRole("link", { name: "Mix" })
+    .click();
+  await expect(wool.getByText("Room 1")).toBeVisible();
+});
+
+test("a wrong entry is struck out by a correction and stays in sight; a fill struck out is to be made again", async ({
+  page,
+  request,
+}) => {
+  await page.goto(`${LIBRARY}/log`);
+  await page.getByRole("button", { name: "Correct: Fill 1 made" }).click();
+  const strike = page.getByRole("button", { name: "Strike it out" });
+  await expect(strike).toBeDisabled();
+  await page.getByLabel("Why, and what is right instead").fill("Spilt it by the van");
+  await strike.click();
+  await expect(page.getByText("Spilt it by the van")).toBeVisible();
+  await expect(page.getByText("Fill 1 made")).toBeVisible();
+  await page.getByRole("link", { name: "Mix" }).click();
+  await expect(
+    page.getByRole("article", { name: "Fill 1 of 2" }).getByRole("button", { name: "Made it" }),
+  ).toBeVisible();
+  await expect
+    .poll(async () => (await (await request.get(`/api${LIBRARY}/log`)).json()).entries.at(-1).kind)
+    .toBe("correction");
+});
+
+test("a room finished now dries from now, and the log says who", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "Settings" }).first().click();
+  await page.getByLabel("Your name, as it stands in the log").fill("Osei");
+  await page.keyboard.press("Escape");
+  await page.goto(`${LIBRARY}/dry?room=01930000-0000-7000-8500-000000000004`);
+  await expect(page.getByText("will be finished about")).toBeVisible();
+  await page.getByRole("button", { name: "This room is finished now" }).click();
+  await expect(page.getByText(/^finished \d\d:\d\d$/)).toBeVisible();
+  await page.getByRole("link", { name: "Log" }).click();
+  await expect(
+    page.getByRole("listitem").filter({ hasText: "Finished · Osei" }).filter({ hasText: "Study" }),
+  ).toBeVisible();
+});
+
+test("without a mouse: a job, a room, its fills and its hour, and the keys are told by ?", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await expect(page.getByRole("button", { name: "New job" })).toBeEnabled();
+  await page.keyboard.press("n");
+  await page.getByLabel("Where").waitFor();
+  await page.getByLabel("Where").focus();
+  await page.keyboard.type("Loom Cottage");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: /Loom Cottage/ })).toBeVisible();
+  await page.keyboard.press("a");
+  await page.keyboard.type("Parlour");
+  await page.keyboard.press("Tab");
+  await page.keyboard.type("12'6 x 10'");
+  await page.keyboard.press("Enter");
+  await expect(figure(page, "Area of Parlour")).toHaveText("11.6 m²");
+  // The room's field still has the focus, and there a key is text.
+  await page.keyboard.press("?");
+  await expect(page.getByLabel("Room", { exact: true })).toHaveValue("?");
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog")).toContainText("survey, mix, dry, log");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog")).toHaveCount(0);
+  await page.keyboard.press("2");
+  await expect(figure(page, "Water")).toBeVisible();
+  await page.keyboard.press("3");
+  await expect(figure(page, "Dry by")).toHaveText(/\d\d:\d\d/);
+  await page.keyboard.press("u");
+  await expect(page.getByText("Nothing to dry yet.")).toBeVisible();
+  await page.keyboard.press("r");
+  await expect(figure(page, "Dry by")).toBeVisible();
+});

@@ -1,0 +1,116 @@
+/** The start command as a person meets it: up, a second one, Ctrl-C, killed, taken ports. */
+import { type ChildProcess, spawn } from "node:child_process";
+import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { createServer, type Server } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { expect, test } from "@playwright/test";
+
+const START = fileURLToPath(new URL("../../scripts/start.mjs", import.meta.url));
+const started: ChildProcess[] = [];
+let dataDir: string;
+
+function start(args: readonly string[] = [], env: NodeJS.ProcessEnv = {}) {
+  const { TEST_DATABASE_URL: _, DATABASE_URL: __, PORT: ___, ...inherited } = process.env;
+  const child = spawn(process.execPath, [START, ...args], {
+    env: { ...inherited, DATA_DIR: dataDir, ...env },
+  });
+  started.push(child);
+  let output = "";
+  for (const stream of [child.stdout, child.stderr])
+    stream.on("data", (chunk: Buffer) => (output += chunk.toString()));
+  const ended = new Promise<number | null>((resolve) => child.once("exit", resolve));
+  return {
+    child,
+    ended,
+    output: () => output,
+    /** Its address, once it is up. */
+    async address(): Promise<string> {
+      await expect
+        .poll(() => output, { timeout: 60_000 })
+        .toMatch(/Scutch is at http:\/\/127\.0\.0\.1:\d+\n/);
+      return /http:\/\/127\.0\.0\.1:\d+/.exec(output)?.[0] as string;
+    },
+  };
+}
+
+/** The process id the database noted down, if it runs. */
+function databasePid(): number | undefined {
+  const file = join(dataDir, "mariadbd.pid");
+  if (!existsSync(file)) return undefined;
+  const pid = Number(readFileSync(file, "utf8"));
+  return existsSync(`/proc/${pid}`) ? pid : undefined;
+}
+
+const jobs = async (address: string) =>
+  ((await (await fetch(`${address}/api/jobs`)).json()) as { jobs: { job: { title: string } }[] }).jobs;
+
+test.beforeEach(() => {
+  dataDir = mkdtempSync(join(tmpdir(), "scutch start "));
+});
+test.afterEach(async () => {
+  for (const child of started.splice(0)) if (child.exitCode === null) child.kill("SIGTERM");
+  await expect.poll(databasePid, { timeout: 20_000 }).toBeUndefined();
+  rmSync(dataDir, { recursive: true, force: true });
+});
+
+test("starts with its demo in a folder with a space, says a second one is too many, and Ctrl-C stops the database too", async () => {
+  const first = start();
+  const address = await first.address();
+  expect(await jobs(address)).toHaveLength(4);
+  expect((await fetch(address)).headers.get("content-type")).toContain("text/html");
+
+  const second = start();
+  expect(await second.ended).toBe(1);
+  expect(second.output()).toContain(`already runs from this folder at ${address}`);
+  expect((await fetch(`${address}/api/health`)).ok).toBe(true);
+
+  first.child.kill("SIGINT");
+  expect(await first.ended).toBe(0);
+  expect(databasePid()).toBeUndefined();
+  await expect(fetch(address)).rejects.toThrow();
+});
+
+test("after a killed start the next one cleans up behind it, and what was saved is there", async () => {
+  const first = start();
+  const address = await first.address();
+  const [stored] = (await (await fetch(`${address}/api/jobs`)).json()).jobs;
+  const saved = await fetch(`${address}/api/jobs/${stored.job.id}`, {
+    method: "PUT",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify({ baseVersion: stored.version, job: { ...stored.job, title: "Kept" } }),
+  });
+  expect(saved.status).toBe(200);
+  first.child.kill("SIGKILL");
+  await first.ended;
+  const orphan = databasePid();
+  expect(orphan).toBeDefined();
+
+  const second = start();
+  expect((await jobs(await second.address())).map(({ job }) => job.title)).toContain("Kept");
+  expect(databasePid()).not.toBe(orphan);
+  second.child.kill("SIGTERM");
+  await second.ended;
+
+  const reset = start(["--reset-demo"]);
+  expect((await jobs(await reset.address())).map(({ job }) => job.title)).not.toContain("Kept");
+});
+
+test("a taken port is stepped over when nobody asked for it and said when somebody did; an unknown option is too", async () => {
+  const taken = await new Promise<Server>((resolve) => {
+    const server = createServer().listen(0, "127.0.0.1", () => resolve(server));
+  });
+  const port = (taken.address() as { port: number }).port;
+  const asked = start([], { PORT: String(port) });
+  expect(await asked.ended).toBe(1);
+  expect(asked.output()).toContain(`Port ${port} is taken. Set PORT to another one`);
+  taken.close();
+
+  const odd = start(["--fast"]);
+  expect(await odd.ended).toBe(1);
+  expect(odd.output()).toContain("Unknown option --fast");
+  const nonsense = start([], { PORT: "http" });
+  expect(await nonsense.ended).toBe(1);
+  expect(nonsense.output()).toContain("PORT=http is not a port");
+});
