@@ -1,13 +1,8 @@
 // Pictures of the main views for docs/screenshots, from a fresh demo. Look at each before committing it.
 
 import { fork } from "node:child_process";
-import fs from "node:fs";
-import os from "node:os";
-import path from "node:path";
-import { buildAll } from "./build.mjs";
-import { startMariadb } from "./mariadb.mjs";
 import { inRoot } from "./paths.mjs";
-import { checkNode, ensureModules, ensurePrograms } from "./setup.mjs";
+import { withThrowawayDatabase } from "./throwaway.mjs";
 
 const JOB = (n) => `/jobs/01930000-0000-7000-8400-00000000000${n}`;
 const ROOM = (n) => `?room=01930000-0000-7000-8500-00000000000${n}`;
@@ -24,23 +19,15 @@ const VIEWS = [
   { name: "phone-dry-night", path: `${JOB(2)}/dry${ROOM(8)}`, phone: true, night: true },
 ];
 
-const dir = fs.mkdtempSync(path.join(os.tmpdir(), "scutch-shots-"));
-let database;
-let server;
-try {
-  checkNode();
-  await ensurePrograms(["mariadbd", "chromium"]);
-  await ensureModules();
-  await buildAll();
-  database = await startMariadb({ dir });
+await withThrowawayDatabase(async (url) => {
   const env = {
     NODE_ENV: "production",
-    DATABASE_URL: database.url,
+    DATABASE_URL: url,
     PORT: "0",
     WEB_DIR: inRoot("web/dist"),
     MIGRATIONS_DIR: inRoot("server/drizzle"),
   };
-  server = fork(inRoot("server/dist/main.js"), [], { env: { ...process.env, ...env } });
+  const server = fork(inRoot("server/dist/main.js"), [], { env: { ...process.env, ...env } });
   const { listening } = await new Promise((resolve) => server.once("message", resolve));
   const { chromium } = await import("@playwright/test");
   const browser = await chromium.launch({
@@ -61,8 +48,6 @@ try {
     await page.close();
   }
   await browser.close();
-} finally {
-  server?.kill("SIGTERM");
-  await database?.stop();
-  fs.rmSync(dir, { recursive: true, force: true });
-}
+  server.kill("SIGTERM");
+  await new Promise((resolve) => server.once("exit", resolve));
+});

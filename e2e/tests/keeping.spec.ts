@@ -120,11 +120,13 @@ test("without a mouse: a job, a room, its fills and its hour, and the keys are t
   // The room's field still has the focus, and there a key is text.
   await page.keyboard.press("?");
   await expect(page.getByLabel("Room", { exact: true })).toHaveValue("?");
-  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  const leaveField = () => page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await leaveField();
   await page.keyboard.press("?");
   await expect(page.getByRole("dialog")).toContainText("survey, mix, dry, log");
   await page.keyboard.press("Escape");
   await expect(page.getByRole("dialog")).toHaveCount(0);
+  await leaveField(); // a closed dialog gives the focus back to where it was last
   await page.keyboard.press("2");
   await expect(figure(page, "Water")).toBeVisible();
   await page.keyboard.press("3");

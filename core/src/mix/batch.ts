@@ -4,7 +4,7 @@ import { concentratePerWater, partsOf, type Strength } from "./strength.ts";
 import { usableVolume, type Vessel } from "./vessel.ts";
 
 /** Litres of water weigh kilograms: kg/m³ near room temperature, taken for the mix as well (within 2 %). */
-const MIX_DENSITY = 1000;
+export const MIX_DENSITY = 1000;
 
 /** One product at one strength in one vessel for a run of rooms. Volumes m³, times s. */
 export interface BatchRequest {

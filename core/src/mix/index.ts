@@ -1,4 +1,11 @@
-export { type Batch, type BatchFault, type BatchRequest, type Fill, planBatch } from "./batch.ts";
+export {
+  type Batch,
+  type BatchFault,
+  type BatchRequest,
+  type Fill,
+  MIX_DENSITY,
+  planBatch,
+} from "./batch.ts";
 export { dilutedShare, volumeToDilute } from "./dilute.ts";
 export { cutIntoFills, type Demand, type FillShare } from "./fills.ts";
 export { meteredConcentrate, strengthAtFloor } from "./metering.ts";

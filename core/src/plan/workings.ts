@@ -8,7 +8,7 @@ import {
   regain,
   simulateDrying,
 } from "../drying/index.ts";
-import { type Batch, type Fill, partsOf, type Vessel } from "../mix/index.ts";
+import { type Batch, type Fill, MIX_DENSITY, partsOf, type Vessel } from "../mix/index.ts";
 import { areaOf, type RoomShape } from "../quantity/index.ts";
 import { explain, type Figure, type FigureKind, type Working } from "../working/index.ts";
 import type { AssumedField } from "./assume.ts";
@@ -291,5 +291,32 @@ export function workingOfTotalArea(work: WorkPlan): Working {
     source: "survey",
     inputs: Object.fromEntries(work.rooms.map((room) => [room.id, figure(room.name, room.area, "area")])),
     compute: (x) => Object.values(x).reduce((sum, area) => sum + area, 0),
+  });
+}
+
+/** What a full fill weighs. */
+export function workingOfMass(fill: Fill): Working {
+  return explain({
+    name: "to carry",
+    kind: "mass",
+    formula: "volume × 1 kg a litre, without the vessel",
+    source: "dilution",
+    inputs: { volume: figure("finished mix", fill.volume, "volume") },
+    compute: ({ volume }) => volume * MIX_DENSITY,
+  });
+}
+
+/** When the last room of a job is ready, hours after its start; `hours` from each room's finish, as dried. */
+export function workingOfLastReady(work: WorkPlan, hours: readonly (number | null)[], name: string): Working {
+  const ready = work.rooms.map((room, i) => room.finishedAt + (hours[i] ?? Number.NaN));
+  return explain({
+    name,
+    kind: "hours",
+    formula: "each room’s finish and its drying added; the last of them, counted from the job’s start",
+    source: "drying",
+    inputs: Object.fromEntries(
+      work.rooms.map((room, i) => [room.id, figure(room.name, ready[i] as number, "hours")]),
+    ),
+    compute: (x) => Math.max(...Object.values(x)),
   });
 }

@@ -32,9 +32,7 @@ export function FieldFrame({ id, label, hint, error, onConfirm, children }: Prop
       </div>
       {children}
       {error ? (
-        <p id={`${id}-error`} role="alert" className="mt-1 border-stop border-l-4 pl-2 text-sm text-stop">
-          {error}
-        </p>
+        <FieldError id={`${id}-error`} sentence={error} />
       ) : (
         hint && (
           <p id={`${id}-hint`} className="mt-1 text-sm text-soft">
@@ -48,3 +46,19 @@ export function FieldFrame({ id, label, hint, error, onConfirm, children }: Prop
 
 export const inputLook = (error: boolean, assumed = false) =>
   `w-full min-h-12 rounded-md border bg-ground px-3 text-ink ${error ? "border-stop border-2" : "border-rule"} ${assumed ? "text-soft italic" : ""}`;
+
+/** What is wrong with the field above, and what to do next. */
+export function FieldError({
+  sentence,
+  id,
+}: {
+  readonly sentence: string | undefined;
+  readonly id?: string;
+}) {
+  if (!sentence) return null;
+  return (
+    <p id={id} role="alert" className="mt-1 border-stop border-l-4 pl-2 text-sm text-stop">
+      {sentence}
+    </p>
+  );
+}

@@ -1,7 +1,8 @@
 import { useCallback } from "react";
-import { Link, useSearchParams } from "react-router";
-import { Empty, Loading } from "../../ui/States.tsx";
+import { useSearchParams } from "react-router";
+import { Loading } from "../../ui/States.tsx";
 import { useDesk } from "../job/JobScreen.tsx";
+import { NoRooms } from "../job/NoRooms.tsx";
 import { readyOfRoom } from "../job/ready.ts";
 import { useNow } from "../job/useNow.ts";
 import { CourseChart } from "./CourseChart.tsx";
@@ -22,17 +23,7 @@ export function DryScreen() {
     (roomId: string) => setSearch({ room: roomId }, { replace: true, preventScrollReset: true }),
     [setSearch],
   );
-  if (work.rooms.length === 0)
-    return (
-      <div className="px-4 sm:px-7">
-        <Empty title="Nothing to dry yet.">
-          <Link to="../survey" relative="path" className="font-semibold text-accent underline">
-            Type a room’s size
-          </Link>{" "}
-          and its drying stands here.
-        </Empty>
-      </div>
-    );
+  if (work.rooms.length === 0) return <NoRooms title="Nothing to dry yet." follows="its drying stands" />;
   if (!dried)
     return (
       <div className="px-4 sm:px-7">

@@ -1,5 +1,5 @@
 import { JobId } from "@scutch/contract";
-import { workingOfTotalArea } from "@scutch/core/plan";
+import { workingOfLastReady, workingOfTotalArea } from "@scutch/core/plan";
 import { Redo2, Undo2 } from "lucide-react";
 import { NavLink, Outlet, useNavigate, useOutletContext, useParams } from "react-router";
 import { useAppDispatch, useAppSelector, useUnits } from "../../app/store.ts";
@@ -8,9 +8,10 @@ import { about, between, longDay } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
 import { redoChange, undoChange } from "../../offline/changes.ts";
 import { Failed, Loading } from "../../ui/States.tsx";
+import type { Dried } from "../../workers/useDrying.ts";
 import { Worked } from "../working/Worked.tsx";
 import { selectHistory } from "./historySlice.ts";
-import { type ReadyTime, readyOfJob } from "./ready.ts";
+import { readyOfJob } from "./ready.ts";
 import { type JobDesk, useJobDesk } from "./useJobDesk.ts";
 import { useNow } from "./useNow.ts";
 
@@ -137,31 +138,37 @@ function JobHeader({ desk: { job, shelf, work, dried, start } }: { readonly desk
       </div>
       {dried && (
         <div className="hidden gap-8 text-right sm:flex">
-          <HeaderTime label="walk on, all rooms" time={readyOfJob(dried, start, "touchDry")} now={now} />
-          <HeaderTime label="all dry" time={readyOfJob(dried, start, "dry")} now={now} />
+          <HeaderTime label="walk on, all rooms" which="touchDry" dried={dried} start={start} now={now} />
+          <HeaderTime label="all dry" which="dry" dried={dried} start={start} now={now} />
         </div>
       )}
     </div>
   );
 }
 
-function HeaderTime({
-  label,
-  time,
-  now,
-}: {
+interface HeaderTimeProps {
   readonly label: string;
-  readonly time: ReadyTime;
+  readonly which: "touchDry" | "dry";
+  readonly dried: Dried;
+  readonly start: number;
   readonly now: number;
-}) {
+}
+
+function HeaderTime({ label, which, dried, start, now }: HeaderTimeProps) {
+  const { likely, early, late } = readyOfJob(dried, start, which);
+  const hours = dried.result.rooms.map((room) => (which === "dry" ? room.dryHours : room.touchDryHours));
   return (
     <div>
       <div className="text-sm text-soft">{label}</div>
-      <div className="font-bold font-mono text-2xl leading-7">
-        {time.likely === null ? "not yet" : about(time.likely, now)}
-      </div>
+      <Worked
+        label={label}
+        working={() => workingOfLastReady(dried.work, hours, label)}
+        className="font-bold font-mono text-2xl leading-7"
+      >
+        {likely === null ? "not yet" : about(likely, now)}
+      </Worked>
       <div className="font-mono text-sm text-soft">
-        {time.early === null ? "\u00a0" : between(time.early, time.late, now)}
+        {early === null ? "\u00a0" : between(early, late, now)}
       </div>
     </div>
   );

@@ -6,11 +6,10 @@ import { logEntry } from "../../offline/changes.ts";
 import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
-import { inputLook } from "../../ui/FieldFrame.tsx";
+import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
-import { FieldError } from "../mix/VesselDialog.tsx";
 import { reads } from "../survey/readers.ts";
 
 type Kind = "reading" | "product-used" | "note";

@@ -1,6 +1,7 @@
 import { type BatchChoice, EntryId, type LogEntryOf, type Product, type Vessel } from "@scutch/contract";
 import { concentratePerWater, type Fill } from "@scutch/core/mix";
-import { workingOfConcentrate, workingOfWater } from "@scutch/core/plan";
+import { workingOfConcentrate, workingOfMass, workingOfWater } from "@scutch/core/plan";
+import type { ReactNode } from "react";
 import { useAppDispatch, useAppSelector, useUnits } from "../../app/store.ts";
 import { clock } from "../../format/time.ts";
 import { asRatio, joined, type Shown } from "../../format/units.ts";
@@ -123,7 +124,14 @@ export function FillSheet({
               name="Use by"
               value={product.potLife === undefined ? "today" : `${product.potLife / 3600} h after making`}
             />
-            <Row name="To carry" value={units.mass(fill.mass)} />
+            <Row
+              name="To carry"
+              value={
+                <Worked label="To carry" working={() => workingOfMass(fill)}>
+                  {units.mass(fill.mass)}
+                </Worked>
+              }
+            />
           </dl>
           {madeBy ? (
             <p className="mt-4 border-accent border-l-4 bg-wash px-4 py-3 font-semibold">
@@ -142,7 +150,7 @@ export function FillSheet({
   );
 }
 
-function Row({ name, value }: { readonly name: string; readonly value: string }) {
+function Row({ name, value }: { readonly name: string; readonly value: ReactNode }) {
   return (
     <div className="flex justify-between gap-4 border-rule border-t py-2">
       <dt>{name}</dt>

@@ -1,11 +1,11 @@
 import { BatchId, MOST_BATCHES } from "@scutch/contract";
 import { Plus } from "lucide-react";
-import { Link } from "react-router";
 import { useUnits } from "../../app/store.ts";
 import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Empty } from "../../ui/States.tsx";
 import { useDesk } from "../job/JobScreen.tsx";
+import { NoRooms } from "../job/NoRooms.tsx";
 import { BatchSection } from "./BatchSection.tsx";
 import { MEASURES } from "./measures.ts";
 
@@ -26,17 +26,7 @@ export function MixScreen() {
     };
     edit((before) => ({ ...before, batches: [...before.batches, batch] }));
   };
-  if (job.rooms.length === 0)
-    return (
-      <div className="px-4 sm:px-7">
-        <Empty title="Nothing to mix for yet.">
-          <Link to="../survey" relative="path" className="font-semibold text-accent underline">
-            Type a room’s size
-          </Link>{" "}
-          and its fills stand here.
-        </Empty>
-      </div>
-    );
+  if (job.rooms.length === 0) return <NoRooms title="Nothing to mix for yet." follows="its fills stand" />;
   return (
     <div className="px-4 pt-5 sm:px-7">
       {job.batches.map((batch, i) => (

@@ -10,12 +10,11 @@ import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
-import { inputLook } from "../../ui/FieldFrame.tsx";
+import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { reads, readsName } from "../survey/readers.ts";
 import { useDraft } from "./draftForm.ts";
-import { FieldError } from "./VesselDialog.tsx";
 
 interface Props {
   readonly product?: Product;

@@ -6,6 +6,7 @@ import { saveVessel } from "../../offline/changes.ts";
 import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
+import { FieldError } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { reads, readsName } from "../survey/readers.ts";
 import { useDraft } from "./draftForm.ts";
@@ -88,14 +89,5 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
         </Button>
       </div>
     </Dialog>
-  );
-}
-
-export function FieldError({ sentence }: { readonly sentence: string | undefined }) {
-  if (!sentence) return null;
-  return (
-    <p role="alert" className="mt-1 border-stop border-l-4 pl-2 text-sm text-stop">
-      {sentence}
-    </p>
   );
 }

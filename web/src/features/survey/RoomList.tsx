@@ -1,4 +1,4 @@
-import { workingOfArea } from "@scutch/core/plan";
+import { workingOfArea, workingOfFinish } from "@scutch/core/plan";
 import { useUnits } from "../../app/store.ts";
 import { about, at } from "../../format/time.ts";
 import { ASSUMED_NAMES, COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, SOIL_NAMES } from "../../format/words.ts";
@@ -60,7 +60,13 @@ export function RoomList({ desk: { job, work, start }, selected, onSelect, now }
               </Worked>
               <p className="text-sm text-soft">
                 {known.finishLogged ? "finished " : "done about "}
-                <span className="font-mono">{about(at(start, known.finishedAt), now)}</span>
+                <Worked
+                  label={`Finish of ${room.name}`}
+                  working={() => workingOfFinish(known)}
+                  className="font-mono"
+                >
+                  {about(at(start, known.finishedAt), now)}
+                </Worked>
               </p>
             </div>
           </li>

@@ -1,0 +1,35 @@
+import fs from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { buildAll } from "./build.mjs";
+import { startMariadb } from "./mariadb.mjs";
+import { checkNode, ensureModules, ensurePrograms } from "./setup.mjs";
+
+/**
+ * Sets up what is missing, builds, and runs `work` with the URL of a database that is gone afterwards, whatever happens.
+ * Ends the process: 0 when all went well, 1 with the reason when not.
+ */
+export async function withThrowawayDatabase(work) {
+  const dir = fs.mkdtempSync(path.join(os.tmpdir(), "scutch throwaway "));
+  let database;
+  const clear = async () => {
+    await database?.stop();
+    fs.rmSync(dir, { recursive: true, force: true });
+  };
+  for (const signal of ["SIGINT", "SIGTERM"])
+    process.on(signal, () => void clear().then(() => process.exit(130)));
+  let code = 0;
+  try {
+    checkNode();
+    await ensurePrograms(["mariadbd", "chromium"]);
+    await ensureModules();
+    await buildAll();
+    database = await startMariadb({ dir });
+    await work(database.url);
+  } catch (error) {
+    console.error(error.message);
+    code = 1;
+  }
+  await clear();
+  process.exit(code);
+}
