@@ -5,7 +5,14 @@ import { METHODS, SOIL_LEVELS } from "../clean/index.ts";
 import { FIBRES, type RoomDrying, simulateDrying, WINDOWS } from "../drying/index.ts";
 import { concentratePerWater } from "../mix/index.ts";
 import { areaOf } from "../quantity/index.ts";
-import { COVERINGS, type JobInput, type PlannedBatch, planJob, planWork, type SurveyedRoom } from "./index.ts";
+import {
+  COVERINGS,
+  type JobInput,
+  type PlannedBatch,
+  planJob,
+  planWork,
+  type SurveyedRoom,
+} from "./index.ts";
 
 const L = 1e-3;
 const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined });
@@ -51,7 +58,9 @@ const anyBatch: fc.Arbitrary<PlannedBatch> = fc.record({
 const anyJob: fc.Arbitrary<JobInput> = fc.record({
   indoor: maybe(air),
   outdoor: maybe(air),
-  rooms: fc.array(anyRoom, { minLength: 1, maxLength: 6 }).map((rooms) => rooms.map((room, i) => ({ ...room, id: `r${i}` }))),
+  rooms: fc
+    .array(anyRoom, { minLength: 1, maxLength: 6 })
+    .map((rooms) => rooms.map((room, i) => ({ ...room, id: `r${i}` }))),
   batches: fc.array(anyBatch, { minLength: 1, maxLength: 1 }),
 });
 
@@ -60,7 +69,10 @@ describe("any job", () => {
     fc.assert(
       fc.property(anyJob, (job) => {
         const { rooms, batches, area } = planWork(job);
-        expect(area).toBeCloseTo(job.rooms.reduce((sum, room) => sum + areaOf(room.shape), 0), 9);
+        expect(area).toBeCloseTo(
+          job.rooms.reduce((sum, room) => sum + areaOf(room.shape), 0),
+          9,
+        );
         const [chosen] = job.batches;
         const planned = batches[0]?.batch;
         if (!chosen || planned?.outcome !== "planned") return expect(planned?.outcome).toBe("impossible");
@@ -72,8 +84,12 @@ describe("any job", () => {
           expect(fill.sprayTime).toBeLessThanOrEqual((product.potLife ?? Number.POSITIVE_INFINITY) + 1e-6);
           expect(fill.strength).toBeGreaterThanOrEqual(concentratePerWater(product.light) - 1e-9);
           expect(fill.strength).toBeLessThanOrEqual(concentratePerWater(product.heavy) + 1e-9);
-          expect(Math.abs(fill.concentrate / measure - Math.round(fill.concentrate / measure))).toBeLessThan(1e-6);
-          expect(Math.abs(fill.volume - (i === 0 ? vessel.heel : 0)) / vessel.graduation % 1).toBeLessThan(1 + 1e-6);
+          expect(Math.abs(fill.concentrate / measure - Math.round(fill.concentrate / measure))).toBeLessThan(
+            1e-6,
+          );
+          expect((Math.abs(fill.volume - (i === 0 ? vessel.heel : 0)) / vessel.graduation) % 1).toBeLessThan(
+            1 + 1e-6,
+          );
           for (const { roomId, volume } of fill.rooms) {
             const place = rooms.findIndex((room) => room.id === roomId);
             expect(place).toBeGreaterThanOrEqual(last); // in walk-out order
@@ -128,7 +144,15 @@ describe("any job", () => {
 });
 
 describe("neighbouring jobs", () => {
-  const room: SurveyedRoom = { id: "r", name: "Room", shape: { kind: "area", area: 15 }, windows: "one-open", fibre: "nylon" };
+  const room: SurveyedRoom = {
+    id: "r",
+    name: "Room",
+    shape: { kind: "area", area: 15 },
+    windows: "one-open",
+    // Takes up next to nothing: for nylon and wool "dry" is told against the room's own humidity (MODEL §7), so that in
+    // drier air more has to leave before they count as dry, and these comparisons don't hold.
+    fibre: "olefin",
+  };
   const indoor = { temperature: 21, relativeHumidity: 0.5 };
   const outdoor = { temperature: 10, relativeHumidity: 0.7 };
   const dry = (change: Partial<SurveyedRoom>, more: Partial<JobInput> = {}): number => {
@@ -137,7 +161,8 @@ describe("neighbouring jobs", () => {
   };
   /** Dry hours of a list of jobs, each of which must not be later than the one before by more than the solver's error. */
   const neverLater = (hours: readonly number[]) => {
-    for (let i = 1; i < hours.length; i++) expect(hours[i] as number).toBeLessThanOrEqual((hours[i - 1] as number) * 1.005);
+    for (let i = 1; i < hours.length; i++)
+      expect(hours[i] as number).toBeLessThanOrEqual((hours[i - 1] as number) * 1.005);
   };
 
   test("with somewhere for the vapour to go, one more air mover never makes it later, and each brings less", () => {
@@ -149,7 +174,9 @@ describe("neighbouring jobs", () => {
   });
 
   test("drier air outside, a pad after cleaning, a larger dehumidifier and shorter pile never make it later", () => {
-    neverLater([0.9, 0.7, 0.5, 0.3].map((relativeHumidity) => dry({}, { outdoor: { ...outdoor, relativeHumidity } })));
+    neverLater(
+      [0.9, 0.7, 0.5, 0.3].map((relativeHumidity) => dry({}, { outdoor: { ...outdoor, relativeHumidity } })),
+    );
     neverLater([dry({}), dry({ padAfter: true })]);
     neverLater([0, 10, 20, 40].map((litres) => dry({ windows: "shut", dehumidifierLitresPerDay: litres })));
     neverLater([0.012, 0.008, 0.005, 0.003].map((pileHeight) => dry({ pileHeight })));
@@ -174,14 +201,24 @@ describe("neighbouring jobs", () => {
   });
 
   test("an open door lets a wet room borrow a dry one's air", () => {
-    const { building } = planWork({ indoor, outdoor, rooms: [{ ...room, windows: "shut" }, { ...room, id: "s", windows: "cross-ventilated" }], batches: [] });
+    const { building } = planWork({
+      indoor,
+      outdoor,
+      rooms: [
+        { ...room, windows: "shut" },
+        { ...room, id: "s", windows: "cross-ventilated" },
+      ],
+      batches: [],
+    });
     const closed = simulateDrying(building).rooms[0]?.dryHours as number;
-    const open = simulateDrying({ ...building, links: [{ a: 0, b: 1, flow: 150 / 3600 }] }).rooms[0]?.dryHours as number;
+    const open = simulateDrying({ ...building, links: [{ a: 0, b: 1, flow: 150 / 3600 }] }).rooms[0]
+      ?.dryHours as number;
     expect(open).toBeLessThan(closed);
   });
 
   test("the higher the place, the thinner its air, and the plan takes it in", () => {
-    const pressure = (elevation: number) => planWork({ elevation, rooms: [room], batches: [] }).building.pressure as number;
+    const pressure = (elevation: number) =>
+      planWork({ elevation, rooms: [room], batches: [] }).building.pressure as number;
     expect(pressure(0)).toBe(101325);
     expect(pressure(1500)).toBeCloseTo(84556, -2); // standard atmosphere, ISO 2533
   });
