@@ -10,7 +10,7 @@ import { readsName } from "./readers.ts";
 export function JobFacts({ desk: { job, edit } }: { readonly desk: JobDesk }) {
   const ids = useId();
   return (
-    <section aria-label="The job" className="grid gap-4 border-ink border-t-2 pt-3">
+    <section aria-label="The job" className="grid content-start gap-4 border-ink border-t-2 pt-3">
       <AirFields
         title="Air inside"
         air={job.indoor}
