@@ -84,12 +84,9 @@ describe("any job", () => {
           expect(fill.sprayTime).toBeLessThanOrEqual((product.potLife ?? Number.POSITIVE_INFINITY) + 1e-6);
           expect(fill.strength).toBeGreaterThanOrEqual(concentratePerWater(product.light) - 1e-9);
           expect(fill.strength).toBeLessThanOrEqual(concentratePerWater(product.heavy) + 1e-9);
-          expect(Math.abs(fill.concentrate / measure - Math.round(fill.concentrate / measure))).toBeLessThan(
-            1e-6,
-          );
-          expect((Math.abs(fill.volume - (i === 0 ? vessel.heel : 0)) / vessel.graduation) % 1).toBeLessThan(
-            1 + 1e-6,
-          );
+          const whole = (steps: number) => expect(Math.abs(steps - Math.round(steps))).toBeLessThan(1e-6);
+          whole(fill.concentrate / measure);
+          whole((fill.volume - (i === 0 ? vessel.heel : 0)) / vessel.graduation);
           for (const { roomId, volume } of fill.rooms) {
             const place = rooms.findIndex((room) => room.id === roomId);
             expect(place).toBeGreaterThanOrEqual(last); // in walk-out order
