@@ -77,16 +77,18 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
               gradient={`${id}${i}`}
               x={x}
               width={width}
-              points={(dried.result.rooms[i]?.course ?? [])
-                .filter(
-                  (moment) =>
-                    moment.hours >= room.finishedAt - 1e-6 &&
-                    at(start, moment.hours) <= (ready[i]?.dry.likely ?? last) + 60_000,
-                )
-                .map((moment) => ({
-                  time: Math.min(at(start, moment.hours), last),
-                  wet: Math.min(1, Math.max(0, moment.freeWater / room.water.residual)),
-                }))}
+              points={thinned(
+                (dried.result.rooms[i]?.course ?? [])
+                  .filter(
+                    (moment) =>
+                      moment.hours >= room.finishedAt - 1e-6 &&
+                      at(start, moment.hours) <= (ready[i]?.dry.likely ?? last) + 60_000,
+                  )
+                  .map((moment) => ({
+                    time: Math.min(at(start, moment.hours), last),
+                    wet: Math.min(1, Math.max(0, moment.freeWater / room.water.residual)),
+                  })),
+              )}
               touch={ready[i]?.touch.likely ?? null}
               dry={ready[i]?.dry.likely ?? null}
               now={now}
@@ -131,6 +133,17 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
     </div>
   );
 });
+
+/** As many points as the eye can tell apart on a tail; both ends stay. Each is a stop of the gradient to be drawn again. */
+const POINTS_ON_A_TAIL = 14;
+function thinned<T>(points: readonly T[]): T[] {
+  const last = points.length - 1;
+  if (last < POINTS_ON_A_TAIL) return [...points];
+  return Array.from(
+    { length: POINTS_ON_A_TAIL },
+    (_, i) => points[Math.round((i * last) / (POINTS_ON_A_TAIL - 1))] as T,
+  );
+}
 
 const timeOrNever = (time: number | null | undefined, now: number) =>
   time == null ? "not yet" : about(time, now);
