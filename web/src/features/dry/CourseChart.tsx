@@ -90,17 +90,20 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
           )}
           <g transform={`translate(0,${HEIGHT - PAD.bottom})`}>
             <line x1={PAD.left} x2={width - PAD.right} stroke="var(--ink)" />
-            {x.ticks(4).map((tick) => (
-              <text
-                key={tick.getTime()}
-                x={x(tick)}
-                y={17}
-                textAnchor="middle"
-                className="fill-soft font-mono text-[13px]"
-              >
-                {clock(tick.getTime())}
-              </text>
-            ))}
+            {x
+              .ticks(4)
+              .filter((tick) => x(tick) > 22 && x(tick) < width - 22)
+              .map((tick) => (
+                <text
+                  key={tick.getTime()}
+                  x={x(tick)}
+                  y={17}
+                  textAnchor="middle"
+                  className="fill-soft font-mono text-[13px]"
+                >
+                  {clock(tick.getTime())}
+                </text>
+              ))}
           </g>
           <RangeBar x={x} y={HEIGHT - 28} time={touch} name="touch-dry" />
           <RangeBar x={x} y={HEIGHT - 10} time={dry} name="dry" />
