@@ -7,7 +7,7 @@ export {
   type ProductLabel,
   type SurveyedRoom,
 } from "./input.ts";
-export { type JobPlan, jobRange, lastReady, planJob } from "./job.ts";
+export { type JobPlan, lastReady, planJob } from "./job.ts";
 export {
   type BatchPlan,
   checkBatchSetup,

@@ -1,4 +1,4 @@
-import { dryingRange, type RoomDrying, type RoomRange, simulateDrying } from "../drying/index.ts";
+import { type RoomDrying, simulateDrying } from "../drying/index.ts";
 import type { JobInput } from "./input.ts";
 import { planWork, type WorkPlan } from "./work.ts";
 
@@ -40,9 +40,4 @@ export function planJob(job: JobInput): JobPlan {
     ),
     balanceError,
   };
-}
-
-/** The range of each room's ready times; see {@link dryingRange}. */
-export function jobRange(work: WorkPlan): RoomRange[] {
-  return work.rooms.length === 0 ? [] : dryingRange(work.building);
 }

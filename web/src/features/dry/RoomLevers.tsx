@@ -1,10 +1,8 @@
-import { EntryId, type Room } from "@scutch/contract";
+import type { Room } from "@scutch/contract";
 import { ASSUMED, workingOfAirSpeed } from "@scutch/core/plan";
 import { Flag } from "lucide-react";
-import { useAppDispatch, useAppSelector, useUnits } from "../../app/store.ts";
+import { useUnits } from "../../app/store.ts";
 import { WINDOW_NAMES } from "../../format/words.ts";
-import { logEntry } from "../../offline/changes.ts";
-import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { optionsOf } from "../../ui/ChoiceField.tsx";
@@ -12,6 +10,8 @@ import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
+import { withRoom } from "../job/withRoom.ts";
+import { useLogging } from "../log/useLogging.ts";
 import { reads } from "../survey/readers.ts";
 import { Worked } from "../working/Worked.tsx";
 import { AIR_MOVER, MOST_AIR_MOVERS } from "./advice.ts";
@@ -20,34 +20,22 @@ import { useAdvice } from "./useAdvice.ts";
 /** What can be moved in a room, the best move among it, and the mark that it is finished. */
 export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly place: number }) {
   const units = useUnits();
-  const dispatch = useAppDispatch();
-  const name = useAppSelector((state) => state.settings.name);
   const { job, work, edit } = desk;
+  const log = useLogging(job.id);
   const room = job.rooms[place];
   const known = work.rooms[place];
   const advice = useAdvice(work, place, room);
   if (!room || !known) return null;
   const set = (change: Partial<Room>, showLimit?: (limit: number) => string) =>
-    edit(
-      (before) => ({
-        ...before,
-        rooms: before.rooms.map((each) => (each.id === room.id ? { ...each, ...change } : each)),
-      }),
-      showLimit,
-    );
+    edit((before) => withRoom(before, room.id, change), showLimit);
   const movers = room.airMovers ?? [];
   const setMovers = (count: number) =>
     void set({ airMovers: Array.from({ length: count }, (_, i) => movers[i] ?? AIR_MOVER) });
   const finish = () =>
-    dispatch(
-      logEntry(job.id, {
-        id: newId(EntryId),
-        at: new Date().toISOString(),
-        ...(name ? { by: name } : {}),
-        kind: "room-finished",
-        roomId: room.id,
-      }),
-    );
+    log({
+      kind: "room-finished",
+      roomId: room.id,
+    });
   return (
     <div className="mt-4 grid gap-4">
       {advice && (

@@ -1,9 +1,6 @@
-import { EntryId, type LogEntry } from "@scutch/contract";
 import { type ReactNode, useState } from "react";
-import { useAppDispatch, useAppSelector, useUnits } from "../../app/store.ts";
+import { useUnits } from "../../app/store.ts";
 import { joined, percent } from "../../format/units.ts";
-import { logEntry } from "../../offline/changes.ts";
-import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
@@ -11,24 +8,16 @@ import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { reads } from "../survey/readers.ts";
+import { type EntryBody, useLogging } from "./useLogging.ts";
 
 type Kind = "reading" | "product-used" | "note";
-type Body = LogEntry extends infer E ? (E extends LogEntry ? Omit<E, "id" | "at" | "by"> : never) : never;
-
 /** The next entry: a reading, a product used, or a note. Kept on this device the moment it is pressed. */
 export function EntryForm({ desk }: { readonly desk: JobDesk }) {
-  const dispatch = useAppDispatch();
-  const name = useAppSelector((state) => state.settings.name);
+  const log = useLogging(desk.job.id);
   const [kind, setKind] = useState<Kind>("reading");
   const [round, setRound] = useState(0);
-  const add = (body: Body) => {
-    const entry = {
-      ...body,
-      id: newId(EntryId),
-      at: new Date().toISOString(),
-      ...(name ? { by: name } : {}),
-    } as LogEntry;
-    dispatch(logEntry(desk.job.id, entry));
+  const add = (body: EntryBody) => {
+    log(body);
     setRound(round + 1);
   };
   const Form = { reading: ReadingForm, "product-used": ProductForm, note: NoteForm }[kind];
@@ -54,7 +43,7 @@ export function EntryForm({ desk }: { readonly desk: JobDesk }) {
 
 interface FormProps {
   readonly desk: JobDesk;
-  readonly add: (body: Body) => void;
+  readonly add: (body: EntryBody) => void;
 }
 
 function Frame({ onAdd, children }: { readonly onAdd: () => void; readonly children: ReactNode }) {

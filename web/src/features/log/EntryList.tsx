@@ -1,16 +1,15 @@
-import { EntryId, type LogEntry } from "@scutch/contract";
+import type { LogEntry } from "@scutch/contract";
 import { isSameDay } from "date-fns";
 import { useState } from "react";
-import { useAppDispatch, useAppSelector, useUnits } from "../../app/store.ts";
+import { useUnits } from "../../app/store.ts";
 import { about, clock } from "../../format/time.ts";
-import { logEntry } from "../../offline/changes.ts";
-import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Empty } from "../../ui/States.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { entryText } from "./entryText.ts";
+import { useLogging } from "./useLogging.ts";
 
 /** Entries in the order they happened. One that was wrong is struck out by a correction, never changed. */
 export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now: number }) {
@@ -73,20 +72,14 @@ function CorrectionDialog({
   readonly onClose: () => void;
 }) {
   const units = useUnits();
-  const dispatch = useAppDispatch();
-  const name = useAppSelector((state) => state.settings.name);
+  const log = useLogging(desk.job.id);
   const [text, setText] = useState("");
   const strike = () => {
-    dispatch(
-      logEntry(desk.job.id, {
-        id: newId(EntryId),
-        at: new Date().toISOString(),
-        ...(name ? { by: name } : {}),
-        kind: "correction",
-        corrects: entry.id,
-        text: text.trim(),
-      }),
-    );
+    log({
+      kind: "correction",
+      corrects: entry.id,
+      text: text.trim(),
+    });
     onClose();
   };
   const { what, said } = entryText(entry, desk, units);

@@ -1,16 +1,15 @@
-import { type BatchChoice, EntryId, type LogEntryOf, type Product, type Vessel } from "@scutch/contract";
+import type { BatchChoice, LogEntryOf, Product, Vessel } from "@scutch/contract";
 import { concentratePerWater, type Fill } from "@scutch/core/mix";
 import { workingOfConcentrate, workingOfMass, workingOfWater } from "@scutch/core/plan";
 import type { ReactNode } from "react";
-import { useAppDispatch, useAppSelector, useUnits } from "../../app/store.ts";
+import { useUnits } from "../../app/store.ts";
 import { clock } from "../../format/time.ts";
 import { asRatio, joined, type Shown } from "../../format/units.ts";
 import { labelRange } from "../../format/words.ts";
-import { logEntry } from "../../offline/changes.ts";
-import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
+import { useLogging } from "../log/useLogging.ts";
 import { Worked } from "../working/Worked.tsx";
 import { Bottle } from "./Bottle.tsx";
 
@@ -49,26 +48,20 @@ export function FillSheet({
   onMade,
 }: Props) {
   const units = useUnits();
-  const dispatch = useAppDispatch();
-  const name = useAppSelector((state) => state.settings.name);
+  const log = useLogging(desk.job.id);
   const nameOf = (roomId: string) =>
     desk.job.rooms.find((room) => room.id === roomId)?.name ?? "A removed room";
   const rateOf = (roomId: string) =>
     desk.work.rooms.find((room) => room.id === roomId)?.water.applicationRate ?? 1;
   const make = () => {
-    dispatch(
-      logEntry(desk.job.id, {
-        id: newId(EntryId),
-        at: new Date().toISOString(),
-        ...(name ? { by: name } : {}),
-        kind: "fill-made",
-        batchId: batch.id,
-        productId: product.id,
-        fill: number,
-        water: fill.water,
-        concentrate: fill.concentrate,
-      }),
-    );
+    log({
+      kind: "fill-made",
+      batchId: batch.id,
+      productId: product.id,
+      fill: number,
+      water: fill.water,
+      concentrate: fill.concentrate,
+    });
     onMade();
   };
   return (

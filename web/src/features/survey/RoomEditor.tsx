@@ -11,6 +11,7 @@ import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import type { JobDesk, ShowLimit } from "../job/useJobDesk.ts";
+import { withRoom } from "../job/withRoom.ts";
 import { Worked } from "../working/Worked.tsx";
 import { AirFields } from "./AirFields.tsx";
 import { moved } from "./order.ts";
@@ -31,13 +32,7 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
   const units = useUnits();
   const { job, edit, shelf } = desk;
   const set = (change: Partial<Room>, showLimit?: ShowLimit) =>
-    edit(
-      (before) => ({
-        ...before,
-        rooms: before.rooms.map((each) => (each.id === room.id ? { ...each, ...change } : each)),
-      }),
-      showLimit,
-    );
+    edit((before) => withRoom(before, room.id, change), showLimit);
   const place = job.rooms.findIndex((each) => each.id === room.id);
   const move = (by: number) => edit((before) => ({ ...before, rooms: moved(before.rooms, place, by) }));
   const copy = () => {
