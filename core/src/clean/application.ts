@@ -1,3 +1,4 @@
+import type { ZoneAreas, ZoneKind } from "../floor/index.ts";
 import { within } from "../guard.ts";
 import type { Method } from "./method.ts";
 
@@ -13,7 +14,11 @@ const ORDINARY_RATE: Record<Method, number> = {
   extraction: 68e-6,
   "self-contained": 68e-6,
   "low-moisture": 85e-6,
+  "dry-compound": 0,
+  spinner: 100e-6,
 };
+/** Lanes heavier, edges a mist: share of the field’s rate (common practice). */
+const BY_ZONE: Record<ZoneKind, number> = { lane: 1.3, field: 1, edge: 0.5 };
 /** Share of the ordinary rate by soil (common practice). */
 const BY_SOIL: Record<Soil, number> = { 1: 0.75, 2: 0.85, 3: 1, 4: 1.3, 5: 1.6 };
 /** Pile at which the ordinary rate holds, m, and how far other piles move it (common practice). */
@@ -27,4 +32,10 @@ export function applicationRate(method: Method, soil: Soil, pileHeight: number):
   within("pile height (m)", pileHeight, 0.001, 0.05);
   const byPile = Math.min(1.4, Math.max(0.8, 0.5 + (0.5 * pileHeight) / ORDINARY_PILE));
   return ORDINARY_RATE[method] * BY_SOIL[soil] * byPile;
+}
+
+/** What a room takes over what it would all at the field's rate: lanes 1.3 times it, edges half (common practice). */
+export function zoneFactor({ lane, field, edge }: ZoneAreas): number {
+  const area = lane + field + edge;
+  return area > 0 ? (lane * BY_ZONE.lane + field * BY_ZONE.field + edge * BY_ZONE.edge) / area : 1;
 }

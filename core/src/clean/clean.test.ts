@@ -3,6 +3,7 @@ import {
   afterStrokes,
   applicationRate,
   heldByPile,
+  METHOD_FIGURES,
   METHODS,
   nozzleFlow,
   SOIL_LEVELS,
@@ -34,7 +35,7 @@ test("a nozzle gives twice the flow at four times the pressure (Bernoulli)", () 
 });
 
 test("dirtier floors and taller pile never take less pre-spray, and it stays between 30 and 200 ml/m²", () => {
-  for (const method of METHODS)
+  for (const method of METHODS.filter((each) => METHOD_FIGURES[each].wetting !== "dry"))
     for (const pileHeight of [0.003, 0.008, 0.02]) {
       const rates = SOIL_LEVELS.map((soil) => applicationRate(method, soil, pileHeight) * 1e6);
       expect(rates).toEqual([...rates].sort((a, b) => a - b));

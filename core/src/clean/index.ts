@@ -1,4 +1,4 @@
-export { applicationRate, SOIL_LEVELS, type Soil } from "./application.ts";
+export { applicationRate, SOIL_LEVELS, type Soil, zoneFactor } from "./application.ts";
 export { METHOD_FIGURES, METHODS, type Method } from "./method.ts";
 export { laidByStroke, nozzleFlow, RATED_PRESSURE } from "./nozzle.ts";
 export { padsFor } from "./pads.ts";

@@ -1,5 +1,5 @@
-/** Ways of cleaning a carpet that the plan knows. */
-export const METHODS = ["extraction", "self-contained", "low-moisture"] as const;
+/** Ways of cleaning a floor that the plan knows; the spinner is for hard floors. */
+export const METHODS = ["extraction", "self-contained", "low-moisture", "dry-compound", "spinner"] as const;
 export type Method = (typeof METHODS)[number];
 
 /** Litres a minute of an industry-size-1 nozzle (0.1 US gal/min) at its rated 40 psi, as m³/s. */
@@ -22,6 +22,10 @@ export interface MethodFigures {
   readonly pressure: number;
   /** Suction at the head over the reference one; see {@link takenByStroke}. */
   readonly relativeAirflow: number;
+  /** Whether it wets the floor, dampens it, or neither. */
+  readonly wetting: "wet" | "damp" | "dry";
+  /** kg/m² it leaves whatever went on, where there is no pile to hold more. */
+  readonly film?: number;
 }
 
 /**
@@ -39,6 +43,7 @@ export const METHOD_FIGURES: Record<Method, MethodFigures> = {
     ratedJetFlow: 6 * SIZE_1_FLOW,
     pressure: 27.6,
     relativeAirflow: 1,
+    wetting: "wet",
   },
   "self-contained": {
     wetStrokes: 1,
@@ -50,6 +55,7 @@ export const METHOD_FIGURES: Record<Method, MethodFigures> = {
     ratedJetFlow: 4 * SIZE_1_FLOW,
     pressure: 6.9,
     relativeAirflow: 0.6,
+    wetting: "wet",
   },
   "low-moisture": {
     wetStrokes: 0,
@@ -61,6 +67,33 @@ export const METHOD_FIGURES: Record<Method, MethodFigures> = {
     ratedJetFlow: 0,
     pressure: 2.76,
     relativeAirflow: 0,
+    wetting: "damp",
+  },
+  "dry-compound": {
+    wetStrokes: 0,
+    dryStrokes: 2,
+    padPasses: 0,
+    headWidth: 0.38,
+    overlap: 0.05,
+    strokeSpeed: 0.25,
+    ratedJetFlow: 0,
+    pressure: 2.76,
+    relativeAirflow: 0,
+    wetting: "dry",
+  },
+  spinner: {
+    wetStrokes: 2,
+    dryStrokes: 0,
+    padPasses: 0,
+    headWidth: 0.38,
+    overlap: 0.08,
+    strokeSpeed: 0.25,
+    ratedJetFlow: 4 * SIZE_1_FLOW,
+    pressure: 55,
+    relativeAirflow: 1,
+    wetting: "wet",
+    // A wet film on tile goes in about 7 min with air on it (common practice).
+    film: 0.02,
   },
 };
 

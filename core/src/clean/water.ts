@@ -13,6 +13,10 @@ export interface CleanedRoom {
   readonly pileHeight: number;
   /** An absorbent pad over the extracted carpet. */
   readonly padAfter?: boolean;
+  /** What zones make of the field's application rate; 1 where absent. */
+  readonly zoneFactor?: number;
+  /** Wet strokes on top of the method's, to rinse old detergent out. */
+  readonly extraWetStrokes?: number;
 }
 
 /** Water through a room's cleaning, kg/m² but for the rates in m³/m² and the time in s/m². */
@@ -29,21 +33,22 @@ export interface WaterBalance {
 export function waterBalance(room: CleanedRoom): WaterBalance {
   const figures = METHOD_FIGURES[room.method];
   const width = effectiveWidth(figures, room.soil);
-  const application = applicationRate(room.method, room.soil, room.pileHeight);
+  const application = applicationRate(room.method, room.soil, room.pileHeight) * (room.zoneFactor ?? 1);
   const flow = nozzleFlow(figures.ratedJetFlow, figures.pressure);
-  const rinse = figures.wetStrokes * laidByStroke(flow, width, figures.strokeSpeed);
+  const wetStrokes = figures.wetStrokes > 0 ? figures.wetStrokes + (room.extraWetStrokes ?? 0) : 0;
+  const rinse = wetStrokes * laidByStroke(flow, width, figures.strokeSpeed);
   const laidDown = (application + rinse) * WATER_DENSITY;
-  const strokes = figures.wetStrokes + figures.dryStrokes;
+  const strokes = wetStrokes + figures.dryStrokes;
   const vacuumed =
     strokes > 0 ? afterStrokes(laidDown, room.pileHeight, strokes, figures.relativeAirflow) : laidDown;
   const padPasses = figures.padPasses + (room.padAfter ? 1 : 0);
-  const residual = afterPads(vacuumed, padPasses);
+  const residual = Math.min(figures.film ?? Number.POSITIVE_INFINITY, afterPads(vacuumed, padPasses));
   return {
     applicationRate: application,
     rinseRate: rinse,
     laidDown,
     residual,
-    recoveredShare: 1 - residual / laidDown,
+    recoveredShare: laidDown > 0 ? 1 - residual / laidDown : 0,
     cleaningTimePerArea: (strokes + padPasses) / (width * figures.strokeSpeed),
   };
 }

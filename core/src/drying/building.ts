@@ -77,3 +77,6 @@ export const OUTDOOR_AIR_CHANGES: Record<Windows, number> = {
   "one-open": 3,
   "cross-ventilated": 8,
 };
+
+/** Air through an open door, m³/s each way: about 150 m³/h (memory). */
+export const OPEN_DOOR_FLOW = 150 / 3600;

@@ -7,6 +7,7 @@ export {
   type Coil,
   type DryingRoom,
   type Link,
+  OPEN_DOOR_FLOW,
   OUTDOOR_AIR_CHANGES,
   WINDOWS,
   type Windows,

@@ -1,4 +1,5 @@
-import type { Method, Soil } from "../clean/index.ts";
+import { type Covering, type FloorFibre, isHardFloor, MOST_DELICATE_LIKELY } from "../care/index.ts";
+import { METHOD_FIGURES, type Method, type Soil } from "../clean/index.ts";
 import {
   type Air,
   airSpeedFromMovers,
@@ -6,8 +7,11 @@ import {
   OUTDOOR_AIR_CHANGES,
   type Windows,
 } from "../drying/index.ts";
-import { areaOf } from "../quantity/index.ts";
-import type { Covering, JobInput, SurveyedRoom } from "./input.ts";
+import { carpetArea, edgeLength, edgesOf, outlineOf, type ZoneAreas, zoneAreas } from "../floor/index.ts";
+import type { JobInput, SurveyedRoom } from "./input.ts";
+
+/** Hard floor as the drying model takes it: a film on a rough surface, no fibre to hold water (common practice). */
+const HARD = { pileHeight: 0.002, faceWeight: 0.1 };
 
 /** Usual pile height, m, and dry fibre, kg/m², by covering (common practice). */
 export const USUAL_PILE: Record<Covering, { readonly pileHeight: number; readonly faceWeight: number }> = {
@@ -16,13 +20,47 @@ export const USUAL_PILE: Record<Covering, { readonly pileHeight: number; readonl
   "loop-pile": { pileHeight: 0.005, faceWeight: 0.9 },
   "carpet-tile": { pileHeight: 0.004, faceWeight: 0.7 },
   "ribbed-mat": { pileHeight: 0.007, faceWeight: 1.1 },
+  coir: { pileHeight: 0.017, faceWeight: 3 },
+  rug: { pileHeight: 0.01, faceWeight: 1.8 },
+  ceramic: HARD,
+  stone: HARD,
+  granite: HARD,
+  vinyl: HARD,
 };
+
+/**
+ * Fibre whose isotherm stands in where the drying model has none of its own: the nearest in how much water it takes up
+ * at 65 % (viscose, silk, jute 11–14 %, wool 14 %; acrylic 1.5 %; textbook, memory).
+ */
+const DRIES_LIKE: Record<Exclude<FloorFibre, "unknown">, Fibre> = {
+  nylon: "nylon",
+  polyester: "polyester",
+  olefin: "olefin",
+  wool: "wool",
+  cotton: "cotton",
+  acrylic: "polyester",
+  silk: "wool",
+  viscose: "wool",
+  plant: "wool",
+};
+
+/** The isotherm a floor dries by: hard floors take up nothing, an unknown fibre dries as the most delicate likely does. */
+export function dryingFibre(covering: Covering, fibre: FloorFibre): Fibre {
+  if (isHardFloor(covering)) return "olefin";
+  return DRIES_LIKE[fibre === "unknown" ? MOST_DELICATE_LIKELY[covering] : fibre];
+}
+
+/** How a covering is cleaned where nobody has said (common practice). */
+export function usualMethod(covering: Covering): Method {
+  if (isHardFloor(covering)) return "spinner";
+  return covering === "coir" ? "dry-compound" : ASSUMED.method;
+}
 
 /** Where nobody has said: an ordinary heated room on an ordinary day, and the commonest carpet (common practice). */
 export const ASSUMED = {
   height: 2.4,
   covering: "cut-pile" as Covering,
-  fibre: "nylon" as Fibre,
+  fibre: "nylon" as FloorFibre,
   soil: 3 as Soil,
   method: "extraction" as Method,
   windows: "shut" as Windows,
@@ -48,8 +86,14 @@ export interface KnownRoom {
   readonly name: string;
   readonly area: number;
   readonly height: number;
+  /** m of edge to clean by hand, and m² of each zone. */
+  readonly edge: number;
+  readonly zones: ZoneAreas;
+  readonly level: number;
+  readonly passage: boolean;
   readonly covering: Covering;
-  readonly fibre: Fibre;
+  readonly fibre: FloorFibre;
+  readonly dryingFibre: Fibre;
   readonly pileHeight: number;
   readonly faceWeight: number;
   readonly soil: Soil;
@@ -72,27 +116,49 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
     return said ?? usual;
   };
   const covering = known("covering", room.covering, ASSUMED.covering);
-  const area = areaOf(room.shape);
+  const hard = isHardFloor(covering);
+  // What a hard floor doesn't have is not assumed of it.
+  const ofPile = <T>(field: AssumedField, said: T | undefined, usual: T): T =>
+    hard ? usual : known(field, said, usual);
+  const area = carpetArea(room.shape, room.parts);
+  const edge = edgeLength(room.shape, room.parts);
   const height = known("height", room.height, ASSUMED.height);
   const windows = known("windows", room.windows, ASSUMED.windows);
+  const method = known("method", room.method, usualMethod(covering));
+  const fibre = ofPile("fibre", room.fibre, ASSUMED.fibre);
   return {
     id: room.id,
     name: room.name,
     area,
+    edge,
+    zones: zoneAreas(room.zones ?? {}, { area, edge, longest: longestWay(room) }),
+    level: room.level ?? 0,
+    passage: room.passage ?? false,
     height,
     covering,
-    fibre: known("fibre", room.fibre, ASSUMED.fibre),
-    pileHeight: known("pileHeight", room.pileHeight, USUAL_PILE[covering].pileHeight),
-    faceWeight: known("faceWeight", room.faceWeight, USUAL_PILE[covering].faceWeight),
+    fibre,
+    dryingFibre: dryingFibre(covering, fibre),
+    pileHeight: ofPile("pileHeight", room.pileHeight, USUAL_PILE[covering].pileHeight),
+    faceWeight: ofPile("faceWeight", room.faceWeight, USUAL_PILE[covering].faceWeight),
     soil: known("soil", room.soil, ASSUMED.soil),
-    method: known("method", room.method, ASSUMED.method),
+    method,
     padAfter: room.padAfter ?? false,
-    batchId: room.batchId ?? job.batches[0]?.id,
+    batchId:
+      METHOD_FIGURES[method].wetting === "dry" || room.passage
+        ? undefined
+        : (room.batchId ?? job.batches[0]?.id),
     air: known("air", room.air ?? job.indoor, ASSUMED.indoor),
     outdoorAirChangesPerHour: OUTDOOR_AIR_CHANGES[windows],
     airSpeed: room.airSpeed ?? Math.min(7, airSpeedFromMovers(room.airMovers ?? [], area, height)),
     airSpeedMeasured: room.airSpeed !== undefined,
     dehumidifierLitresPerDay: room.dehumidifierLitresPerDay ?? 0,
-    assumed,
+    assumed: room.passage ? [] : assumed,
   };
+}
+
+/** m of the longest straight wall: how far a lane runs where nobody has said. */
+export function longestWay(room: Pick<SurveyedRoom, "shape" | "parts">): number {
+  if (room.shape.kind === "stairs") return room.shape.steps * (room.shape.tread + room.shape.riser);
+  const drawn = outlineOf(room.shape, room.parts);
+  return drawn.ok ? Math.max(...edgesOf(drawn.outline).map(({ length }) => length)) : 0;
 }

@@ -1,12 +1,24 @@
-export { ASSUMED, type AssumedField, type KnownRoom, USUAL_PILE } from "./assume.ts";
-export {
-  COVERINGS,
-  type Covering,
-  type JobInput,
-  type PlannedBatch,
-  type ProductLabel,
-  type SurveyedRoom,
+export { workingOfArea } from "./areaWorking.ts";
+export { ASSUMED, type AssumedField, type KnownRoom, longestWay, USUAL_PILE, usualMethod } from "./assume.ts";
+export { careFloor, careOf, hazardsOnFloor, type JobCare, type RoomCare, type VesselCare } from "./care.ts";
+export { extrasOf } from "./extras.ts";
+export type {
+  JobDoor,
+  JobInput,
+  LoggedTest,
+  PlannedBatch,
+  PlannedSpot,
+  ProductLabel,
+  SurveyedRoom,
 } from "./input.ts";
+export {
+  EFFECTS,
+  type Effect,
+  type EffectKind,
+  type Interview,
+  LAST_CLEANED,
+  OCCUPANCY,
+} from "./interview.ts";
 export { type JobPlan, lastReady, planJob } from "./job.ts";
 export {
   type BatchPlan,
@@ -18,7 +30,6 @@ export {
 } from "./work.ts";
 export {
   workingOfAirSpeed,
-  workingOfArea,
   workingOfConcentrate,
   workingOfFinish,
   workingOfLastReady,

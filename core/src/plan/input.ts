@@ -1,11 +1,18 @@
+import type {
+  AttemptResult,
+  Backing,
+  CareProduct,
+  Covering,
+  FloorFibre,
+  Origin,
+  SoilNature,
+} from "../care/index.ts";
 import type { Method, Soil } from "../clean/index.ts";
-import type { Air, AirMover, Fibre, Windows } from "../drying/index.ts";
+import type { Air, AirMover, Windows } from "../drying/index.ts";
+import type { Part, RoomShape, Zones } from "../floor/index.ts";
 import type { Strength, Vessel } from "../mix/index.ts";
-import type { RoomShape } from "../quantity/index.ts";
-
-/** Coverings the plan can wet-clean in this version; each brings its usual pile. */
-export const COVERINGS = ["cut-pile", "deep-pile", "loop-pile", "carpet-tile", "ribbed-mat"] as const;
-export type Covering = (typeof COVERINGS)[number];
+import type { WalkDoor } from "../run/index.ts";
+import type { Interview } from "./interview.ts";
 
 /** A room as surveyed. What is absent hasn't been said: a default stands in and is named as assumed. SI. */
 export interface SurveyedRoom {
@@ -14,7 +21,15 @@ export interface SurveyedRoom {
   readonly shape: RoomShape;
   readonly height?: number;
   readonly covering?: Covering;
-  readonly fibre?: Fibre;
+  readonly parts?: readonly Part[];
+  readonly zones?: Zones;
+  /** 0 at the way in, 1 upstairs, −1 below. */
+  readonly level?: number;
+  /** Only walked through, not cleaned. */
+  readonly passage?: boolean;
+  readonly fibre?: FloorFibre;
+  readonly backing?: Backing;
+  readonly soilNature?: SoilNature;
   readonly pileHeight?: number;
   readonly faceWeight?: number;
   readonly soil?: Soil;
@@ -30,7 +45,8 @@ export interface SurveyedRoom {
 }
 
 /** A product as its label has it. Times s, temperature °C. */
-export interface ProductLabel {
+export interface ProductLabel extends CareProduct {
+  readonly id?: string;
   readonly light: Strength;
   readonly ordinary: Strength;
   readonly heavy: Strength;
@@ -44,13 +60,37 @@ export interface PlannedBatch {
   readonly id: string;
   readonly product: ProductLabel;
   readonly vessel: Vessel;
+  readonly vesselId?: string;
   /** Step of the measure, m³. */
   readonly measure: number;
   /** Chosen by hand; absent: the label's for the heaviest soil among its rooms. */
   readonly strength?: Strength;
 }
 
-/** Everything a plan is computed from. Rooms in walk-out order. */
+/** A door of the job; shut ones pass no air. */
+export interface JobDoor extends WalkDoor {
+  readonly shut?: boolean;
+}
+
+/** A spot as far as the plan goes. */
+export interface PlannedSpot {
+  readonly roomId: string;
+  readonly origin: Origin;
+  readonly nature: "spot" | "stain" | "not-sure";
+  /** m². */
+  readonly area: number;
+  /** How the last attempt on it went; absent: not tried yet. */
+  readonly result?: AttemptResult;
+}
+
+/** A dye test or an owner's word on one, in the order logged. */
+export interface LoggedTest {
+  readonly productId: string;
+  readonly roomId: string;
+  readonly result: "passed" | "failed" | "overridden";
+}
+
+/** Everything a plan is computed from. Rooms in the order they are worked. */
 export interface JobInput {
   /** m above the sea. */
   readonly elevation?: number;
@@ -58,6 +98,10 @@ export interface JobInput {
   readonly outdoor?: Air;
   readonly rooms: readonly SurveyedRoom[];
   readonly batches: readonly PlannedBatch[];
+  readonly doors?: readonly JobDoor[];
+  readonly interview?: Interview;
+  readonly spots?: readonly PlannedSpot[];
+  readonly tests?: readonly LoggedTest[];
   /** Hours after the job's start at which rooms were really finished, by id: the truth replaces the plan. */
   readonly finished?: Readonly<Record<string, number>>;
 }

@@ -1,10 +1,19 @@
 import { pressureAtElevation } from "../air/index.ts";
-import { type WaterBalance, waterBalance } from "../clean/index.ts";
-import type { Building } from "../drying/index.ts";
+import { isHardFloor, soilForMix } from "../care/index.ts";
+import { METHOD_FIGURES, type Soil, type WaterBalance, waterBalance, zoneFactor } from "../clean/index.ts";
+import { type Building, type Link, OPEN_DOOR_FLOW } from "../drying/index.ts";
 import { type Batch, type BatchFault, planBatch, type Strength } from "../mix/index.ts";
-import { type Step, workInTurn } from "../run/index.ts";
-import { ASSUMED, assumeRoom, type KnownRoom } from "./assume.ts";
+import {
+  type Step,
+  type WalkConflict,
+  type WalkOut,
+  walkConflicts,
+  walkOutOrder,
+  workInTurn,
+} from "../run/index.ts";
+import { ASSUMED, assumeRoom, type KnownRoom, longestWay } from "./assume.ts";
 import type { JobInput, PlannedBatch } from "./input.ts";
+import { DEFOAMER_PER_RECOVERED, type Effect, effectsOf, ODOUR_RESIDUAL, odourArea } from "./interview.ts";
 
 /** Longest a room's finish may lie after the job's start for drying to be told, h; the drying model's own limit. */
 const LATEST_FINISH = 48;
@@ -18,6 +27,14 @@ export interface RoomPlan extends KnownRoom {
   /** Hours after the start; as logged where it was logged. */
   readonly finishedAt: number;
   readonly finishLogged: boolean;
+  /** m² treated against odour, and kg/m² its wettest part keeps when cleaning ends: more where it was soaked. */
+  readonly odourArea: number;
+  readonly residual: number;
+  /** Soil 1…5 its mix is chosen for. */
+  readonly soilForMix: Soil;
+  /** What its zones make of the application rate, and wet strokes on top of the method's. */
+  readonly zoneFactor: number;
+  readonly extraWetStrokes: number;
 }
 
 export interface BatchPlan {
@@ -31,8 +48,15 @@ export interface BatchPlan {
 export interface WorkPlan {
   readonly rooms: readonly RoomPlan[];
   readonly batches: readonly BatchPlan[];
+  /** m² to clean. */
   readonly area: number;
   readonly building: Building;
+  /** What the customer's answers change. */
+  readonly effects: readonly Effect[];
+  /** Defoamer for the recovery tank, m³; 0 where none is called for. */
+  readonly defoamer: number;
+  /** The order that treads on nothing finished, and what is wrong with the order chosen; absent while no door is known. */
+  readonly walkOut?: { readonly best: WalkOut; readonly conflicts: readonly WalkConflict[] };
 }
 
 /** The label's strength for soil: 1–2 light, 3 ordinary, 4–5 heavy. */
@@ -44,7 +68,8 @@ export function labelStrength(batch: PlannedBatch, soil: number): Strength {
 function planOneBatch(batch: PlannedBatch, rooms: readonly RoomPlan[]): BatchPlan {
   const own = rooms.filter((room) => room.batchId === batch.id);
   const strength =
-    batch.strength ?? labelStrength(batch, Math.max(0, ...own.map((room) => room.soil)) || ASSUMED.soil);
+    batch.strength ??
+    labelStrength(batch, Math.max(0, ...own.map((room) => room.soilForMix)) || ASSUMED.soil);
   return {
     id: batch.id,
     strength,
@@ -63,15 +88,25 @@ function planOneBatch(batch: PlannedBatch, rooms: readonly RoomPlan[]): BatchPla
 
 /** Rooms, water, fills and times of a job; everything but drying. Throws OutOfRange outside the models' limits. */
 export function planWork(job: JobInput): WorkPlan {
+  const effects = effectsOf(job.interview);
+  const has = (kind: Effect["kind"]) => effects.some((effect) => effect.kind === kind);
   const known = job.rooms.map((room) => assumeRoom(room, job));
-  const water = known.map(waterBalance);
-  const dwellOf = (room: KnownRoom) =>
-    job.batches.find((batch) => batch.id === room.batchId)?.product.dwellLeast ?? 0;
+  const extraWetStrokes = has("extra-rinse") ? 1 : 0;
+  const water = known.map((room) =>
+    waterBalance({ ...room, zoneFactor: zoneFactor(room.zones), extraWetStrokes }),
+  );
+  const odour = known.map((room) =>
+    odourArea(room, job.spots ?? [], has("odour-step"), !isHardFloor(room.covering)),
+  );
   const steps = workInTurn(
     known.map((room, i) => ({
       area: room.area,
       cleaningTimePerArea: (water[i] as WaterBalance).cleaningTimePerArea,
-      dwell: dwellOf(room),
+      dwell: dwellOf(room, job),
+      edge: has("edges") ? room.edge : 0,
+      odourArea: odour[i] as number,
+      slowVacuum: has("slow-vacuum"),
+      passage: room.passage,
       ...(job.finished?.[room.id] === undefined
         ? {}
         : { finished: (job.finished[room.id] as number) * 3600 }),
@@ -81,25 +116,74 @@ export function planWork(job: JobInput): WorkPlan {
     const balance = water[i] as WaterBalance;
     const own = steps[i] as Step[];
     const logged = job.finished?.[room.id];
+    const sprayed = room.batchId === undefined ? 0 : room.area * balance.applicationRate;
     return {
       ...room,
       water: balance,
-      preSpray: room.area * balance.applicationRate,
-      rinse: room.area * balance.rinseRate,
+      preSpray: sprayed,
+      rinse: room.passage ? 0 : room.area * balance.rinseRate,
       steps: own,
-      finishedAt: Math.min(LATEST_FINISH, Math.max(0, logged ?? (own.at(-1) as Step).end / 3600)),
+      finishedAt: Math.min(LATEST_FINISH, Math.max(0, logged ?? (own.at(-1)?.end ?? 0) / 3600)),
       finishLogged: logged !== undefined,
+      odourArea: odour[i] as number,
+      residual: room.passage ? 0 : balance.residual + ((odour[i] as number) > 0 ? ODOUR_RESIDUAL : 0),
+      soilForMix: soilForMix(room.soil, job.rooms[i]?.soilNature),
+      zoneFactor: zoneFactor(room.zones),
+      extraWetStrokes,
     };
   });
+  const cleaned = rooms.filter((room) => !room.passage);
+  const recovered = cleaned.reduce(
+    (sum, { area, water: { laidDown, recoveredShare } }) => sum + area * laidDown * recoveredShare,
+    0,
+  );
+  const links = openDoors(job);
   return {
     rooms,
     batches: job.batches.map((batch) => planOneBatch(batch, rooms)),
-    area: rooms.reduce((sum, room) => sum + room.area, 0),
+    area: cleaned.reduce((sum, room) => sum + room.area, 0),
     building: {
       outdoor: job.outdoor ?? ASSUMED.outdoor,
       pressure: pressureAtElevation(job.elevation ?? ASSUMED.elevation),
       rooms: rooms.map(dryingRoom),
+      ...(links.length > 0 ? { links } : {}),
     },
+    effects,
+    defoamer: has("defoamer") ? (recovered / 1000) * DEFOAMER_PER_RECOVERED : 0,
+    ...(job.doors?.length ? { walkOut: walkOutOf(job) } : {}),
+  };
+}
+
+function dwellOf(room: KnownRoom, job: JobInput): number | undefined {
+  if (METHOD_FIGURES[room.method].wetting === "dry") return undefined;
+  return job.batches.find((batch) => batch.id === room.batchId)?.product.dwellLeast ?? 0;
+}
+
+/** Air passes where a door between two rooms stands open. */
+function openDoors(job: JobInput): Link[] {
+  const place = new Map(job.rooms.map((room, i) => [room.id, i]));
+  return (job.doors ?? []).flatMap(({ from, to, shut }) => {
+    const a = place.get(from);
+    const b = to === undefined ? undefined : place.get(to);
+    return a === undefined || b === undefined || shut ? [] : [{ a, b, flow: OPEN_DOOR_FLOW }];
+  });
+}
+
+function walkOutOf(job: JobInput) {
+  const rooms = job.rooms.map((room) => ({
+    id: room.id,
+    level: room.level ?? 0,
+    crossing: longestWay(room),
+    ...(room.passage ? { passage: true } : {}),
+  }));
+  const doors = job.doors ?? [];
+  return {
+    best: walkOutOrder(rooms, doors),
+    conflicts: walkConflicts(
+      rooms,
+      doors,
+      rooms.filter((room) => !room.passage).map(({ id }) => id),
+    ),
   };
 }
 
@@ -110,10 +194,10 @@ function dryingRoom(room: RoomPlan) {
     temperature: room.air.temperature,
     relativeHumidity: room.air.relativeHumidity,
     outdoorAirChangesPerHour: room.outdoorAirChangesPerHour,
-    fibre: room.fibre,
+    fibre: room.dryingFibre,
     faceWeight: room.faceWeight,
     pileHeight: room.pileHeight,
-    residual: room.water.residual,
+    residual: room.residual,
     airSpeed: room.airSpeed,
     dehumidifierLitresPerDay: room.dehumidifierLitresPerDay,
     finishedAt: room.finishedAt,

@@ -9,80 +9,32 @@ import {
   simulateDrying,
 } from "../drying/index.ts";
 import { type Batch, type Fill, MIX_DENSITY, partsOf, type Vessel } from "../mix/index.ts";
-import { areaOf, type RoomShape } from "../quantity/index.ts";
-import { explain, type Figure, type FigureKind, type Working } from "../working/index.ts";
+import { STEP_KINDS, type StepKind } from "../run/index.ts";
+import { explain, figure, type Working } from "../working/index.ts";
 import type { AssumedField } from "./assume.ts";
 import type { RoomPlan, WorkPlan } from "./work.ts";
 
 type PlannedFills = Extract<Batch, { readonly outcome: "planned" }>;
-
-const figure = (name: string, value: number, kind: FigureKind, assumed = false): Figure => ({
-  name,
-  value,
-  kind,
-  assumed,
-});
-
-/** Carpet area from typed sides. */
-export function workingOfArea(shape: RoomShape): Working {
-  const name = "carpet area";
-  if (shape.kind === "area")
-    return explain({
-      name,
-      kind: "area",
-      formula: "as given",
-      source: "survey",
-      inputs: { area: figure("area", shape.area, "area") },
-      compute: ({ area }) => area,
-    });
-  if (shape.kind === "rectangle")
-    return explain({
-      name,
-      kind: "area",
-      formula: "length × width",
-      source: "survey",
-      inputs: {
-        length: figure("length", shape.length, "length"),
-        width: figure("width", shape.width, "length"),
-      },
-      compute: ({ length, width }) => areaOf({ kind: "rectangle", length, width }),
-    });
-  const { main, wing } = shape;
-  return explain({
-    name,
-    kind: "area",
-    formula: "length × width of each part, added",
-    source: "survey",
-    inputs: {
-      length: figure("length", main.length, "length"),
-      width: figure("width", main.width, "length"),
-      wingLength: figure("length of the second part", wing.length, "length"),
-      wingWidth: figure("width of the second part", wing.width, "length"),
-    },
-    compute: (x) =>
-      areaOf({
-        kind: "l-shape",
-        main: { length: x.length, width: x.width },
-        wing: { length: x.wingLength, width: x.wingWidth },
-      }),
-  });
-}
 
 /** Pre-spray one room takes. */
 export function workingOfPreSpray(room: RoomPlan): Working {
   return explain({
     name: "pre-spray",
     kind: "volume",
-    formula: "area × application rate; the rate by method, soil and pile",
+    formula: "area × application rate; the rate by method, soil and pile, lanes 1.3 times it, edges half",
     source: "application-rates",
     inputs: {
       area: figure("area", room.area, "area"),
       pile: figure("pile height", room.pileHeight, "length", isAssumed(room, "pileHeight")),
     },
-    compute: ({ area, pile }) => area * waterBalance({ ...room, pileHeight: pile }).applicationRate,
+    compute: ({ area, pile }) =>
+      room.batchId === undefined ? 0 : area * waterBalance({ ...room, pileHeight: pile }).applicationRate,
     steps: () => [
       figure("soil level", room.soil, "count", isAssumed(room, "soil")),
       figure("application rate", room.water.applicationRate, "applicationRate"),
+      figure("lane", room.zones.lane, "area"),
+      figure("field", room.zones.field, "area"),
+      figure("edge", room.zones.edge, "area"),
     ],
   });
 }
@@ -101,7 +53,11 @@ export function workingOfResidual(room: RoomPlan): Working {
     inputs: { pile: figure("pile height", room.pileHeight, "length", isAssumed(room, "pileHeight")) },
     compute: ({ pile }) => waterBalance({ ...room, pileHeight: pile }).residual,
     steps: () => [
-      figure("wet strokes", figures.wetStrokes, "count"),
+      figure(
+        "wet strokes",
+        figures.wetStrokes + (figures.wetStrokes > 0 ? room.extraWetStrokes : 0),
+        "count",
+      ),
       figure("dry strokes", figures.dryStrokes, "count"),
       figure("pad passes", figures.padPasses + (room.padAfter ? 1 : 0), "count"),
       figure("flow of the jets", nozzleFlow(figures.ratedJetFlow, figures.pressure) * 60, "volume"),
@@ -154,7 +110,7 @@ export function workingOfWater(fill: Fill): Working {
 export function workingOfReady(work: WorkPlan, index: number, which: "touchDryHours" | "dryHours"): Working {
   const room = work.rooms[index] as RoomPlan;
   const { outdoor } = work.building;
-  const atRest = room.faceWeight * regain(room.fibre, room.air.relativeHumidity);
+  const atRest = room.faceWeight * regain(room.dryingFibre, room.air.relativeHumidity);
   return explain({
     name: which === "dryHours" ? "dry after" : "touch-dry after",
     kind: "hours",
@@ -165,7 +121,7 @@ export function workingOfReady(work: WorkPlan, index: number, which: "touchDryHo
         : "until half of what wets the tips is left"),
     source: "drying",
     inputs: {
-      residual: figure("residual", room.water.residual, "massPerArea"),
+      residual: figure("residual", room.residual, "massPerArea"),
       airSpeed: figure("air speed at the floor", room.airSpeed, "speed"),
       exchange: figure(
         "air changes an hour with outdoors",
@@ -220,27 +176,31 @@ export function workingOfReady(work: WorkPlan, index: number, which: "touchDryHo
   });
 }
 
+const STEP_FIGURES: Readonly<Record<StepKind, string>> = {
+  vacuum: "vacuum",
+  edges: "edges",
+  "pre-spray": "pre-spray",
+  dwell: "dwell",
+  clean: "clean",
+  odour: "odour treatment",
+};
+
 /** When a room is finished, hours after the job's start. */
 export function workingOfFinish(room: RoomPlan): Working {
-  const minutes = (kind: string) => {
-    const step = room.steps.find((each) => each.kind === kind);
-    return step ? step.end - step.start : 0;
-  };
-  const before = room.steps[0]?.start ?? 0;
+  const steps = STEP_KINDS.flatMap((kind) => room.steps.find((each) => each.kind === kind) ?? []);
   return explain({
     name: room.finishLogged ? "finished, as logged" : "finished",
     kind: "hours",
-    formula: room.finishLogged ? "as logged" : "the rooms before it, then vacuum, pre-spray, dwell and clean",
+    formula: room.finishLogged ? "as logged" : "the rooms before it, then its own steps one after another",
     source: "work-in-turn",
     inputs: {
-      before: figure("rooms before it", before, "time"),
-      vacuum: figure("vacuum", minutes("vacuum"), "time"),
-      spray: figure("pre-spray", minutes("pre-spray"), "time"),
-      dwell: figure("dwell", minutes("dwell"), "time"),
-      clean: figure("clean", minutes("clean"), "time"),
-    },
+      before: figure("rooms before it", room.steps[0]?.start ?? 0, "time"),
+      ...Object.fromEntries(
+        steps.map(({ kind, start, end }) => [kind, figure(STEP_FIGURES[kind], end - start, "time")]),
+      ),
+    } as Record<string, ReturnType<typeof figure>>,
     compute: (x) =>
-      room.finishLogged ? room.finishedAt : (x.before + x.vacuum + x.spray + x.dwell + x.clean) / 3600,
+      room.finishLogged ? room.finishedAt : Object.values(x).reduce((sum, each) => sum + each, 0) / 3600,
   });
 }
 
@@ -289,7 +249,11 @@ export function workingOfTotalArea(work: WorkPlan): Working {
     kind: "area",
     formula: "all rooms added",
     source: "survey",
-    inputs: Object.fromEntries(work.rooms.map((room) => [room.id, figure(room.name, room.area, "area")])),
+    inputs: Object.fromEntries(
+      work.rooms
+        .filter((room) => !room.passage)
+        .map((room) => [room.id, figure(room.name, room.area, "area")]),
+    ),
     compute: (x) => Object.values(x).reduce((sum, area) => sum + area, 0),
   });
 }

@@ -1,10 +1,16 @@
 /** Pace of work one person keeps, m²/s (common practice), and what set-up, refills, moving and talk add to it. */
 const VACUUM_RATE = 6 / 60;
 const SPRAY_RATE = 10 / 60;
+/** m/s along a wall with the crevice tool (common practice), and s/m² an odour treatment takes to soak in by hand. */
+const EDGE_RATE = 8 / 60;
+const ODOUR_TIME = 120;
+/** What was never cleaned, or long ago, is vacuumed slowly, from two directions (common practice). */
+const SLOW_VACUUM = 1.5;
 /** Planned 59 min of summed steps took 75: 27 % (common practice). */
 export const WORK_OVERHEAD = 0.27;
 
-export type StepKind = "vacuum" | "pre-spray" | "dwell" | "clean";
+export const STEP_KINDS = ["vacuum", "edges", "pre-spray", "dwell", "clean", "odour"] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
 
 /** One step in one room; s after the job's start. */
 export interface Step {
@@ -18,8 +24,14 @@ export interface RoomWork {
   readonly area: number;
   /** s/m² of the head or pad. */
   readonly cleaningTimePerArea: number;
-  /** s the label asks the pre-spray to stand. */
-  readonly dwell: number;
+  /** s the label asks the pre-spray to stand; undefined: nothing is sprayed. */
+  readonly dwell: number | undefined;
+  /** m of edge done by hand, m² treated against odour; none where absent. */
+  readonly edge?: number;
+  readonly odourArea?: number;
+  readonly slowVacuum?: boolean;
+  /** Only walked through: nothing is done in it. */
+  readonly passage?: boolean;
   /** s after the job's start at which it was really finished: the rooms after it start from there. */
   readonly finished?: number;
 }
@@ -33,12 +45,15 @@ export function workInTurn(rooms: readonly RoomWork[]): Step[][] {
     return { kind, start, end: clock };
   };
   const worked = (seconds: number) => seconds * (1 + WORK_OVERHEAD);
-  return rooms.map(({ area, cleaningTimePerArea, dwell, finished }) => {
+  return rooms.map((room) => {
+    const { area, cleaningTimePerArea, dwell, finished, edge = 0, odourArea = 0 } = room;
+    if (room.passage) return [];
     const steps = [
-      step("vacuum", worked(area / VACUUM_RATE)),
-      step("pre-spray", worked(area / SPRAY_RATE)),
-      step("dwell", dwell),
+      step("vacuum", worked(area / VACUUM_RATE) * (room.slowVacuum ? SLOW_VACUUM : 1)),
+      ...(edge > 0 ? [step("edges", worked(edge / EDGE_RATE))] : []),
+      ...(dwell === undefined ? [] : [step("pre-spray", worked(area / SPRAY_RATE)), step("dwell", dwell)]),
       step("clean", worked(area * cleaningTimePerArea)),
+      ...(odourArea > 0 ? [step("odour", worked(odourArea * ODOUR_TIME))] : []),
     ];
     if (finished !== undefined) clock = Math.max(0, finished);
     return steps;

@@ -1,1 +1,1 @@
-export { explain, type Figure, type FigureKind, type Working } from "./working.ts";
+export { explain, type Figure, type FigureKind, figure, type Working } from "./working.ts";

@@ -19,6 +19,13 @@ export interface Figure {
   readonly assumed?: boolean;
 }
 
+export const figure = (name: string, value: number, kind: FigureKind, assumed = false): Figure => ({
+  name,
+  value,
+  kind,
+  assumed,
+});
+
 /** How a computed number came about: everything a person needs to do it again by hand, and what it hangs on most. */
 export interface Working {
   readonly result: Figure;

@@ -1,0 +1,110 @@
+/** What lies on a floor. Textile coverings bring their usual pile; hard floors have none. */
+export const COVERINGS = [
+  "cut-pile",
+  "deep-pile",
+  "loop-pile",
+  "carpet-tile",
+  "ribbed-mat",
+  "coir",
+  "rug",
+  "ceramic",
+  "stone",
+  "granite",
+  "vinyl",
+] as const;
+export type Covering = (typeof COVERINGS)[number];
+
+export const HARD_FLOORS = ["ceramic", "stone", "granite", "vinyl"] as const satisfies readonly Covering[];
+export type HardFloor = (typeof HARD_FLOORS)[number];
+export const isHardFloor = (covering: Covering): covering is HardFloor =>
+  (HARD_FLOORS as readonly Covering[]).includes(covering);
+
+/** Face fibre as a technician can tell it. "plant" is sisal, jute, seagrass and coir. */
+export const FLOOR_FIBRES = [
+  "nylon",
+  "polyester",
+  "olefin",
+  "acrylic",
+  "wool",
+  "silk",
+  "cotton",
+  "viscose",
+  "plant",
+  "unknown",
+] as const;
+export type FloorFibre = (typeof FLOOR_FIBRES)[number];
+
+export const BACKINGS = ["synthetic", "jute", "foam", "unknown"] as const;
+export type Backing = (typeof BACKINGS)[number];
+
+/** How somebody came to know the fibre, the surest first. */
+export const IDENTIFIED_BY = ["label", "burn-test", "float-test", "customer", "look"] as const;
+export type IdentifiedBy = (typeof IDENTIFIED_BY)[number];
+
+/** What the care rules know by name. */
+export const MATERIALS = [
+  "nylon",
+  "polyester",
+  "olefin",
+  "acrylic",
+  "wool",
+  "silk",
+  "cotton",
+  "viscose",
+  "plant",
+  "jute-backing",
+  "foam-backing",
+  "ceramic",
+  "cement-grout",
+  "calcareous-stone",
+  "granite",
+  "vinyl",
+] as const;
+export type Material = (typeof MATERIALS)[number];
+
+/** A floor as far as care goes. What is absent hasn't been said. */
+export interface CareFloor {
+  readonly covering: Covering;
+  readonly fibre?: FloorFibre | undefined;
+  readonly backing?: Backing | undefined;
+}
+
+/** The most delicate fibre likely in a covering, for when nobody knows (common practice). */
+export const MOST_DELICATE_LIKELY: Readonly<
+  Record<Exclude<Covering, HardFloor>, Exclude<FloorFibre, "unknown">>
+> = {
+  "cut-pile": "wool",
+  "deep-pile": "wool",
+  "loop-pile": "wool",
+  "carpet-tile": "nylon",
+  "ribbed-mat": "olefin",
+  coir: "plant",
+  rug: "viscose",
+};
+
+export interface Materials {
+  readonly materials: readonly Material[];
+  /** The fibre was not known and the most delicate likely stands in. */
+  readonly fibreGuessed: boolean;
+}
+
+/** What a floor is made of as the rules see it. Coir is plant fibre whatever was said; unknown stone counts as calcareous. */
+export function materialsOf({ covering, fibre, backing }: CareFloor): Materials {
+  switch (covering) {
+    case "ceramic":
+      return { materials: ["ceramic", "cement-grout"], fibreGuessed: false };
+    case "stone":
+      return { materials: ["calcareous-stone", "cement-grout"], fibreGuessed: false };
+    case "granite":
+      return { materials: ["granite", "cement-grout"], fibreGuessed: false };
+    case "vinyl":
+      return { materials: ["vinyl"], fibreGuessed: false };
+    default: {
+      const known = covering === "coir" ? "plant" : fibre === "unknown" ? undefined : fibre;
+      const face: Material = known ?? MOST_DELICATE_LIKELY[covering];
+      const behind: Material[] =
+        backing === "jute" ? ["jute-backing"] : backing === "foam" ? ["foam-backing"] : [];
+      return { materials: [face, ...behind], fibreGuessed: known === undefined };
+    }
+  }
+}

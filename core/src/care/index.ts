@@ -1,0 +1,67 @@
+export { compileRules, type RuleFault, RuleTableError } from "./compileRules.ts";
+export { DISPOSAL } from "./disposal.ts";
+export { DYE_TEST_SECONDS, type DyeTest, dyeGate, type Gate, type Override, sameFloor } from "./dyeTest.ts";
+export { FIBRE_FACTS, FIBRE_TESTS, type FibreTest, floats, type KnownFibre } from "./fibres.ts";
+export {
+  BACKINGS,
+  type Backing,
+  type CareFloor,
+  COVERINGS,
+  type Covering,
+  FLOOR_FIBRES,
+  type FloorFibre,
+  HARD_FLOORS,
+  IDENTIFIED_BY,
+  type IdentifiedBy,
+  isHardFloor,
+  MATERIALS,
+  type Material,
+  MOST_DELICATE_LIKELY,
+  materialsOf,
+} from "./floor.ts";
+export { type Judgement, judgeProduct, judgeWetting, type Reason, severity, worst } from "./judge.ts";
+export {
+  HAZARDOUS_PAIRS,
+  type HazardousPair,
+  hazardsBetween,
+  type Reactant,
+  reactantsOf,
+  STATEMENTS,
+} from "./pairs.ts";
+export {
+  type CareProduct,
+  CHEMISTRIES,
+  type Chemistry,
+  phBand,
+  productTraits,
+  TRAITS,
+  type Trait,
+  type Wetting,
+} from "./product.ts";
+export { GEAR, type Gear, type Protection, protectionFor } from "./protection.ts";
+export { RULES, type Rule, VERDICTS, type Verdict } from "./rules.ts";
+export {
+  SOIL_ANCHORS,
+  SOIL_NATURES,
+  type SoilNature,
+  soilForMix,
+  WEAR,
+  WEAR_TEST,
+  type Wear,
+} from "./soil.ts";
+export { AGENT_FACTS, AGENTS, type Agent, type AgentFacts } from "./spotting/agents.ts";
+export {
+  ATTEMPT_RESULTS,
+  type Attempt,
+  type AttemptResult,
+  type Guide,
+  type GuideStep,
+  guideFor,
+  type KnownSpot,
+  NATURES,
+  type Nature,
+  type Outcome,
+  SPOT_AGES,
+  type SpotAge,
+} from "./spotting/guide.ts";
+export { ORIGIN_FACTS, ORIGINS, type Origin, type OriginFacts } from "./spotting/origins.ts";

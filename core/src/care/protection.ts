@@ -1,0 +1,64 @@
+import { type CareProduct, type Chemistry, phBand } from "./product.ts";
+
+export const GEAR = ["gloves", "goggles", "apron", "ventilation", "no-flame"] as const;
+export type Gear = (typeof GEAR)[number];
+
+/** What to wear and do, and why. */
+export interface Protection {
+  readonly gear: Gear;
+  readonly why: string;
+}
+
+const BY_CHEMISTRY: Partial<Record<Chemistry, readonly Protection[]>> = {
+  peroxide: [
+    { gear: "gloves", why: "peroxide whitens and burns skin" },
+    { gear: "goggles", why: "peroxide burns eyes" },
+  ],
+  percarbonate: [
+    { gear: "goggles", why: "the powder burns eyes" },
+    { gear: "gloves", why: "it whitens and burns skin" },
+  ],
+  chlorine: [
+    { gear: "goggles", why: "bleach burns eyes" },
+    { gear: "apron", why: "bleach ruins what it splashes" },
+    { gear: "ventilation", why: "bleach gives off gas" },
+  ],
+  chlorite: [
+    { gear: "goggles", why: "it burns eyes" },
+    { gear: "ventilation", why: "it gives off gas" },
+  ],
+  ammonia: [{ gear: "ventilation", why: "ammonia bites nose and lungs" }],
+  solvent: [
+    { gear: "ventilation", why: "solvent vapour makes dizzy" },
+    { gear: "no-flame", why: "solvent vapour burns" },
+  ],
+  alcohol: [
+    { gear: "ventilation", why: "spirit gives off vapour" },
+    { gear: "no-flame", why: "spirit burns" },
+  ],
+  reducer: [{ gear: "ventilation", why: "it gives off sulphur dioxide" }],
+};
+
+/**
+ * What a person must wear and do with a product: gloves always, more by its pH and chemistry, each once with its first
+ * reason. Common practice; the label and section 8 of the safety data sheet come first.
+ */
+export function protectionFor(product: CareProduct): Protection[] {
+  const ph = product.phConcentrate ?? product.phInUse;
+  const band = ph === undefined ? "strong-alkali" : phBand(ph);
+  const corrosive = band === "strong-acid" || band === "strong-alkali";
+  const needed: Protection[] = [
+    ...(product.chemistry ?? []).flatMap((each) => BY_CHEMISTRY[each] ?? []),
+    ...(corrosive
+      ? [
+          { gear: "goggles", why: ph === undefined ? "its pH isn’t known" : "it burns eyes" } as const,
+          { gear: "apron", why: ph === undefined ? "its pH isn’t known" : "it burns skin" } as const,
+        ]
+      : []),
+    ...(band === "acid" || band === "alkali" || band === "mild-alkali"
+      ? [{ gear: "goggles", why: "a splash stings eyes" } as const]
+      : []),
+    { gear: "gloves", why: "concentrate dries and reddens skin" },
+  ];
+  return GEAR.flatMap((gear) => needed.find((each) => each.gear === gear) ?? []);
+}

@@ -1,0 +1,27 @@
+import type { Soil } from "../clean/index.ts";
+
+/** What each level of soil looks like, so that two people say the same (common practice). */
+export const SOIL_ANCHORS: Readonly<Record<Soil, string>> = {
+  1: "Dust: white socks stay white. A vacuum would nearly do.",
+  2: "A little grey where people turn; colours clear everywhere.",
+  3: "Lanes show against the edges; a spot here and there.",
+  4: "Lanes dark and stiff, pile lies down, edges grey.",
+  5: "Caked: pattern gone in the lanes, shiny or sticky underfoot.",
+};
+
+/** Dry grit, or held on by oil: what is greasy is mixed a step stronger. */
+export const SOIL_NATURES = ["dry", "greasy"] as const;
+export type SoilNature = (typeof SOIL_NATURES)[number];
+
+/** Fibre worn or crushed looks dark and isn’t dirt: it stays when the soil is gone. */
+export const WEAR = ["none", "shading", "worn"] as const;
+export type Wear = (typeof WEAR)[number];
+
+/** Tells wear from soil (common practice). */
+export const WEAR_TEST =
+  "Look along the lane from both ends: what is dark from one side and pale from the other is pile lying down. Rub with a damp white cloth: clean cloth, no soil.";
+
+/** Soil 1…5 as the mix sees it: greasy counts one step heavier, never past 5 (common practice). */
+export function soilForMix(soil: Soil, nature: SoilNature | undefined): Soil {
+  return nature === "greasy" ? (Math.min(5, soil + 1) as Soil) : soil;
+}

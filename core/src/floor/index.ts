@@ -1,0 +1,26 @@
+export { type Box, boxesOf, type Point, sharedArea } from "./boxes.ts";
+export { edgeLength, edgesOf, outlineArea, outlineOf, type PartFault, turned } from "./outline.ts";
+export {
+  type Floor,
+  type Overlap,
+  type PlacedDoor,
+  type PlacedRoom,
+  type PlanDoor,
+  type PlanRoom,
+  placeRooms,
+} from "./place.ts";
+export {
+  areaOf,
+  carpetArea,
+  PART_KINDS,
+  PART_SIGN,
+  type Part,
+  type PartKind,
+  type Rectangle,
+  type RoomShape,
+  WALLS,
+  type Wall,
+} from "./shape.ts";
+export { parseRoomSize } from "./size.ts";
+export { FLIGHT_LIMITS, type Flight, flightArea, flightEdge, flightRise, USUAL_FLIGHT } from "./stairs.ts";
+export { ZONE_KINDS, type ZoneAreas, type ZoneKind, type ZoneSize, type Zones, zoneAreas } from "./zones.ts";
