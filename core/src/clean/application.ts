@@ -15,7 +15,7 @@ const ORDINARY_RATE: Record<Method, number> = {
   "self-contained": 68e-6,
   "low-moisture": 85e-6,
   "dry-compound": 0,
-  spinner: 100e-6,
+  spinner: 85e-6,
 };
 /** Lanes heavier, edges a mist: share of the field’s rate (common practice). */
 const BY_ZONE: Record<ZoneKind, number> = { lane: 1.3, field: 1, edge: 0.5 };

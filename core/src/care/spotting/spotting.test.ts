@@ -1,0 +1,134 @@
+import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import {
+  AGENT_FACTS,
+  ATTEMPT_RESULTS,
+  type Attempt,
+  COVERINGS,
+  FLOOR_FIBRES,
+  guideFor,
+  type KnownSpot,
+  NATURES,
+  ORIGIN_FACTS,
+  ORIGINS,
+  SPOT_AGES,
+} from "../index.ts";
+
+const NYLON = { covering: "cut-pile", fibre: "nylon" } as const;
+const WOOL = { covering: "deep-pile", fibre: "wool" } as const;
+const COFFEE: KnownSpot = { origin: "coffee-tea", nature: "not-sure", age: "old", area: 0.02 };
+const agents = (guide: ReturnType<typeof guideFor>) => guide.steps.map(({ agent }) => agent);
+const next = (spot: KnownSpot, floor: Parameters<typeof guideFor>[1], attempts: readonly Attempt[]) => {
+  const { outcome } = guideFor(spot, floor, attempts);
+  return outcome.kind === "work" ? outcome.step.agent : outcome.kind === "stop" ? outcome.why : "clean";
+};
+
+describe("a spot worked step by step", () => {
+  test("coffee on nylon goes from lifting to acid, repeating what helps and leaving what doesn't", () => {
+    const done: Attempt[] = [];
+    const walk = (agent: Attempt["agent"], result: Attempt["result"]) => {
+      expect(next(COFFEE, NYLON, done)).toBe(agent);
+      done.push({ agent, result });
+    };
+    walk("lift-off", "no-change");
+    walk("water", "better");
+    walk("water", "no-change");
+    walk("neutral", "better");
+    walk("neutral", "better");
+    walk("neutral", "better"); // three times is enough
+    walk("acid", "gone");
+    expect(next(COFFEE, NYLON, done)).toBe("clean");
+  });
+
+  test("what makes it worse ends the work; with every step tried there is nothing left to do", () => {
+    expect(next(COFFEE, NYLON, [{ agent: "lift-off", result: "worse" }])).toBe("worse");
+    const tried = ORIGIN_FACTS["coffee-tea"].steps.map((agent): Attempt => ({ agent, result: "no-change" }));
+    expect(next(COFFEE, NYLON, tried)).toBe("nothing-left");
+  });
+
+  test("wool bars oxygen and alkali with their reason; an iron never meets wool, olefin or an unknown fibre", () => {
+    const blood = guideFor({ ...COFFEE, origin: "blood" }, WOOL, []);
+    expect(blood.steps.filter(({ state }) => state === "barred").map(({ agent }) => agent)).toEqual([
+      "alkali",
+      "peroxide",
+    ]);
+    for (const floor of [
+      WOOL,
+      { covering: "cut-pile", fibre: "olefin" },
+      { covering: "carpet-tile" },
+    ] as const) {
+      const heat = guideFor({ ...COFFEE, origin: "red-drink" }, floor, []).steps.find(
+        ({ agent }) => agent === "heat-transfer",
+      );
+      expect(heat).toMatchObject({ state: "barred", judgement: { verdict: "stop" } });
+    }
+    expect(guideFor({ ...COFFEE, origin: "red-drink" }, NYLON, []).steps.at(-1)).toMatchObject({
+      state: "later",
+      facts: { gated: true },
+    });
+  });
+
+  test("a spot of matter gets no colour step; a stain is told and priced apart", () => {
+    expect(agents(guideFor({ ...COFFEE, nature: "spot" }, NYLON, []))).not.toContain("peroxide");
+    const stain = guideFor({ ...COFFEE, nature: "stain" }, NYLON, []);
+    expect(agents(stain)).toContain("peroxide");
+    expect(stain.price).toBe("stain");
+    expect(stain.tell).toHaveLength(2);
+    expect(guideFor({ ...COFFEE, origin: "urine" }, NYLON, []).price).toBe("odour");
+  });
+
+  test("a reducer after an oxidiser says what they make of each other; the amount follows the spot's size", () => {
+    const after = guideFor({ ...COFFEE, origin: "red-drink" }, NYLON, [
+      { agent: "peroxide", result: "no-change" },
+    ]);
+    expect(after.steps.find(({ agent }) => agent === "reducer")?.after).toMatchObject([
+      { pair: ["peroxide", "reducer"], onOneFloor: "rinse-between" },
+    ]);
+    const water = guideFor(COFFEE, NYLON, []).steps.find(({ agent }) => agent === "water");
+    expect((water?.amount as number) * 1e6).toBeCloseTo(10, 9); // 0.5 L/m² on 200 cm² is 10 ml
+  });
+});
+
+test("whatever the spot, floor and history: at most one step is next, none that is barred, gated ones carry a caution (fuzz)", () => {
+  fc.assert(
+    fc.property(
+      fc.record({
+        origin: fc.constantFrom(...ORIGINS),
+        nature: fc.constantFrom(...NATURES),
+        age: fc.constantFrom(...SPOT_AGES),
+        area: fc.double({ min: 1e-4, max: 2, noNaN: true }),
+      }),
+      fc.record({ covering: fc.constantFrom(...COVERINGS), fibre: fc.constantFrom(...FLOOR_FIBRES) }),
+      fc.array(
+        fc.record({
+          agent: fc.constantFrom("lift-off" as const, "water" as const, "neutral" as const, "acid" as const),
+          result: fc.constantFrom(...ATTEMPT_RESULTS),
+        }),
+        { maxLength: 6 },
+      ),
+      (spot, floor, attempts) => {
+        const { steps, outcome } = guideFor(spot, floor, attempts);
+        const nexts = steps.filter(({ state }) => state === "next");
+        expect(nexts).toHaveLength(outcome.kind === "work" ? 1 : 0);
+        if (outcome.kind === "work") expect(outcome.step.judgement?.verdict).not.toBe("stop");
+        for (const { facts, state, judgement } of steps) {
+          expect(facts.stopWhen).not.toBe("");
+          if (facts.gated) expect(AGENT_FACTS[steps[0]?.agent ?? "water"] && facts.caution).toBeTruthy();
+          if (judgement?.verdict === "stop") expect(state).toBe("barred");
+        }
+      },
+    ),
+    { seed: 53, numRuns: 500 },
+  );
+});
+
+test("steps of every origin run from gentle to strong, but for the order that finds out what an unknown spot is", () => {
+  const matterBeforeColour = (origin: (typeof ORIGINS)[number]) => {
+    const takes = ORIGIN_FACTS[origin].steps.map((agent) => AGENT_FACTS[agent].takes);
+    return takes.lastIndexOf("matter") < (takes.indexOf("colour") + takes.length + 1) % (takes.length + 1);
+  };
+  for (const origin of ORIGINS) {
+    expect(ORIGIN_FACTS[origin].steps[0]).toBe("lift-off");
+    expect(matterBeforeColour(origin)).toBe(true);
+  }
+});
