@@ -32,7 +32,7 @@ function runningNote(file) {
   }
 }
 
-function startServer(port, databaseUrl, resetDemo) {
+function startServer(port, databaseUrl, dataDir, resetDemo) {
   const child = fork(inRoot("server/dist/main.js"), [], {
     execArgv: ["--enable-source-maps"],
     env: {
@@ -42,6 +42,7 @@ function startServer(port, databaseUrl, resetDemo) {
       DATABASE_URL: databaseUrl,
       WEB_DIR: inRoot("web/dist"),
       MIGRATIONS_DIR: inRoot("server/drizzle"),
+      PHOTO_DIR: path.join(dataDir, "photos"),
       RESET_DEMO: String(resetDemo),
     },
   });
@@ -93,7 +94,12 @@ async function main() {
     const port = await chosenPort("PORT", 4170);
     if (own) database = await startMariadb({ dir: dataDir, port: await chosenPort("DB_PORT", 33990) });
     if (stopping) return;
-    server = startServer(port, process.env.DATABASE_URL || database.url, args.includes("--reset-demo"));
+    server = startServer(
+      port,
+      process.env.DATABASE_URL || database.url,
+      dataDir,
+      args.includes("--reset-demo"),
+    );
     await server.listening;
     const address = `http://127.0.0.1:${port}`;
     fs.writeFileSync(noteFile, JSON.stringify({ pid: process.pid, address }));

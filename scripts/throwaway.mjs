@@ -25,6 +25,7 @@ export async function withThrowawayDatabase(work) {
     await ensureModules();
     await buildAll();
     database = await startMariadb({ dir });
+    process.env.PHOTO_DIR = path.join(dir, "photos");
     await work(database.url);
   } catch (error) {
     console.error(error.message);

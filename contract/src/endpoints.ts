@@ -1,19 +1,22 @@
 import { z } from "zod";
-import { JobId, ProductId, SiteId, VesselId } from "./ids.ts";
+import { JobId, PhotoId, ProductId, SiteId, VesselId } from "./ids.ts";
 import { Job, StoredJob } from "./job.ts";
 import { LogEntry } from "./logEntry.ts";
+import { Photo, PhotoFacts } from "./photo.ts";
 import { Product } from "./product.ts";
 import { Site } from "./site.ts";
 import { Vessel } from "./vessel.ts";
 
 /** One thing the API does. The server mounts these, the web calls them, the OpenAPI document lists them. */
 export interface Endpoint {
-  readonly method: "get" | "put" | "post";
+  readonly method: "get" | "put" | "post" | "delete";
   readonly path: string;
   readonly summary: string;
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
+  /** Its body is a picture's bytes, or its answer is. */
+  readonly picture?: "in" | "out";
   readonly response: z.ZodType;
   /** Statuses beside 200 that its errors come with. */
   readonly errors: readonly (400 | 403 | 404 | 409 | 413 | 415 | 422)[];
@@ -77,6 +80,42 @@ export const endpoints = {
     body: z.strictObject({ entries: z.array(LogEntry).min(1).max(200) }),
     response: z.strictObject({ added: z.int().min(0) }),
     errors: [...WRITE_ERRORS, 404, 409],
+  }),
+  listPhotos: endpoint({
+    method: "get",
+    path: "/jobs/{jobId}/photos",
+    summary: "Pictures kept with a job, in the order they were taken",
+    params: z.strictObject({ jobId: JobId }),
+    response: z.strictObject({ photos: z.array(Photo) }),
+    errors: READ_ERRORS,
+  }),
+  addPhoto: endpoint({
+    method: "put",
+    path: "/jobs/{jobId}/photos/{photoId}",
+    summary:
+      "Add a picture, up to 10 MB; what tells where it was taken is removed. Sent again, it changes nothing",
+    params: z.strictObject({ jobId: JobId, photoId: PhotoId }),
+    query: PhotoFacts,
+    picture: "in",
+    response: Photo,
+    errors: [...WRITE_ERRORS, 404, 409],
+  }),
+  readPicture: endpoint({
+    method: "get",
+    path: "/photos/{photoId}",
+    summary: "The picture itself",
+    params: z.strictObject({ photoId: PhotoId }),
+    picture: "out",
+    response: z.unknown(),
+    errors: READ_ERRORS,
+  }),
+  removePhoto: endpoint({
+    method: "delete",
+    path: "/photos/{photoId}",
+    summary: "Take a picture away for good; gone already is no error",
+    params: z.strictObject({ photoId: PhotoId }),
+    response: z.strictObject({ removed: z.boolean() }),
+    errors: [403, 422],
   }),
   readShelf: endpoint({
     method: "get",

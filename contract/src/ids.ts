@@ -14,6 +14,9 @@ export const BatchId = id("BatchId");
 export const ProductId = id("ProductId");
 export const VesselId = id("VesselId");
 export const EntryId = id("EntryId");
+export const DoorId = id("DoorId");
+export const SpotId = id("SpotId");
+export const PhotoId = id("PhotoId");
 
 export type CrewId = z.infer<typeof CrewId>;
 export type SiteId = z.infer<typeof SiteId>;
@@ -23,3 +26,6 @@ export type BatchId = z.infer<typeof BatchId>;
 export type ProductId = z.infer<typeof ProductId>;
 export type VesselId = z.infer<typeof VesselId>;
 export type EntryId = z.infer<typeof EntryId>;
+export type DoorId = z.infer<typeof DoorId>;
+export type SpotId = z.infer<typeof SpotId>;
+export type PhotoId = z.infer<typeof PhotoId>;

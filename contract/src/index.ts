@@ -1,13 +1,28 @@
+export { Door } from "./door.ts";
 export { DryingCases } from "./dryingCases.ts";
 export { type Endpoint, type Endpoints, endpoints, type JobPage, type Shelf } from "./endpoints.ts";
 export { ApiError, Fault, faultsOf } from "./fault.ts";
-export { BatchId, CrewId, EntryId, JobId, ProductId, RoomId, SiteId, VesselId } from "./ids.ts";
-export { type BatchChoice, Job, MOST_BATCHES, MOST_ROOMS, StoredJob } from "./job.ts";
+export {
+  BatchId,
+  CrewId,
+  DoorId,
+  EntryId,
+  JobId,
+  PhotoId,
+  ProductId,
+  RoomId,
+  SiteId,
+  SpotId,
+  VesselId,
+} from "./ids.ts";
+export { type BatchChoice, Interview, Job, MOST_BATCHES, MOST_ROOMS, StoredJob } from "./job.ts";
 export { JobFile } from "./jobFile.ts";
 export { jobInput, type Surroundings } from "./jobInput.ts";
 export { LogEntry, type LogEntryOf, standing } from "./logEntry.ts";
+export { MOST_PHOTO_BYTES, PHOTO_SIDE, PHOTO_TYPES, Photo, PhotoFacts } from "./photo.ts";
 export { PRODUCT_KINDS, Product, Strength } from "./product.ts";
 export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
-export { AirMover, Room, RoomShape } from "./room.ts";
+export { AirMover, Part, Room, RoomShape, Zones } from "./room.ts";
 export { Site } from "./site.ts";
+export { Spot, spotArea } from "./spot.ts";
 export { Vessel } from "./vessel.ts";

@@ -1,8 +1,11 @@
+import { LAST_CLEANED, OCCUPANCY } from "@scutch/core/plan";
 import { z } from "zod";
+import { Door } from "./door.ts";
 import { BatchId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
 import { Strength } from "./product.ts";
 import { Air, Name, Volume } from "./quantity.ts";
 import { Room } from "./room.ts";
+import { Spot } from "./spot.ts";
 
 /** Which product goes in which vessel, and what the concentrate is measured with. Amounts are computed, never stored. */
 export const BatchChoice = z
@@ -17,6 +20,22 @@ export const BatchChoice = z
 
 export const MOST_ROOMS = 60;
 export const MOST_BATCHES = 8;
+const MOST_DOORS = 150;
+const MOST_SPOTS = 200;
+
+/** What the customer said; what is absent wasn't asked. */
+export const Interview = z
+  .strictObject({
+    lastCleaned: z.enum(LAST_CLEANED).optional(),
+    detergentLeft: z
+      .boolean()
+      .optional()
+      .meta({ description: "Detergent, shop spotter or softener left in from before" }),
+    pets: z.boolean().optional(),
+    urine: z.boolean().optional().meta({ description: "Accidents, of pets or people" }),
+    occupancy: z.enum(OCCUPANCY).optional(),
+  })
+  .meta({ id: "Interview" });
 
 /**
  * The plan of a job, one aggregate: read and written whole, exported, kept offline and computed on.
@@ -34,7 +53,10 @@ export const Job = z
       .meta({ description: "Local time on the day, HH:MM" }),
     indoor: Air.optional(),
     outdoor: Air.optional(),
+    interview: Interview.optional(),
     rooms: z.array(Room).max(MOST_ROOMS).meta({ description: "In walk-out order" }),
+    doors: z.array(Door).max(MOST_DOORS).optional(),
+    spots: z.array(Spot).max(MOST_SPOTS).optional(),
     batches: z.array(BatchChoice).max(MOST_BATCHES),
   })
   .superRefine((job, context) => {
@@ -47,19 +69,27 @@ export const Job = z
       }
       return seen;
     };
-    repeated(job.rooms, (room) => room.id, "rooms");
+    const fault = (path: (string | number)[], code: string) =>
+      context.addIssue({ code: "custom", path, params: { code } });
+    const rooms = repeated(job.rooms, (room) => room.id, "rooms");
     const batches = repeated(job.batches, (batch) => batch.id, "batches");
+    repeated(job.doors ?? [], (door) => door.id, "doors");
+    repeated(job.spots ?? [], (spot) => spot.id, "spots");
     for (const [i, room] of job.rooms.entries())
       if (room.batchId !== undefined && !batches.has(room.batchId))
-        context.addIssue({
-          code: "custom",
-          path: ["rooms", i, "batchId"],
-          params: { code: "unknown-reference" },
-        });
+        fault(["rooms", i, "batchId"], "unknown-reference");
+    for (const [i, { from, to }] of (job.doors ?? []).entries()) {
+      if (!rooms.has(from)) fault(["doors", i, "from"], "door-to-nowhere");
+      if (to !== undefined && !rooms.has(to)) fault(["doors", i, "to"], "door-to-nowhere");
+      if (to === from) fault(["doors", i, "to"], "door-into-itself");
+    }
+    for (const [i, spot] of (job.spots ?? []).entries())
+      if (!rooms.has(spot.roomId)) fault(["spots", i, "roomId"], "unknown-reference");
   })
   .meta({ id: "Job" });
 
 export type Job = z.infer<typeof Job>;
+export type Interview = z.infer<typeof Interview>;
 export type BatchChoice = z.infer<typeof BatchChoice>;
 
 /** A job as the server keeps it: the version counts its saves. */

@@ -1,6 +1,7 @@
 import { z } from "zod";
-import { BatchId, EntryId, ProductId, RoomId } from "./ids.ts";
-import { quantity, Volume } from "./quantity.ts";
+import { BatchId, EntryId, ProductId, RoomId, SpotId } from "./ids.ts";
+import { Name, quantity, Seconds, Volume } from "./quantity.ts";
+import { AttemptOutcome, SpotAgent } from "./spot.ts";
 
 const Text = z.string().trim().min(1).max(2000);
 const base = {
@@ -38,6 +39,33 @@ export const LogEntry = z
       moisture: quantity("fraction of the meter’s scale, 0.19 is 19 %", [0, 1]),
     }),
     z.strictObject({ ...base, kind: z.literal("room-finished"), roomId: RoomId }),
+    z.strictObject({
+      ...base,
+      kind: z.literal("dye-test"),
+      roomId: RoomId,
+      productId: ProductId,
+      place: z.string().trim().min(1).max(120).meta({ description: "Where the cloth was pressed" }),
+      pressed: Seconds("How long the cloth was pressed"),
+      result: z.enum(["no-colour", "colour"]).meta({ description: "Colour on the white cloth means stop" }),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal("override"),
+      roomId: RoomId,
+      productId: ProductId,
+      owner: Name.meta({ description: "Who answers for it" }),
+      reason: Text,
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal("spot-attempt"),
+      roomId: RoomId,
+      spotId: SpotId,
+      agent: SpotAgent,
+      productId: ProductId.optional(),
+      stood: Seconds("How long it stood").optional(),
+      result: AttemptOutcome,
+    }),
     z.strictObject({ ...base, kind: z.literal("note"), text: Text, roomId: RoomId.optional() }),
     z.strictObject({ ...base, kind: z.literal("correction"), corrects: EntryId, text: Text }),
   ])

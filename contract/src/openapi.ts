@@ -1,6 +1,7 @@
 import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from "zod-openapi";
 import { type Endpoint, endpoints } from "./endpoints.ts";
 import { ApiError } from "./fault.ts";
+import { PHOTO_TYPES } from "./photo.ts";
 
 const ERROR_TEXT: Record<number, string> = {
   400: "The body isn’t JSON",
@@ -8,9 +9,13 @@ const ERROR_TEXT: Record<number, string> = {
   404: "Not there, or another crew’s",
   409: "Clashes with what the server holds; both sides are given",
   413: "The body is too large",
-  415: "The body isn’t declared as JSON",
+  415: "The body isn’t of the type asked for",
   422: "Something in it breaks a limit; each fault says where",
 };
+
+const PICTURES = Object.fromEntries(
+  PHOTO_TYPES.map((type) => [type, { schema: { type: "string" as const, format: "binary" } }]),
+);
 
 function operation(id: string, endpoint: Endpoint): ZodOpenApiOperationObject {
   const path = endpoint.params;
@@ -20,8 +25,13 @@ function operation(id: string, endpoint: Endpoint): ZodOpenApiOperationObject {
     summary: endpoint.summary,
     ...(path || query ? { requestParams: { ...(path ? { path } : {}), ...(query ? { query } : {}) } } : {}),
     ...(endpoint.body ? { requestBody: { content: { "application/json": { schema: endpoint.body } } } } : {}),
+    ...(endpoint.picture === "in" ? { requestBody: { content: PICTURES } } : {}),
     responses: {
-      "200": { description: "Done", content: { "application/json": { schema: endpoint.response } } },
+      "200": {
+        description: "Done",
+        content:
+          endpoint.picture === "out" ? PICTURES : { "application/json": { schema: endpoint.response } },
+      },
       ...Object.fromEntries(
         endpoint.errors.map((status) => [
           String(status),

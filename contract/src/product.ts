@@ -1,4 +1,5 @@
 import { OutOfRange } from "@scutch/core";
+import { CHEMISTRIES, FLOOR_FIBRES } from "@scutch/core/care";
 import { concentratePerWater, STRENGTH_SPELLINGS } from "@scutch/core/mix";
 import { z } from "zod";
 import { ProductId } from "./ids.ts";
@@ -29,7 +30,17 @@ export const Strength = z
   })
   .meta({ id: "Strength" });
 
-export const PRODUCT_KINDS = ["pre-spray", "acid-rinse", "encapsulant", "spotter", "defoamer"] as const;
+export const PRODUCT_KINDS = [
+  "pre-spray",
+  "acid-rinse",
+  "encapsulant",
+  "spotter",
+  "defoamer",
+  "odour-treatment",
+  "hard-floor",
+] as const;
+
+const Fibres = z.array(z.enum(FLOOR_FIBRES)).max(FLOOR_FIBRES.length);
 
 /** A product as its label has it. The label and the safety data sheet come before anything said here. */
 export const Product = z
@@ -47,6 +58,15 @@ export const Product = z
     dwellMost: Seconds("Longest it may stand"),
     potLife: Seconds("How long a made mix works; absent: all day").optional(),
     waterTemperature: quantity("°C", [0, 95], "Of the water it is mixed with").optional(),
+    phInUse: quantity("pH", [0, 14], "Of the mix on the floor, from the label or data sheet").optional(),
+    phConcentrate: quantity("pH", [0, 14], "Of what is in the bottle").optional(),
+    chemistry: z
+      .array(z.enum(CHEMISTRIES))
+      .max(CHEMISTRIES.length)
+      .optional()
+      .meta({ description: "What in it reacts, as the data sheet names it" }),
+    labelAllows: Fibres.optional().meta({ description: "Fibres the label names as fit for it" }),
+    labelForbids: Fibres.optional().meta({ description: "Fibres the label says not to use it on" }),
     cautions: z
       .array(z.string().min(1).max(300))
       .max(12)

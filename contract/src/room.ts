@@ -1,7 +1,15 @@
+import {
+  BACKINGS,
+  COVERINGS,
+  FLOOR_FIBRES,
+  HARD_FLOORS,
+  IDENTIFIED_BY,
+  SOIL_NATURES,
+  WEAR,
+} from "@scutch/core/care";
 import { METHODS } from "@scutch/core/clean";
-import { DRYING_LIMITS, FIBRES, WINDOWS } from "@scutch/core/drying";
-import { COVERINGS } from "@scutch/core/plan";
-import { areaOf } from "@scutch/core/quantity";
+import { DRYING_LIMITS, WINDOWS } from "@scutch/core/drying";
+import { carpetArea, FLIGHT_LIMITS, outlineOf, PART_KINDS, WALLS } from "@scutch/core/floor";
 import { z } from "zod";
 import { BatchId, RoomId } from "./ids.ts";
 import { Air, Name, quantity } from "./quantity.ts";
@@ -9,26 +17,60 @@ import { Air, Name, quantity } from "./quantity.ts";
 const Side = quantity("m", [0.1, 200]);
 const Rectangle = { length: Side, width: Side };
 
-/** A room's size as it was said. Its area, whatever the shape, must lie in the drying model's limits. */
-export const RoomShape = z
-  .discriminatedUnion("kind", [
-    z.strictObject({ kind: z.literal("rectangle"), ...Rectangle }),
-    z.strictObject({
-      kind: z.literal("l-shape"),
-      main: z.strictObject(Rectangle),
-      wing: z.strictObject(Rectangle),
-    }),
-    z.strictObject({ kind: z.literal("area"), area: quantity("m²", DRYING_LIMITS.area) }),
-  ])
-  .superRefine((shape, context) => {
-    const [least, most] = DRYING_LIMITS.area;
-    if (shape.kind === "area") return; // its own field has said it
-    const area = areaOf(shape);
-    if (area < least)
-      context.addIssue({ code: "too_small", minimum: least, inclusive: true, origin: "number", input: area });
-    if (area > most)
-      context.addIssue({ code: "too_big", maximum: most, inclusive: true, origin: "number", input: area });
-  });
+/** A room's size as it was said. */
+export const RoomShape = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.literal("rectangle"), ...Rectangle }),
+  z.strictObject({
+    kind: z.literal("l-shape"),
+    main: z.strictObject(Rectangle),
+    wing: z.strictObject(Rectangle),
+  }),
+  z.strictObject({
+    kind: z.literal("u-shape"),
+    main: z.strictObject(Rectangle),
+    left: z.strictObject(Rectangle),
+    right: z.strictObject(Rectangle),
+  }),
+  z.strictObject({ kind: z.literal("area"), area: quantity("m²", DRYING_LIMITS.area) }),
+  z.strictObject({
+    kind: z.literal("stairs"),
+    steps: z.int().min(FLIGHT_LIMITS.steps[0]).max(FLIGHT_LIMITS.steps[1]),
+    tread: quantity("m", FLIGHT_LIMITS.tread, "Front to back, without the nose"),
+    riser: quantity("m", FLIGHT_LIMITS.riser),
+    width: quantity("m", FLIGHT_LIMITS.width),
+    winders: z
+      .int()
+      .min(0)
+      .max(FLIGHT_LIMITS.steps[1])
+      .optional()
+      .meta({ description: "Steps that turn a corner, three to a quarter turn" }),
+    runner: quantity("m", FLIGHT_LIMITS.runner, "Width of the carpet where it is a runner").optional(),
+  }),
+]);
+
+/** An alcove or landing adds carpet along a wall, a hearth or fixed unit takes some away. */
+export const Part = z.strictObject({
+  kind: z.enum(PART_KINDS),
+  width: quantity("m", [0.05, 50], "Along its wall"),
+  depth: quantity("m", [0.02, 50], "Away from its wall"),
+  wall: z
+    .enum(WALLS)
+    .optional()
+    .meta({ description: "As it lies on the plan before turning; top where absent" }),
+  offset: quantity("m", [0, 200], "From the wall’s left or upper end; centred where absent").optional(),
+});
+
+const ZoneSize = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.literal("share"), share: quantity("fraction of the room", [0, 1]) }),
+  z.strictObject({
+    kind: z.literal("strip"),
+    width: quantity("m", [0.05, 20]),
+    length: quantity("m", [0.1, 400], "The longest wall, or all round for an edge, where absent").optional(),
+  }),
+]);
+export const Zones = z
+  .strictObject({ lane: ZoneSize.optional(), edge: ZoneSize.optional() })
+  .meta({ description: "Where people walk, and what runs along the walls; the rest is field" });
 
 export const AirMover = z.strictObject({
   flow: quantity("m³/s", DRYING_LIMITS.flow, "Air moved"),
@@ -46,8 +88,22 @@ export const Room = z
     name: Name,
     shape: RoomShape,
     height: quantity("m", DRYING_LIMITS.height, "Floor to ceiling").optional(),
+    parts: z.array(Part).max(12).optional(),
+    zones: Zones.optional(),
+    level: z.int().min(-5).max(60).optional().meta({ description: "0 at the way in, 1 upstairs, -1 below" }),
+    passage: z.boolean().optional().meta({ description: "Only walked through, not cleaned" }),
+    turned: z.boolean().optional().meta({ description: "Drawn a quarter turn on" }),
+    nudge: z
+      .strictObject({ x: quantity("m", [-200, 200]), y: quantity("m", [-200, 200]) })
+      .optional()
+      .meta({ description: "How far it was pushed on the plan from where its door puts it" }),
     covering: z.enum(COVERINGS).optional(),
-    fibre: z.enum(FIBRES).optional(),
+    fibre: z.enum(FLOOR_FIBRES).optional(),
+    identifiedBy: z.enum(IDENTIFIED_BY).optional().meta({ description: "How the fibre came to be known" }),
+    backing: z.enum(BACKINGS).optional(),
+    age: quantity("years", [0, 100]).optional(),
+    soilNature: z.enum(SOIL_NATURES).optional(),
+    wear: z.enum(WEAR).optional().meta({ description: "Fibre worn or lying down: not soil" }),
     pileHeight: quantity("m", DRYING_LIMITS.pileHeight).optional(),
     faceWeight: quantity("kg/m²", DRYING_LIMITS.faceWeight, "Dry fibre above the backing").optional(),
     soil: Soil.optional(),
@@ -69,7 +125,39 @@ export const Room = z
       DRYING_LIMITS.dehumidifierLitresPerDay,
     ).optional(),
   })
+  .superRefine((room, context) => {
+    const custom = (path: (string | number)[], code: string) =>
+      context.addIssue({ code: "custom", path, params: { code } });
+    const { shape, parts = [] } = room;
+    const stairs = shape.kind === "stairs";
+    for (const [i, part] of parts.entries())
+      if ((part.kind === "landing") !== stairs) custom(["parts", i, "kind"], "part-not-here");
+    if (stairs && (shape.winders ?? 0) > shape.steps) custom(["shape", "winders"], "more-winders-than-steps");
+    if (stairs && (shape.runner ?? 0) > shape.width) custom(["shape", "runner"], "runner-wider-than-stairs");
+    if (shape.kind === "u-shape" && shape.left.length + shape.right.length > shape.main.length)
+      return custom(["shape", "left", "length"], "wings-overlap");
+    if (room.method === "spinner" && room.covering && !HARD.includes(room.covering))
+      custom(["method"], "method-not-here");
+    if (context.issues.length > 0) return;
+    // Landings stand beside the flight and are not drawn on its outline.
+    const drawn = stairs ? ({ ok: true } as const) : outlineOf(shape, parts);
+    if (!drawn.ok) return custom(["parts", drawn.fault.part, "width"], drawn.fault.code);
+    const [least, most] = DRYING_LIMITS.area;
+    const area = carpetArea(shape, parts);
+    const limit = (code: "too_small" | "too_big", value: number) =>
+      context.addIssue(
+        code === "too_small"
+          ? { code, minimum: value, inclusive: true, origin: "number", input: area, path: ["shape"] }
+          : { code, maximum: value, inclusive: true, origin: "number", input: area, path: ["shape"] },
+      );
+    if (area < least) limit("too_small", least);
+    if (area > most) limit("too_big", most);
+  })
   .meta({ id: "Room" });
+
+const HARD: readonly string[] = HARD_FLOORS;
 
 export type Room = z.infer<typeof Room>;
 export type RoomShape = z.infer<typeof RoomShape>;
+export type Part = z.infer<typeof Part>;
+export type Zones = z.infer<typeof Zones>;

@@ -4,6 +4,7 @@ import type { Logger } from "pino";
 import type { Db } from "./db/connect.ts";
 import { jobRoutes } from "./features/job/routes.ts";
 import { logRoutes } from "./features/log/routes.ts";
+import { photoRoutes } from "./features/photo/routes.ts";
 import { shelfRoutes } from "./features/shelf/routes.ts";
 import { notFound } from "./http/apiFailure.ts";
 import { docsRouter } from "./http/docs.ts";
@@ -14,6 +15,8 @@ import { onlyOurPages, securityHeaders } from "./http/security.ts";
 export interface Context {
   readonly db: Db;
   readonly crewId: string;
+  /** Where pictures are kept. */
+  readonly photoDir: string;
 }
 
 interface Options extends Context {
@@ -26,7 +29,7 @@ const BODY_LIMIT = "1mb";
 const A_YEAR = "1y";
 
 /** The server's one list, top to bottom in the order a request meets it. Opens nothing itself. */
-export function makeApp({ db, crewId, log, webDir }: Options): Express {
+export function makeApp({ log, webDir, ...context }: Options): Express {
   const app = express();
   app.disable("x-powered-by");
   app.set("query parser", "simple");
@@ -39,13 +42,14 @@ export function makeApp({ db, crewId, log, webDir }: Options): Express {
     next();
   });
   api.get("/health", async (_request, response) => {
-    await db.execute("select 1");
+    await context.db.execute("select 1");
     response.json({ ok: true });
   });
   api.use(express.json({ limit: BODY_LIMIT, strict: true }));
-  jobRoutes(api, { db, crewId });
-  logRoutes(api, { db, crewId });
-  shelfRoutes(api, { db, crewId });
+  jobRoutes(api, context);
+  logRoutes(api, context);
+  photoRoutes(api, context);
+  shelfRoutes(api, context);
   api.use(docsRouter());
   api.use(() => {
     throw notFound();

@@ -1,4 +1,5 @@
 import type { AddressInfo } from "node:net";
+import path from "node:path";
 import pino from "pino";
 import { makeApp } from "./app.ts";
 import { readConfig } from "./config.ts";
@@ -13,7 +14,13 @@ const log = pino({ level: config.LOG_LEVEL });
 const { pool, db } = connect(config.DATABASE_URL);
 await bringUpToDate(db);
 const crewId = await ensureCrew(db, { reset: config.RESET_DEMO, now: new Date() });
-const app = makeApp({ db, crewId, log, ...(config.WEB_DIR ? { webDir: config.WEB_DIR } : {}) });
+const app = makeApp({
+  db,
+  crewId,
+  log,
+  photoDir: path.resolve(config.PHOTO_DIR),
+  ...(config.WEB_DIR ? { webDir: config.WEB_DIR } : {}),
+});
 
 const server = app.listen(config.PORT, HOST, (error) => {
   if (error) {

@@ -1,4 +1,16 @@
-import { BatchId, CrewId, EntryId, JobId, ProductId, RoomId, SiteId, VesselId } from "@scutch/contract";
+import {
+  BatchId,
+  CrewId,
+  DoorId,
+  EntryId,
+  JobId,
+  PhotoId,
+  ProductId,
+  RoomId,
+  SiteId,
+  SpotId,
+  VesselId,
+} from "@scutch/contract";
 
 const KINDS = {
   crew: CrewId,
@@ -9,6 +21,9 @@ const KINDS = {
   room: RoomId,
   batch: BatchId,
   entry: EntryId,
+  door: DoorId,
+  spot: SpotId,
+  photo: PhotoId,
 } as const;
 type Kind = keyof typeof KINDS;
 

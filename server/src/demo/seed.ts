@@ -14,7 +14,11 @@ import { PRODUCTS, SITES, VESSELS } from "./shelf.ts";
 const CREW = demoId("crew", 1);
 /** Children before parents. */
 const DEMO_TABLES = [
+  "photos",
   "log_entries",
+  "spots",
+  "doors",
+  "room_parts",
   "room_air_movers",
   "rooms",
   "batches",

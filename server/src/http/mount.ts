@@ -1,5 +1,6 @@
-import { type Endpoint, faultsOf } from "@scutch/contract";
-import type { Router } from "express";
+import path from "node:path";
+import { type Endpoint, faultsOf, MOST_PHOTO_BYTES, PHOTO_TYPES } from "@scutch/contract";
+import express, { type Request, type Router } from "express";
 import type { z } from "zod";
 import { ApiFailure } from "./apiFailure.ts";
 
@@ -21,20 +22,67 @@ function checked<S extends z.ZodType | undefined>(schema: S, value: unknown): Of
   return result.data as Of<S>;
 }
 
+const expressPath = ({ path }: Endpoint) => path.replaceAll(/\{(\w+)\}/g, ":$1");
+
+const callOf = <E extends Endpoint>(endpoint: E, request: Request): Call<E> => ({
+  params: checked(endpoint.params, request.params) as Call<E>["params"],
+  query: checked(endpoint.query, request.query) as Call<E>["query"],
+  body: checked(endpoint.body, request.body) as Call<E>["body"],
+});
+
 /** Puts an endpoint of the contract on a router: its input is checked strictly, then handed over typed. */
 export function mount<E extends Endpoint>(
   router: Router,
   endpoint: E,
   handle: (call: Call<E>) => Promise<Answer<E>>,
 ): void {
-  const path = endpoint.path.replaceAll(/\{(\w+)\}/g, ":$1");
-  router[endpoint.method](path, async (request, response) => {
+  router[endpoint.method](expressPath(endpoint), async (request, response) => {
     if (endpoint.body && !request.is("application/json")) throw new ApiFailure("unsupported-media-type");
-    const answer = await handle({
-      params: checked(endpoint.params, request.params) as Call<E>["params"],
-      query: checked(endpoint.query, request.query) as Call<E>["query"],
-      body: checked(endpoint.body, request.body) as Call<E>["body"],
-    });
-    response.json(answer);
+    response.json(await handle(callOf(endpoint, request)));
+  });
+}
+
+/** An endpoint whose body is a picture's bytes. Everything about it is checked before a byte is looked at. */
+export function mountUpload<E extends Endpoint>(
+  router: Router,
+  endpoint: E,
+  handle: (call: Call<E> & { readonly picture: Buffer }) => Promise<Answer<E>>,
+): void {
+  router[endpoint.method](
+    expressPath(endpoint),
+    (request, _response, next) => {
+      if (!request.is([...PHOTO_TYPES])) throw new ApiFailure("unsupported-media-type");
+      callOf(endpoint, request);
+      next();
+    },
+    express.raw({ type: [...PHOTO_TYPES], limit: MOST_PHOTO_BYTES }),
+    async (request, response) => {
+      const picture = request.body as Buffer;
+      response.json(await handle({ ...callOf(endpoint, request), picture }));
+    },
+  );
+}
+
+/** An endpoint that answers with a picture: `find` says which file. It never changes under its id, so it may be kept. */
+export function mountPicture<E extends Endpoint>(
+  router: Router,
+  endpoint: E,
+  find: (call: Call<E>) => Promise<string>,
+): void {
+  router[endpoint.method](expressPath(endpoint), async (request, response) => {
+    const file = await find(callOf(endpoint, request));
+    const { base, dir } = path.parse(file);
+    response.sendFile(
+      base,
+      {
+        root: dir,
+        headers: { "Cache-Control": "private, max-age=31536000, immutable" },
+        cacheControl: false,
+        dotfiles: "allow",
+      },
+      (error) => {
+        if (error && !response.headersSent) response.status(404).end();
+      },
+    );
   });
 }

@@ -1,4 +1,7 @@
 import { randomBytes } from "node:crypto";
+import { mkdtemp, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import path from "node:path";
 import mysql from "mysql2/promise";
 import pino from "pino";
 import request from "supertest";
@@ -23,17 +26,20 @@ export async function startTestServer() {
   const otherCrew = demoId("crew", 2);
   await makeCrew(db, otherCrew, "Another crew");
   const log = pino({ level: "silent" });
+  const photoDir = await mkdtemp(path.join(tmpdir(), "scutch-photos-"));
   return {
     db,
     crewId,
-    api: request(makeApp({ db, crewId, log })),
-    otherApi: request(makeApp({ db, crewId: otherCrew, log })),
+    photoDir,
+    api: request(makeApp({ db, crewId, log, photoDir })),
+    otherApi: request(makeApp({ db, crewId: otherCrew, log, photoDir })),
     count: async (table: string) => {
       const [rows] = await pool.query<mysql.RowDataPacket[]>(`select count(*) as n from ${table}`);
       return Number(rows[0]?.n);
     },
     async stop() {
       await pool.end();
+      await rm(photoDir, { recursive: true });
       await admin.query(`DROP DATABASE ${name}`);
       await admin.end();
     },

@@ -2,11 +2,12 @@ import { isDeepStrictEqual } from "node:util";
 import type { Fault, Job, JobId, JobPage, StoredJob } from "@scutch/contract";
 import { checkBatchSetup } from "@scutch/core/plan";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { isDeadlock, isDuplicate } from "../../db/driverErrors.ts";
+import { transactionOrAgain } from "../../db/transactionOrAgain.ts";
 import { ApiFailure, invalid, notFound } from "../../http/apiFailure.ts";
 import { readProducts } from "../product/store.ts";
 import { siteExists } from "../site/store.ts";
 import { readVessels } from "../vessel/store.ts";
+import { asRead } from "./compose.ts";
 import { lockVersion, pageOfIds, readJobs, writeJob } from "./store.ts";
 
 export async function readJob(db: Db, crewId: string, jobId: JobId): Promise<StoredJob> {
@@ -69,32 +70,19 @@ export async function saveJob(
   job: Job,
 ): Promise<{ version: number }> {
   if (job.id !== jobId) throw invalid({ path: ["job", "id"], code: "differs-from-address" });
-  try {
-    return await db.transaction((tx) => saveOnce(tx, crewId, baseVersion, job));
-  } catch (error) {
-    // Two first saves of one job at once: both found nothing to lock. Now there is a row, so the second run decides.
-    if (!isDeadlock(error) && !isDuplicate(error)) throw error;
-    return db.transaction((tx) => saveOnce(tx, crewId, baseVersion, job));
-  }
+  // First saves of one job at once: all found nothing to lock. Once there is a row, it decides.
+  return transactionOrAgain(db, (tx) => saveOnce(tx, crewId, baseVersion, job));
 }
 
 async function saveOnce(tx: Transaction, crewId: string, baseVersion: number, job: Job) {
   const version = (await lockVersion(tx, crewId, job.id)) ?? 0;
   if (version !== baseVersion) {
     const [theirs] = await readJobs(tx, crewId, [job.id]);
-    if (theirs && isDeepStrictEqual(theirs.job, withoutEmpties(job))) return { version: theirs.version };
+    if (theirs && isDeepStrictEqual(theirs.job, asRead(job))) return { version: theirs.version };
     throw new ApiFailure("version-conflict", { theirs: theirs ?? null, yours: { baseVersion, job } });
   }
   const faults = await faultsIn(tx, crewId, job);
   if (faults.length > 0) throw invalid(...faults);
   await writeJob(tx, crewId, version + 1, job);
   return { version: version + 1 };
-}
-
-/** A job as it reads back: an empty list of air movers says the same as none. */
-function withoutEmpties(job: Job): Job {
-  return {
-    ...job,
-    rooms: job.rooms.map(({ airMovers, ...room }) => (airMovers?.length ? { ...room, airMovers } : room)),
-  };
 }

@@ -1,71 +1,84 @@
 import type { Job, StoredJob } from "@scutch/contract";
-import { and, desc, eq, inArray, lt, or, type SQL, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, isNull, lt, or, type SQL, sql } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
 import {
   type AirMoverRow,
   type BatchRow,
+  type DoorRow,
   type JobRow,
   type JobRows,
   jobFrom,
+  type PartRow,
   type RoomRow,
   rowsOf,
+  type SpotRow,
 } from "./compose.ts";
-import { batches, jobs, roomAirMovers, rooms } from "./table.ts";
+import { batches, doors, jobs, roomAirMovers, roomParts, rooms, spots } from "./table.ts";
 
 interface Gathered {
   job: JobRow;
   readonly batches: Map<string, BatchRow>;
   readonly rooms: Map<string, RoomRow>;
   readonly airMovers: Map<string, AirMoverRow>;
+  readonly parts: Map<string, PartRow>;
+  readonly doors: Map<string, DoorRow>;
+  readonly spots: Map<string, SpotRow>;
 }
 
-/** The two statements that read jobs whole; `wanted` says which. */
+/** The three statements that read jobs whole; `wanted` says which. */
 function selectJobs(db: Db | Transaction, wanted: SQL | undefined) {
+  const ofJob = (table: typeof batches | typeof doors | typeof spots) =>
+    and(eq(table.crewId, jobs.crewId), eq(table.jobId, jobs.id));
+  const ofRoom = (table: typeof roomAirMovers | typeof roomParts) =>
+    and(eq(table.crewId, rooms.crewId), eq(table.jobId, rooms.jobId), eq(table.roomId, rooms.id));
   const withBatches = db
     .select({ job: jobs, batch: batches })
     .from(jobs)
-    .leftJoin(batches, and(eq(batches.crewId, jobs.crewId), eq(batches.jobId, jobs.id)))
+    .leftJoin(batches, ofJob(batches))
     .where(wanted);
   const withRooms = db
-    .select({ id: jobs.id, version: jobs.version, room: rooms, mover: roomAirMovers })
+    .select({ id: jobs.id, version: jobs.version, room: rooms, mover: roomAirMovers, part: roomParts })
     .from(jobs)
     .innerJoin(rooms, and(eq(rooms.crewId, jobs.crewId), eq(rooms.jobId, jobs.id)))
-    .leftJoin(
-      roomAirMovers,
-      and(
-        eq(roomAirMovers.crewId, rooms.crewId),
-        eq(roomAirMovers.jobId, rooms.jobId),
-        eq(roomAirMovers.roomId, rooms.id),
-      ),
-    )
+    .leftJoin(roomAirMovers, ofRoom(roomAirMovers))
+    .leftJoin(roomParts, ofRoom(roomParts))
     .where(wanted);
-  return { withBatches, withRooms };
+  // One list under the other, not every door beside every spot.
+  const onPlan = db
+    .select({ id: jobs.id, version: jobs.version, door: doors, spot: spots })
+    .from(jobs)
+    .leftJoin(doors, ofJob(doors))
+    .leftJoin(spots, and(ofJob(spots), or(isNull(doors.position), eq(doors.position, 0))))
+    .where(wanted);
+  return { withBatches, withRooms, onPlan };
 }
 
 /** Opening one job is the commonest call of all: its statements are put together once for each database. */
 const preparedFor = new WeakMap<object, ReturnType<typeof prepareOne>>();
 function prepareOne(db: Db | Transaction) {
   const wanted = and(eq(jobs.crewId, sql.placeholder("crewId")), eq(jobs.id, sql.placeholder("jobId")));
-  const { withBatches, withRooms } = selectJobs(db, wanted);
-  return { withBatches: withBatches.prepare(), withRooms: withRooms.prepare() };
+  const { withBatches, withRooms, onPlan } = selectJobs(db, wanted);
+  return { withBatches: withBatches.prepare(), withRooms: withRooms.prepare(), onPlan: onPlan.prepare() };
 }
 
 async function readRows(db: Db | Transaction, crewId: string, ids: readonly string[]) {
   if (ids.length > 1) {
-    const { withBatches, withRooms } = selectJobs(
-      db,
-      and(eq(jobs.crewId, crewId), inArray(jobs.id, [...ids])),
-    );
-    return Promise.all([withBatches, withRooms]);
+    const wanted = and(eq(jobs.crewId, crewId), inArray(jobs.id, [...ids]));
+    const { withBatches, withRooms, onPlan } = selectJobs(db, wanted);
+    return Promise.all([withBatches, withRooms, onPlan]);
   }
   const prepared = preparedFor.get(db) ?? prepareOne(db);
   preparedFor.set(db, prepared);
   const values = { crewId, jobId: ids[0] };
-  return Promise.all([prepared.withBatches.execute(values), prepared.withRooms.execute(values)]);
+  return Promise.all([
+    prepared.withBatches.execute(values),
+    prepared.withRooms.execute(values),
+    prepared.onPlan.execute(values),
+  ]);
 }
 
 /**
- * Jobs by id, in the order of `ids`; ids that aren't there are left out. Two statements, each a snapshot of its own;
+ * Jobs by id, in the order of `ids`; ids that aren't there are left out. Three statements, each a snapshot of its own;
  * where a save fell between them their versions differ and they are read again.
  */
 export async function readJobs(
@@ -75,23 +88,26 @@ export async function readJobs(
 ): Promise<StoredJob[]> {
   if (ids.length === 0) return [];
   for (;;) {
-    const [withBatches, withRooms] = await readRows(db, crewId, ids);
+    const [withBatches, withRooms, onPlan] = await readRows(db, crewId, ids);
     const found = new Map<string, Gathered>();
     for (const { job, batch } of withBatches) {
-      const gathered = found.get(job.id) ?? {
-        job,
-        batches: new Map(),
-        rooms: new Map(),
-        airMovers: new Map(),
-      };
+      const gathered = found.get(job.id) ?? nothingOf(job);
       found.set(job.id, gathered);
       if (batch) gathered.batches.set(batch.id, batch);
     }
-    if (withRooms.some(({ id, version }) => found.get(id)?.job.version !== version)) continue;
-    for (const { id, room, mover } of withRooms) {
+    const other = ({ id, version }: { readonly id: string; readonly version: number }) =>
+      found.get(id)?.job.version !== version;
+    if (withRooms.some(other) || onPlan.some(other)) continue;
+    for (const { id, room, mover, part } of withRooms) {
       const gathered = found.get(id) as Gathered;
       gathered.rooms.set(room.id, room);
       if (mover) gathered.airMovers.set(`${mover.roomId} ${mover.position}`, mover);
+      if (part) gathered.parts.set(`${part.roomId} ${part.position}`, part);
+    }
+    for (const { id, door, spot } of onPlan) {
+      const gathered = found.get(id) as Gathered;
+      if (door) gathered.doors.set(door.id, door);
+      if (spot) gathered.spots.set(spot.id, spot);
     }
     return ids.flatMap((id) => {
       const gathered = found.get(id);
@@ -100,11 +116,24 @@ export async function readJobs(
   }
 }
 
+const nothingOf = (job: JobRow): Gathered => ({
+  job,
+  batches: new Map(),
+  rooms: new Map(),
+  airMovers: new Map(),
+  parts: new Map(),
+  doors: new Map(),
+  spots: new Map(),
+});
+
 const rowsFrom = ({ job, ...owned }: Gathered): JobRows => ({
   job,
   batches: [...owned.batches.values()],
   rooms: [...owned.rooms.values()],
   airMovers: [...owned.airMovers.values()],
+  parts: [...owned.parts.values()],
+  doors: [...owned.doors.values()],
+  spots: [...owned.spots.values()],
 });
 
 /** Ids of a page of jobs, latest day first, after the job `before`. One more than `limit`, to tell if there is a next page. */
@@ -155,11 +184,14 @@ export async function writeJob(tx: Transaction, crewId: string, version: number,
   await tx.insert(jobs).values(rows.job).onDuplicateKeyUpdate({ set: changed });
   const owned = <T extends typeof rooms | typeof batches>(table: T) =>
     and(eq(table.crewId, crewId), eq(table.jobId, job.id));
-  await tx.delete(rooms).where(owned(rooms)); // air movers go with them
+  await tx.delete(rooms).where(owned(rooms)); // what hangs on them goes along
   await tx.delete(batches).where(owned(batches));
   if (rows.batches.length > 0) await tx.insert(batches).values([...rows.batches]);
   if (rows.rooms.length > 0) await tx.insert(rooms).values([...rows.rooms]);
   if (rows.airMovers.length > 0) await tx.insert(roomAirMovers).values([...rows.airMovers]);
+  if (rows.parts.length > 0) await tx.insert(roomParts).values([...rows.parts]);
+  if (rows.doors.length > 0) await tx.insert(doors).values([...rows.doors]);
+  if (rows.spots.length > 0) await tx.insert(spots).values([...rows.spots]);
 }
 
 /** Whether there is such a job. */

@@ -1,4 +1,4 @@
-import type { Room, Strength } from "@scutch/contract";
+import type { Door, Interview, Part, Room, Spot, Strength } from "@scutch/contract";
 import {
   boolean,
   char,
@@ -33,6 +33,11 @@ export const jobs = mysqlTable(
     indoorHumidity: double("indoor_relative_humidity"),
     outdoorTemperature: double("outdoor_temperature_c"),
     outdoorHumidity: double("outdoor_relative_humidity"),
+    lastCleaned: varchar("last_cleaned", { length: 24 }).$type<NonNullable<Interview["lastCleaned"]>>(),
+    detergentLeft: boolean("detergent_left"),
+    pets: boolean("pets"),
+    urine: boolean("urine"),
+    occupancy: varchar("occupancy", { length: 12 }).$type<NonNullable<Interview["occupancy"]>>(),
   },
   (table) => [
     primaryKey({ columns: [table.crewId, table.id] }),
@@ -92,10 +97,33 @@ export const rooms = mysqlTable(
     width: double("width_m"),
     wingLength: double("wing_length_m"),
     wingWidth: double("wing_width_m"),
+    rightWingLength: double("right_wing_length_m"),
+    rightWingWidth: double("right_wing_width_m"),
     area: double("area_m2"),
+    steps: int("steps"),
+    tread: double("tread_m"),
+    riser: double("riser_m"),
+    winders: int("winders"),
+    runner: double("runner_m"),
+    laneShare: double("lane_share"),
+    laneWidth: double("lane_width_m"),
+    laneLength: double("lane_length_m"),
+    edgeShare: double("edge_share"),
+    edgeWidth: double("edge_width_m"),
+    edgeLength: double("edge_length_m"),
+    level: int("level"),
+    passage: boolean("passage"),
+    turned: boolean("turned"),
+    nudgeX: double("nudge_x_m"),
+    nudgeY: double("nudge_y_m"),
     height: double("height_m"),
     covering: varchar("covering", { length: 20 }).$type<NonNullable<Room["covering"]>>(),
     fibre: varchar("fibre", { length: 20 }).$type<NonNullable<Room["fibre"]>>(),
+    identifiedBy: varchar("identified_by", { length: 20 }).$type<NonNullable<Room["identifiedBy"]>>(),
+    backing: varchar("backing", { length: 20 }).$type<NonNullable<Room["backing"]>>(),
+    age: double("age_years"),
+    soilNature: varchar("soil_nature", { length: 12 }).$type<NonNullable<Room["soilNature"]>>(),
+    wear: varchar("wear", { length: 12 }).$type<NonNullable<Room["wear"]>>(),
     pileHeight: double("pile_height_m"),
     faceWeight: double("face_weight_kg_per_m2"),
     soil: int("soil").$type<NonNullable<Room["soil"]>>(),
@@ -137,6 +165,86 @@ export const roomAirMovers = mysqlTable(
     primaryKey({ columns: [table.crewId, table.jobId, table.roomId, table.position] }),
     foreignKey({
       name: "air_movers_room",
+      columns: [table.crewId, table.jobId, table.roomId],
+      foreignColumns: [rooms.crewId, rooms.jobId, rooms.id],
+    }).onDelete("cascade"),
+  ],
+);
+
+/** Alcoves, landings, hearths and fixed units. */
+export const roomParts = mysqlTable(
+  "room_parts",
+  {
+    crewId: uuid("crew_id").notNull(),
+    jobId: uuid("job_id").notNull(),
+    roomId: uuid("room_id").notNull(),
+    position: int("position").notNull(),
+    kind: varchar("kind", { length: 12 }).$type<Part["kind"]>().notNull(),
+    width: double("width_m").notNull(),
+    depth: double("depth_m").notNull(),
+    wall: varchar("wall", { length: 8 }).$type<NonNullable<Part["wall"]>>(),
+    offset: double("offset_m"),
+  },
+  (table) => [
+    primaryKey({ columns: [table.crewId, table.jobId, table.roomId, table.position] }),
+    foreignKey({
+      name: "parts_room",
+      columns: [table.crewId, table.jobId, table.roomId],
+      foreignColumns: [rooms.crewId, rooms.jobId, rooms.id],
+    }).onDelete("cascade"),
+  ],
+);
+
+export const doors = mysqlTable(
+  "doors",
+  {
+    crewId: uuid("crew_id").notNull(),
+    jobId: uuid("job_id").notNull(),
+    id: uuid("id").notNull(),
+    position: int("position").notNull(),
+    from: uuid("from_room_id").notNull(),
+    /** NULL: the way out. */
+    to: uuid("to_room_id"),
+    wall: varchar("wall", { length: 8 }).$type<NonNullable<Door["wall"]>>(),
+    offset: double("offset_m"),
+    shut: boolean("shut"),
+  },
+  (table) => [
+    primaryKey({ columns: [table.crewId, table.jobId, table.id] }),
+    foreignKey({
+      name: "doors_from",
+      columns: [table.crewId, table.jobId, table.from],
+      foreignColumns: [rooms.crewId, rooms.jobId, rooms.id],
+    }).onDelete("cascade"),
+    foreignKey({
+      name: "doors_to",
+      columns: [table.crewId, table.jobId, table.to],
+      foreignColumns: [rooms.crewId, rooms.jobId, rooms.id],
+    }).onDelete("cascade"),
+  ],
+);
+
+export const spots = mysqlTable(
+  "spots",
+  {
+    crewId: uuid("crew_id").notNull(),
+    jobId: uuid("job_id").notNull(),
+    id: uuid("id").notNull(),
+    position: int("position").notNull(),
+    roomId: uuid("room_id").notNull(),
+    x: double("x_share").notNull(),
+    y: double("y_share").notNull(),
+    across: double("across_m").notNull(),
+    origin: varchar("origin", { length: 20 }).$type<Spot["origin"]>().notNull(),
+    known: varchar("known", { length: 12 }).$type<Spot["known"]>().notNull(),
+    nature: varchar("nature", { length: 12 }).$type<Spot["nature"]>().notNull(),
+    age: varchar("age", { length: 12 }).$type<Spot["age"]>().notNull(),
+    uv: varchar("uv", { length: 12 }).$type<NonNullable<Spot["uv"]>>(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.crewId, table.jobId, table.id] }),
+    foreignKey({
+      name: "spots_room",
       columns: [table.crewId, table.jobId, table.roomId],
       foreignColumns: [rooms.crewId, rooms.jobId, rooms.id],
     }).onDelete("cascade"),

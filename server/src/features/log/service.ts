@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from "node:util";
 import type { JobId, LogEntry } from "@scutch/contract";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { isDeadlock, isDuplicate } from "../../db/driverErrors.ts";
+import { transactionOrAgain } from "../../db/transactionOrAgain.ts";
 import { ApiFailure, notFound } from "../../http/apiFailure.ts";
 import { jobExists } from "../job/store.ts";
 import { addEntries, entriesById, readEntries } from "./store.ts";
@@ -21,14 +21,8 @@ export async function appendLog(
   jobId: JobId,
   entries: readonly LogEntry[],
 ): Promise<{ added: number }> {
-  const run = () => db.transaction((tx) => appendOnce(tx, crewId, jobId, entries));
-  try {
-    return await run();
-  } catch (error) {
-    // The same entries were being added elsewhere at once: by now they are there, and the second run passes over them.
-    if (!isDuplicate(error) && !isDeadlock(error)) throw error;
-    return run();
-  }
+  // The same entries being added elsewhere at once: by the next run they are there, and it passes over them.
+  return transactionOrAgain(db, (tx) => appendOnce(tx, crewId, jobId, entries));
 }
 
 async function appendOnce(tx: Transaction, crewId: string, jobId: JobId, entries: readonly LogEntry[]) {

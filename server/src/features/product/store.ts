@@ -1,9 +1,14 @@
 import type { Product } from "@scutch/contract";
 import { and, asc, eq, inArray } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
+import { said } from "../../db/said.ts";
 import { products } from "./table.ts";
 
 type Row = typeof products.$inferSelect;
+type Optional = Pick<
+  Product,
+  "potLife" | "waterTemperature" | "phInUse" | "phConcentrate" | "chemistry" | "labelAllows" | "labelForbids"
+>;
 
 function productFrom(row: Row): Product {
   return {
@@ -16,8 +21,15 @@ function productFrom(row: Row): Product {
     heavy: { spelling: row.heavySpelling, value: row.heavyValue },
     dwellLeast: row.dwellLeast,
     dwellMost: row.dwellMost,
-    ...(row.potLife === null ? {} : { potLife: row.potLife }),
-    ...(row.waterTemperature === null ? {} : { waterTemperature: row.waterTemperature }),
+    ...said<Optional>({
+      potLife: row.potLife,
+      waterTemperature: row.waterTemperature,
+      phInUse: row.phInUse,
+      phConcentrate: row.phConcentrate,
+      chemistry: row.chemistry,
+      labelAllows: row.labelAllows,
+      labelForbids: row.labelForbids,
+    }),
     cautions: row.cautions,
   };
 }
@@ -49,6 +61,11 @@ export async function writeProduct(db: Db | Transaction, crewId: string, product
     heavyValue: heavy.value,
     potLife: product.potLife ?? null,
     waterTemperature: product.waterTemperature ?? null,
+    phInUse: product.phInUse ?? null,
+    phConcentrate: product.phConcentrate ?? null,
+    chemistry: product.chemistry ?? null,
+    labelAllows: product.labelAllows ?? null,
+    labelForbids: product.labelForbids ?? null,
   };
   await db
     .insert(products)

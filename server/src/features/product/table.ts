@@ -1,4 +1,4 @@
-import type { Strength } from "@scutch/contract";
+import type { Product, Strength } from "@scutch/contract";
 import { double, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
 import { json, uuid } from "../../db/columns.ts";
 import { crews } from "../crew/table.ts";
@@ -25,6 +25,11 @@ export const products = mysqlTable(
     dwellMost: double("dwell_most_s").notNull(),
     potLife: double("pot_life_s"),
     waterTemperature: double("water_temperature_c"),
+    phInUse: double("ph_in_use"),
+    phConcentrate: double("ph_concentrate"),
+    chemistry: json<NonNullable<Product["chemistry"]>>()("chemistry"),
+    labelAllows: json<NonNullable<Product["labelAllows"]>>()("label_allows"),
+    labelForbids: json<NonNullable<Product["labelForbids"]>>()("label_forbids"),
     cautions: json<string[]>()("cautions").notNull(),
   },
   (table) => [primaryKey({ columns: [table.crewId, table.id] })],

@@ -1,0 +1,18 @@
+import { WALLS } from "@scutch/core/floor";
+import { z } from "zod";
+import { DoorId, RoomId } from "./ids.ts";
+import { quantity } from "./quantity.ts";
+
+/** A door or opening, as seen from one of its rooms. */
+export const Door = z
+  .strictObject({
+    id: DoorId,
+    from: RoomId,
+    to: RoomId.optional().meta({ description: "The room on its other side; absent: the way out" }),
+    wall: z.enum(WALLS).optional().meta({ description: "Wall of `from` as drawn; found where absent" }),
+    offset: quantity("m", [0, 200], "From that wall’s left or upper end to the door’s middle").optional(),
+    shut: z.boolean().optional().meta({ description: "Kept shut while it dries: no air passes" }),
+  })
+  .meta({ id: "Door" });
+
+export type Door = z.infer<typeof Door>;

@@ -1,0 +1,28 @@
+import { AGENTS, ATTEMPT_RESULTS, NATURES, ORIGINS, SPOT_AGES } from "@scutch/core/care";
+import { z } from "zod";
+import { RoomId, SpotId } from "./ids.ts";
+import { quantity } from "./quantity.ts";
+
+/** A spot on the plan. What was done to it is in the log. */
+export const Spot = z
+  .strictObject({
+    id: SpotId,
+    roomId: RoomId,
+    x: quantity("fraction of the room’s breadth as drawn, from the left", [0, 1]),
+    y: quantity("fraction of the room’s depth as drawn, from the top", [0, 1]),
+    across: quantity("m", [0.003, 5], "From side to side"),
+    origin: z.enum(ORIGINS),
+    known: z.enum(["told", "guessed"]).meta({ description: "By whom: the owner, or us" }),
+    nature: z.enum(NATURES).meta({ description: "spot: matter added · stain: colour changed" }),
+    age: z.enum(SPOT_AGES),
+    uv: z.enum(["glows", "dark"]).optional().meta({ description: "Under the lamp" }),
+  })
+  .meta({ id: "Spot" });
+
+export type Spot = z.infer<typeof Spot>;
+
+/** m² of a spot as wide as it is long. */
+export const spotArea = (spot: Pick<Spot, "across">) => (Math.PI / 4) * spot.across ** 2;
+
+export const SpotAgent = z.enum(AGENTS);
+export const AttemptOutcome = z.enum(ATTEMPT_RESULTS);

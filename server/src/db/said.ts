@@ -1,0 +1,4 @@
+/** An object without the keys whose column was NULL: absent means not said. */
+export function said<T extends object>(fields: { readonly [K in keyof T]: T[K] | null | undefined }): T {
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value != null)) as T;
+}

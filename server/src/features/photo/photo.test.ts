@@ -1,0 +1,111 @@
+import { readdir, stat } from "node:fs/promises";
+import path from "node:path";
+import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import { MOST_PHOTO_BYTES, PHOTO_SIDE } from "@scutch/contract";
+import sharp from "sharp";
+import { demoId } from "../../demo/demoId.ts";
+import { startTestServer, type TestServer } from "../../testing/testServer.ts";
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+}, 60_000);
+afterAll(() => server.stop());
+
+const JOB = demoId("job", 2);
+const FACTS = { moment: "before", takenAt: "2026-03-10T09:00:00.000Z", by: "Mira" };
+let made = 100;
+const newId = () => demoId("photo", made++);
+const put = (
+  bytes: Buffer,
+  { id = newId(), job = JOB as string, type = "image/jpeg", facts = FACTS as object } = {},
+) => server.api.put(`/api/jobs/${job}/photos/${id}`).query(facts).set("Content-Type", type).send(bytes);
+const blank = (width = 40, height = 30) =>
+  sharp({ create: { width, height, channels: 3, background: "#aa7744" } });
+/** A phone's picture: on its side, with the place it was taken at written into it. */
+const fromPhone = () =>
+  blank(400, 300)
+    .withExif({ IFD3: { GPSLatitude: "52/1 30/1 0/1", GPSLatitudeRef: "N" }, IFD0: { Make: "Phone" } })
+    .withMetadata({ orientation: 6 })
+    .jpeg()
+    .toBuffer();
+const filesOf = async () => readdir(path.join(server.photoDir, server.crewId)).catch(() => []);
+const listed = async () =>
+  (await server.api.get(`/api/jobs/${JOB}/photos`).expect(200)).body.photos as { id: string }[];
+
+describe("a picture", () => {
+  test("comes back upright as JPEG, with nothing left of where or with what it was taken", async () => {
+    const phone = await fromPhone();
+    expect((await sharp(phone).metadata()).exif?.includes("Phone")).toBe(true);
+    const id = newId();
+    const { body } = await put(phone, { id }).expect(200);
+    expect(body).toEqual({ ...FACTS, id, jobId: JOB, width: 300, height: 400 });
+    const picture = await server.api.get(`/api/photos/${id}`).expect(200);
+    expect(picture.headers).toMatchObject({
+      "content-type": "image/jpeg",
+      "cache-control": "private, max-age=31536000, immutable",
+      "x-content-type-options": "nosniff",
+    });
+    const { exif, orientation, width } = await sharp(picture.body as Buffer).metadata();
+    expect({ exif, orientation, width }).toEqual({ exif: undefined, orientation: undefined, width: 300 });
+    expect((picture.body as Buffer).includes("GPS")).toBe(false);
+    const { mode } = await stat(path.join(server.photoDir, server.crewId, `${id}.jpg`));
+    expect(mode & 0o077).toBe(0);
+  });
+
+  test("is told by its content: PNG and WebP are taken, whatever they are called; large ones are made smaller", async () => {
+    await put(await blank().png().toBuffer(), { type: "image/jpeg" }).expect(200);
+    await put(await blank().webp().toBuffer(), { type: "image/webp" }).expect(200);
+    const { body } = await put(await blank(4000, 2000).jpeg().toBuffer()).expect(200);
+    expect(body).toMatchObject({ width: PHOTO_SIDE, height: PHOTO_SIDE / 2 });
+  });
+
+  test.each([
+    ["text", Buffer.from("not a picture at all")],
+    ["nothing", Buffer.alloc(0)],
+    ["a web page that calls itself a picture", Buffer.from("<html><script>alert(1)</script></html>")],
+    [
+      "a drawing with a script in it",
+      Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script/></svg>'),
+    ],
+    ["half a picture", Buffer.from("ffd8ffe000104a4649460001", "hex")],
+  ])("%s is refused as not a picture, and nothing is kept", async (_, bytes) => {
+    const before = await filesOf();
+    const { body } = await put(bytes).expect(422);
+    expect(body.error.faults).toEqual([{ path: [], code: "not-a-picture" }]);
+    expect(await filesOf()).toEqual(before);
+  });
+
+  test("over 10 MB, of another type, without its facts or on no job it is refused, each in its own way", async () => {
+    const small = await blank().jpeg().toBuffer();
+    expect((await put(Buffer.alloc(MOST_PHOTO_BYTES + 1))).status).toBe(413);
+    expect((await put(small, { type: "image/svg+xml" })).status).toBe(415);
+    expect((await put(small, { facts: {} })).body.error.faults).toEqual(
+      expect.arrayContaining([expect.objectContaining({ path: ["takenAt"], code: "missing" })]),
+    );
+    expect((await put(small, { job: demoId("job", 77) })).status).toBe(404);
+  });
+
+  test("sent again it is there once; its id for another picture's facts is refused; two at once are one", async () => {
+    const bytes = await blank().jpeg().toBuffer();
+    const id = newId();
+    const before = (await listed()).length;
+    const answers = await Promise.all([put(bytes, { id }), put(bytes, { id }), put(bytes, { id })]);
+    expect(answers.map(({ status }) => status)).toEqual([200, 200, 200]);
+    await put(bytes, { id, facts: { ...FACTS, moment: "after" } }).expect(409);
+    expect((await listed()).length).toBe(before + 1);
+  });
+
+  test("taken away it is gone from list and disk; another crew neither sees nor removes it", async () => {
+    const id = newId();
+    await put(await blank().jpeg().toBuffer(), { id }).expect(200);
+    await server.otherApi.get(`/api/photos/${id}`).expect(404);
+    await server.otherApi.delete(`/api/photos/${id}`).expect(200, { removed: false });
+    expect(await filesOf()).toContain(`${id}.jpg`);
+    await server.api.delete(`/api/photos/${id}`).expect(200, { removed: true });
+    await server.api.get(`/api/photos/${id}`).expect(404);
+    expect(await filesOf()).not.toContain(`${id}.jpg`);
+    await server.api.delete(`/api/photos/${id}`).expect(200, { removed: false });
+    await server.api.delete("/api/photos/..%2f..%2fetc").expect(422);
+  });
+});

@@ -1,0 +1,30 @@
+import type { Photo } from "@scutch/contract";
+import { datetime, foreignKey, index, int, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
+import { uuid } from "../../db/columns.ts";
+import { jobs } from "../job/table.ts";
+
+/** What each picture is of; the picture itself is a file under its id. Rooms and spots are named, not referenced. */
+export const photos = mysqlTable(
+  "photos",
+  {
+    crewId: uuid("crew_id").notNull(),
+    id: uuid("id").notNull(),
+    jobId: uuid("job_id").notNull(),
+    roomId: uuid("room_id"),
+    spotId: uuid("spot_id"),
+    moment: varchar("moment", { length: 12 }).$type<Photo["moment"]>().notNull(),
+    takenAt: datetime("taken_at", { fsp: 3 }).notNull(),
+    by: varchar("taken_by", { length: 60 }),
+    width: int("width_px").notNull(),
+    height: int("height_px").notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.crewId, table.id] }),
+    foreignKey({
+      name: "photos_job",
+      columns: [table.crewId, table.jobId],
+      foreignColumns: [jobs.crewId, jobs.id],
+    }),
+    index("photos_by_job").on(table.crewId, table.jobId, table.takenAt),
+  ],
+);
