@@ -23,6 +23,14 @@ export default defineConfig({
         globPatterns: ["**/*.{js,css,html,svg,woff2}"],
         navigateFallback: "/index.html",
         navigateFallbackDenylist: [/^\/api(\/|$)/],
+        // Pictures never change under their id: once seen, they are there with no signal too.
+        runtimeCaching: [
+          {
+            urlPattern: /\/api\/photos\/[^/]+$/,
+            handler: "CacheFirst",
+            options: { cacheName: "photos", expiration: { maxEntries: 300, purgeOnQuotaError: true } },
+          },
+        ],
         clientsClaim: true,
         skipWaiting: true,
       },

@@ -40,7 +40,7 @@ export const PRODUCT_KINDS = [
   "hard-floor",
 ] as const;
 
-const Fibres = z.array(z.enum(FLOOR_FIBRES)).max(FLOOR_FIBRES.length);
+const Fibres = z.array(z.enum(FLOOR_FIBRES).exclude(["unknown"])).max(FLOOR_FIBRES.length);
 
 /** A product as its label has it. The label and the safety data sheet come before anything said here. */
 export const Product = z

@@ -13,12 +13,13 @@ const config = readConfig(process.env);
 const log = pino({ level: config.LOG_LEVEL });
 const { pool, db } = connect(config.DATABASE_URL);
 await bringUpToDate(db);
-const crewId = await ensureCrew(db, { reset: config.RESET_DEMO, now: new Date() });
+const photoDir = path.resolve(config.PHOTO_DIR);
+const crewId = await ensureCrew(db, { reset: config.RESET_DEMO, now: new Date(), photoDir });
 const app = makeApp({
   db,
   crewId,
   log,
-  photoDir: path.resolve(config.PHOTO_DIR),
+  photoDir,
   ...(config.WEB_DIR ? { webDir: config.WEB_DIR } : {}),
 });
 

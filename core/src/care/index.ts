@@ -49,7 +49,14 @@ export {
   WEAR_TEST,
   type Wear,
 } from "./soil.ts";
-export { AGENT_FACTS, AGENTS, type Agent, type AgentFacts } from "./spotting/agents.ts";
+export {
+  AGENT_FACTS,
+  AGENTS,
+  type Agent,
+  type AgentFacts,
+  fitsAgent,
+  needsProduct,
+} from "./spotting/agents.ts";
 export {
   ATTEMPT_RESULTS,
   type Attempt,

@@ -45,7 +45,7 @@ export function careFloor(room: Pick<SurveyedRoom, "covering" | "fibre" | "backi
 }
 
 /** Dye tests and an owner's words on them, each with the floor of the room it was made in. */
-export function testsOf(job: JobInput): { readonly tests: DyeTest[]; readonly overrides: Override[] } {
+function testsOf(job: JobInput): { readonly tests: DyeTest[]; readonly overrides: Override[] } {
   const floorOf = new Map(job.rooms.map((room) => [room.id, careFloor(room)]));
   const logged = (job.tests ?? []).flatMap(({ productId, roomId, result }) => {
     const floor = floorOf.get(roomId);
@@ -57,6 +57,16 @@ export function testsOf(job: JobInput): { readonly tests: DyeTest[]; readonly ov
       .map(({ productId, floor, result }) => ({ productId, floor, passed: result === "passed" })),
     overrides: logged.filter(({ result }) => result === "overridden"),
   };
+}
+
+/** How the dye test of a product stands on a room's floor. */
+export function gateOf(
+  job: JobInput,
+  room: Pick<SurveyedRoom, "covering" | "fibre" | "backing">,
+  productId: string,
+): Gate {
+  const { tests, overrides } = testsOf(job);
+  return dyeGate(productId, careFloor(room), tests, overrides);
 }
 
 const GATE_VERDICT: Record<Gate, Verdict> = {

@@ -1,6 +1,14 @@
 export { workingOfArea } from "./areaWorking.ts";
 export { ASSUMED, type AssumedField, type KnownRoom, longestWay, USUAL_PILE, usualMethod } from "./assume.ts";
-export { careFloor, careOf, hazardsOnFloor, type JobCare, type RoomCare, type VesselCare } from "./care.ts";
+export {
+  careFloor,
+  careOf,
+  gateOf,
+  hazardsOnFloor,
+  type JobCare,
+  type RoomCare,
+  type VesselCare,
+} from "./care.ts";
 export { extrasOf } from "./extras.ts";
 export type {
   JobDoor,

@@ -7,6 +7,7 @@ export type Dimension =
   | "area"
   | "volume"
   | "mass"
+  | "massPerArea"
   | "temperature"
   | "speed"
   | "airflow"
@@ -68,6 +69,10 @@ export const UNITS = {
   g: unit("mass", "g", 1e-3, "g", ["g", "gram", "grams"]),
   lb: unit("mass", "lb", POUND, "lb", ["lb", "lbs", "pound", "pounds"]),
   oz: unit("mass", "oz", POUND / 16, "oz", ["oz", "ounce", "ounces"]),
+  kgPerM2: unit("massPerArea", "kgPerM2", 1, "kg/m²", ["kg/m2", "kg/sqm"]),
+  gPerM2: unit("massPerArea", "gPerM2", 1e-3, "g/m²", ["g/m2", "gsm", "g/sqm"]),
+  ozPerFt2: unit("massPerArea", "ozPerFt2", POUND / 16 / FOOT ** 2, "oz/ft²", ["oz/ft2", "oz/sqft"]),
+  ozPerYd2: unit("massPerArea", "ozPerYd2", POUND / 16 / (3 * FOOT) ** 2, "oz/yd²", ["oz/yd2", "oz/sqyd"]),
   c: unit("temperature", "c", 1, "°C", ["c", "celsius", "degc"]),
   f: unit("temperature", "f", 5 / 9, "°F", ["f", "fahrenheit", "degf"], -32),
   mps: unit("speed", "mps", 1, "m/s", ["m/s", "mps"]),

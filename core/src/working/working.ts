@@ -1,15 +1,7 @@
 import type { Dimension } from "../quantity/index.ts";
 
 /** How a figure is to be shown: a dimension with units people choose, or a kind that has none. */
-export type FigureKind =
-  | Dimension
-  | "strength"
-  | "ratio"
-  | "count"
-  | "massPerArea"
-  | "flux"
-  | "hours"
-  | "smallVolume";
+export type FigureKind = Dimension | "strength" | "ratio" | "count" | "flux" | "hours" | "smallVolume";
 
 export interface Figure {
   readonly name: string;

@@ -1,4 +1,12 @@
-import { type Job, jobInput, type LogEntry, type Room } from "@scutch/contract";
+import {
+  type Door,
+  type Job,
+  jobInput,
+  type LogEntry,
+  type Product,
+  type Room,
+  type Spot,
+} from "@scutch/contract";
 import { planWork } from "@scutch/core/plan";
 import { demoId } from "./demoId.ts";
 import { PRODUCTS, SITES, VESSELS } from "./shelf.ts";
@@ -12,6 +20,35 @@ let rooms = 0;
 function room(name: string, length: number, width: number, more: Partial<Room> = {}): Room {
   rooms++;
   return { id: demoId("room", rooms), name, shape: { kind: "rectangle", length, width }, ...more };
+}
+
+let doorCount = 0;
+/** A door between two rooms, or out. */
+function door(from: Room, to?: Room, more: Partial<Door> = {}): Door {
+  doorCount++;
+  return { id: demoId("door", doorCount), from: from.id, ...(to ? { to: to.id } : {}), ...more };
+}
+
+let spotCount = 0;
+function spot(
+  inRoom: Room,
+  x: number,
+  y: number,
+  across: number,
+  more: Pick<Spot, "origin"> & Partial<Spot>,
+): Spot {
+  spotCount++;
+  return {
+    id: demoId("spot", spotCount),
+    roomId: inRoom.id,
+    x,
+    y,
+    across,
+    known: "told",
+    nature: "not-sure",
+    age: "old",
+    ...more,
+  };
 }
 
 const two = (n: number) => String(n).padStart(2, "0");
@@ -41,6 +78,26 @@ function happened(start: number, minutes: number, entry: Happened): LogEntry {
     id: demoId("entry", entries),
     at: new Date(start + minutes * MINUTE).toISOString(),
   } as LogEntry;
+}
+
+/** A white cloth pressed in a hidden place of a room, and no colour on it. */
+function dyeTested(
+  start: number,
+  minutes: number,
+  by: string,
+  where: Room,
+  product: Product,
+  place: string,
+): LogEntry {
+  return happened(start, minutes, {
+    kind: "dye-test",
+    by,
+    roomId: where.id,
+    productId: product.id,
+    place,
+    pressed: 30,
+    result: "no-colour",
+  });
 }
 
 /** The first fill of a job's first batch, made as planned. */
@@ -83,8 +140,11 @@ function library(now: Date): DemoJob {
     room("Children’s corner", 4.4, 3.5, {
       covering: "cut-pile",
       fibre: "polyester",
+      identifiedBy: "label",
       soil: 4,
+      soilNature: "greasy",
       padAfter: true,
+      parts: [{ kind: "fixed-unit", width: 1.8, depth: 0.4, wall: "top" }],
     }),
     room("Study", 4, 3, { covering: "cut-pile", fibre: "polyester", soil: 2 }),
     {
@@ -93,7 +153,7 @@ function library(now: Date): DemoJob {
     },
   ];
   const batchId = demoId("batch", 1);
-  const [a, b] = list as [Room, Room];
+  const [a, b, corner, study, foyer] = list as [Room, Room, Room, Room, Room];
   const job: Job = {
     id: demoId("job", 1),
     siteId: SITES.library.id,
@@ -101,7 +161,19 @@ function library(now: Date): DemoJob {
     ...when,
     indoor: { temperature: 21, relativeHumidity: 0.48 },
     outdoor: { temperature: 12, relativeHumidity: 0.8 },
+    interview: { lastCleaned: "one-to-three-years", detergentLeft: false, pets: false, urine: false },
     rooms: list,
+    doors: [
+      door(foyer, undefined, { wall: "bottom" }),
+      door(foyer, b, { wall: "top" }),
+      door(b, a),
+      door(foyer, corner, { wall: "left" }),
+      door(foyer, study, { wall: "right" }),
+    ],
+    spots: [
+      spot(corner, 0.3, 0.6, 0.18, { origin: "red-drink", nature: "stain" }),
+      spot(corner, 0.7, 0.45, 0.06, { origin: "gum-wax", nature: "spot", known: "guessed" }),
+    ],
     batches: [{ id: batchId, productId: PRODUCTS.meadow.id, vesselId: VESSELS.pump.id, measure: 5 * ML }],
   };
   return {
@@ -112,6 +184,9 @@ function library(now: Date): DemoJob {
         by: "Mira",
         text: "Key from the side desk. Tap in the staff kitchen, drain under it.",
       }),
+      dyeTested(start, 5, "Mira", a, PRODUCTS.meadow, "Under the window seat"),
+      dyeTested(start, 6, "Mira", corner, PRODUCTS.meadow, "Behind the bookcase"),
+      dyeTested(start, 7, "Mira", foyer, PRODUCTS.meadow, "Under the door mat"),
       firstFill(job, start, 9, "Osei"),
       happened(start, 44, { kind: "room-finished", by: "Mira", roomId: a.id }),
       happened(start, 82, { kind: "room-finished", by: "Mira", roomId: b.id }),
@@ -139,6 +214,18 @@ function flat(now: Date): DemoJob {
   ];
   const batchId = demoId("batch", 2);
   const [back, front, lounge, hall] = list as [Room, Room, Room, Room];
+  const coffee = spot(lounge, 0.75, 0.2, 0.22, { origin: "coffee-tea" });
+  const tried = (minutes: number, agent: "lift-off" | "water" | "neutral", result: "better" | "no-change") =>
+    happened(start, minutes, {
+      kind: "spot-attempt",
+      by: "Osei",
+      roomId: lounge.id,
+      spotId: coffee.id,
+      agent,
+      ...(agent === "neutral" ? { productId: PRODUCTS.clover.id } : {}),
+      stood: 60,
+      result,
+    });
   const reading = (minutes: number, place: Room, moisture: number) =>
     happened(start, minutes, { kind: "reading", by: "Osei", roomId: place.id, place: "carpet", moisture });
   const job: Job = {
@@ -148,7 +235,15 @@ function flat(now: Date): DemoJob {
     ...when,
     indoor: { temperature: 19, relativeHumidity: 0.55 },
     outdoor: { temperature: 9, relativeHumidity: 0.7 },
+    interview: { lastCleaned: "longer", detergentLeft: true, occupancy: "move-out" },
     rooms: list,
+    doors: [
+      door(hall, undefined, { wall: "right" }),
+      door(hall, lounge, { wall: "top" }),
+      door(hall, front, { wall: "bottom" }),
+      door(hall, back, { wall: "left" }),
+    ],
+    spots: [coffee],
     batches: [{ id: batchId, productId: PRODUCTS.bramble.id, vesselId: VESSELS.pump.id, measure: 5 * ML }],
   };
   return {
@@ -159,9 +254,14 @@ function flat(now: Date): DemoJob {
         by: "Osei",
         text: "Empty, heating on low. Old coffee by the lounge window, told the agent it may stay.",
       }),
+      dyeTested(start, 8, "Osei", lounge, PRODUCTS.bramble, "Inside the cupboard"),
+      dyeTested(start, 9, "Osei", lounge, PRODUCTS.clover, "Inside the cupboard"),
       firstFill(job, start, 12, "Osei"),
       happened(start, 40, { kind: "room-finished", by: "Osei", roomId: back.id }),
       happened(start, 74, { kind: "room-finished", by: "Osei", roomId: front.id }),
+      tried(118, "lift-off", "no-change"),
+      tried(120, "water", "better"),
+      tried(122, "water", "no-change"),
       happened(start, 126, { kind: "room-finished", by: "Osei", roomId: lounge.id }),
       happened(start, 140, { kind: "room-finished", by: "Osei", roomId: hall.id }),
       happened(start, 141, {
@@ -207,11 +307,19 @@ function clinic(now: Date): DemoJob {
     indoor: { temperature: 22, relativeHumidity: 0.38 },
     outdoor: { temperature: -2, relativeHumidity: 0.85 },
     rooms: list,
+    doors: [
+      door(mat, undefined, { wall: "bottom" }),
+      door(mat, corridor, { wall: "top" }),
+      door(corridor, waiting, { wall: "top" }),
+    ],
+    spots: [spot(mat, 0.5, 0.7, 0.6, { origin: "ice-melt", nature: "spot", age: "fresh" })],
     batches: [{ id: batchId, productId: PRODUCTS.sedge.id, vesselId: VESSELS.battery.id, measure: 5 * ML }],
   };
   return {
     job,
     log: [
+      dyeTested(start, 8, "Mira", waiting, PRODUCTS.sedge, "Behind the door"),
+      dyeTested(start, 9, "Mira", mat, PRODUCTS.sedge, "Under the rim"),
       firstFill(job, start, 14, "Mira"),
       happened(start, 38, { kind: "room-finished", by: "Mira", roomId: waiting.id }),
       happened(start, 62, { kind: "room-finished", by: "Mira", roomId: corridor.id }),
@@ -239,7 +347,7 @@ function clinic(now: Date): DemoJob {
   };
 }
 
-/** Planned for tomorrow: wool in the hall wants a mix of its own. */
+/** Planned for tomorrow: wool in the hall and on the stairs wants a mix of its own, and so does the tiled washroom. */
 function guesthouse(now: Date): DemoJob {
   const tomorrow = new Date(now.getFullYear(), now.getMonth(), now.getDate() + 1, 9, 30);
   const { day, startsAt } = clock(tomorrow);
@@ -255,40 +363,56 @@ function guesthouse(now: Date): DemoJob {
     vesselId: VESSELS.small.id,
     measure: 5 * ML,
   };
+  const tile = {
+    id: demoId("batch", 6),
+    productId: PRODUCTS.thistle.id,
+    vesselId: VESSELS.small.id,
+    measure: 10 * ML,
+  };
+  const upstairs = { covering: "cut-pile", fibre: "nylon", soil: 3, batchId: nylon.id, level: 1 } as const;
+  const woollen = {
+    covering: "deep-pile",
+    fibre: "wool",
+    identifiedBy: "burn-test",
+    batchId: wool.id,
+  } as const;
+  const sea = room("Room 3, sea side", 4.6, 3.8, upstairs);
+  const second = room("Room 2", 3.9, 3.6, upstairs);
+  const first = room("Room 1", 3.9, 3.4, upstairs);
+  const landing = room("Landing", 4.4, 1.9, { ...woollen, soil: 3, padAfter: true, level: 1 });
+  const hall = room("Hall", 6.2, 1.7, {
+    ...woollen,
+    soil: 4,
+    padAfter: true,
+    zones: { lane: { kind: "strip", width: 0.8 } },
+  });
+  const stairs: Room = {
+    ...room("Stairs", 1, 1, { ...woollen, soil: 4 }),
+    shape: { kind: "stairs", steps: 13, tread: 0.25, riser: 0.19, width: 0.95, runner: 0.7 },
+  };
+  const washroom = room("Washroom", 2.4, 1.8, { covering: "ceramic", soil: 3, batchId: tile.id });
   return {
     job: {
       id: demoId("job", 4),
       siteId: SITES.guesthouse.id,
-      title: "Hall, stairs landing and three rooms",
+      title: "Hall, stairs and three rooms",
       day,
       startsAt,
       indoor: { temperature: 20, relativeHumidity: 0.52 },
       outdoor: { temperature: 10, relativeHumidity: 0.75 },
-      rooms: [
-        room("Room 3, sea side", 4.6, 3.8, {
-          covering: "cut-pile",
-          fibre: "nylon",
-          soil: 3,
-          batchId: nylon.id,
-        }),
-        room("Room 2", 3.9, 3.6, { covering: "cut-pile", fibre: "nylon", soil: 3, batchId: nylon.id }),
-        room("Room 1", 3.9, 3.4, { covering: "cut-pile", fibre: "nylon", soil: 3, batchId: nylon.id }),
-        room("Landing", 2.8, 1.9, {
-          covering: "deep-pile",
-          fibre: "wool",
-          soil: 3,
-          batchId: wool.id,
-          padAfter: true,
-        }),
-        room("Hall", 6.2, 1.7, {
-          covering: "deep-pile",
-          fibre: "wool",
-          soil: 4,
-          batchId: wool.id,
-          padAfter: true,
-        }),
+      interview: { pets: true, occupancy: "lived-in" },
+      rooms: [sea, second, first, landing, stairs, washroom, hall],
+      doors: [
+        door(hall, undefined, { wall: "left" }),
+        door(hall, stairs, { wall: "top", offset: 4.8 }),
+        door(stairs, landing, { wall: "top" }),
+        door(landing, sea, { wall: "top" }),
+        door(landing, second, { wall: "left" }),
+        door(landing, first, { wall: "right" }),
+        door(hall, washroom, { wall: "bottom" }),
       ],
-      batches: [nylon, wool],
+      spots: [spot(hall, 0.4, 0.5, 0.12, { origin: "wine-fruit" })],
+      batches: [nylon, wool, tile],
     },
     log: [],
   };
@@ -298,5 +422,7 @@ function guesthouse(now: Date): DemoJob {
 export function demoJobs(now: Date): DemoJob[] {
   rooms = 0;
   entries = 0;
+  doorCount = 0;
+  spotCount = 0;
   return [library(now), flat(now), clinic(now), guesthouse(now)];
 }

@@ -1,3 +1,5 @@
+import { rm } from "node:fs/promises";
+import path from "node:path";
 import type { CrewId } from "@scutch/contract";
 import { sql } from "drizzle-orm";
 import type { Db } from "../db/connect.ts";
@@ -47,8 +49,14 @@ async function seed(db: Db, now: Date): Promise<void> {
 }
 
 /** The crew to work for: on a first start the demo's, made with its jobs as of `now`; `reset` makes the demo afresh. */
-export async function ensureCrew(db: Db, { reset, now }: { reset: boolean; now: Date }): Promise<CrewId> {
-  if (reset) await clearDemo(db);
+export async function ensureCrew(
+  db: Db,
+  { reset, now, photoDir }: { reset: boolean; now: Date; photoDir: string },
+): Promise<CrewId> {
+  if (reset) {
+    await clearDemo(db);
+    await rm(path.join(photoDir, CREW), { recursive: true, force: true });
+  }
   const crew = await firstCrew(db);
   if (crew !== undefined && !reset) return crew;
   await seed(db, now);

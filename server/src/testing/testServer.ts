@@ -22,11 +22,11 @@ export async function startTestServer() {
   own.pathname = `/${name}`;
   const { pool, db } = connect(own.href);
   await bringUpToDate(db);
-  const crewId = await ensureCrew(db, { reset: false, now: new Date("2026-03-10T13:00:00Z") });
+  const photoDir = await mkdtemp(path.join(tmpdir(), "scutch-photos-"));
+  const crewId = await ensureCrew(db, { reset: false, photoDir, now: new Date("2026-03-10T13:00:00Z") });
   const otherCrew = demoId("crew", 2);
   await makeCrew(db, otherCrew, "Another crew");
   const log = pino({ level: "silent" });
-  const photoDir = await mkdtemp(path.join(tmpdir(), "scutch-photos-"));
   return {
     db,
     crewId,

@@ -5,6 +5,13 @@ import type { Reply } from "../offline/sender.ts";
 /** Longer than this without an answer and the device counts as offline, ms. */
 const PATIENCE = 8000;
 
+/** A body as it travels: a picture as it is, anything else as JSON. */
+function content(body: unknown): RequestInit {
+  if (body === undefined) return {};
+  if (body instanceof Blob) return { body, headers: { "content-type": body.type } };
+  return { body: JSON.stringify(body), headers: { "content-type": "application/json" } };
+}
+
 /** Sends a request to our own server and tells an answer, a refusal and silence apart. */
 export async function send(method: string, path: string, body?: unknown): Promise<Reply> {
   let response: Response;
@@ -12,9 +19,7 @@ export async function send(method: string, path: string, body?: unknown): Promis
     response = await fetch(`/api${path}`, {
       method,
       signal: AbortSignal.timeout(PATIENCE),
-      ...(body === undefined
-        ? {}
-        : { body: JSON.stringify(body), headers: { "content-type": "application/json" } }),
+      ...content(body),
     });
     const answer: unknown = await response.json();
     if (response.ok) return { outcome: "done", body: answer };

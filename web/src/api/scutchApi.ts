@@ -1,7 +1,16 @@
 import { createApi, fakeBaseQuery } from "@reduxjs/toolkit/query/react";
 import { endpoints, type Job, type JobId, type JobPage, type LogEntry, type Shelf } from "@scutch/contract";
 import { type LocalDb, openLocal } from "../offline/local.ts";
-import { jobsView, jobView, keepEntries, keepJobs, logView, shelfView } from "../offline/views.ts";
+import {
+  jobsView,
+  jobView,
+  keepEntries,
+  keepJobs,
+  logView,
+  type PhotoHere,
+  photosView,
+  shelfView,
+} from "../offline/views.ts";
 import { ask } from "./ask.ts";
 
 /** This device's copy, opened once. */
@@ -89,6 +98,15 @@ const logSource = (jobId: JobId): Source<LogEntry[]> => ({
   },
 });
 
+const photosSource = (jobId: JobId): Source<PhotoHere[]> => ({
+  here: (local) => photosView(local, jobId),
+  async fetch(local) {
+    const answer = await ask(endpoints.listPhotos, { jobId });
+    if (answer) await local.put("photos", { jobId, photos: answer.photos });
+    return answer ? "kept" : answer === null ? "not-found" : "unreachable";
+  },
+});
+
 const shelfSource: Source<Shelf> = {
   here: shelfView,
   async fetch(local) {
@@ -126,6 +144,13 @@ export const scutchApi = createApi({
           (fresh) => void dispatch(scutchApi.util.upsertQueryData("log", jobId, fresh)),
         ),
     }),
+    photos: build.query<PhotoHere[], JobId>({
+      queryFn: (jobId, { dispatch }) =>
+        localFirst(
+          photosSource(jobId),
+          (fresh) => void dispatch(scutchApi.util.upsertQueryData("photos", jobId, fresh)),
+        ),
+    }),
     shelf: build.query<Shelf, void>({
       queryFn: (_, { dispatch }) =>
         localFirst(
@@ -136,4 +161,4 @@ export const scutchApi = createApi({
   }),
 });
 
-export const { useJobsQuery, useJobQuery, useLogQuery, useShelfQuery } = scutchApi;
+export const { useJobsQuery, useJobQuery, useLogQuery, usePhotosQuery, useShelfQuery } = scutchApi;

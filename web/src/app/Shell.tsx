@@ -1,4 +1,4 @@
-import { List, Moon, Ruler, Settings2, Sun } from "lucide-react";
+import { BookOpen, List, Moon, Ruler, Settings2, Sun } from "lucide-react";
 import { useState } from "react";
 import { Link, NavLink, Outlet, ScrollRestoration, useMatch } from "react-router";
 import { SettingsDialog } from "../features/settings/SettingsDialog.tsx";
@@ -12,7 +12,7 @@ export function Shell() {
   const dispatch = useAppDispatch();
   const { units, theme } = useAppSelector((state) => state.settings);
   const [settings, setSettings] = useState(false);
-  const inJob = useMatch("/jobs/:jobId/*") !== null;
+  const atHome = useMatch("/") !== null;
   const railItem = "flex min-h-14 w-full flex-col items-center justify-center gap-1 text-xs font-semibold";
   const toggleUnits = () => dispatch(unitsChosen(units === "metric" ? "us" : "metric"));
   const toggleTheme = () => dispatch(themeChosen(theme === "day" ? "night" : "day"));
@@ -42,6 +42,15 @@ export function Shell() {
           <List aria-hidden size={22} />
           Today
         </NavLink>
+        <NavLink
+          to="/reference"
+          className={({ isActive }) =>
+            `${railItem} rounded-md ${isActive ? "bg-wash text-accent" : "text-soft"}`
+          }
+        >
+          <BookOpen aria-hidden size={22} />
+          Reference
+        </NavLink>
         <div className="flex-1" />
         <button
           type="button"
@@ -68,7 +77,7 @@ export function Shell() {
       </nav>
       <header className="flex items-center justify-between border-rule border-b px-4 sm:hidden print:hidden">
         <Link to="/" className="flex min-h-12 items-center gap-2 font-extrabold tracking-tight">
-          {inJob ? "‹ Today" : "scutch"}
+          {atHome ? "scutch" : "‹ Today"}
         </Link>
         <div className="flex">
           <button
@@ -79,6 +88,9 @@ export function Shell() {
           >
             {units === "metric" ? "m · L" : "ft · gal"}
           </button>
+          <Link to="/reference" aria-label="Reference" className="grid size-12 place-items-center text-soft">
+            <BookOpen aria-hidden size={20} />
+          </Link>
           <button
             type="button"
             onClick={() => setSettings(true)}

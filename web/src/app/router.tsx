@@ -33,6 +33,12 @@ export const router = createBrowserRouter([
           },
         ],
       },
+      {
+        path: "reference",
+        lazy: async () => ({
+          Component: (await import("../features/reference/ReferenceScreen.tsx")).ReferenceScreen,
+        }),
+      },
       { path: "*", Component: NoSuchPage },
     ],
   },

@@ -55,9 +55,6 @@ const METRIC: UnitsOfCrew = {
   bare: { length: "m", area: "m2", volume: "l", amount: "ml", temperature: "c" },
 };
 
-/** kg/m² in one oz/ft², from the pound and the foot. */
-const OUNCE_PER_SQUARE_FOOT = 0.45359237 / 16 / 0.3048 ** 2;
-
 const US: UnitsOfCrew = {
   system: "us",
   length: showFeetInches,
@@ -67,7 +64,7 @@ const US: UnitsOfCrew = {
   temperature: (v) => showQuantity(v, "f", 0),
   speed: (v) => showQuantity(v, "fpm", 0),
   mass: (v) => showQuantity(v, "lb", 1),
-  massPerArea: (v) => `${readable(v / OUNCE_PER_SQUARE_FOOT)} oz/ft²`,
+  massPerArea: (v) => `${readable(fromSi(v, "ozPerFt2"))} oz/ft²`,
   applicationRate: (v) => `${decimal(fromSi(1, "ft2") / fromSi(v, "gal"), 0)} ft²/gal`,
   strength: (c) => `${readable(128 * c)} fl oz/gal`,
   bare: { length: "ft", area: "ft2", volume: "gal", amount: "floz", temperature: "f" },

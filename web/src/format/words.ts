@@ -1,7 +1,9 @@
-import type { Fault, Product, Room } from "@scutch/contract";
+import type { Fault, Interview, Product, Room } from "@scutch/contract";
+import type { Covering, Origin } from "@scutch/core/care";
 import type { BatchFault } from "@scutch/core/mix";
-import type { AssumedField, Covering } from "@scutch/core/plan";
+import type { AssumedField, EffectKind } from "@scutch/core/plan";
 import type { ParseFault } from "@scutch/core/quantity";
+import type { Extra } from "@scutch/core/quote";
 import { asRatio, joined, type UnitsOfCrew } from "./units.ts";
 
 type Named<T extends string> = Readonly<Record<T, string>>;
@@ -12,18 +14,53 @@ export const COVERING_NAMES: Named<Covering> = {
   "loop-pile": "Loop pile",
   "carpet-tile": "Carpet tile",
   "ribbed-mat": "Ribbed mat",
+  coir: "Coir mat",
+  rug: "Rug",
+  ceramic: "Ceramic tile",
+  stone: "Marble, limestone, unknown stone",
+  granite: "Granite, slate",
+  vinyl: "Vinyl",
 };
 export const FIBRE_NAMES: Named<NonNullable<Room["fibre"]>> = {
   nylon: "Nylon",
   polyester: "Polyester",
   olefin: "Olefin",
   wool: "Wool",
+  acrylic: "Acrylic",
+  silk: "Silk",
   cotton: "Cotton",
+  viscose: "Viscose",
+  plant: "Sisal, jute, seagrass",
+  unknown: "Nobody knows",
+};
+export const IDENTIFIED_NAMES: Named<NonNullable<Room["identifiedBy"]>> = {
+  label: "Label on the back",
+  "burn-test": "Burn test",
+  "float-test": "Float test",
+  customer: "Customer said",
+  look: "Look and feel",
+};
+export const BACKING_NAMES: Named<NonNullable<Room["backing"]>> = {
+  synthetic: "Woven synthetic",
+  jute: "Jute",
+  foam: "Foam or rubber",
+  unknown: "Nobody knows",
+};
+export const SOIL_NATURE_NAMES: Named<NonNullable<Room["soilNature"]>> = {
+  dry: "Dry grit",
+  greasy: "Greasy",
+};
+export const WEAR_NAMES: Named<NonNullable<Room["wear"]>> = {
+  none: "None",
+  shading: "Pile lying down",
+  worn: "Worn through",
 };
 export const METHOD_NAMES: Named<NonNullable<Room["method"]>> = {
   extraction: "Extraction",
   "self-contained": "Self-contained",
   "low-moisture": "Low moisture",
+  "dry-compound": "Dry compound",
+  spinner: "Hard-floor spinner",
 };
 export const SOIL_NAMES = { 1: "Dusty", 2: "Light", 3: "Ordinary", 4: "Heavy", 5: "Caked" } as const;
 export const WINDOW_NAMES: Named<NonNullable<Room["windows"]>> = {
@@ -37,6 +74,59 @@ export const PRODUCT_KIND_NAMES: Named<Product["kind"]> = {
   encapsulant: "Encapsulant",
   spotter: "Spotter",
   defoamer: "Defoamer",
+  "odour-treatment": "Odour treatment",
+  "hard-floor": "Hard-floor cleaner",
+};
+/** What an answer of the customer's changes in the plan. */
+export const EFFECT_NAMES: Named<EffectKind> = {
+  defoamer: "Defoamer in the recovery tank",
+  "extra-rinse": "One more wet stroke",
+  "odour-step": "Odour treatment last; dries later",
+  edges: "Edges by hand",
+  "slow-vacuum": "Vacuum slowly, twice over",
+};
+export const LAST_CLEANED_NAMES: Named<NonNullable<Interview["lastCleaned"]>> = {
+  never: "Never",
+  "this-year": "This year",
+  "one-to-three-years": "1–3 years ago",
+  longer: "Longer ago",
+};
+export const OCCUPANCY_NAMES: Named<NonNullable<Interview["occupancy"]>> = {
+  "lived-in": "Lived in",
+  empty: "Empty",
+  "move-in": "Moving in",
+  "move-out": "Moving out",
+};
+/** What is charged apart. */
+export const EXTRA_NAMES: Named<Extra> = {
+  "extra-rinse": "Rinsing old detergent out",
+  odour: "Odour treatment",
+  stain: "Stains, each",
+  spot: "Spots, each",
+  stairs: "Stairs, a step",
+  edges: "Edges by hand",
+  matting: "Entrance matting",
+};
+/** What a spot came from, in a word or two. */
+export const ORIGIN_SHORT: Named<Origin> = {
+  unknown: "Not known",
+  soil: "Mud, soil",
+  "coffee-tea": "Coffee, tea",
+  "wine-fruit": "Wine, fruit",
+  "red-drink": "Red drink, food dye",
+  "milk-egg": "Milk, egg, food",
+  blood: "Blood",
+  vomit: "Vomit, faeces",
+  urine: "Urine",
+  "food-grease": "Cooking grease",
+  "oil-tar": "Oil, tar, polish",
+  ink: "Ink, marker",
+  "make-up": "Make-up",
+  "paint-glue": "Paint, glue",
+  "gum-wax": "Gum, wax",
+  rust: "Rust",
+  "ice-melt": "Ice-melt salt",
+  soot: "Soot, toner",
 };
 export const ASSUMED_NAMES: Named<AssumedField> = {
   height: "ceiling",
@@ -57,6 +147,7 @@ const EXAMPLES: Readonly<Record<string, string>> = {
   temperature: "21 °C or 70 F",
   share: "48 %",
   strength: "1:24, 6 oz/gal, 47 ml/L or 4 %",
+  massPerArea: "1.2 kg/m² or 36 oz/yd2",
   size: "3.8 x 4.2, or 4 x 3 + 2 x 1.5 for an L, or 14 m²",
 };
 
@@ -122,6 +213,28 @@ export function contractFault(fault: Fault, show: (limit: number) => string = St
       return "A full sprayer takes less than one mark of the measure. Take a finer measure or a larger sprayer.";
     case "unknown-reference":
       return "This isn’t on the shelf or in the van any more. Choose another.";
+    case "door-to-nowhere":
+      return "This door leads to a room that isn’t there. Choose another, or the way out.";
+    case "door-into-itself":
+      return "A door can’t lead from a room into itself. Choose the room on its other side.";
+    case "part-off-wall":
+      return "It doesn’t fit where it was put: longer than its wall, or through the room. Check its sides and its wall.";
+    case "parts-overlap":
+      return "It lies over another one. Move it along the wall.";
+    case "part-not-here":
+      return "Landings belong to stairs; alcoves, hearths and fixed units to rooms.";
+    case "wings-overlap":
+      return "The two wings are longer together than the room between them. Check the sizes.";
+    case "more-winders-than-steps":
+      return "More turning steps than steps. Count again.";
+    case "runner-wider-than-stairs":
+      return "The runner is wider than the stairs. Measure again.";
+    case "method-not-here":
+      return "The spinner is for hard floors. Choose another method.";
+    case "not-a-picture":
+      return "This file isn’t a picture Scutch can read. Take a photo, or choose a JPEG, PNG or WebP.";
+    case "too-many-photos":
+      return `This job has ${limit} pictures, which is the most. Take some away first.`;
     case "bad-format":
       return "This can’t be read. Check the spelling.";
     default:

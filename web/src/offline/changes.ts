@@ -1,11 +1,22 @@
-import type { Job, JobId, LogEntry, Product, Site, Vessel } from "@scutch/contract";
+import {
+  type Job,
+  type JobId,
+  type LogEntry,
+  type PhotoFacts,
+  PhotoId,
+  type Product,
+  type Site,
+  type Vessel,
+} from "@scutch/contract";
 import { send } from "../api/ask.ts";
 import { localDb, noteChange, scutchApi } from "../api/scutchApi.ts";
 import type { AppDispatch, RootState } from "../app/store.ts";
 import { changeRedone, changeUndone, jobChanged } from "../features/job/historySlice.ts";
 import { type Command, enqueue } from "./local.ts";
+import { newId } from "./newId.ts";
 import { type Conflict, resolveConflict, sendOutbox } from "./sender.ts";
 import { changeQueued, outboxSent } from "./syncSlice.ts";
+import { addressOf } from "./views.ts";
 
 /** Everything that changes something: shown at once, kept on this device, then sent. */
 
@@ -126,6 +137,28 @@ export const logEntry =
       }),
     );
     queue(dispatch, { kind: "append-log", jobId, entry });
+  };
+
+/** A picture taken here, shown at once and sent when there is a connection. */
+export const addPhoto =
+  (jobId: JobId, facts: PhotoFacts, picture: Blob): Thunk =>
+  (dispatch) => {
+    const photoId = newId(PhotoId);
+    dispatch(
+      scutchApi.util.updateQueryData("photos", jobId, (photos) => {
+        photos.push({ ...facts, id: photoId, url: addressOf(photoId, picture) });
+      }),
+    );
+    queue(dispatch, { kind: "add-photo", jobId, photoId, facts, picture });
+  };
+
+export const removePhoto =
+  (jobId: JobId, photoId: PhotoId): Thunk =>
+  (dispatch) => {
+    dispatch(
+      scutchApi.util.updateQueryData("photos", jobId, (photos) => photos.filter(({ id }) => id !== photoId)),
+    );
+    queue(dispatch, { kind: "remove-photo", jobId, photoId });
   };
 
 function showOnShelf<K extends "products" | "vessels" | "sites">(

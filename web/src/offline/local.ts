@@ -1,4 +1,16 @@
-import type { Job, JobId, LogEntry, Product, Shelf, Site, StoredJob, Vessel } from "@scutch/contract";
+import type {
+  Job,
+  JobId,
+  LogEntry,
+  Photo,
+  PhotoFacts,
+  PhotoId,
+  Product,
+  Shelf,
+  Site,
+  StoredJob,
+  Vessel,
+} from "@scutch/contract";
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 
 /** Something done here that the server has yet to hear of, in the order it was done. */
@@ -7,7 +19,16 @@ export type Command =
   | { readonly kind: "append-log"; readonly jobId: JobId; readonly entry: LogEntry }
   | { readonly kind: "save-product"; readonly product: Product }
   | { readonly kind: "save-vessel"; readonly vessel: Vessel }
-  | { readonly kind: "save-site"; readonly site: Site };
+  | { readonly kind: "save-site"; readonly site: Site }
+  | {
+      readonly kind: "add-photo";
+      readonly jobId: JobId;
+      readonly photoId: PhotoId;
+      readonly facts: PhotoFacts;
+      /** The picture itself, JPEG, made small on this device. */
+      readonly picture: Blob;
+    }
+  | { readonly kind: "remove-photo"; readonly jobId: JobId; readonly photoId: PhotoId };
 
 export type Queued = Command & { readonly seq: number };
 
@@ -21,6 +42,7 @@ interface Schema extends DBSchema {
   jobs: { key: string; value: StoredJob & Settled };
   entries: { key: string; value: { readonly jobId: string; readonly entries: LogEntry[] } & Settled };
   shelf: { key: "shelf"; value: Shelf };
+  photos: { key: string; value: { readonly jobId: string; readonly photos: Photo[] } };
   outbox: { key: number; value: Command };
 }
 
@@ -28,12 +50,15 @@ export type LocalDb = IDBPDatabase<Schema>;
 
 /** Opens this device's copy of the crew's work. */
 export function openLocal(name = "scutch"): Promise<LocalDb> {
-  return openDB<Schema>(name, 1, {
-    upgrade(db) {
-      db.createObjectStore("jobs", { keyPath: "job.id" });
-      db.createObjectStore("entries", { keyPath: "jobId" });
-      db.createObjectStore("shelf");
-      db.createObjectStore("outbox", { autoIncrement: true });
+  return openDB<Schema>(name, 2, {
+    upgrade(db, from) {
+      if (from < 1) {
+        db.createObjectStore("jobs", { keyPath: "job.id" });
+        db.createObjectStore("entries", { keyPath: "jobId" });
+        db.createObjectStore("shelf");
+        db.createObjectStore("outbox", { autoIncrement: true });
+      }
+      if (from < 2) db.createObjectStore("photos", { keyPath: "jobId" });
     },
   });
 }

@@ -1,4 +1,4 @@
-import type { ApiError, Fault, JobId, StoredJob } from "@scutch/contract";
+import type { ApiError, Fault, JobId, Photo, StoredJob } from "@scutch/contract";
 import { type Command, enqueue, type LocalDb, type Queued, queued } from "./local.ts";
 
 /** How the server answered, or that it didn't. */
@@ -44,6 +44,12 @@ async function request(
       return ["PUT", `/products/${command.product.id}`, command.product];
     case "save-vessel":
       return ["PUT", `/vessels/${command.vessel.id}`, command.vessel];
+    case "add-photo": {
+      const facts = new URLSearchParams(Object.entries(command.facts));
+      return ["PUT", `/jobs/${command.jobId}/photos/${command.photoId}?${facts}`, command.picture];
+    }
+    case "remove-photo":
+      return ["DELETE", `/photos/${command.photoId}`, undefined];
     case "save-site":
       return ["PUT", `/sites/${command.site.id}`, command.site];
   }
@@ -51,7 +57,7 @@ async function request(
 
 /** Takes a command out of the outbox and puts what the server now holds in its place, in one go. */
 async function settle(local: LocalDb, command: Queued, body: unknown): Promise<void> {
-  const tx = local.transaction(["outbox", "jobs", "entries", "shelf"], "readwrite");
+  const tx = local.transaction(["outbox", "jobs", "entries", "photos", "shelf"], "readwrite");
   await tx.objectStore("outbox").delete(command.seq);
   if (command.kind === "save-job")
     await tx
@@ -63,6 +69,12 @@ async function settle(local: LocalDb, command: Queued, body: unknown): Promise<v
     await tx
       .objectStore("entries")
       .put({ jobId: command.jobId, entries: [...others, command.entry], settledAt: Date.now() });
+  }
+  if (command.kind === "add-photo" || command.kind === "remove-photo") {
+    const known = (await tx.objectStore("photos").get(command.jobId))?.photos ?? [];
+    const others = known.filter(({ id }) => id !== command.photoId);
+    const photos = command.kind === "add-photo" ? [...others, body as Photo] : others;
+    await tx.objectStore("photos").put({ jobId: command.jobId, photos });
   }
   const shelf = await tx.objectStore("shelf").get("shelf");
   const put = <T extends { readonly id: string }>(list: readonly T[], item: T) => [

@@ -1,4 +1,4 @@
-import type { JobId, JobPage, LogEntry, Shelf, StoredJob } from "@scutch/contract";
+import type { JobId, JobPage, LogEntry, PhotoFacts, PhotoId, Shelf, StoredJob } from "@scutch/contract";
 import { type LocalDb, type Queued, queued } from "./local.ts";
 
 /** The server's last word with what is still in the outbox laid over it: what the screens show. */
@@ -37,6 +37,38 @@ export async function logView(local: LocalDb, jobId: JobId): Promise<LogEntry[]>
     if (command.kind === "append-log" && command.jobId === jobId)
       entries.set(command.entry.id, command.entry);
   return [...entries.values()].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+}
+
+/** A picture as it is shown: the server's, or the one still waiting here. */
+export interface PhotoHere extends PhotoFacts {
+  readonly id: PhotoId;
+  readonly url: string;
+}
+
+/** Addresses of pictures waiting on this device, made once each: they live as long as the page. */
+const waiting = new Map<PhotoId, string>();
+export const addressOf = (id: PhotoId, picture: Blob): string => {
+  const known = waiting.get(id) ?? URL.createObjectURL(picture);
+  waiting.set(id, known);
+  return known;
+};
+
+/** A job's pictures in the order taken: those the server has, those still to be sent, without those taken away. */
+export async function photosView(local: LocalDb, jobId: JobId): Promise<PhotoHere[]> {
+  const [stored, commands] = await Promise.all([local.get("photos", jobId), queued(local)]);
+  const photos = new Map<PhotoId, PhotoHere>(
+    (stored?.photos ?? []).map((photo) => [photo.id, { ...photo, url: `/api/photos/${photo.id}` }]),
+  );
+  for (const command of commands) {
+    if (command.kind === "add-photo" && command.jobId === jobId)
+      photos.set(command.photoId, {
+        ...command.facts,
+        id: command.photoId,
+        url: addressOf(command.photoId, command.picture),
+      });
+    if (command.kind === "remove-photo") photos.delete(command.photoId);
+  }
+  return [...photos.values()].sort((a, b) => Date.parse(a.takenAt) - Date.parse(b.takenAt));
 }
 
 const laidOver = <T extends { readonly id: string; readonly name: string }>(

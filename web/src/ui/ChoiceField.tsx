@@ -57,3 +57,24 @@ export function ChoiceField<T extends string | number>({
 /** Options from a table of names. */
 export const optionsOf = <T extends string>(names: Readonly<Record<T, string>>) =>
   (Object.entries(names) as [T, string][]).map(([value, name]) => ({ value, name }));
+
+interface TickProps {
+  readonly label: string;
+  readonly checked: boolean;
+  readonly onChange: (checked: boolean) => void;
+}
+
+/** One thing that is so or isn't. */
+export function Tick({ label, checked, onChange }: TickProps) {
+  return (
+    <label className="flex min-h-12 items-center gap-3">
+      <input
+        type="checkbox"
+        className="size-6 shrink-0 accent-accent"
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+      {label}
+    </label>
+  );
+}

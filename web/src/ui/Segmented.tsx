@@ -6,13 +6,24 @@ interface Props<T extends string | number> {
   readonly options: readonly { readonly value: T; readonly name: string }[];
   readonly onChange: (value: T) => void;
   readonly assumed?: boolean;
+  /** The label is for those who hear it: to the eye the choices say it themselves. */
+  readonly labelHidden?: boolean;
 }
 
 /** A few choices side by side, the one that stands filled. */
-export function Segmented<T extends string | number>({ label, value, options, onChange, assumed }: Props<T>) {
+export function Segmented<T extends string | number>({
+  label,
+  value,
+  options,
+  onChange,
+  assumed,
+  labelHidden,
+}: Props<T>) {
   return (
     <RadioGroup value={value} onChange={onChange}>
-      <Label className="flex min-h-6 items-center justify-between text-sm text-soft">
+      <Label
+        className={labelHidden ? "sr-only" : "flex min-h-6 items-center justify-between text-sm text-soft"}
+      >
         {label}
         {assumed && <span className="text-caution-ink">assumed</span>}
       </Label>

@@ -1,4 +1,4 @@
-import type { CareProduct } from "../product.ts";
+import { type CareProduct, productTraits } from "../product.ts";
 
 /** Something done to a spot, from the gentlest to the strongest; the order here is the order of strength. */
 export const AGENTS = [
@@ -214,3 +214,16 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
     stopWhen: "Stop when no more colour comes up on the cloth, or the pile begins to shine.",
   },
 };
+
+/** Steps that need nothing off the shelf: hands, cold, water, an iron. */
+const BY_HAND: readonly Agent[] = ["lift-off", "freeze", "water", "heat-transfer"];
+export const needsProduct = (agent: Agent) => !BY_HAND.includes(agent);
+
+/** Whether a product off the shelf is what a step asks for: the same pH band, and the same reactive chemistry. */
+export function fitsAgent(agent: Agent, product: CareProduct): boolean {
+  const wanted = AGENT_FACTS[agent].product;
+  if (!wanted || !needsProduct(agent)) return false;
+  const asked = new Set(productTraits({ ...wanted, waterTemperature: 0 }));
+  const there = new Set(productTraits({ ...product, waterTemperature: 0 }));
+  return asked.size === there.size && [...asked].every((trait) => there.has(trait));
+}

@@ -1,6 +1,6 @@
 import { skipToken } from "@reduxjs/toolkit/query";
 import { faultsOf, Job, type JobId, jobInput, type LogEntry, type Shelf } from "@scutch/contract";
-import { planWork, type WorkPlan } from "@scutch/core/plan";
+import { type JobInput, planWork, type WorkPlan } from "@scutch/core/plan";
 import { useCallback, useMemo } from "react";
 import { type LoadFailure, useJobQuery, useLogQuery, useShelfQuery } from "../../api/scutchApi.ts";
 import { useAppDispatch } from "../../app/store.ts";
@@ -17,6 +17,8 @@ export interface JobDesk {
   readonly job: Job;
   readonly shelf: Shelf;
   readonly log: readonly LogEntry[];
+  /** What the plan is computed from, and the plan. */
+  readonly input: JobInput;
   readonly work: WorkPlan;
   readonly dried: Dried | undefined;
   /** Milliseconds since 1970 at which the job starts. */
@@ -43,11 +45,13 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const shelf = shelfQuery.data;
   const start = job ? startOf(job) : 0;
 
-  const work = useMemo(() => {
+  const planned = useMemo(() => {
     if (!job || !shelf) return undefined;
     const site = shelf.sites.find(({ id }) => id === job.siteId);
-    return planWork(jobInput(job, { ...shelf, ...(site ? { site } : {}), log, startsAt: startOf(job) }));
+    const input = jobInput(job, { ...shelf, ...(site ? { site } : {}), log, startsAt: startOf(job) });
+    return { input, work: planWork(input) };
   }, [job, shelf, log]);
+  const work = planned?.work;
   const dried = useDrying(work);
 
   const edit = useCallback(
@@ -77,6 +81,6 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
         void shelfQuery.refetch();
       },
     };
-  if (!job || !shelf || !work || logQuery.data === undefined) return { state: "loading" };
-  return { state: "ready", desk: { job, shelf, log, work, dried, start, edit } };
+  if (!job || !shelf || !planned || logQuery.data === undefined) return { state: "loading" };
+  return { state: "ready", desk: { job, shelf, log, ...planned, dried, start, edit } };
 }

@@ -1,3 +1,4 @@
+import type { RoomId } from "@scutch/contract";
 import { type ReactNode, useState } from "react";
 import { useUnits } from "../../app/store.ts";
 import { joined, percent } from "../../format/units.ts";
@@ -6,6 +7,7 @@ import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
+import { UseCare } from "../care/UseCare.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { reads } from "../survey/readers.ts";
 import { type EntryBody, useLogging } from "./useLogging.ts";
@@ -116,6 +118,8 @@ function ProductForm({ desk, add }: FormProps) {
   const units = useUnits();
   const products = desk.shelf.products.map(({ id, name }) => ({ value: id, name }));
   const [productId, setProduct] = useState(desk.job.batches[0]?.productId ?? products[0]?.value);
+  const rooms = useRooms(desk);
+  const [roomId, setRoom] = useState<RoomId>();
   const [amount, setAmount] = useState<number>();
   const [error, setError] = useState<string>();
   if (productId === undefined)
@@ -123,10 +127,20 @@ function ProductForm({ desk, add }: FormProps) {
   const submit = () =>
     amount === undefined || amount <= 0
       ? setError("Type how much was used, like 250 ml.")
-      : add({ kind: "product-used", productId, amount });
+      : add({ kind: "product-used", productId, amount, ...(roomId ? { roomId } : {}) });
   return (
     <Frame onAdd={submit}>
       <ChoiceField label="Product" value={productId} options={products} onChange={setProduct} />
+      <ChoiceField
+        label="Room"
+        value={(roomId ?? "") as string}
+        options={[
+          { value: "", name: "No room in particular" },
+          ...rooms.map(({ value, name }) => ({ value: value as string, name })),
+        ]}
+        onChange={(value) => setRoom(rooms.find((room) => room.value === value)?.value)}
+      />
+      {roomId && <UseCare desk={desk} roomId={roomId} productId={productId} />}
       <div>
         <QuantityField
           label="Amount used"

@@ -1,5 +1,8 @@
 import type { LogEntry } from "@scutch/contract";
+import { AGENT_FACTS } from "@scutch/core/care";
+import { RESULT_NAMES } from "../../format/careWords.ts";
 import { joined, percent, type UnitsOfCrew } from "../../format/units.ts";
+import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../job/useJobDesk.ts";
 
 /** An entry as a line: what it is, and what was said. */
@@ -30,6 +33,25 @@ export function entryText(
       };
     case "room-finished":
       return { what: "Finished", said: room(entry.roomId) ?? "" };
+    case "dye-test":
+      return {
+        what: "Dye test",
+        said: `${product(entry.productId)} in ${room(entry.roomId)}, ${entry.place}, ${entry.pressed} s: ${entry.result === "no-colour" ? "no colour on the cloth" : "colour came, stop"}`,
+      };
+    case "override":
+      return {
+        what: "Gone on without a dye test",
+        said: `${product(entry.productId)} in ${room(entry.roomId)}. ${entry.owner} answers for it: ${entry.reason}`,
+      };
+    case "spot-attempt": {
+      const spot = job.spots?.find(({ id }) => id === entry.spotId);
+      const what = spot ? ORIGIN_SHORT[spot.origin].toLowerCase() : "a removed spot";
+      const used = entry.productId ? ` with ${product(entry.productId)}` : "";
+      return {
+        what: "Spot worked",
+        said: `${what} in ${room(entry.roomId)}: ${AGENT_FACTS[entry.agent].name.toLowerCase()}${used}, ${RESULT_NAMES[entry.result].toLowerCase()}`,
+      };
+    }
     case "note":
       return { what: "Note", said: `${entry.text}${inRoom(entry.roomId)}` };
     case "correction":

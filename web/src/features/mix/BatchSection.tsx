@@ -6,6 +6,7 @@ import { useUnits } from "../../app/store.ts";
 import { joined } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
 import { Callout } from "../../ui/Callout.tsx";
+import { MixCare, useStopped } from "../care/MixCare.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { Worked } from "../working/Worked.tsx";
 import { BatchChoices } from "./BatchChoices.tsx";
@@ -31,6 +32,7 @@ export function BatchSection({ desk, batch, number }: Props) {
   const next = fills.findIndex((_, i) => !made.has(i + 1));
   const current = Math.min(opened ?? (next < 0 ? 0 : next), fills.length - 1);
   const fill = fills[current];
+  const stopped = useStopped(desk, batch);
   return (
     <section
       aria-label={product?.name ?? `Mix ${number}`}
@@ -56,6 +58,7 @@ export function BatchSection({ desk, batch, number }: Props) {
             </Callout>
           ) : planned && fill && planned.batch.outcome === "planned" ? (
             <>
+              <MixCare desk={desk} batch={batch} product={product} />
               <FillList fills={fills} made={made} current={current} onOpen={setOpened} />
               <FillSheet
                 key={current}
@@ -68,6 +71,7 @@ export function BatchSection({ desk, batch, number }: Props) {
                 count={fills.length}
                 wanted={concentratePerWater(planned.strength)}
                 madeBy={made.get(current + 1)}
+                stopped={stopped}
                 onMade={() => setOpened(undefined)}
               />
               <p className="mt-3 text-soft">

@@ -1,13 +1,16 @@
 import type { BatchChoice, LogEntryOf, Product, Vessel } from "@scutch/contract";
+import { protectionFor, reactantsOf } from "@scutch/core/care";
 import { concentratePerWater, type Fill } from "@scutch/core/mix";
 import { workingOfConcentrate, workingOfMass, workingOfWater } from "@scutch/core/plan";
 import type { ReactNode } from "react";
 import { useUnits } from "../../app/store.ts";
+import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
 import { clock } from "../../format/time.ts";
 import { asRatio, joined, type Shown } from "../../format/units.ts";
 import { labelRange } from "../../format/words.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
+import { pairsWith } from "../care/MixCare.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { useLogging } from "../log/useLogging.ts";
 import { Worked } from "../working/Worked.tsx";
@@ -24,6 +27,8 @@ interface Props {
   /** Concentrate per water aimed at. */
   readonly wanted: number;
   readonly madeBy: LogEntryOf<"fill-made"> | undefined;
+  /** Rooms with a stop on them: a fill for one of them isn't made. */
+  readonly stopped: readonly string[];
   readonly onMade: () => void;
 }
 
@@ -45,6 +50,7 @@ export function FillSheet({
   count,
   wanted,
   madeBy,
+  stopped,
   onMade,
 }: Props) {
   const units = useUnits();
@@ -53,6 +59,12 @@ export function FillSheet({
     desk.job.rooms.find((room) => room.id === roomId)?.name ?? "A removed room";
   const rateOf = (roomId: string) =>
     desk.work.rooms.find((room) => room.id === roomId)?.water.applicationRate ?? 1;
+  const protection = protectionFor(product);
+  const mine = reactantsOf(product);
+  const never = [
+    ...new Set(pairsWith(mine).map(({ pair: [a, b] }) => REACTANT_NAMES[mine.includes(a) ? b : a])),
+  ];
+  const halted = fill.rooms.filter(({ roomId }) => stopped.includes(roomId));
   const make = () => {
     log({
       kind: "fill-made",
@@ -72,13 +84,13 @@ export function FillSheet({
         </span>
         <span>{product.name}</span>
       </header>
-      {product.cautions.length > 0 && (
-        <div className="mt-3">
-          <Callout tone="caution" title={product.cautions[0] ?? ""}>
-            {product.cautions.slice(1).join(" ")} The label and safety data sheet come first.
-          </Callout>
-        </div>
-      )}
+      <div className="mt-3">
+        <Callout tone="caution" title={product.cautions[0] ?? protectionText(protection)}>
+          {product.cautions.slice(1).join(" ")}{" "}
+          {product.cautions.length > 0 && `${protectionText(protection)}.`}{" "}
+          {never.length > 0 && `Never with ${never.join(", ")}.`} The label and safety data sheet come first.
+        </Callout>
+      </div>
       <div className="mt-3 grid gap-x-10 gap-y-4 xl:grid-cols-[auto_1fr]">
         <div className="flex items-center gap-5 sm:gap-8">
           <Bottle
@@ -131,6 +143,10 @@ export function FillSheet({
               Made at {clock(Date.parse(madeBy.at))}
               {madeBy.by && ` by ${madeBy.by}`}: {joined(units.volume(madeBy.water))} of water,{" "}
               {joined(units.amount(madeBy.concentrate))} of concentrate.
+            </p>
+          ) : halted.length > 0 ? (
+            <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
+              Not to be made yet: a stop stands on {halted.map(({ roomId }) => nameOf(roomId)).join(", ")}.
             </p>
           ) : (
             <Button weight="main" className="mt-4 w-full min-h-16" onClick={make}>

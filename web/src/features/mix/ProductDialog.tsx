@@ -3,8 +3,9 @@ import { parseStrength } from "@scutch/core/mix";
 import { showDuration } from "@scutch/core/quantity";
 import { useId } from "react";
 import { useAppDispatch, useUnits } from "../../app/store.ts";
+import { CHEMISTRY_NAMES } from "../../format/careWords.ts";
 import { labelSpelling } from "../../format/units.ts";
-import { PRODUCT_KIND_NAMES, typedFault } from "../../format/words.ts";
+import { FIBRE_NAMES, PRODUCT_KIND_NAMES, typedFault } from "../../format/words.ts";
 import { saveProduct } from "../../offline/changes.ts";
 import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -13,8 +14,11 @@ import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
+import { Several } from "../../ui/Several.tsx";
 import { reads, readsName } from "../survey/readers.ts";
 import { useDraft } from "./draftForm.ts";
+
+const { unknown: _, ...LABEL_FIBRES } = FIBRE_NAMES;
 
 interface Props {
   readonly product?: Product;
@@ -79,6 +83,24 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
       <FieldError sentence={errorAt(field, showDuration)} />
     </div>
   );
+  const ph = (field: "phInUse" | "phConcentrate", label: string) => (
+    <div>
+      <QuantityField
+        label={label}
+        value={draft[field]}
+        show={String}
+        placeholder="from the label"
+        read={(text) => {
+          const value = Number(text.replace(",", "."));
+          return text.trim() !== "" && value >= 0 && value <= 14
+            ? { value }
+            : { error: "A pH lies between 0 and 14, like 7.5." };
+        }}
+        onChange={(value) => set({ [field]: value })}
+      />
+      <FieldError sentence={errorAt(field)} />
+    </div>
+  );
   return (
     <Dialog open title={product ? "Change the product" : "Another product"} onClose={onClose}>
       <p className="mt-1 text-sm text-soft">
@@ -133,6 +155,29 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
             <FieldError sentence={errorAt("waterTemperature", units.temperature)} />
           </div>
         </div>
+        <div className="grid grid-cols-2 gap-3">
+          {ph("phInUse", "pH as used")}
+          {ph("phConcentrate", "pH in the bottle")}
+        </div>
+        <Several
+          label="What in it reacts"
+          hint="From section 3 or 10 of the safety data sheet. Nothing pressed: none of these."
+          names={CHEMISTRY_NAMES}
+          chosen={draft.chemistry ?? []}
+          onChange={(chemistry) => set({ chemistry })}
+        />
+        <Several
+          label="Its label names it fit for"
+          names={LABEL_FIBRES}
+          chosen={draft.labelAllows ?? []}
+          onChange={(labelAllows) => set({ labelAllows })}
+        />
+        <Several
+          label="Its label says: not on"
+          names={LABEL_FIBRES}
+          chosen={draft.labelForbids ?? []}
+          onChange={(labelForbids) => set({ labelForbids })}
+        />
         <div>
           <label htmlFor={cautionsId} className="text-sm text-soft">
             Cautions from the label, one a line

@@ -1,4 +1,5 @@
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
+import type { Extra } from "@scutch/core/quote";
 import type { UnitSystem } from "../../format/units.ts";
 
 export type Theme = "day" | "night";
@@ -8,6 +9,8 @@ export interface Settings {
   readonly theme: Theme;
   /** Who writes the log on this device. */
   readonly name: string;
+  /** What is asked for one m², m or piece of what is charged apart; absent: not set. */
+  readonly prices: Partial<Record<Extra, number>>;
 }
 
 const KEY = "scutch-settings";
@@ -16,7 +19,7 @@ const US_PLACES = new Set(["US", "LR", "MM"]);
 function firstSettings(): Settings {
   const units = US_PLACES.has(navigator.language.split("-")[1] ?? "") ? "us" : "metric";
   const theme = matchMedia("(prefers-color-scheme: dark)").matches ? "night" : "day";
-  return { units, theme, name: "" };
+  return { units, theme, name: "", prices: {} };
 }
 
 /** What this device was set to, or what it seems to be used to. */
@@ -43,9 +46,13 @@ export const settingsSlice = createSlice({
     nameGiven: (state, { payload }: PayloadAction<string>) => {
       state.name = payload;
     },
+    priceSet: (state, { payload }: PayloadAction<{ extra: Extra; price: number | undefined }>) => {
+      if (payload.price === undefined) delete state.prices[payload.extra];
+      else state.prices[payload.extra] = payload.price;
+    },
   },
   selectors: { selectSettings: (state) => state },
 });
 
-export const { unitsChosen, themeChosen, nameGiven } = settingsSlice.actions;
+export const { unitsChosen, themeChosen, nameGiven, priceSet } = settingsSlice.actions;
 export const { selectSettings } = settingsSlice.selectors;

@@ -1,4 +1,4 @@
-import { faultsOf, type Room, RoomId, RoomShape } from "@scutch/contract";
+import { faultsOf, Room, RoomId } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { useId, useRef, useState } from "react";
 import { useUnits } from "../../app/store.ts";
@@ -6,37 +6,57 @@ import { useKey } from "../../app/useKey.ts";
 import { contractFault } from "../../format/words.ts";
 import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
+import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
-import { readsSize, sizeLimit } from "./readers.ts";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { hubOf, type OpensTo, withNewRoom } from "./addRoom.ts";
+import { readsSize, sizeLimit, sizeText } from "./readers.ts";
+import { freeName, TEMPLATES, type Template } from "./templates.ts";
 
-interface Props {
-  readonly count: number;
-  /** A returned sentence refuses the room. */
-  readonly onAdd: (room: Room) => string | undefined;
-}
-
-/** One line for a room: its name if it has one, and its size. Everything else is assumed until said. */
-export function AddRoom({ count, onAdd }: Props) {
+/** One line for a room: its name if it has one, its size, and where it opens to. Everything else is assumed until said. */
+export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
   const units = useUnits();
   const ids = useId();
   const nameField = useRef<HTMLInputElement>(null);
+  const sizeField = useRef<HTMLInputElement>(null);
   const [name, setName] = useState("");
   const [size, setSize] = useState("");
+  const [template, setTemplate] = useState<Template>();
+  const [opensTo, setOpensTo] = useState<OpensTo>();
   const [error, setError] = useState<string>();
   useKey("a", () => nameField.current?.focus());
+  const taken = job.rooms.map((room) => room.name);
+  const known = opensTo === "out" || opensTo === "not-said" || job.rooms.some(({ id }) => id === opensTo);
+  const leads = known && opensTo !== undefined ? opensTo : template?.hub ? "out" : hubOf(job);
 
+  const choose = (chosen: Template) => {
+    setTemplate(chosen);
+    setName(freeName(chosen.name, taken));
+    setSize(chosen.shape.kind === "stairs" ? "" : sizeText(chosen.shape, units));
+    setError(undefined);
+    setOpensTo(chosen.hub && job.rooms.length === 0 ? "out" : undefined);
+    sizeField.current?.focus();
+    setTimeout(() => sizeField.current?.select());
+  };
   const add = () => {
-    const read = readsSize(units)(size);
+    const stairs = template?.shape.kind === "stairs" && size.trim() === "" ? template.shape : undefined;
+    const read = stairs ? { value: stairs } : readsSize(units)(size);
     if ("error" in read) return setError(read.error);
-    const shape = RoomShape.safeParse(read.value);
-    if (!shape.success) {
-      const [fault] = faultsOf(shape.error);
+    const room = Room.safeParse({
+      id: newId(RoomId),
+      name: name.trim() || `Room ${job.rooms.length + 1}`,
+      shape: read.value,
+    });
+    if (!room.success) {
+      const [fault] = faultsOf(room.error);
       return setError(fault && contractFault(fault, (limit) => sizeLimit(units)(limit, fault.path.at(-1))));
     }
-    const refused = onAdd({ id: newId(RoomId), name: name.trim() || `Room ${count + 1}`, shape: shape.data });
+    const refused = edit((before) => withNewRoom(before, room.data, leads));
     if (refused) return setError(refused);
     setName("");
     setSize("");
+    setTemplate(undefined);
+    setOpensTo(undefined);
     setError(undefined);
     nameField.current?.focus();
   };
@@ -45,41 +65,63 @@ export function AddRoom({ count, onAdd }: Props) {
   };
   const example = units.system === "metric" ? "3.8 x 4.2" : "12'6 x 10";
   return (
-    <div className="grid grid-cols-[1fr_1fr] gap-3 sm:grid-cols-[1fr_1fr_auto]">
-      <FieldFrame id={`${ids}name`} label="Room">
-        <input
-          id={`${ids}name`}
-          ref={nameField}
-          className={inputLook(false)}
-          maxLength={120}
-          value={name}
-          placeholder={`Room ${count + 1}`}
-          autoComplete="off"
-          onChange={(event) => setName(event.target.value)}
-          onKeyDown={addOnEnter}
-        />
-      </FieldFrame>
-      <FieldFrame id={`${ids}size`} label="Size, any unit" error={error}>
-        <input
-          id={`${ids}size`}
-          className={`${inputLook(error !== undefined)} font-mono`}
-          maxLength={80}
-          value={size}
-          placeholder={example}
-          autoComplete="off"
-          enterKeyHint="done"
-          aria-invalid={error !== undefined}
-          aria-describedby={error ? `${ids}size-error` : undefined}
-          onChange={(event) => {
-            setSize(event.target.value);
-            setError(undefined);
-          }}
-          onKeyDown={addOnEnter}
-        />
-      </FieldFrame>
-      <Button className="col-span-2 self-start sm:col-span-1 sm:mt-6" onClick={add}>
-        <Plus aria-hidden size={20} /> Add room
-      </Button>
-    </div>
+    <section aria-label="Another room">
+      <div className="mb-2 flex flex-wrap gap-x-1">
+        {TEMPLATES.map((each) => (
+          <Button key={each.name} weight="quiet" onClick={() => choose(each)}>
+            + {each.name}
+          </Button>
+        ))}
+      </div>
+      <div className="grid grid-cols-[1fr_1fr] gap-3 sm:grid-cols-[1fr_1fr_1fr_auto]">
+        <FieldFrame id={`${ids}name`} label="Room">
+          <input
+            id={`${ids}name`}
+            ref={nameField}
+            className={inputLook(false)}
+            maxLength={120}
+            value={name}
+            placeholder={`Room ${job.rooms.length + 1}`}
+            autoComplete="off"
+            onChange={(event) => setName(event.target.value)}
+            onKeyDown={addOnEnter}
+          />
+        </FieldFrame>
+        <FieldFrame id={`${ids}size`} label="Size, any unit" error={error}>
+          <input
+            id={`${ids}size`}
+            ref={sizeField}
+            className={`${inputLook(error !== undefined)} font-mono`}
+            maxLength={80}
+            value={size}
+            placeholder={template?.shape.kind === "stairs" ? "steps as usual" : example}
+            autoComplete="off"
+            enterKeyHint="done"
+            aria-invalid={error !== undefined}
+            aria-describedby={error ? `${ids}size-error` : undefined}
+            onChange={(event) => {
+              setSize(event.target.value);
+              setError(undefined);
+            }}
+            onKeyDown={addOnEnter}
+          />
+        </FieldFrame>
+        <div className="col-span-2 sm:col-span-1">
+          <ChoiceField
+            label="Opens to"
+            value={leads as string}
+            options={[
+              { value: "not-said", name: "Not said" },
+              { value: "out", name: "The way out" },
+              ...job.rooms.map((room) => ({ value: room.id as string, name: room.name })),
+            ]}
+            onChange={(value) => setOpensTo(value as OpensTo)}
+          />
+        </div>
+        <Button className="col-span-2 self-start sm:col-span-1 sm:mt-6" onClick={add}>
+          <Plus aria-hidden size={20} /> Add room
+        </Button>
+      </div>
+    </section>
   );
 }

@@ -1,4 +1,5 @@
-import { workingOfArea, workingOfFinish } from "@scutch/core/plan";
+import { isHardFloor } from "@scutch/core/care";
+import { type KnownRoom, workingOfArea, workingOfFinish } from "@scutch/core/plan";
 import { useUnits } from "../../app/store.ts";
 import { about, at } from "../../format/time.ts";
 import { ASSUMED_NAMES, COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, SOIL_NAMES } from "../../format/words.ts";
@@ -16,6 +17,7 @@ interface Props {
 /** The rooms in walk-out order, a line or two each. */
 export function RoomList({ desk: { job, work, start }, selected, onSelect, now }: Props) {
   const units = useUnits();
+  const order = work.rooms.filter(({ passage }) => !passage).map(({ id }) => id);
   return (
     <ol className="border-rule border-b">
       {job.rooms.map((room, i) => {
@@ -26,7 +28,9 @@ export function RoomList({ desk: { job, work, start }, selected, onSelect, now }
             key={room.id}
             className={`relative flex items-start gap-3 border-rule border-t py-3 pr-2 pl-3 ${selected === room.id ? "bg-wash" : ""}`}
           >
-            <span className="w-6 font-mono text-soft">{i + 1}</span>
+            <span className="w-6 font-mono text-soft">
+              {known.passage ? "–" : order.indexOf(room.id) + 1}
+            </span>
             <div className="min-w-0 flex-1">
               <button
                 type="button"
@@ -40,9 +44,7 @@ export function RoomList({ desk: { job, work, start }, selected, onSelect, now }
                 <span className="font-mono">{sizeText(room.shape, units)}</span>
               </p>
               <p className="text-sm">
-                {COVERING_NAMES[known.covering]}, {FIBRE_NAMES[known.fibre].toLowerCase()} ·{" "}
-                {SOIL_NAMES[known.soil].toLowerCase()} soil · {METHOD_NAMES[known.method].toLowerCase()}
-                {known.padAfter && " and pad"}
+                {known.passage ? "Only walked through, not cleaned" : roomText(known)}
               </p>
               {known.assumed.length > 0 && (
                 <p className="text-caution-ink text-sm">
@@ -53,12 +55,12 @@ export function RoomList({ desk: { job, work, start }, selected, onSelect, now }
             <div className="relative z-10 shrink-0 text-right">
               <Worked
                 label={`Area of ${room.name}`}
-                working={() => workingOfArea(room.shape)}
+                working={() => workingOfArea(room.shape, room.parts)}
                 className="font-bold font-mono text-lg"
               >
                 {units.area(known.area)}
               </Worked>
-              <p className="text-sm text-soft">
+              <p className={`text-sm text-soft ${known.passage ? "hidden" : ""}`}>
                 {known.finishLogged ? "finished " : "done about "}
                 <Worked
                   label={`Finish of ${room.name}`}
@@ -74,4 +76,12 @@ export function RoomList({ desk: { job, work, start }, selected, onSelect, now }
       })}
     </ol>
   );
+}
+
+function roomText({ covering, fibre, soil, method, padAfter }: KnownRoom): string {
+  const floor = isHardFloor(covering)
+    ? COVERING_NAMES[covering]
+    : `${COVERING_NAMES[covering]}, ${FIBRE_NAMES[fibre].toLowerCase()}`;
+  const pad = padAfter ? " and pad" : "";
+  return `${floor} · ${SOIL_NAMES[soil].toLowerCase()} soil · ${METHOD_NAMES[method].toLowerCase()}${pad}`;
 }

@@ -1,52 +1,96 @@
+import { lazy, Suspense, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
-import { Empty } from "../../ui/States.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import { Empty, Loading } from "../../ui/States.tsx";
 import { useDesk } from "../job/JobScreen.tsx";
 import { useNow } from "../job/useNow.ts";
 import { AddRoom } from "./AddRoom.tsx";
+import { FloorView } from "./FloorView.tsx";
+import { floorOf } from "./floorPlan.ts";
 import { JobFacts } from "./JobFacts.tsx";
-import { RoomEditor } from "./RoomEditor.tsx";
+import { levelName } from "./levels.ts";
+import { PlanAdvice } from "./PlanAdvice.tsx";
 import { RoomList } from "./RoomList.tsx";
 
-/** What is there: rooms in walk-out order, the air, and one room opened beside them. */
+// The list and the plan stand at once; what is behind a room and the questions comes after.
+const RoomEditor = lazy(async () => ({ default: (await import("./RoomEditor.tsx")).RoomEditor }));
+const InterviewFields = lazy(async () => ({
+  default: (await import("./InterviewFields.tsx")).InterviewFields,
+}));
+
+/** What is there: the floor and its rooms in walk-out order, what the customer said, the air, and one room opened beside them. */
 export function SurveyScreen() {
   const desk = useDesk();
   const now = useNow();
   const [search, setSearch] = useSearchParams();
   const selected = search.get("room") ?? undefined;
-  const select = (roomId: string | undefined) =>
-    setSearch(roomId ? { room: roomId } : {}, { replace: true, preventScrollReset: true });
+  const select = (roomId: string | undefined) => {
+    const part = search.get("part");
+    setSearch(roomId ? { room: roomId, ...(part ? { part } : {}) } : {}, {
+      replace: true,
+      preventScrollReset: true,
+    });
+  };
   const place = desk.job.rooms.findIndex((room) => room.id === selected);
   const room = desk.job.rooms[place];
   const plan = desk.work.rooms[place];
-  const add = (added: (typeof desk.job.rooms)[number]) =>
-    desk.edit((job) => ({ ...job, rooms: [...job.rooms, added] }));
+  const { rooms, doors } = desk.job;
+  const floor = useMemo(() => floorOf({ rooms, ...(doors ? { doors } : {}) }), [rooms, doors]);
+  const levels = [...new Set(rooms.map(({ level = 0 }) => level))].sort((a, b) => b - a);
+  const [chosenLevel, setLevel] = useState<number>();
+  const level = room?.level ?? (levels.includes(chosenLevel ?? 0) ? (chosenLevel ?? 0) : (levels[0] ?? 0));
   return (
     <div className="grid gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_23rem]">
       <div className={room ? "max-lg:hidden" : ""}>
+        {rooms.length > 0 && (
+          <div className="mb-4 grid gap-2">
+            {levels.length > 1 && (
+              <Segmented
+                label="Level of the floor"
+                labelHidden
+                value={level}
+                options={levels.map((each) => ({ value: each, name: levelName(each) }))}
+                onChange={(value) => {
+                  setLevel(value);
+                  select(undefined);
+                }}
+              />
+            )}
+            <FloorView desk={desk} floor={floor} level={level} selected={selected} onSelect={select} />
+            <PlanAdvice desk={desk} floor={floor} />
+          </div>
+        )}
         <h2 className="mb-3 font-semibold text-soft">
           Rooms in walk-out order: the furthest from the way out first
         </h2>
         <RoomList desk={desk} selected={selected} onSelect={select} now={now} />
-        {desk.job.rooms.length === 0 && (
+        {rooms.length === 0 && (
           <Empty title="Type the first room.">
             Its size is enough: fills, times and drying follow at once from usual values, marked as assumed.
           </Empty>
         )}
         <div className="mt-5">
-          <AddRoom count={desk.job.rooms.length} onAdd={add} />
+          <AddRoom desk={desk} />
         </div>
       </div>
       {room && plan ? (
-        <RoomEditor
-          key={room.id}
-          desk={desk}
-          room={room}
-          plan={plan}
-          onClose={() => select(undefined)}
-          onSelect={select}
-        />
+        <Suspense fallback={<Loading what="the room" />}>
+          <RoomEditor
+            key={room.id}
+            desk={desk}
+            room={room}
+            plan={plan}
+            onClose={() => select(undefined)}
+            onSelect={select}
+          />
+        </Suspense>
       ) : (
-        <JobFacts desk={desk} />
+        <div className="grid content-start gap-6">
+          <Suspense fallback={<Loading what="the questions" />}>
+            <InterviewFields desk={desk} />
+          </Suspense>
+          <JobFacts desk={desk} />
+        </div>
       )}
     </div>
   );

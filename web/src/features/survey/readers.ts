@@ -1,5 +1,6 @@
 import type { Room } from "@scutch/contract";
-import { type Dimension, parseQuantity, parseRoomSize, type UnitId } from "@scutch/core/quantity";
+import { parseRoomSize } from "@scutch/core/floor";
+import { type Dimension, parseQuantity, type UnitId } from "@scutch/core/quantity";
 import type { UnitsOfCrew } from "../../format/units.ts";
 import { typedFault } from "../../format/words.ts";
 import type { Read } from "../../ui/QuantityField.tsx";
@@ -36,6 +37,10 @@ export function sizeText(shape: Room["shape"], units: UnitsOfCrew): string {
       return sides(shape);
     case "l-shape":
       return `${sides(shape.main)} + ${sides(shape.wing)}`;
+    case "u-shape":
+      return [shape.main, shape.left, shape.right].map(sides).join(" + ");
+    case "stairs":
+      return `${shape.steps} steps, ${units.length(shape.runner ?? shape.width)} wide`;
   }
 }
 
@@ -43,4 +48,15 @@ export function sizeText(shape: Room["shape"], units: UnitsOfCrew): string {
 export function sizeLimit(units: UnitsOfCrew): ShowLimit {
   return (limit, field) =>
     field === "length" || field === "width" ? units.length(limit) : units.area(limit);
+}
+
+/** Reads a whole number from `least` to `most`. */
+export function readsCount(least: number, most: number): (text: string) => Read<number> {
+  return (text) => {
+    const value = Number(text.trim());
+    if (!Number.isInteger(value)) return { error: "Type a whole number." };
+    if (value < least || value > most)
+      return { error: `From ${least} to ${most}. More than that is two: copy the room.` };
+    return { value };
+  };
 }

@@ -9,10 +9,11 @@ export type JobState =
   | { readonly kind: "dry"; readonly dryAt: number };
 
 export function stateOf({ work, dried, log, start }: JobDesk, now: number): JobState {
-  const finished = work.rooms.filter((room) => room.finishLogged).length;
+  const rooms = work.rooms.filter((room) => !room.passage);
+  const finished = rooms.filter((room) => room.finishLogged).length;
   if (finished === 0 && log.length === 0) return { kind: "planned" };
-  if (finished < work.rooms.length || work.rooms.length === 0)
-    return { kind: "under-way", finished, rooms: work.rooms.length };
+  if (finished < rooms.length || rooms.length === 0)
+    return { kind: "under-way", finished, rooms: rooms.length };
   const dryAt = dried ? readyOfJob(dried, start, "dry").likely : null;
   return dryAt !== null && dryAt <= now ? { kind: "dry", dryAt } : { kind: "drying", dryAt };
 }

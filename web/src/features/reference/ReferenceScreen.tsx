@@ -1,0 +1,84 @@
+import { Search } from "lucide-react";
+import { useDeferredValue, useId } from "react";
+import { useSearchParams } from "react-router";
+import { inputLook } from "../../ui/FieldFrame.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import { Empty } from "../../ui/States.tsx";
+import { PAGE_NAMES, PAGES, type PageName, sectionsOf } from "./sections.ts";
+
+const names = Object.keys(PAGE_NAMES) as PageName[];
+
+/** What the rules know, to be read: made from the same data that speaks in the job, searchable, there with no signal. */
+export function ReferenceScreen() {
+  const searchId = useId();
+  const [params, setParams] = useSearchParams();
+  const page = names.find((name) => name === params.get("page")) ?? "fibres";
+  const asked = params.get("find") ?? "";
+  const find = useDeferredValue(asked.trim().toLowerCase());
+  const change = (next: { page?: PageName; find?: string }) => {
+    const all = { page, find: asked, ...next };
+    setParams({ page: all.page, ...(all.find ? { find: all.find } : {}) }, { replace: true });
+  };
+  const pages = find === "" ? [page] : names;
+  const found = pages.map((name) => ({
+    name,
+    sections: sectionsOf(name).filter(({ text }) => find === "" || text.includes(find)),
+  }));
+  const count = found.reduce((sum, { sections }) => sum + sections.length, 0);
+  return (
+    <div className="px-4 pt-4 pb-10 sm:px-7 sm:pt-6">
+      <h1 className="font-bold text-2xl">Reference</h1>
+      <p className="mt-1 max-w-prose text-soft">
+        What the rules in Scutch rest on. The product’s label and its safety data sheet come before all of it.
+      </p>
+      <div className="mt-4 max-w-xl">
+        <label htmlFor={searchId} className="sr-only">
+          Find in all pages
+        </label>
+        <div className="relative">
+          <Search aria-hidden size={18} className="absolute top-4 left-3 text-soft" />
+          <input
+            id={searchId}
+            type="search"
+            className={`${inputLook(false)} pl-10`}
+            value={asked}
+            placeholder="wool, bleach, coffee …"
+            onChange={(event) => change({ find: event.target.value })}
+          />
+        </div>
+      </div>
+      {find === "" && (
+        <div className="mt-4 overflow-x-auto">
+          <Segmented
+            label="Page"
+            labelHidden
+            value={page}
+            options={names.map((name) => ({ value: name, name: PAGE_NAMES[name] }))}
+            onChange={(name) => change({ page: name })}
+          />
+        </div>
+      )}
+      <p aria-live="polite" className="sr-only">
+        {find === "" ? "" : `${count} found`}
+      </p>
+      {count === 0 && (
+        <Empty title={`Nothing about “${asked}”.`}>
+          Try a fibre, a product class, or what a spot came from.
+        </Empty>
+      )}
+      {found
+        .filter(({ sections }) => sections.length > 0)
+        .map(({ name, sections }) => (
+          <section key={name} aria-label={PAGE_NAMES[name]} className="mt-6">
+            {find !== "" && <h2 className="font-bold text-xl">{PAGE_NAMES[name]}</h2>}
+            {PAGES[name].intro && <p className="max-w-prose text-soft">{PAGES[name].intro}</p>}
+            <div className="mt-2 grid gap-x-10 gap-y-1 lg:grid-cols-2">
+              {sections.map(({ key, Body }) => (
+                <Body key={key} />
+              ))}
+            </div>
+          </section>
+        ))}
+    </div>
+  );
+}

@@ -1,0 +1,43 @@
+import { cautionSections } from "./cautionPage.tsx";
+import { disposalSections } from "./disposalPage.tsx";
+import { fibreSections } from "./fibrePage.tsx";
+import { ruleSections } from "./rulePage.tsx";
+import type { Section } from "./section.ts";
+import { soilSections } from "./soilPage.tsx";
+import { spotSections } from "./spotPage.tsx";
+
+export const PAGE_NAMES = {
+  fibres: "Fibres",
+  floors: "Floors and soil",
+  rules: "What may touch what",
+  spots: "Spots",
+  cautions: "Never together",
+  disposal: "Disposal",
+} as const;
+export type PageName = keyof typeof PAGE_NAMES;
+
+export const PAGES: Readonly<
+  Record<PageName, { readonly intro?: string; readonly sections: () => Section[] }>
+> = {
+  fibres: { sections: fibreSections },
+  floors: { sections: soilSections },
+  rules: {
+    intro:
+      "Every trait of a product on every material has one verdict. A fibre nobody knows counts as the most delicate likely.",
+    sections: ruleSections,
+  },
+  spots: { intro: "Gentle to strong, one step at a time, rinsed between.", sections: spotSections },
+  cautions: {
+    intro: "Never in one vessel. On one floor: as it says, or never.",
+    sections: cautionSections,
+  },
+  disposal: { intro: "Local code decides.", sections: disposalSections },
+};
+
+const made = new Map<PageName, Section[]>();
+/** A page's entries, made once. */
+export function sectionsOf(name: PageName): Section[] {
+  const known = made.get(name) ?? PAGES[name].sections();
+  made.set(name, known);
+  return known;
+}

@@ -1,0 +1,112 @@
+import type { Room, Spot } from "@scutch/contract";
+import { NATURES, SPOT_AGES } from "@scutch/core/care";
+import { Trash2 } from "lucide-react";
+import { useUnits } from "../../app/store.ts";
+import { NATURE_NAMES, SPOT_AGE_NAMES } from "../../format/careWords.ts";
+import { ORIGIN_SHORT } from "../../format/words.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { PhotoStrip } from "../photos/PhotoStrip.tsx";
+import { reads } from "../survey/readers.ts";
+import { SpotSteps } from "./SpotSteps.tsx";
+import { guideOf } from "./spotGuide.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly room: Room;
+  readonly spot: Spot;
+  readonly onClose: () => void;
+}
+
+const PRICE_NAMES = { spot: "a spot", stain: "a stain, apart", odour: "odour treatment, by area" } as const;
+
+/** What is known of a spot, and how to work it. */
+export function SpotDialog({ desk, room, spot, onClose }: Props) {
+  const units = useUnits();
+  const small = units.system === "metric" ? ("cm" as const) : ("in" as const);
+  const set = (change: Partial<Spot>) =>
+    desk.edit(
+      (before) => ({
+        ...before,
+        spots: (before.spots ?? []).map((each) => (each.id === spot.id ? { ...each, ...change } : each)),
+      }),
+      units.length,
+    );
+  const remove = () => {
+    desk.edit((before) => ({ ...before, spots: (before.spots ?? []).filter(({ id }) => id !== spot.id) }));
+    onClose();
+  };
+  const guide = guideOf(desk, spot);
+  return (
+    <Dialog open title={`${ORIGIN_SHORT[spot.origin]} in ${room.name}`} onClose={onClose}>
+      <div className="mt-3 grid gap-3">
+        <div className="grid grid-cols-2 gap-3">
+          <ChoiceField
+            label="What is it from"
+            value={spot.origin}
+            options={optionsOf(ORIGIN_SHORT)}
+            onChange={(origin) => void set({ origin })}
+          />
+          <ChoiceField
+            label="Says who"
+            value={spot.known}
+            options={[
+              { value: "told", name: "The owner" },
+              { value: "guessed", name: "Our guess" },
+            ]}
+            onChange={(known) => void set({ known })}
+          />
+          <ChoiceField
+            label="Age"
+            value={spot.age}
+            options={SPOT_AGES.map((age) => ({ value: age, name: SPOT_AGE_NAMES[age] }))}
+            onChange={(age) => void set({ age })}
+          />
+          <QuantityField
+            label="Across"
+            value={spot.across}
+            show={units.length}
+            read={reads("length", small)}
+            onChange={(across) => (across === undefined ? undefined : set({ across }))}
+          />
+        </div>
+        <Segmented
+          label="Spot or stain"
+          value={spot.nature}
+          options={NATURES.map((nature) => ({ value: nature, name: NATURE_NAMES[nature] }))}
+          onChange={(nature) => void set({ nature })}
+        />
+        <Segmented<"glows" | "dark" | "none">
+          label="Under the UV lamp"
+          value={spot.uv ?? "none"}
+          options={[
+            { value: "none", name: "Not looked" },
+            { value: "glows", name: "Glows" },
+            { value: "dark", name: "Dark" },
+          ]}
+          onChange={(uv) => void set({ uv: uv === "none" ? undefined : uv })}
+        />
+        {spot.uv === "glows" && (
+          <p className="text-sm text-soft">Urine glows; so do lint, pest treatment and laundry powder.</p>
+        )}
+        <Callout tone="advice" title="Tell the customer">
+          {guide.tell.join(" ")} It adds {PRICE_NAMES[guide.price]} to the bill.{" "}
+          {guide.when === "before"
+            ? "Work it before the room is cleaned."
+            : "Clean the room first: most go with it."}
+        </Callout>
+        {guide.warn && <Callout tone="caution" title={guide.warn} />}
+        <SpotSteps desk={desk} room={room} spot={spot} guide={guide} />
+        <PhotoStrip desk={desk} roomId={room.id} spotId={spot.id} />
+        <Button weight="quiet" className="justify-self-start text-stop" onClick={remove}>
+          <Trash2 aria-hidden size={18} /> Remove this spot
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,55 @@
+import {
+  type LogEntry,
+  type LogEntryOf,
+  type Product,
+  type Spot,
+  spotArea,
+  standing,
+} from "@scutch/contract";
+import { type Agent, fitsAgent, type Guide, guideFor, judgeProduct, needsProduct } from "@scutch/core/care";
+import { concentratePerWater, partsOf } from "@scutch/core/mix";
+import { careFloor } from "@scutch/core/plan";
+import { roundToMeasure } from "@scutch/core/quantity";
+import type { JobDesk } from "../job/useJobDesk.ts";
+
+/** What was done to a spot, in order, without what was struck out. */
+export function attemptsOn(log: readonly LogEntry[], id: Spot["id"]): LogEntryOf<"spot-attempt">[] {
+  return standing(log).filter(
+    (entry): entry is LogEntryOf<"spot-attempt"> => entry.kind === "spot-attempt" && entry.spotId === id,
+  );
+}
+
+/** How to work a spot of a job, from what is known of it and of its floor and what was tried. */
+export function guideOf({ job, log }: JobDesk, spot: Spot): Guide {
+  const room = job.rooms.find(({ id }) => id === spot.roomId);
+  return guideFor({ ...spot, area: spotArea(spot) }, careFloor(room ?? {}), attemptsOn(log, spot.id));
+}
+
+/** Products on the shelf that are what a step asks for and that the floor takes. */
+export function productsFor(desk: JobDesk, spot: Spot, agent: Agent): Product[] {
+  if (!needsProduct(agent)) return [];
+  const room = desk.job.rooms.find(({ id }) => id === spot.roomId);
+  return desk.shelf.products.filter(
+    (product) => fitsAgent(agent, product) && judgeProduct(product, careFloor(room ?? {})).verdict !== "stop",
+  );
+}
+
+/** Less than this can’t be measured well: what is over is used on the next spot, m³. */
+const LEAST_MADE = 100e-6;
+const MARK = 1e-6;
+
+/** A small bottle of a spotter at its label's strength: water and concentrate, m³, and the strength that results. */
+export function bottleOf(product: Product, amount: number) {
+  const made = Math.max(LEAST_MADE, Math.ceil(amount / 50e-6) * 50e-6);
+  const parts = partsOf(made, concentratePerWater(product.ordinary));
+  const concentrate = roundToMeasure(parts.concentrate, MARK);
+  const strength = concentrate / (made - concentrate);
+  const [weakest, strongest] = [concentratePerWater(product.light), concentratePerWater(product.heavy)];
+  return {
+    made,
+    concentrate,
+    water: made - concentrate,
+    // A mark too coarse for the label’s range is said, never glossed over.
+    onLabel: strength >= weakest * (1 - 1e-9) && strength <= strongest * (1 + 1e-9),
+  };
+}

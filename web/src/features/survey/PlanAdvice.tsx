@@ -1,0 +1,68 @@
+import type { Job } from "@scutch/contract";
+import type { Floor } from "@scutch/core/floor";
+import { useUnits } from "../../app/store.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { inWalkOutOrder } from "./addRoom.ts";
+
+/** What is wrong with the plan of the floor or the order on it, and the way out of it. Nothing where all is well. */
+export function PlanAdvice({ desk, floor }: { readonly desk: JobDesk; readonly floor: Floor }) {
+  const units = useUnits();
+  const { job, work, edit } = desk;
+  const nameOf = (id: string) => job.rooms.find((room) => room.id === id)?.name ?? "a removed room";
+  const list = (ids: readonly string[]) => ids.map(nameOf).join(", ");
+  const { walkOut } = work;
+  const [conflict] = walkOut?.conflicts ?? [];
+  const better = walkOut?.best.outcome === "ordered" ? inWalkOutOrder(job) : undefined;
+  return (
+    <div className="grid gap-2">
+      {floor.overlaps.map(({ rooms: [a, b], area }) => (
+        <Callout
+          key={`${a} ${b}`}
+          tone="stop"
+          title={`${nameOf(a)} and ${nameOf(b)} lie over each other by ${units.area(area)}.`}
+        >
+          Their doors can’t both be there with these sizes. Check the sizes, say which wall each door is in,
+          or push one of them aside.
+        </Callout>
+      ))}
+      {walkOut?.best.outcome === "impossible" && (
+        <Callout
+          tone="caution"
+          title={
+            walkOut.best.fault.code === "no-exit"
+              ? "No door leads out yet."
+              : `No way out of ${list(walkOut.best.fault.rooms)}.`
+          }
+        >
+          {walkOut.best.fault.code === "no-exit"
+            ? "Say in which room the way out is, and the walk-out order follows."
+            : "Open the room and add the door it is left by: until then nobody can tell when it can be finished."}
+        </Callout>
+      )}
+      {conflict && better && (
+        <Callout
+          tone="stop"
+          title={`${nameOf(conflict.room)} can only be left over ${nameOf(conflict.over)}, which is finished before it.`}
+        >
+          <p>
+            The way out of it goes through {doorText(job, conflict.door, nameOf)}. Do {nameOf(conflict.over)}{" "}
+            after {nameOf(conflict.room)}.
+          </p>
+          <Button className="mt-2" onClick={() => void edit(() => better)}>
+            Put all rooms in walk-out order
+          </Button>
+        </Callout>
+      )}
+    </div>
+  );
+}
+
+function doorText(job: Job, doorId: string, nameOf: (id: string) => string): string {
+  const door = job.doors?.find(({ id }) => id === doorId);
+  if (!door) return "a door";
+  return door.to === undefined
+    ? `the way out of ${nameOf(door.from)}`
+    : `the door between ${nameOf(door.from)} and ${nameOf(door.to)}`;
+}

@@ -1,0 +1,212 @@
+import type { Room } from "@scutch/contract";
+import { isHardFloor, SOIL_ANCHORS, WEAR_TEST } from "@scutch/core/care";
+import { METHODS } from "@scutch/core/clean";
+import { ASSUMED, type RoomPlan, USUAL_PILE, usualMethod } from "@scutch/core/plan";
+import { showQuantity } from "@scutch/core/quantity";
+import { Link } from "react-router";
+import { useUnits } from "../../app/store.ts";
+import { percent } from "../../format/units.ts";
+import {
+  BACKING_NAMES,
+  COVERING_NAMES,
+  FIBRE_NAMES,
+  IDENTIFIED_NAMES,
+  METHOD_NAMES,
+  SOIL_NAMES,
+  SOIL_NATURE_NAMES,
+  WEAR_NAMES,
+} from "../../format/words.ts";
+import { ChoiceField, optionsOf, Tick } from "../../ui/ChoiceField.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import type { JobDesk, ShowLimit } from "../job/useJobDesk.ts";
+import { withRoom } from "../job/withRoom.ts";
+import { useLogging } from "../log/useLogging.ts";
+import { AirFields } from "./AirFields.tsx";
+import { reads } from "./readers.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly room: Room;
+  readonly plan: RoomPlan;
+}
+
+const SOILS = [1, 2, 3, 4, 5] as const;
+
+/** What lies there, how dirty it is and how it is to be cleaned. */
+export function RoomFloor({ desk, room, plan }: Props) {
+  const units = useUnits();
+  const log = useLogging(desk.job.id);
+  const { job, edit, shelf } = desk;
+  const set = (change: Partial<Room>, showLimit?: ShowLimit) =>
+    edit((before) => withRoom(before, room.id, change), showLimit);
+  const covering = room.covering ?? ASSUMED.covering;
+  const hard = isHardFloor(covering);
+  const short = units.system === "metric" ? "mm" : "in";
+  const showPile = (value: number) => showQuantity(value, short, short === "mm" ? 1 : 2);
+  const methods = METHODS.filter((method) => (method === "spinner") === hard || method === "self-contained");
+  const dryStandard = desk.log.findLast(
+    (entry) => entry.kind === "reading" && entry.roomId === room.id && entry.place === "dry-standard",
+  );
+  return (
+    <div className="grid gap-3">
+      <div className="grid grid-cols-2 gap-3">
+        <ChoiceField
+          label="Covering"
+          value={room.covering}
+          assumed={ASSUMED.covering}
+          options={optionsOf(COVERING_NAMES)}
+          onChange={(value) =>
+            // What was said of the one covering doesn’t hold for another kind.
+            void set(
+              isHardFloor(value) === hard
+                ? { covering: value }
+                : { covering: value, method: undefined, fibre: undefined, pileHeight: undefined },
+            )
+          }
+        />
+        {!hard && (
+          <ChoiceField
+            label="Fibre"
+            value={room.fibre}
+            assumed={ASSUMED.fibre}
+            options={optionsOf(FIBRE_NAMES)}
+            onChange={(value) => void set({ fibre: value })}
+          />
+        )}
+        {!hard && (
+          <>
+            <ChoiceField
+              label="Known from"
+              value={room.identifiedBy}
+              options={optionsOf(IDENTIFIED_NAMES)}
+              onChange={(identifiedBy) => void set({ identifiedBy })}
+            />
+            <ChoiceField
+              label="Backing"
+              value={room.backing}
+              options={optionsOf(BACKING_NAMES)}
+              onChange={(backing) => void set({ backing })}
+            />
+            <QuantityField
+              label="Pile height"
+              value={room.pileHeight}
+              assumed={USUAL_PILE[covering].pileHeight}
+              show={showPile}
+              read={reads("length", short)}
+              onChange={(pileHeight) => set({ pileHeight }, showPile)}
+            />
+            <QuantityField
+              label="Dry fibre"
+              value={room.faceWeight}
+              assumed={USUAL_PILE[covering].faceWeight}
+              show={units.massPerArea}
+              read={reads("massPerArea", units.system === "metric" ? "kgPerM2" : "ozPerFt2")}
+              onChange={(faceWeight) => set({ faceWeight }, units.massPerArea)}
+            />
+            <QuantityField
+              label="Age, years"
+              value={room.age}
+              show={String}
+              read={(text) => {
+                const years = Number(text.replace(",", "."));
+                return Number.isFinite(years) && text.trim() !== ""
+                  ? { value: years }
+                  : { error: "Type years, like 6." };
+              }}
+              onChange={(age) => set({ age })}
+            />
+            <QuantityField
+              label="Dry standard"
+              value={dryStandard?.kind === "reading" ? dryStandard.moisture : undefined}
+              show={percent}
+              placeholder="untouched place"
+              read={(text) => {
+                const read = reads("share", "percent")(text);
+                if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
+                return { error: "A meter shows 0 to 100 %. Read it again." };
+              }}
+              onChange={(moisture) => {
+                if (moisture !== undefined)
+                  log({ kind: "reading", roomId: room.id, place: "dry-standard", moisture });
+                return undefined;
+              }}
+            />
+          </>
+        )}
+      </div>
+      {!hard && (
+        <Link to="/reference?page=fibres" className="text-accent text-sm underline">
+          Not sure of the fibre? Burn and float test, step by step
+        </Link>
+      )}
+      <div>
+        <Segmented
+          label={`Soil: ${SOIL_NAMES[plan.soil].toLowerCase()}`}
+          value={plan.soil}
+          assumed={room.soil === undefined}
+          options={SOILS.map((soil) => ({ value: soil, name: String(soil) }))}
+          onChange={(soil) => void set({ soil })}
+        />
+        <p className="mt-1 text-sm text-soft">{SOIL_ANCHORS[plan.soil]}</p>
+      </div>
+      <div className="grid grid-cols-2 gap-3">
+        <ChoiceField
+          label="Dry or greasy"
+          value={room.soilNature}
+          options={optionsOf(SOIL_NATURE_NAMES)}
+          onChange={(soilNature) => void set({ soilNature })}
+        />
+        {!hard && (
+          <ChoiceField
+            label="Wear"
+            value={room.wear}
+            options={optionsOf(WEAR_NAMES)}
+            onChange={(wear) => void set({ wear })}
+          />
+        )}
+      </div>
+      {room.soilNature === "greasy" && plan.soilForMix !== plan.soil && (
+        <p className="text-sm text-soft">Greasy: mixed as for soil {plan.soilForMix}.</p>
+      )}
+      {room.wear !== undefined && room.wear !== "none" && (
+        <p className="text-sm text-soft">
+          Wear stays when the soil is gone: tell the customer before. {WEAR_TEST}
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <ChoiceField
+          label="Method"
+          value={room.method}
+          assumed={usualMethod(covering)}
+          options={methods.map((method) => ({ value: method, name: METHOD_NAMES[method] }))}
+          onChange={(method) => void set({ method })}
+        />
+        {job.batches.length > 1 && (
+          <ChoiceField
+            label="Sprayed from"
+            value={room.batchId ?? job.batches[0]?.id}
+            options={job.batches.map((batch) => ({
+              value: batch.id,
+              name: shelf.products.find(({ id }) => id === batch.productId)?.name ?? "Unknown product",
+            }))}
+            onChange={(batchId) => void set({ batchId })}
+          />
+        )}
+      </div>
+      {!hard && (
+        <Tick
+          label="Absorbent pad after cleaning"
+          checked={room.padAfter ?? false}
+          onChange={(padAfter) => void set({ padAfter })}
+        />
+      )}
+      <AirFields
+        title="Air in this room, where it differs"
+        air={room.air}
+        assumed={job.indoor ?? ASSUMED.indoor}
+        onChange={(air) => set({ air })}
+      />
+    </div>
+  );
+}

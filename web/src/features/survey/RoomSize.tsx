@@ -1,0 +1,115 @@
+import type { Room } from "@scutch/contract";
+import { ASSUMED } from "@scutch/core/plan";
+import { ArrowBigDown, ArrowBigLeft, ArrowBigRight, ArrowBigUp, RotateCw } from "lucide-react";
+import { useUnits } from "../../app/store.ts";
+import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import type { JobDesk, ShowLimit } from "../job/useJobDesk.ts";
+import { withRoom } from "../job/withRoom.ts";
+import { DoorFields } from "./DoorFields.tsx";
+import { levelName } from "./levels.ts";
+import { PartFields } from "./PartFields.tsx";
+import { reads, readsName, readsSize, sizeLimit, sizeText } from "./readers.ts";
+import { StairFields } from "./StairFields.tsx";
+import { ZoneFields } from "./ZoneFields.tsx";
+
+const LEVELS = [3, 2, 1, 0, -1, -2] as const;
+/** m one press pushes a room on the plan. */
+const NUDGE = 0.25;
+
+/** How large a room is, what stands in it, where its doors lead and where it lies on the plan. */
+export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room: Room }) {
+  const units = useUnits();
+  const { job, edit } = desk;
+  const set = (change: Partial<Room>, showLimit?: ShowLimit) =>
+    edit((before) => withRoom(before, room.id, change), showLimit);
+  const stairs = room.shape.kind === "stairs";
+  return (
+    <div className="grid gap-3">
+      <div className="grid grid-cols-2 gap-3">
+        <QuantityField
+          label="Name"
+          value={room.name}
+          show={(name) => name}
+          words
+          read={readsName}
+          onChange={(name) => set({ name: name ?? room.name })}
+        />
+        {!stairs && (
+          <QuantityField
+            label="Size"
+            value={room.shape}
+            show={(shape) => sizeText(shape, units)}
+            read={readsSize(units)}
+            onChange={(shape) => shape && set({ shape }, sizeLimit(units))}
+          />
+        )}
+        <QuantityField
+          label="Ceiling"
+          value={room.height}
+          assumed={ASSUMED.height}
+          show={units.length}
+          read={reads("length", units.bare.length)}
+          onChange={(height) => set({ height }, units.length)}
+        />
+        <ChoiceField
+          label="Floor level"
+          value={room.level ?? 0}
+          options={LEVELS.map((level) => ({ value: level, name: levelName(level) }))}
+          onChange={(level) => void set({ level })}
+        />
+      </div>
+      {room.shape.kind === "stairs" && (
+        <StairFields flight={room.shape} onChange={(shape, show) => set({ shape }, show)} />
+      )}
+      <DoorFields desk={desk} room={room} />
+      <PartFields room={room} set={set} />
+      {!stairs && <ZoneFields room={room} set={set} />}
+      <Tick
+        label="Only walked through, not cleaned"
+        checked={room.passage ?? false}
+        onChange={(passage) => void set({ passage: passage || undefined })}
+      />
+      {job.rooms.length > 1 && <PlaceButtons room={room} set={set} />}
+    </div>
+  );
+}
+
+function PlaceButtons({
+  room,
+  set,
+}: {
+  readonly room: Room;
+  readonly set: (change: Partial<Room>) => string | undefined;
+}) {
+  const nudge = room.nudge ?? { x: 0, y: 0 };
+  const push = (x: number, y: number) => () => void set({ nudge: { x: nudge.x + x, y: nudge.y + y } });
+  const look = "grid size-12 place-items-center rounded-md border border-rule";
+  return (
+    <fieldset>
+      <legend className="min-h-6 text-sm text-soft">Push it on the plan</legend>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" aria-label="Push left" className={look} onClick={push(-NUDGE, 0)}>
+          <ArrowBigLeft aria-hidden size={20} />
+        </button>
+        <button type="button" aria-label="Push up" className={look} onClick={push(0, -NUDGE)}>
+          <ArrowBigUp aria-hidden size={20} />
+        </button>
+        <button type="button" aria-label="Push down" className={look} onClick={push(0, NUDGE)}>
+          <ArrowBigDown aria-hidden size={20} />
+        </button>
+        <button type="button" aria-label="Push right" className={look} onClick={push(NUDGE, 0)}>
+          <ArrowBigRight aria-hidden size={20} />
+        </button>
+        <button
+          type="button"
+          aria-label="A quarter turn"
+          className={look}
+          onClick={() => void set({ turned: room.turned ? undefined : true })}
+        >
+          <RotateCw aria-hidden size={20} />
+        </button>
+      </div>
+    </fieldset>
+  );
+}

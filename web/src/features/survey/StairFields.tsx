@@ -1,0 +1,60 @@
+import type { Room } from "@scutch/contract";
+import { FLIGHT_LIMITS } from "@scutch/core/floor";
+import { useUnits } from "../../app/store.ts";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import type { ShowLimit } from "../job/useJobDesk.ts";
+import { reads, readsCount } from "./readers.ts";
+
+type Stairs = Extract<Room["shape"], { kind: "stairs" }>;
+
+interface Props {
+  readonly flight: Stairs;
+  readonly onChange: (flight: Stairs, showLimit?: ShowLimit) => string | undefined;
+}
+
+/** A flight by its steps. Landings are added below, like alcoves. */
+export function StairFields({ flight, onChange }: Props) {
+  const units = useUnits();
+  const small = units.system === "metric" ? ("cm" as const) : ("in" as const);
+  const length = (field: "tread" | "riser" | "width", label: string) => (
+    <QuantityField
+      label={label}
+      value={flight[field]}
+      show={units.length}
+      read={reads("length", small)}
+      onChange={(value) =>
+        value === undefined ? undefined : onChange({ ...flight, [field]: value }, units.length)
+      }
+    />
+  );
+  return (
+    <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+      <QuantityField
+        label="Steps"
+        value={flight.steps}
+        show={String}
+        read={readsCount(...FLIGHT_LIMITS.steps)}
+        onChange={(steps) => (steps === undefined ? undefined : onChange({ ...flight, steps }))}
+      />
+      {length("tread", "Tread")}
+      {length("riser", "Riser")}
+      {length("width", "Width")}
+      <QuantityField
+        label="Turning steps"
+        value={flight.winders}
+        assumed={0}
+        show={String}
+        read={readsCount(0, flight.steps)}
+        onChange={(winders) => onChange({ ...flight, winders })}
+      />
+      <QuantityField
+        label="Runner, if not full width"
+        value={flight.runner}
+        assumed={flight.width}
+        show={units.length}
+        read={reads("length", small)}
+        onChange={(runner) => onChange({ ...flight, runner }, units.length)}
+      />
+    </div>
+  );
+}

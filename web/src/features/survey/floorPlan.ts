@@ -1,0 +1,45 @@
+import type { Job, Room, RoomId } from "@scutch/contract";
+import { type Floor, outlineOf, type Point, placeRooms, turned } from "@scutch/core/floor";
+
+/** A room's outline on its own plan, turned as it is drawn. Parts that don't fit are left out: the contract refuses them. */
+export function outlineAsDrawn(room: Room): readonly Point[] {
+  const stairs = room.shape.kind === "stairs";
+  const drawn = outlineOf(room.shape, stairs ? [] : room.parts);
+  const outline = drawn.ok ? drawn.outline : [];
+  return room.turned ? turned(outline) : outline;
+}
+
+/** The job's rooms laid on the plan by their doors. */
+export function floorOf({ rooms, doors = [] }: Pick<Job, "rooms" | "doors">): Floor {
+  return placeRooms(
+    rooms.map((room) => ({
+      id: room.id,
+      level: room.level ?? 0,
+      outline: outlineAsDrawn(room),
+      ...(room.nudge ? { nudge: room.nudge } : {}),
+    })),
+    doors,
+  );
+}
+
+/** Corners of the smallest upright box round some points. */
+export function boxOf(points: readonly Point[]) {
+  const left = Math.min(...points.map(({ x }) => x));
+  const top = Math.min(...points.map(({ y }) => y));
+  return {
+    left,
+    top,
+    width: Math.max(...points.map(({ x }) => x)) - left,
+    height: Math.max(...points.map(({ y }) => y)) - top,
+  };
+}
+
+/** A job without a room, and without what hangs on it. */
+export function withoutRoom(job: Job, id: RoomId): Job {
+  return {
+    ...job,
+    rooms: job.rooms.filter((room) => room.id !== id),
+    ...(job.doors ? { doors: job.doors.filter((door) => door.from !== id && door.to !== id) } : {}),
+    ...(job.spots ? { spots: job.spots.filter((spot) => spot.roomId !== id) } : {}),
+  };
+}

@@ -1,0 +1,23 @@
+import type { Room } from "@scutch/contract";
+import { USUAL_FLIGHT } from "@scutch/core/floor";
+
+/** A room as it usually is, to be corrected by its measure (common practice). */
+export interface Template {
+  readonly name: string;
+  readonly shape: Room["shape"];
+  /** It leads to the way out, and other rooms lead to it. */
+  readonly hub?: boolean;
+}
+
+export const TEMPLATES: readonly Template[] = [
+  { name: "Hall", shape: { kind: "rectangle", length: 4, width: 1.1 }, hub: true },
+  { name: "Bedroom", shape: { kind: "rectangle", length: 3.6, width: 3.2 } },
+  { name: "Lounge", shape: { kind: "rectangle", length: 5, width: 3.8 } },
+  { name: `Flight of ${USUAL_FLIGHT.steps}`, shape: { kind: "stairs", ...USUAL_FLIGHT } },
+];
+
+/** "Bedroom", then "Bedroom 2": no two rooms of one name. */
+export function freeName(name: string, taken: readonly string[]): string {
+  if (!taken.includes(name)) return name;
+  for (let n = 2; ; n++) if (!taken.includes(`${name} ${n}`)) return `${name} ${n}`;
+}

@@ -1,0 +1,104 @@
+import type { Product } from "@scutch/contract";
+import type {
+  AttemptResult,
+  Gear,
+  Material,
+  Nature,
+  Protection,
+  Reactant,
+  Reason,
+  SpotAge,
+  Trait,
+  Verdict,
+} from "@scutch/core/care";
+
+/** Words of the care rules. They come with the screens that speak them, not with the first load. */
+type Named<T extends string> = Readonly<Record<T, string>>;
+
+export const MATERIAL_NAMES: Named<Material> = {
+  nylon: "nylon",
+  polyester: "polyester",
+  olefin: "olefin",
+  acrylic: "acrylic",
+  wool: "wool",
+  silk: "silk",
+  cotton: "cotton",
+  viscose: "viscose",
+  plant: "plant fibre",
+  "jute-backing": "a jute back",
+  "foam-backing": "a foam back",
+  ceramic: "ceramic tile",
+  "cement-grout": "cement grout",
+  "calcareous-stone": "marble, limestone or unknown stone",
+  granite: "granite or slate",
+  vinyl: "vinyl",
+};
+export const TRAIT_NAMES: Named<Trait> = {
+  "strong-acid": "Strong acid, below pH 3",
+  acid: "Acid, pH 3 to 4.5",
+  neutral: "Neutral, pH 4.5 to 8.5",
+  "mild-alkali": "Mild alkali, pH 8.5 to 10",
+  alkali: "Alkali, pH 10 to 11.5",
+  "strong-alkali": "Strong alkali, above pH 11.5",
+  "ph-not-known": "pH nobody has read",
+  oxidiser: "Oxygen bleach",
+  "hot-oxidiser": "Hot oxygen bleach",
+  chlorine: "Chlorine",
+  reducer: "Reducing agent",
+  solvent: "Solvent or spirit",
+  enzyme: "Enzyme",
+  hot: "Hot water",
+  wet: "Wet cleaning",
+  damp: "Damp cleaning",
+  dry: "Dry cleaning",
+};
+export const VERDICT_NAMES: Named<Verdict> = { allowed: "Allowed", caution: "Caution", stop: "Stop" };
+export const GEAR_NAMES: Named<Gear> = {
+  gloves: "Gloves",
+  goggles: "Goggles",
+  apron: "Apron",
+  ventilation: "Open windows",
+  "no-flame": "No flame",
+};
+export const REACTANT_NAMES: Named<Reactant> = {
+  peroxide: "peroxide",
+  percarbonate: "oxygen powder (percarbonate)",
+  chlorine: "chlorine bleach",
+  chlorite: "chlorite or chlorine dioxide",
+  reducer: "reducing agent",
+  solvent: "solvent",
+  alcohol: "alcohol",
+  ammonia: "ammonia",
+  enzyme: "enzyme",
+  cationic: "cationic (quat, softener)",
+  anionic: "anionic detergent",
+  acid: "acid",
+  "strong-acid": "strong acid",
+  alkali: "alkali",
+  "strong-alkali": "strong alkali",
+};
+export const CHEMISTRY_NAMES: Named<NonNullable<Product["chemistry"]>[number]> = REACTANT_NAMES;
+export const NATURE_NAMES: Named<Nature> = {
+  spot: "Matter on it",
+  stain: "Colour changed",
+  "not-sure": "Not sure",
+};
+export const SPOT_AGE_NAMES: Named<SpotAge> = { fresh: "Fresh", old: "Old", set: "Set by heat or time" };
+export const RESULT_NAMES: Named<AttemptResult> = {
+  gone: "Gone",
+  better: "Better",
+  "no-change": "No change",
+  worse: "Worse",
+};
+
+const capital = (text: string) => `${text[0]?.toUpperCase() ?? ""}${text.slice(1)}`;
+
+/** What a reason is about: "Alkali on wool". */
+export function reasonTitle({ trait, material }: Reason): string {
+  const what = trait === "label" ? "The label" : (TRAIT_NAMES[trait].split(",")[0] ?? "");
+  return `${capital(what)} on ${MATERIAL_NAMES[material]}`;
+}
+
+/** What to wear and do, in one line. */
+export const protectionText = (list: readonly Protection[]) =>
+  list.map(({ gear, why }) => `${GEAR_NAMES[gear]} (${why})`).join(", ");
