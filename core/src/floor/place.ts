@@ -36,8 +36,8 @@ export interface PlacedDoor {
   readonly id: string;
   readonly level: number;
   readonly at: Point;
-  /** Whether it lies in a wall that runs across the plan. */
-  readonly across: boolean;
+  /** Wall of the room it is in that it opens through. */
+  readonly wall: Wall;
   readonly exit: boolean;
 }
 
@@ -69,7 +69,6 @@ const HALF_DOOR = 0.4;
 
 const moved = (points: readonly Point[], by: Point) =>
   points.map(({ x, y }) => ({ x: x + by.x, y: y + by.y }));
-const lies = (wall: Wall) => wall === "top" || wall === "bottom";
 
 function centreOf(outline: readonly Point[]): Point {
   // Middle of the largest rectangle in it: always on the floor, where the middle of an L's or U's box may not be.
@@ -81,7 +80,7 @@ const sizeOf = ({ left, right, top, bottom }: Box) => (right - left) * (bottom -
 interface Spot {
   readonly by: Point;
   readonly door: Point;
-  readonly across: boolean;
+  readonly wall: Wall;
   readonly over: number;
   readonly spread: number;
 }
@@ -133,7 +132,7 @@ function hang(
           best === undefined ||
           over < best.over - 1e-6 ||
           (over < best.over + 1e-6 && spread < best.spread - 1e-6);
-        if (better) best = { by, door: at, across: lies(wall), over, spread };
+        if (better) best = { by, door: at, wall, over, spread };
       }
     }
   }
@@ -180,7 +179,7 @@ export function placeRooms(rooms: readonly PlanRoom[], doors: readonly PlanDoor[
           id: door.id,
           level: Math.min(on.level, next.level),
           at: spot.door,
-          across: spot.across,
+          wall: spot.wall,
           exit: false,
         });
         hung.set(next.id, [...(hung.get(next.id) ?? []), door.id]);
@@ -216,7 +215,7 @@ function placeRest(door: PlanDoor, placed: ReadonlyMap<string, PlacedRoom>, done
       return tried(edge.length, door.offset).map((along) => ({
         at: pointOnWall(edge, along, WALL / 2),
         outside: pointOnWall(edge, along, 2 * WALL + HALF_DOOR / 2),
-        across: lies(wall),
+        wall,
       }));
     },
   );
@@ -228,7 +227,7 @@ function placeRest(door: PlanDoor, placed: ReadonlyMap<string, PlacedRoom>, done
     id: door.id,
     level: from.level,
     at: best.at,
-    across: best.across,
+    wall: best.wall,
     exit: door.to === undefined,
   });
 }

@@ -1,6 +1,6 @@
-import type { Product } from "@scutch/contract";
 import type {
   AttemptResult,
+  Chemistry,
   Gear,
   Material,
   Nature,
@@ -60,7 +60,7 @@ export const GEAR_NAMES: Named<Gear> = {
   ventilation: "Open windows",
   "no-flame": "No flame",
 };
-export const REACTANT_NAMES: Named<Reactant> = {
+export const CHEMISTRY_NAMES: Named<Chemistry> = {
   peroxide: "peroxide",
   percarbonate: "oxygen powder (percarbonate)",
   chlorine: "chlorine bleach",
@@ -72,12 +72,14 @@ export const REACTANT_NAMES: Named<Reactant> = {
   enzyme: "enzyme",
   cationic: "cationic (quat, softener)",
   anionic: "anionic detergent",
+};
+export const REACTANT_NAMES: Named<Reactant> = {
+  ...CHEMISTRY_NAMES,
   acid: "acid",
   "strong-acid": "strong acid",
   alkali: "alkali",
   "strong-alkali": "strong alkali",
 };
-export const CHEMISTRY_NAMES: Named<NonNullable<Product["chemistry"]>[number]> = REACTANT_NAMES;
 export const NATURE_NAMES: Named<Nature> = {
   spot: "Matter on it",
   stain: "Colour changed",
@@ -99,6 +101,12 @@ export function reasonTitle({ trait, material }: Reason): string {
   return `${capital(what)} on ${MATERIAL_NAMES[material]}`;
 }
 
-/** What to wear and do, in one line. */
-export const protectionText = (list: readonly Protection[]) =>
-  list.map(({ gear, why }) => `${GEAR_NAMES[gear]} (${why})`).join(", ");
+const WORN: readonly Gear[] = ["gloves", "goggles", "apron"];
+
+/** What to wear and do, in one line: "Wear gloves, goggles. Open windows." */
+export function protectionText(list: readonly Protection[]): string {
+  const gear = list.map((each) => each.gear);
+  const worn = gear.filter((each) => WORN.includes(each)).map((each) => GEAR_NAMES[each].toLowerCase());
+  const done = gear.filter((each) => !WORN.includes(each)).map((each) => `${GEAR_NAMES[each]}.`);
+  return [`Wear ${worn.join(", ")}.`, ...done].join(" ");
+}

@@ -403,7 +403,11 @@ describe("the list and the start", () => {
     const jobs = await server.count("jobs");
     await ensureCrew(server.db, { reset: false, photoDir: server.photoDir, now: new Date() });
     expect(await server.count("jobs")).toBe(jobs);
-    await ensureCrew(server.db, { reset: true, photoDir: server.photoDir, now: new Date("2026-03-10T13:00:00Z") });
+    await ensureCrew(server.db, {
+      reset: true,
+      photoDir: server.photoDir,
+      now: new Date("2026-03-10T13:00:00Z"),
+    });
     expect((await server.api.get("/api/jobs").expect(200)).body.jobs).toHaveLength(4);
     expect((await server.otherApi.get("/api/jobs").expect(200)).body.jobs).toHaveLength(1);
   });

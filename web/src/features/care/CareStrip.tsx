@@ -4,12 +4,12 @@ import { type ReactNode, useState } from "react";
 import { MATERIAL_NAMES, reasonTitle, VERDICT_NAMES } from "../../format/careWords.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
+import { careFor } from "./careFor.ts";
 import { GateNote } from "./GateNote.tsx";
-import { useCare } from "./useCare.ts";
 
 /** What must not be done to one room, why, and what would lift it; cautions folded under it. */
 export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly room: Room }) {
-  const care = useCare(desk.input).rooms.find(({ roomId }) => roomId === room.id);
+  const care = careFor(desk.input).rooms.find(({ roomId }) => roomId === room.id);
   if (!care) return null;
   const batch = desk.job.batches.find(({ id }) => id === care.batchId);
   const product = desk.shelf.products.find(({ id }) => id === batch?.productId);

@@ -42,7 +42,7 @@ export function DyeTestDialog({ desk, room, product, onClose }: Props) {
         {DYE_TEST_SECONDS} s. Then look at the cloth.
       </p>
       <p className="mt-2 text-sm text-soft">
-        {protectionText(protectionFor(product))}. The label comes first.
+        {protectionText(protectionFor(product))} The label comes first.
       </p>
       <div className="mt-3">
         <FieldFrame id="dye-place" label="Where the cloth is pressed">

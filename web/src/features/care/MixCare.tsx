@@ -6,8 +6,8 @@ import { REACTANT_NAMES } from "../../format/careWords.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { Cautions, Stops } from "./CareStrip.tsx";
+import { careFor } from "./careFor.ts";
 import { GateNote } from "./GateNote.tsx";
-import { useCare } from "./useCare.ts";
 
 interface Props {
   readonly desk: JobDesk;
@@ -16,15 +16,15 @@ interface Props {
 }
 
 /** Rooms of a mix on which the rules, or a dye test that is missing, put a stop. */
-export function useStopped(desk: JobDesk, batch: BatchChoice): readonly string[] {
-  return useCare(desk.input)
+export function stoppedRooms(desk: JobDesk, batch: BatchChoice): readonly string[] {
+  return careFor(desk.input)
     .rooms.filter(({ batchId, verdict }) => batchId === batch.id && verdict === "stop")
     .map(({ roomId }) => roomId);
 }
 
 /** What the care rules say of a mix: once for each kind of floor it goes on, and of what shares its sprayer. */
 export function MixCare({ desk, batch, product }: Props) {
-  const care = useCare(desk.input);
+  const care = careFor(desk.input);
   const own = care.rooms.filter(({ batchId }) => batchId === batch.id);
   const roomOf = (id: string) => desk.job.rooms.find((room) => room.id === id) as Room;
   // Rooms of which the same is said are told together.

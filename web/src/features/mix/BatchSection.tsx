@@ -6,7 +6,7 @@ import { useUnits } from "../../app/store.ts";
 import { joined } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
 import { Callout } from "../../ui/Callout.tsx";
-import { MixCare, useStopped } from "../care/MixCare.tsx";
+import { MixCare, stoppedRooms } from "../care/MixCare.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { Worked } from "../working/Worked.tsx";
 import { BatchChoices } from "./BatchChoices.tsx";
@@ -32,7 +32,7 @@ export function BatchSection({ desk, batch, number }: Props) {
   const next = fills.findIndex((_, i) => !made.has(i + 1));
   const current = Math.min(opened ?? (next < 0 ? 0 : next), fills.length - 1);
   const fill = fills[current];
-  const stopped = useStopped(desk, batch);
+  const stopped = stoppedRooms(desk, batch);
   return (
     <section
       aria-label={product?.name ?? `Mix ${number}`}

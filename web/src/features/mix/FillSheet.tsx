@@ -86,8 +86,7 @@ export function FillSheet({
       </header>
       <div className="mt-3">
         <Callout tone="caution" title={product.cautions[0] ?? protectionText(protection)}>
-          {product.cautions.slice(1).join(" ")}{" "}
-          {product.cautions.length > 0 && `${protectionText(protection)}.`}{" "}
+          {product.cautions.slice(1).join(" ")} {product.cautions.length > 0 && protectionText(protection)}{" "}
           {never.length > 0 && `Never with ${never.join(", ")}.`} The label and safety data sheet come first.
         </Callout>
       </div>

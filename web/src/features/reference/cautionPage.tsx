@@ -28,13 +28,14 @@ export function cautionSections(): Section[] {
     };
   });
   const gear = CHEMISTRIES.map((chemistry) => {
-    const text = protectionText(protectionFor({ phInUse: 7, chemistry: [chemistry] }));
+    const list = protectionFor({ phInUse: 7, chemistry: [chemistry] });
+    const text = `${protectionText(list)} Why: ${[...new Set(list.map(({ why }) => why))].join("; ")}.`;
     return {
       key: `gear ${chemistry}`,
       text: searchText(CHEMISTRY_NAMES[chemistry], text, "wear gloves"),
       Body: () => (
         <Entry title={`With ${CHEMISTRY_NAMES[chemistry]}`} tone="caution">
-          <p>{text}. Section 8 of the data sheet comes first.</p>
+          <p>{text} Section 8 of the data sheet comes first.</p>
         </Entry>
       ),
     };

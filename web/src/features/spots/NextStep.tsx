@@ -111,7 +111,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
           ) : (
             "So little can’t be measured inside its label’s range: make up more, in Mix."
           )}{" "}
-          {protectionText(protectionFor(product))}. The label comes first.
+          {protectionText(protectionFor(product))} The label comes first.
         </p>
       )}
       {product && !gateOpen && (

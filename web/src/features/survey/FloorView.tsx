@@ -1,5 +1,5 @@
 import type { RoomId } from "@scutch/contract";
-import type { Floor, Point } from "@scutch/core/floor";
+import type { Floor, PlacedDoor, Point } from "@scutch/core/floor";
 import { useId } from "react";
 import { useUnits } from "../../app/store.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
@@ -15,7 +15,7 @@ interface Props {
 }
 
 /** m of plain ground round the rooms, for the ways out. */
-const MARGIN = 0.6;
+const MARGIN = 1;
 const DOOR = 0.8;
 const path = (points: readonly Point[]) => `M${points.map(({ x, y }) => `${x} ${y}`).join("L")}Z`;
 
@@ -95,30 +95,7 @@ export function FloorView({ desk: { job, work }, floor, level, selected, onSelec
       {floor.doors
         .filter((door) => door.level === level)
         .map((door) => (
-          <g key={door.id} stroke="var(--accent)" fill="none" strokeWidth={0.09}>
-            <path
-              d={
-                door.across
-                  ? `M${door.at.x - DOOR / 2} ${door.at.y}h${DOOR}`
-                  : `M${door.at.x} ${door.at.y - DOOR / 2}v${DOOR}`
-              }
-              stroke={door.exit ? "var(--accent)" : "var(--ground)"}
-              strokeWidth={door.exit ? 0.16 : 0.2}
-            />
-            {door.exit && (
-              <text
-                x={door.at.x + (door.across ? 0 : 0.18)}
-                y={door.at.y + (door.across ? letter * 1.05 : letter * 0.3)}
-                textAnchor={door.across ? "middle" : "start"}
-                fontSize={letter * 0.75}
-                fill="var(--accent)"
-                stroke="none"
-                fontWeight={700}
-              >
-                out
-              </text>
-            )}
-          </g>
+          <DoorMark key={door.id} door={door} letter={letter} />
         ))}
       {(job.spots ?? []).map((spot) => {
         const room = job.rooms.find(({ id }) => id === spot.roomId);
@@ -144,6 +121,47 @@ export function FloorView({ desk: { job, work }, floor, level, selected, onSelec
         );
       })}
     </svg>
+  );
+}
+
+/** Where "out" stands beside a way out, so that it is outside: share of a letter across and down, and the end it is set from. */
+const OUT_TEXT = {
+  top: { across: 0, down: -0.5, anchor: "middle" },
+  right: { across: 0.45, down: 0.3, anchor: "start" },
+  bottom: { across: 0, down: 1.1, anchor: "middle" },
+  left: { across: -0.45, down: 0.3, anchor: "end" },
+} as const;
+
+/** A gap in the wall; a way out is filled, and says so. */
+function DoorMark({
+  door: { at, wall, exit },
+  letter,
+}: {
+  readonly door: PlacedDoor;
+  readonly letter: number;
+}) {
+  const across = wall === "top" || wall === "bottom";
+  const { across: right, down, anchor } = OUT_TEXT[wall];
+  return (
+    <g>
+      <path
+        d={across ? `M${at.x - DOOR / 2} ${at.y}h${DOOR}` : `M${at.x} ${at.y - DOOR / 2}v${DOOR}`}
+        stroke={exit ? "var(--accent)" : "var(--ground)"}
+        strokeWidth={exit ? 0.16 : 0.22}
+      />
+      {exit && (
+        <text
+          x={at.x + right * letter}
+          y={at.y + down * letter}
+          textAnchor={anchor}
+          fontSize={letter * 0.75}
+          fontWeight={700}
+          fill="var(--accent)"
+        >
+          out
+        </text>
+      )}
+    </g>
   );
 }
 

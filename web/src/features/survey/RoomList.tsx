@@ -1,11 +1,14 @@
 import { isHardFloor } from "@scutch/core/care";
 import { type KnownRoom, workingOfArea, workingOfFinish } from "@scutch/core/plan";
+import { lazy, Suspense } from "react";
 import { useUnits } from "../../app/store.ts";
 import { about, at } from "../../format/time.ts";
 import { ASSUMED_NAMES, COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, SOIL_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { Worked } from "../working/Worked.tsx";
 import { sizeText } from "./readers.ts";
+
+const CareMark = lazy(async () => ({ default: (await import("../care/CareMark.tsx")).CareMark }));
 
 interface Props {
   readonly desk: JobDesk;
@@ -15,7 +18,8 @@ interface Props {
 }
 
 /** The rooms in walk-out order, a line or two each. */
-export function RoomList({ desk: { job, work, start }, selected, onSelect, now }: Props) {
+export function RoomList({ desk, selected, onSelect, now }: Props) {
+  const { job, work, start } = desk;
   const units = useUnits();
   const order = work.rooms.filter(({ passage }) => !passage).map(({ id }) => id);
   return (
@@ -46,13 +50,16 @@ export function RoomList({ desk: { job, work, start }, selected, onSelect, now }
               <p className="text-sm">
                 {known.passage ? "Only walked through, not cleaned" : roomText(known)}
               </p>
+              <Suspense fallback={null}>
+                <CareMark desk={desk} roomId={room.id} />
+              </Suspense>
               {known.assumed.length > 0 && (
                 <p className="text-caution-ink text-sm">
                   Assumed: {known.assumed.map((field) => ASSUMED_NAMES[field]).join(", ")}
                 </p>
               )}
             </div>
-            <div className="relative z-10 shrink-0 text-right">
+            <div className="relative z-10 shrink-0 text-right max-sm:w-24">
               <Worked
                 label={`Area of ${room.name}`}
                 working={() => workingOfArea(room.shape, room.parts)}
