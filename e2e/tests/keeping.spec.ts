@@ -48,17 +48,18 @@ test("two mixes in one job: each room is sprayed from its own, and moving a room
 }) => {
   await page.goto(`${GUESTHOUSE}/mix`);
   const wool = page.getByRole("region", { name: "Teasel wool pre-spray" });
-  await expect(wool.getByText("Landing")).toBeVisible();
+  await expect(wool.getByText("Landing", { exact: true })).toBeVisible();
   await expect(wool.getByText("Room 3, sea side")).toHaveCount(0);
   await page.keyboard.press("1");
   await page.getByRole("button", { name: "Room 1", exact: true }).click();
+  await page.getByRole("radio", { name: "Floor" }).click();
   await page.getByLabel("Sprayed from").selectOption({ label: "Teasel wool pre-spray" });
   await page.keyboard.press("2");
   await page
     .getByRole("navigation", { name: "Phases of the job" })
     .getByRole("link", { name: "Mix" })
     .click();
-  await expect(wool.getByText("Room 1")).toBeVisible();
+  await expect(wool.getByText("Room 1", { exact: true })).toBeVisible();
 });
 
 test("a wrong entry is struck out by a correction and stays in sight; a fill struck out is to be made again", async ({

@@ -248,24 +248,25 @@ describe("what must not meet", () => {
 
 describe("the dye test", () => {
   const floor = { covering: "cut-pile", fibre: "nylon" } as const;
-  const made = (passed: boolean, on: object = floor, productId = "p") => ({
+  type Result = "passed" | "failed" | "overridden";
+  const made = (result: Result, on: object = floor, productId = "p") => ({
     productId,
     floor: on as typeof floor,
-    passed,
+    result,
   });
 
   test("the newest test of this product on this covering and fibre decides; another room of the same floor counts", () => {
     expect(dyeGate("p", floor, [])).toBe("not-tested");
-    expect(dyeGate("p", floor, [made(true)])).toBe("passed");
-    expect(dyeGate("p", floor, [made(true), made(false)])).toBe("failed");
-    expect(dyeGate("p", floor, [made(false), made(true)])).toBe("passed");
-    expect(dyeGate("p", floor, [made(true, { ...floor, fibre: "wool" }), made(true, floor, "q")])).toBe(
-      "not-tested",
-    );
+    expect(dyeGate("p", floor, [made("passed")])).toBe("passed");
+    expect(dyeGate("p", floor, [made("passed"), made("failed")])).toBe("failed");
+    expect(dyeGate("p", floor, [made("failed"), made("passed")])).toBe("passed");
+    const others = [made("passed", { ...floor, fibre: "wool" }), made("passed", floor, "q")];
+    expect(dyeGate("p", floor, others)).toBe("not-tested");
   });
 
-  test("an owner's word lifts it, tile has no dye to lose", () => {
-    expect(dyeGate("p", floor, [made(false)], [{ productId: "p", floor }])).toBe("overridden");
+  test("an owner's word lifts it until colour comes after all; tile has no dye to lose", () => {
+    expect(dyeGate("p", floor, [made("failed"), made("overridden")])).toBe("overridden");
+    expect(dyeGate("p", floor, [made("overridden"), made("failed")])).toBe("failed");
     expect(dyeGate("p", { covering: "ceramic" }, [])).toBe("not-needed");
   });
 });

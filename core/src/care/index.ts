@@ -1,6 +1,6 @@
 export { compileRules, type RuleFault, RuleTableError } from "./compileRules.ts";
 export { DISPOSAL } from "./disposal.ts";
-export { DYE_TEST_SECONDS, type DyeTest, dyeGate, type Gate, type Override, sameFloor } from "./dyeTest.ts";
+export { DYE_TEST_SECONDS, type DyeTest, dyeGate, type Gate } from "./dyeTest.ts";
 export { FIBRE_FACTS, FIBRE_TESTS, type FibreTest, floats, type KnownFibre } from "./fibres.ts";
 export {
   BACKINGS,

@@ -8,7 +8,6 @@ import {
   type Judgement,
   judgeProduct,
   judgeWetting,
-  type Override,
   type Verdict,
   worst,
 } from "../care/index.ts";
@@ -45,18 +44,12 @@ export function careFloor(room: Pick<SurveyedRoom, "covering" | "fibre" | "backi
 }
 
 /** Dye tests and an owner's words on them, each with the floor of the room it was made in. */
-function testsOf(job: JobInput): { readonly tests: DyeTest[]; readonly overrides: Override[] } {
+function testsOf(job: JobInput): DyeTest[] {
   const floorOf = new Map(job.rooms.map((room) => [room.id, careFloor(room)]));
-  const logged = (job.tests ?? []).flatMap(({ productId, roomId, result }) => {
+  return (job.tests ?? []).flatMap(({ productId, roomId, result }) => {
     const floor = floorOf.get(roomId);
     return floor ? [{ productId, floor, result }] : [];
   });
-  return {
-    tests: logged
-      .filter(({ result }) => result !== "overridden")
-      .map(({ productId, floor, result }) => ({ productId, floor, passed: result === "passed" })),
-    overrides: logged.filter(({ result }) => result === "overridden"),
-  };
 }
 
 /** How the dye test of a product stands on a room's floor. */
@@ -65,8 +58,7 @@ export function gateOf(
   room: Pick<SurveyedRoom, "covering" | "fibre" | "backing">,
   productId: string,
 ): Gate {
-  const { tests, overrides } = testsOf(job);
-  return dyeGate(productId, careFloor(room), tests, overrides);
+  return dyeGate(productId, careFloor(room), testsOf(job));
 }
 
 const GATE_VERDICT: Record<Gate, Verdict> = {
@@ -79,7 +71,7 @@ const GATE_VERDICT: Record<Gate, Verdict> = {
 
 /** The care rules on a whole job: each room's method and product, its dye test, and vessels two products share. */
 export function careOf(job: JobInput): JobCare {
-  const { tests, overrides } = testsOf(job);
+  const tests = testsOf(job);
   const rooms = job.rooms.filter((room) => !room.passage);
   return {
     rooms: rooms.map((room): RoomCare => {
@@ -90,7 +82,7 @@ export function careOf(job: JobInput): JobCare {
       if (!batch) return { roomId: room.id, verdict: method.verdict, method, gate: "not-needed" };
       const product = judgeProduct(batch.product, floor);
       const { id } = batch.product;
-      const gate = id === undefined ? "not-needed" : dyeGate(id, floor, tests, overrides);
+      const gate = id === undefined ? "not-needed" : dyeGate(id, floor, tests);
       return {
         roomId: room.id,
         verdict: worst([method.verdict, product.verdict, GATE_VERDICT[gate]]),

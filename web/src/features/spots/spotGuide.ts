@@ -25,12 +25,18 @@ export function guideOf({ job, log }: JobDesk, spot: Spot): Guide {
   return guideFor({ ...spot, area: spotArea(spot) }, careFloor(room ?? {}), attemptsOn(log, spot.id));
 }
 
+/** A rinse or a pre-spray may have the right pH and is not made for this. */
+const FOR_SPOTS: readonly Product["kind"][] = ["spotter", "odour-treatment"];
+
 /** Products on the shelf that are what a step asks for and that the floor takes. */
 export function productsFor(desk: JobDesk, spot: Spot, agent: Agent): Product[] {
   if (!needsProduct(agent)) return [];
   const room = desk.job.rooms.find(({ id }) => id === spot.roomId);
   return desk.shelf.products.filter(
-    (product) => fitsAgent(agent, product) && judgeProduct(product, careFloor(room ?? {})).verdict !== "stop",
+    (product) =>
+      FOR_SPOTS.includes(product.kind) &&
+      fitsAgent(agent, product) &&
+      judgeProduct(product, careFloor(room ?? {})).verdict !== "stop",
   );
 }
 
