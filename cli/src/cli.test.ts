@@ -33,6 +33,15 @@ test("plan prints the whole plan of the documented job: fills, times, drying", (
     ...plan.rooms.map((room: { finishedAt: number; dryHours: number }) => room.finishedAt + room.dryHours),
   );
   expect(plan.dryAt).toBeCloseTo(last, 9);
+  expect(plan.walkOut).toMatchObject({ outcome: "ordered", conflicts: [] });
+  expect(plan.effects.map(({ kind }: { kind: string }) => kind)).toEqual(["edges", "slow-vacuum"]);
+  // Tested where the fibre is known; where nobody has said it the alkaline mix is stopped, as on wool.
+  expect(plan.care.rooms).toMatchObject([
+    { verdict: "allowed", dyeTest: "passed" },
+    { verdict: "stop", dyeTest: "not-tested" },
+    { verdict: "stop", dyeTest: "not-tested" },
+  ]);
+  expect(plan.care.rooms[1].reasons[0]).toMatchObject({ verdict: "stop", material: "wool", trait: "label" });
 }, 60_000);
 
 test("dry prints the cases with what is computed beside what was expected, keys alike; - reads standard input", () => {

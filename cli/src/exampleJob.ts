@@ -37,6 +37,39 @@ export const EXAMPLE_JOB: JobFile = Schema.parse({
         soil: 4,
         method: "low-moisture",
         batchId: "01930000-0000-7000-8600-0000000000e2",
+        zones: { lane: { kind: "strip", width: 0.6 }, edge: { kind: "share", share: 0.1 } },
+      },
+    ],
+    doors: [
+      {
+        id: "01930000-0000-7000-8800-0000000000e1",
+        from: "01930000-0000-7000-8500-0000000000e3",
+        wall: "bottom",
+      },
+      {
+        id: "01930000-0000-7000-8800-0000000000e2",
+        from: "01930000-0000-7000-8500-0000000000e3",
+        to: "01930000-0000-7000-8500-0000000000e1",
+      },
+      {
+        id: "01930000-0000-7000-8800-0000000000e3",
+        from: "01930000-0000-7000-8500-0000000000e3",
+        to: "01930000-0000-7000-8500-0000000000e2",
+        shut: true,
+      },
+    ],
+    interview: { lastCleaned: "never", pets: true },
+    spots: [
+      {
+        id: "01930000-0000-7000-8900-0000000000e1",
+        roomId: "01930000-0000-7000-8500-0000000000e2",
+        x: 0.4,
+        y: 0.7,
+        across: 0.2,
+        origin: "coffee-tea",
+        known: "told",
+        nature: "not-sure",
+        age: "old",
       },
     ],
     batches: [
@@ -68,6 +101,9 @@ export const EXAMPLE_JOB: JobFile = Schema.parse({
       dwellLeast: 480,
       dwellMost: 900,
       waterTemperature: 45,
+      phInUse: 10.4,
+      chemistry: ["anionic"],
+      labelForbids: ["wool"],
       cautions: ["Gloves and goggles while mixing."],
     },
     {
@@ -81,6 +117,8 @@ export const EXAMPLE_JOB: JobFile = Schema.parse({
       dwellLeast: 600,
       dwellMost: 1200,
       potLife: 14400,
+      phInUse: 6.5,
+      labelAllows: ["wool"],
       cautions: [],
     },
   ],
@@ -96,6 +134,17 @@ export const EXAMPLE_JOB: JobFile = Schema.parse({
     },
   ],
   log: [
+    {
+      id: "01930000-0000-7000-8700-0000000000e0",
+      at: "2026-03-09T09:05:00.000Z",
+      by: "Mira",
+      kind: "dye-test",
+      roomId: "01930000-0000-7000-8500-0000000000e1",
+      productId: "01930000-0000-7000-8200-0000000000e1",
+      place: "Behind the door",
+      pressed: 30,
+      result: "no-colour",
+    },
     {
       id: "01930000-0000-7000-8700-0000000000e1",
       at: "2026-03-09T09:50:00.000Z",

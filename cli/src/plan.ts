@@ -1,22 +1,37 @@
 import { type JobFile, jobInput } from "@scutch/contract";
-import { planJob } from "@scutch/core/plan";
+import { severity } from "@scutch/core/care";
+import { careOf, planJob } from "@scutch/core/plan";
 
 /** A job file's plan: SI, hours after the job's start; drying hours count from when the room is finished. */
 export function planReport({ job, site, products, vessels, log }: JobFile) {
-  const plan = planJob(
-    jobInput(job, {
-      products,
-      vessels,
-      ...(site ? { site } : {}),
-      ...(log ? { log } : {}),
-      startsAt: Date.parse(`${job.day}T${job.startsAt}`),
-    }),
-  );
+  const input = jobInput(job, {
+    products,
+    vessels,
+    ...(site ? { site } : {}),
+    ...(log ? { log } : {}),
+    startsAt: Date.parse(`${job.day}T${job.startsAt}`),
+  });
+  const plan = planJob(input);
+  const care = careOf(input);
   return {
     job: { id: job.id, title: job.title, day: job.day, startsAt: job.startsAt },
     area: plan.area,
     touchDryAt: plan.touchDryAt,
     dryAt: plan.dryAt,
+    ...(plan.walkOut ? { walkOut: { ...plan.walkOut.best, conflicts: plan.walkOut.conflicts } } : {}),
+    effects: plan.effects,
+    defoamer: plan.defoamer,
+    care: {
+      rooms: care.rooms.map(({ roomId, verdict, gate, method, product }) => ({
+        roomId,
+        verdict,
+        dyeTest: gate,
+        reasons: [...method.reasons, ...(product?.reasons ?? [])]
+          .filter((reason) => reason.verdict !== "allowed")
+          .toSorted((a, b) => severity(b.verdict) - severity(a.verdict)),
+      })),
+      vessels: care.vessels,
+    },
     batches: plan.batches.map(({ id, strength, roomIds, batch }) => ({ id, strength, roomIds, ...batch })),
     rooms: plan.rooms.map((room, i) => ({
       id: room.id,

@@ -15,6 +15,11 @@ function faultsAfter(change: (file: Draft<JobFile>) => void) {
   return result.success ? [] : faultsOf(result.error);
 }
 
+const stairs = (file: Draft<JobFile>, change: object) =>
+  Object.assign(file.job.rooms[1] ?? {}, {
+    shape: { kind: "stairs", steps: 13, tread: 0.25, riser: 0.19, width: 0.86, ...change },
+  });
+
 describe("the job format", () => {
   test("the documented example is taken as it stands, and comes out as it went in", () => {
     expect(JobFile.parse(example())).toEqual(example());
@@ -82,6 +87,70 @@ describe("the job format", () => {
       ["job", "batches", 0, "vesselId"],
       "unknown-reference",
     ],
+    [
+      "a door to nowhere",
+      (file) => Object.assign(file.job.doors?.[1] ?? {}, { to: "01930000-0000-7000-8500-0000000000ff" }),
+      ["job", "doors", 1, "to"],
+      "door-to-nowhere",
+    ],
+    [
+      "a door into its own room",
+      (file) => Object.assign(file.job.doors?.[1] ?? {}, { to: file.job.doors?.[1]?.from }),
+      ["job", "doors", 1, "to"],
+      "door-into-itself",
+    ],
+    [
+      "a spot in a room that isn't there",
+      (file) => Object.assign(file.job.spots?.[0] ?? {}, { roomId: "01930000-0000-7000-8500-0000000000ff" }),
+      ["job", "spots", 0, "roomId"],
+      "unknown-reference",
+    ],
+    [
+      "a 90-step stair",
+      (file) => stairs(file, { steps: 90 }),
+      ["job", "rooms", 1, "shape", "steps"],
+      "too-big",
+    ],
+    [
+      "more winders than steps",
+      (file) => stairs(file, { steps: 3, winders: 6 }),
+      ["job", "rooms", 1, "shape", "winders"],
+      "more-winders-than-steps",
+    ],
+    [
+      "a runner wider than its stairs",
+      (file) => stairs(file, { runner: 2 }),
+      ["job", "rooms", 1, "shape", "runner"],
+      "runner-wider-than-stairs",
+    ],
+    [
+      "an alcove longer than its wall",
+      (file) => Object.assign(file.job.rooms[0] ?? {}, { parts: [{ kind: "alcove", width: 9, depth: 1 }] }),
+      ["job", "rooms", 0, "parts", 0, "width"],
+      "part-off-wall",
+    ],
+    [
+      "a landing in a bedroom",
+      (file) => Object.assign(file.job.rooms[0] ?? {}, { parts: [{ kind: "landing", width: 1, depth: 1 }] }),
+      ["job", "rooms", 0, "parts", 0, "kind"],
+      "part-not-here",
+    ],
+    [
+      "a hearth that leaves no carpet",
+      (file) =>
+        Object.assign(file.job.rooms[1] ?? {}, {
+          shape: { kind: "area", area: 0.2 },
+          parts: [{ kind: "hearth", width: 0.5, depth: 0.38 }],
+        }),
+      ["job", "rooms", 1, "shape"],
+      "too-small",
+    ],
+    [
+      "a spinner on carpet",
+      (file) => Object.assign(file.job.rooms[0] ?? {}, { method: "spinner" }),
+      ["job", "rooms", 0, "method"],
+      "method-not-here",
+    ],
     ["a blank name", (file) => Object.assign(file.job, { title: "  " }), ["job", "title"], "bad-format"],
     ["an id that isn't one", (file) => Object.assign(file.job, { id: "job-1" }), ["job", "id"], "bad-format"],
   ])("%s is a fault with its place", (_, change, path, code) => {
@@ -148,6 +217,38 @@ describe("the log", () => {
     expect(jobInput(job, { ...around, log: [finished] }).finished).toEqual({ [room]: 0 });
     expect(jobInput(job, { ...around, log: [finished, correction] }).finished).toEqual({});
     expect(jobInput(job, { products, vessels, log: [finished] }).finished).toEqual({});
+  });
+
+  test("a dye test, an owner's word and what was done to a spot reach the plan; what was struck out doesn't", () => {
+    const { job, products, vessels } = example();
+    const spotId = "01930000-0000-7000-8900-0000000000e1";
+    const productId = products[0]?.id as string;
+    const tested = entry(5, {
+      kind: "dye-test",
+      roomId: room,
+      productId,
+      place: "Stairs",
+      pressed: 30,
+      result: "colour",
+    });
+    const word = entry(6, {
+      kind: "override",
+      roomId: room,
+      productId,
+      owner: "Mira",
+      reason: "Known carpet",
+    });
+    const attempt = entry(7, {
+      kind: "spot-attempt",
+      roomId: room,
+      spotId,
+      agent: "water",
+      result: "better",
+    });
+    const struck = entry(8, { kind: "correction", corrects: word.id, text: "Not mine to say" });
+    const input = jobInput(job, { products, vessels, log: [tested, word, attempt, struck] });
+    expect(input.tests).toEqual([{ productId, roomId: room, result: "failed" }]);
+    expect(input.spots).toMatchObject([{ area: expect.closeTo(Math.PI * 0.01, 12), result: "better" }]);
   });
 
   test("a batch whose product isn't at hand is left out rather than guessed", () => {

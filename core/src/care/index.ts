@@ -49,26 +49,23 @@ export {
   WEAR_TEST,
   type Wear,
 } from "./soil.ts";
+export { AGENT_FACTS, type AgentFacts, fitsAgent, needsProduct } from "./spotting/agentFacts.ts";
+export { AGENTS, type Agent } from "./spotting/agents.ts";
 export {
-  AGENT_FACTS,
-  AGENTS,
-  type Agent,
-  type AgentFacts,
-  fitsAgent,
-  needsProduct,
-} from "./spotting/agents.ts";
-export {
-  ATTEMPT_RESULTS,
   type Attempt,
-  type AttemptResult,
   type Guide,
   type GuideStep,
   guideFor,
   type KnownSpot,
+  type Outcome,
+} from "./spotting/guide.ts";
+export { ORIGIN_FACTS, type OriginFacts } from "./spotting/originFacts.ts";
+export { ORIGINS, type Origin } from "./spotting/origins.ts";
+export {
+  ATTEMPT_RESULTS,
+  type AttemptResult,
   NATURES,
   type Nature,
-  type Outcome,
   SPOT_AGES,
   type SpotAge,
-} from "./spotting/guide.ts";
-export { ORIGIN_FACTS, ORIGINS, type Origin, type OriginFacts } from "./spotting/origins.ts";
+} from "./spotting/spot.ts";

@@ -1,17 +1,11 @@
 import type { CareFloor } from "../floor.ts";
 import { type Judgement, judgeProduct } from "../judge.ts";
 import { type HazardousPair, hazardsBetween } from "../pairs.ts";
-import { AGENT_FACTS, type Agent, type AgentFacts } from "./agents.ts";
-import { ORIGIN_FACTS, type Origin } from "./origins.ts";
-
-/** Matter added, or colour changed. */
-export const NATURES = ["spot", "stain", "not-sure"] as const;
-export type Nature = (typeof NATURES)[number];
-export const SPOT_AGES = ["fresh", "old", "set"] as const;
-export type SpotAge = (typeof SPOT_AGES)[number];
-
-export const ATTEMPT_RESULTS = ["gone", "better", "no-change", "worse"] as const;
-export type AttemptResult = (typeof ATTEMPT_RESULTS)[number];
+import { AGENT_FACTS, type AgentFacts } from "./agentFacts.ts";
+import type { Agent } from "./agents.ts";
+import { ORIGIN_FACTS } from "./originFacts.ts";
+import type { Origin } from "./origins.ts";
+import type { AttemptResult, Nature, SpotAge } from "./spot.ts";
 
 /** A step that was done to a spot, as logged. */
 export interface Attempt {

@@ -1,0 +1,212 @@
+import { type CareProduct, productTraits } from "../product.ts";
+import type { Agent } from "./agents.ts";
+
+export interface AgentFacts {
+  readonly name: string;
+  readonly how: string;
+  /** What it is like on the floor, for the care rules; undefined: nothing but hands or water. */
+  readonly product?: CareProduct;
+  /** Put on a cloth, not on the carpet, unless an extractor stands ready. */
+  readonly onCloth: boolean;
+  /** s it stands before it is blotted or extracted; the product’s label comes first. */
+  readonly contact: number;
+  /** m³/m² it takes to reach what the spot reaches. */
+  readonly rate: number;
+  /** What must happen before the next step. */
+  readonly rinse: boolean;
+  /** Changes colour: only after a pre-test of its own, and with its caution read. */
+  readonly gated: boolean;
+  /** Matter comes off with it, or colour. */
+  readonly takes: "matter" | "colour";
+  readonly caution?: string;
+  readonly stopWhen: string;
+}
+
+const MINUTE = 60;
+/** Enough to dampen the pile; urine and milk go down to the backing, so more (common practice). */
+const DAMPEN = 0.5e-3;
+
+const STOP_TRANSFER = "Stop when the white cloth comes up clean.";
+
+/** All figures: common practice, where no label says otherwise. Nothing here is a recipe: strengths are the label’s. */
+export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
+  "lift-off": {
+    name: "Lift off what is loose",
+    how: "Scrape with a blunt edge from the rim inwards, vacuum, blot what is wet with a white cloth.",
+    onCloth: true,
+    contact: 0,
+    rate: 0,
+    rinse: false,
+    gated: false,
+    takes: "matter",
+    stopWhen: "Stop when nothing more lifts.",
+  },
+  freeze: {
+    name: "Freeze and break",
+    how: "Cold spray or ice in a bag until it is brittle; break it and vacuum at once.",
+    onCloth: true,
+    contact: 2 * MINUTE,
+    rate: 0,
+    rinse: false,
+    gated: false,
+    takes: "matter",
+    caution: "Cold spray burns skin: gloves.",
+    stopWhen: "Stop when only a film is left.",
+  },
+  water: {
+    name: "Plain water",
+    how: "Dampen, wait, blot; extract where there is a vacuum. Never rub.",
+    onCloth: false,
+    contact: MINUTE,
+    rate: DAMPEN,
+    rinse: false,
+    gated: false,
+    takes: "matter",
+    product: { phInUse: 7 },
+    stopWhen: STOP_TRANSFER,
+  },
+  neutral: {
+    name: "Neutral spotter",
+    how: "Dampen from the rim inwards, tamp lightly, blot or extract.",
+    onCloth: false,
+    contact: 3 * MINUTE,
+    rate: DAMPEN,
+    rinse: true,
+    gated: false,
+    takes: "matter",
+    product: { phInUse: 7, chemistry: ["anionic"] },
+    stopWhen: STOP_TRANSFER,
+  },
+  acid: {
+    name: "Acid spotter",
+    how: "For coffee, tea, wine and browning. Dampen, wait, blot or extract.",
+    onCloth: false,
+    contact: 3 * MINUTE,
+    rate: DAMPEN,
+    rinse: true,
+    gated: false,
+    takes: "matter",
+    product: { phInUse: 3.5 },
+    caution: "Not near anything with chlorine. Gloves and goggles.",
+    stopWhen: STOP_TRANSFER,
+  },
+  enzyme: {
+    name: "Enzyme digester",
+    how: "Soak to where the spot went, cover so that it stays damp, extract when the label’s time is up.",
+    onCloth: false,
+    contact: 12 * MINUTE,
+    rate: 2 * DAMPEN,
+    rinse: true,
+    gated: false,
+    takes: "matter",
+    product: { phInUse: 8, chemistry: ["enzyme"] },
+    stopWhen: "Stop when the label’s time is up and the cloth comes up clean.",
+  },
+  alkali: {
+    name: "Alkaline spotter",
+    how: "For food and protein. Dampen, wait, blot or extract; an acid rinse after.",
+    onCloth: false,
+    contact: 3 * MINUTE,
+    rate: DAMPEN,
+    rinse: true,
+    gated: false,
+    takes: "matter",
+    product: { phInUse: 10.5, chemistry: ["ammonia"] },
+    caution: "Open a window; gloves and goggles. Never with chlorine.",
+    stopWhen: STOP_TRANSFER,
+  },
+  spirit: {
+    name: "Spirit on a cloth",
+    how: "Wet the cloth, not the carpet; press, turn to a clean side, press again.",
+    onCloth: true,
+    contact: MINUTE,
+    rate: DAMPEN / 5,
+    rinse: true,
+    gated: false,
+    takes: "matter",
+    product: { phInUse: 7, chemistry: ["alcohol"] },
+    caution: "It burns and attacks the backing: no flame, windows open, cloth only.",
+    stopWhen: STOP_TRANSFER,
+  },
+  solvent: {
+    name: "Solvent gel",
+    how: "A little on a cloth or spatula; work it in, wait, lift off with a neutral spotter.",
+    onCloth: true,
+    contact: 3 * MINUTE,
+    rate: DAMPEN / 5,
+    rinse: true,
+    gated: false,
+    takes: "matter",
+    product: { phInUse: 7, chemistry: ["solvent"] },
+    caution: "It burns and loosens backing: little, no flame, windows open, extract at once.",
+    stopWhen: STOP_TRANSFER,
+  },
+  "rust-remover": {
+    name: "Rust remover",
+    how: "A drop at a time until the colour goes, then rinse well.",
+    onCloth: false,
+    contact: 2 * MINUTE,
+    rate: DAMPEN / 5,
+    rinse: true,
+    gated: true,
+    takes: "matter",
+    product: { phInUse: 2.5 },
+    caution:
+      "Acids for rust can be poisonous through the skin: the data sheet first, gloves, goggles, nobody alone.",
+    stopWhen: "Stop when the orange is gone.",
+  },
+  peroxide: {
+    name: "Oxygen bleach at label strength",
+    how: "Dampen only the stain, watch it, rinse as soon as the colour is gone or the label’s time is up.",
+    onCloth: false,
+    contact: 15 * MINUTE,
+    rate: DAMPEN,
+    rinse: true,
+    gated: true,
+    takes: "colour",
+    product: { phInUse: 8, chemistry: ["peroxide"] },
+    caution: "It takes the carpet’s colour too. Burns skin: gloves and goggles. No heat.",
+    stopWhen: "Stop at the first lightening beside the stain.",
+  },
+  reducer: {
+    name: "Reducing agent at label strength",
+    how: "Dampen only the stain, watch it, rinse, then an acid rinse as the label says.",
+    onCloth: false,
+    contact: 10 * MINUTE,
+    rate: DAMPEN,
+    rinse: true,
+    gated: true,
+    takes: "colour",
+    product: { phInUse: 7, chemistry: ["reducer"] },
+    caution:
+      "It takes the carpet’s colour too, and gives off gas: windows open. Never after an oxidiser without a rinse.",
+    stopWhen: "Stop at the first lightening beside the stain.",
+  },
+  "heat-transfer": {
+    name: "Heat transfer",
+    how: "Damp white cloth over the dampened stain, iron on low for seconds, lift, look, a clean side again.",
+    onCloth: false,
+    contact: 20,
+    rate: DAMPEN,
+    rinse: true,
+    gated: true,
+    takes: "colour",
+    product: { phInUse: 8, chemistry: ["ammonia"], waterTemperature: 90 },
+    caution:
+      "Trained hands only; never wool or olefin. Iron and cord away from water; look every few seconds.",
+    stopWhen: "Stop when no more colour comes up on the cloth, or the pile begins to shine.",
+  },
+};
+
+/** Steps that need nothing off the shelf: hands, cold, water, an iron. */
+const BY_HAND: readonly Agent[] = ["lift-off", "freeze", "water", "heat-transfer"];
+export const needsProduct = (agent: Agent) => !BY_HAND.includes(agent);
+
+/** Whether a product off the shelf is what a step asks for: the same pH band, and the same reactive chemistry. */
+export function fitsAgent(agent: Agent, product: CareProduct): boolean {
+  const wanted = AGENT_FACTS[agent].product;
+  if (!wanted || !needsProduct(agent)) return false;
+  const asked = new Set(productTraits({ ...wanted, waterTemperature: 0 }));
+  const there = new Set(productTraits({ ...product, waterTemperature: 0 }));
+  return asked.size === there.size && [...asked].every((trait) => there.has(trait));
+}
