@@ -2,7 +2,6 @@ import { Search } from "lucide-react";
 import { useDeferredValue, useId } from "react";
 import { useSearchParams } from "react-router";
 import { inputLook } from "../../ui/FieldFrame.tsx";
-import { Segmented } from "../../ui/Segmented.tsx";
 import { Empty } from "../../ui/States.tsx";
 import { PAGE_NAMES, PAGES, type PageName, sectionsOf } from "./sections.ts";
 
@@ -48,15 +47,19 @@ export function ReferenceScreen() {
         </div>
       </div>
       {find === "" && (
-        <div className="mt-4 overflow-x-auto">
-          <Segmented
-            label="Page"
-            labelHidden
-            value={page}
-            options={names.map((name) => ({ value: name, name: PAGE_NAMES[name] }))}
-            onChange={(name) => change({ page: name })}
-          />
-        </div>
+        <nav aria-label="Pages of the reference" className="mt-4 flex flex-wrap gap-1.5">
+          {names.map((name) => (
+            <button
+              key={name}
+              type="button"
+              aria-current={name === page ? "page" : undefined}
+              onClick={() => change({ page: name })}
+              className={`min-h-12 rounded-md border px-4 font-semibold ${name === page ? "border-ink bg-ink text-ground" : "border-rule"}`}
+            >
+              {PAGE_NAMES[name]}
+            </button>
+          ))}
+        </nav>
       )}
       <p aria-live="polite" className="sr-only">
         {find === "" ? "" : `${count} found`}
