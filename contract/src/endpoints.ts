@@ -1,10 +1,12 @@
 import { z } from "zod";
-import { JobId, PhotoId, ProductId, SiteId, VesselId } from "./ids.ts";
+import { Gear } from "./gear.ts";
+import { GearId, JobId, LotId, PhotoId, ProductId, SiteId, VesselId } from "./ids.ts";
 import { Job, StoredJob } from "./job.ts";
 import { LogEntry } from "./logEntry.ts";
 import { Photo, PhotoFacts } from "./photo.ts";
 import { Product } from "./product.ts";
 import { Site } from "./site.ts";
+import { Stock, StockLot } from "./stock.ts";
 import { Vessel } from "./vessel.ts";
 
 /** One thing the API does. The server mounts these, the web calls them, the OpenAPI document lists them. */
@@ -126,6 +128,7 @@ export const endpoints = {
         crew: z.string(),
         products: z.array(Product),
         vessels: z.array(Vessel),
+        gear: z.array(Gear),
         sites: z.array(Site),
       })
       .meta({ id: "Shelf" }),
@@ -147,6 +150,31 @@ export const endpoints = {
     params: z.strictObject({ vesselId: VesselId }),
     body: Vessel,
     response: Vessel,
+    errors: WRITE_ERRORS,
+  }),
+  saveGear: endpoint({
+    method: "put",
+    path: "/gear/{gearId}",
+    summary: "Add or change something of the van; the last save stands",
+    params: z.strictObject({ gearId: GearId }),
+    body: Gear,
+    response: Gear,
+    errors: WRITE_ERRORS,
+  }),
+  readStock: endpoint({
+    method: "get",
+    path: "/stock",
+    summary: "Lots that came in, and what the logs of all jobs say was used",
+    response: Stock,
+    errors: [],
+  }),
+  saveLot: endpoint({
+    method: "put",
+    path: "/stock/{lotId}",
+    summary: "Add or change a lot; the last save stands",
+    params: z.strictObject({ lotId: LotId }),
+    body: StockLot,
+    response: StockLot,
     errors: WRITE_ERRORS,
   }),
   saveSite: endpoint({

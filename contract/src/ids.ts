@@ -17,6 +17,8 @@ export const EntryId = id("EntryId");
 export const DoorId = id("DoorId");
 export const SpotId = id("SpotId");
 export const PhotoId = id("PhotoId");
+export const GearId = id("GearId");
+export const LotId = id("LotId");
 
 export type CrewId = z.infer<typeof CrewId>;
 export type SiteId = z.infer<typeof SiteId>;
@@ -29,3 +31,5 @@ export type EntryId = z.infer<typeof EntryId>;
 export type DoorId = z.infer<typeof DoorId>;
 export type SpotId = z.infer<typeof SpotId>;
 export type PhotoId = z.infer<typeof PhotoId>;
+export type GearId = z.infer<typeof GearId>;
+export type LotId = z.infer<typeof LotId>;

@@ -2,12 +2,15 @@ export { Door } from "./door.ts";
 export { DryingCases } from "./dryingCases.ts";
 export { type Endpoint, type Endpoints, endpoints, type JobPage, type Shelf } from "./endpoints.ts";
 export { ApiError, Fault, faultsOf } from "./fault.ts";
+export { Gear, type GearKind, type GearOf } from "./gear.ts";
 export {
   BatchId,
   CrewId,
   DoorId,
   EntryId,
+  GearId,
   JobId,
+  LotId,
   PhotoId,
   ProductId,
   RoomId,
@@ -15,7 +18,7 @@ export {
   SpotId,
   VesselId,
 } from "./ids.ts";
-export { type BatchChoice, Interview, Job, MOST_BATCHES, MOST_ROOMS, StoredJob } from "./job.ts";
+export { type BatchChoice, Interview, Job, MOST_BATCHES, MOST_ROOMS, RigChoice, StoredJob } from "./job.ts";
 export { JobFile } from "./jobFile.ts";
 export { jobInput, type Surroundings } from "./jobInput.ts";
 export { LogEntry, type LogEntryOf, standing } from "./logEntry.ts";
@@ -25,4 +28,5 @@ export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
 export { AirMover, Part, Room, RoomShape, Zones } from "./room.ts";
 export { Site } from "./site.ts";
 export { Spot, spotArea } from "./spot.ts";
-export { Vessel } from "./vessel.ts";
+export { Stock, StockLot, type StockUse } from "./stock.ts";
+export { VESSEL_KINDS, Vessel } from "./vessel.ts";

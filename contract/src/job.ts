@@ -1,7 +1,7 @@
 import { LAST_CLEANED, OCCUPANCY } from "@scutch/core/plan";
 import { z } from "zod";
 import { Door } from "./door.ts";
-import { BatchId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
+import { BatchId, GearId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
 import { Strength } from "./product.ts";
 import { Air, Name, Volume } from "./quantity.ts";
 import { Room } from "./room.ts";
@@ -15,6 +15,13 @@ export const BatchChoice = z
     vesselId: VesselId,
     measure: Volume("Smallest step of the measure for the concentrate", 1e-7),
     strength: Strength.optional().meta({ description: "Chosen by hand; absent: the label’s for the soil" }),
+    tipId: GearId.optional().meta({ description: "The tip it is drawn through into plain water" }),
+    boosters: z
+      .array(z.strictObject({ productId: ProductId, strength: Strength.optional() }))
+      .max(4)
+      .optional()
+      .meta({ description: "What rides on it; the label’s ordinary strength where none is given" }),
+    carried: Volume("Of the same mix left in the vessel from before, used first").optional(),
   })
   .meta({ id: "BatchChoice" });
 
@@ -22,6 +29,18 @@ export const MOST_ROOMS = 60;
 export const MOST_BATCHES = 8;
 const MOST_DOORS = 150;
 const MOST_SPOTS = 200;
+
+/** What the job is extracted with, from the van; what is absent is as usual. */
+export const RigChoice = z
+  .strictObject({
+    wandId: GearId.optional(),
+    blowerId: GearId.optional(),
+    hoseId: GearId.optional(),
+    bends: z.int().min(0).max(20).optional().meta({ description: "Tight S-bends the hose lies in here" }),
+    solutionId: VesselId.optional(),
+    recoveryId: VesselId.optional(),
+  })
+  .meta({ id: "RigChoice" });
 
 /** What the customer said; what is absent wasn't asked. */
 export const Interview = z
@@ -54,6 +73,7 @@ export const Job = z
     indoor: Air.optional(),
     outdoor: Air.optional(),
     interview: Interview.optional(),
+    rig: RigChoice.optional(),
     rooms: z.array(Room).max(MOST_ROOMS).meta({ description: "In walk-out order" }),
     doors: z.array(Door).max(MOST_DOORS).optional(),
     spots: z.array(Spot).max(MOST_SPOTS).optional(),
@@ -89,6 +109,7 @@ export const Job = z
   .meta({ id: "Job" });
 
 export type Job = z.infer<typeof Job>;
+export type RigChoice = z.infer<typeof RigChoice>;
 export type Interview = z.infer<typeof Interview>;
 export type BatchChoice = z.infer<typeof BatchChoice>;
 

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { Gear } from "./gear.ts";
 import { Job } from "./job.ts";
 import { LogEntry } from "./logEntry.ts";
 import { Product } from "./product.ts";
@@ -17,6 +18,7 @@ export const JobFile = z
     site: Site.optional(),
     products: z.array(Product).max(200),
     vessels: z.array(Vessel).max(200),
+    gear: z.array(Gear).max(400).optional(),
     log: z.array(LogEntry).max(5000).optional(),
   })
   .superRefine((file, context) => {

@@ -1,5 +1,8 @@
+import type { Rig } from "@scutch/core/clean";
+import { usableVolume } from "@scutch/core/mix";
 import type { JobInput, LoggedTest } from "@scutch/core/plan";
-import type { Job } from "./job.ts";
+import type { Gear, GearKind, GearOf } from "./gear.ts";
+import type { BatchChoice, Job, RigChoice } from "./job.ts";
 import { type LogEntry, type LogEntryOf, standing } from "./logEntry.ts";
 import type { Product } from "./product.ts";
 import type { Site } from "./site.ts";
@@ -10,6 +13,7 @@ import type { Vessel } from "./vessel.ts";
 export interface Surroundings {
   readonly products: readonly Product[];
   readonly vessels: readonly Vessel[];
+  readonly gear?: readonly Gear[];
   readonly site?: Site;
   readonly log?: readonly LogEntry[];
   /** Milliseconds since 1970 at which the job starts; without it logged finishes can't be placed on its clock. */
@@ -54,10 +58,45 @@ export function jobInput(job: Job, around: Surroundings): JobInput {
               vesselId: vessel.id,
               measure: batch.measure,
               ...(batch.strength ? { strength: batch.strength } : {}),
+              ...(batch.carried ? { carried: batch.carried } : {}),
+              ...tipOf(batch, around),
+              boosters: (batch.boosters ?? []).flatMap(({ productId, strength }) => {
+                const booster = around.products.find(({ id }) => id === productId);
+                return booster ? [{ product: booster, ...(strength ? { strength } : {}) }] : [];
+              }),
             },
           ]
         : [];
     }),
     finished,
+    ...(job.rig ? { rig: rigOf(job.rig, around) } : {}),
+  };
+}
+
+function gearOf<K extends GearKind>({ gear = [] }: Surroundings, kind: K, id: string | undefined) {
+  return gear.find((each): each is GearOf<K> => each.kind === kind && each.id === id);
+}
+
+function tipOf(batch: BatchChoice, around: Surroundings) {
+  const tip = gearOf(around, "tip", batch.tipId);
+  return tip ? { tip: { id: tip.id, ratio: tip.ratio } } : {};
+}
+
+/** The gear a job names, as core computes with it. What isn't in the van any more counts as not said. */
+function rigOf(choice: RigChoice, around: Surroundings): Rig {
+  const wand = gearOf(around, "wand", choice.wandId);
+  const blower = gearOf(around, "blower", choice.blowerId);
+  const hose = gearOf(around, "hose", choice.hoseId);
+  const tank = (id: string | undefined) => around.vessels.find((vessel) => vessel.id === id);
+  const [solution, recovery] = [tank(choice.solutionId), tank(choice.recoveryId)];
+  return {
+    ...(wand
+      ? { wand: { headWidth: wand.headWidth, ratedJetFlow: wand.ratedJetFlow, pressure: wand.pressure } }
+      : {}),
+    ...(blower ? { blower } : {}),
+    ...(hose ? { hose: { length: hose.length, diameter: hose.diameter, bends: choice.bends ?? 0 } } : {}),
+    ...(solution && recovery
+      ? { tanks: { solution: usableVolume(solution), recovery: usableVolume(recovery) } }
+      : {}),
   };
 }

@@ -23,6 +23,24 @@ export const LogEntry = z
       fill: z.int().min(1).max(500).meta({ description: "Which fill of the batch, from 1" }),
       water: Volume("Water that went in"),
       concentrate: Volume("Concentrate that went in"),
+      powder: quantity("kg", [0, 100], "Powder that went in").optional(),
+      boosters: z
+        .array(
+          z.strictObject({
+            productId: ProductId,
+            concentrate: Volume("That went in"),
+            powder: quantity("kg", [0, 100]).optional(),
+          }),
+        )
+        .max(4)
+        .optional(),
+      lot: z
+        .string()
+        .trim()
+        .min(1)
+        .max(60)
+        .optional()
+        .meta({ description: "Of the product, as on the pack" }),
     }),
     z.strictObject({
       ...base,

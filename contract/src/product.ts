@@ -1,6 +1,6 @@
 import { OutOfRange } from "@scutch/core";
 import { CHEMISTRIES, FLOOR_FIBRES } from "@scutch/core/care";
-import { concentratePerWater, STRENGTH_SPELLINGS } from "@scutch/core/mix";
+import { concentratePerWater, POWDER_SPELLINGS, STRENGTH_SPELLINGS } from "@scutch/core/mix";
 import { z } from "zod";
 import { ProductId } from "./ids.ts";
 import { Name, quantity, Seconds } from "./quantity.ts";
@@ -20,7 +20,7 @@ export const Strength = z
   .strictObject({
     spelling: z.enum(STRENGTH_SPELLINGS).meta({
       description:
-        "one-to-n: 1 part to n of water · one-in-n: 1 part in n of mix · fl-oz-per-gal and ml-per-litre: per volume of water · percent: of the finished mix",
+        "one-to-n: 1 part to n of water · one-in-n: 1 part in n of mix · fl-oz-per-gal and ml-per-litre: per volume of water · percent: of the finished mix · powders: g-per-litre and oz-weight-per-gal of water",
     }),
     value: z.number().min(0).max(100_000),
   })
@@ -56,6 +56,9 @@ export const Product = z
     heavy: Strength,
     dwellLeast: Seconds("Least time it must stand on the carpet"),
     dwellMost: Seconds("Longest it may stand"),
+    scoop: quantity("kg", [1e-4, 5], "What a level scoop holds: the product is a powder").optional(),
+    packSize: quantity("m³ of liquid or kg of powder", [1e-6, 1000]).optional(),
+    packPrice: quantity("the crew’s money", [0, 100_000]).optional(),
     potLife: Seconds("How long a made mix works; absent: all day").optional(),
     waterTemperature: quantity("°C", [0, 95], "Of the water it is mixed with").optional(),
     phInUse: quantity("pH", [0, 14], "Of the mix on the floor, from the label or data sheet").optional(),
@@ -73,6 +76,10 @@ export const Product = z
       .meta({ description: "As on the label, shown where it is mixed" }),
   })
   .superRefine((product, context) => {
+    const powder = product.scoop !== undefined;
+    for (const field of ["light", "ordinary", "heavy"] as const)
+      if (POWDER_SPELLINGS.includes(product[field].spelling) !== powder)
+        context.addIssue({ code: "custom", path: [field], params: { code: "powder-or-liquid" } });
     const strengths = [product.light, product.ordinary, product.heavy].map(mixable);
     for (const [i, field] of [
       [1, "ordinary"],

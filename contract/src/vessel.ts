@@ -3,11 +3,21 @@ import { z } from "zod";
 import { VesselId } from "./ids.ts";
 import { Name, quantity, Volume } from "./quantity.ts";
 
-/** Something a mix is made in and sprayed from. */
+export const VESSEL_KINDS = [
+  "pump-sprayer",
+  "battery-sprayer",
+  "injection-sprayer",
+  "on-board-tank",
+  "solution-tank",
+  "recovery-tank",
+] as const;
+
+/** Something a mix is made in and sprayed from; an injection sprayer's volumes are those of its jug. */
 export const Vessel = z
   .strictObject({
     id: VesselId,
     name: Name,
+    kind: z.enum(VESSEL_KINDS).optional().meta({ description: "A pump sprayer where absent" }),
     nominal: Volume("Holds to the brim, as sold", 1e-4),
     heel: Volume("What its pump can’t draw"),
     headSpace: Volume("Left empty above, for foam and pressure"),

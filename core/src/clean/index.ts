@@ -1,6 +1,16 @@
 export { applicationRate, SOIL_LEVELS, type Soil, zoneFactor } from "./application.ts";
-export { METHOD_FIGURES, METHODS, type Method } from "./method.ts";
+export {
+  airflowAtHead,
+  type Blower,
+  type Hose,
+  hoseLoss,
+  REFERENCE_RIG,
+  relativeAirflow,
+} from "./hose.ts";
+export { METHOD_FIGURES, METHODS, type Method, type MethodFigures } from "./method.ts";
 export { laidByStroke, nozzleFlow, RATED_PRESSURE } from "./nozzle.ts";
-export { padsFor } from "./pads.ts";
+export { type PadPlan, padPlan, padsFor } from "./pads.ts";
 export { afterPads, afterStrokes, heldByPile } from "./residual.ts";
+export { figuresWith, type Rig, type Wand } from "./rig.ts";
+export { planTanks, type TankDemand, type TankPair, type TankRun } from "./tanks.ts";
 export { type CleanedRoom, type WaterBalance, waterBalance } from "./water.ts";

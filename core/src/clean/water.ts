@@ -1,5 +1,5 @@
 import { applicationRate, type Soil } from "./application.ts";
-import { effectiveWidth, METHOD_FIGURES, type Method } from "./method.ts";
+import { effectiveWidth, METHOD_FIGURES, type Method, type MethodFigures } from "./method.ts";
 import { laidByStroke, nozzleFlow } from "./nozzle.ts";
 import { afterPads, afterStrokes } from "./residual.ts";
 
@@ -17,6 +17,8 @@ export interface CleanedRoom {
   readonly zoneFactor?: number;
   /** Wet strokes on top of the method's, to rinse old detergent out. */
   readonly extraWetStrokes?: number;
+  /** The van's own head, jets and suction; the method's usual ones where absent. */
+  readonly figures?: MethodFigures;
 }
 
 /** Water through a room's cleaning, kg/m² but for the rates in m³/m² and the time in s/m². */
@@ -31,7 +33,7 @@ export interface WaterBalance {
 
 /** What goes on, what comes back and what stays per m² (MODEL §3–4), and how long the head or pad takes for 1 m². */
 export function waterBalance(room: CleanedRoom): WaterBalance {
-  const figures = METHOD_FIGURES[room.method];
+  const figures = room.figures ?? METHOD_FIGURES[room.method];
   const width = effectiveWidth(figures, room.soil);
   const application = applicationRate(room.method, room.soil, room.pileHeight) * (room.zoneFactor ?? 1);
   const flow = nozzleFlow(figures.ratedJetFlow, figures.pressure);

@@ -1,6 +1,9 @@
-import { graduationsDown, graduationsUp } from "../quantity/measure.ts";
+import { graduationsDown } from "../quantity/measure.ts";
 import { cutIntoFills, type Demand } from "./fills.ts";
-import { concentratePerWater, partsOf, type Strength } from "./strength.ts";
+import { jugRange, type LabelRange, type Tip, type TipFault } from "./injector.ts";
+import { type Matter, type Measured, measured, stepOf, wantedAmount } from "./measured.ts";
+import { strengthAtFloor } from "./metering.ts";
+import { concentratePerWater, type Strength } from "./strength.ts";
 import { usableVolume, type Vessel } from "./vessel.ts";
 
 /** Litres of water weigh kilograms: kg/m³ near room temperature, taken for the mix as well (within 2 %). */
@@ -19,15 +22,41 @@ export interface BatchRequest {
   readonly measure: number;
   /** How long the mix works once made; absent: all day. */
   readonly potLife?: number;
+  /** kg a scoop holds: the product is a powder, and `measure` isn't used. */
+  readonly scoop?: number;
+  /** Drawn through a tip into plain water: the vessel is the jug, the strengths those at the floor. */
+  readonly tip?: Tip;
+  /** Ride on the mix, each at its own strength. */
+  readonly boosters?: readonly BoosterRequest[];
+  /** Of the same mix left in the vessel from before, m³: used first. */
+  readonly carried?: number;
 }
 
-export interface Fill {
+/** Something added to a mix at a strength of its own. */
+export interface BoosterRequest {
+  readonly id: string;
+  readonly strength: Strength;
+  readonly weakest: Strength;
+  readonly strongest: Strength;
+  readonly measure: number;
+  readonly scoop?: number;
+}
+
+export interface BoosterDose {
+  readonly id: string;
+  /** m³ of liquid; 0 for a powder. */
+  readonly concentrate: number;
+  readonly powder?: { readonly mass: number; readonly scoops: number };
+  readonly strength: number;
+}
+
+/** One fill. Its strength is that at the floor, concentrate per water, after rounding to the measure. */
+export interface Fill extends Measured {
   /** Finished mix made, m³; the first one carries the heel the pump can't draw. */
   readonly volume: number;
-  readonly water: number;
-  readonly concentrate: number;
-  /** Concentrate per water after rounding to the measure. */
-  readonly strength: number;
+  readonly boosters: readonly BoosterDose[];
+  /** Volume laid on the floor, m³: what was drawn into it through a tip counted too. */
+  readonly laid: number;
   readonly rooms: readonly { readonly roomId: string; readonly volume: number }[];
   readonly endsWithRoom: boolean;
   /** kg of mix to carry. */
@@ -53,7 +82,12 @@ export type BatchFault =
       readonly volume: number;
       readonly concentrate: number;
       readonly measure: number;
-    };
+      /** kg, not m³. */
+      readonly powder?: boolean;
+      /** The booster that can't be measured, where it isn't the product itself. */
+      readonly booster?: string;
+    }
+  | TipFault;
 
 export type Batch =
   | {
@@ -64,20 +98,38 @@ export type Batch =
       readonly made: number;
       readonly leftOver: number;
       readonly concentrate: number;
+      /** kg, where the product is a powder. */
+      readonly powder: number;
     }
   | { readonly outcome: "impossible"; readonly fault: BatchFault };
 
 const impossible = (fault: BatchFault): Batch => ({ outcome: "impossible", fault });
 
-/** Concentrate for a finished volume, to the measure's step nearest `aim` that stays inside the label's range; or undefined. */
-function measured(volume: number, aim: number, low: number, high: number, measure: number) {
-  const wanted = partsOf(volume, aim).concentrate;
-  const candidates = [graduationsDown(wanted, measure), graduationsUp(wanted, measure)]
-    .map((steps) => steps * measure)
-    .map((concentrate) => ({ concentrate, strength: concentrate / (volume - concentrate) }))
-    .filter(({ strength }) => strength >= low * (1 - 1e-9) && strength <= high * (1 + 1e-9));
-  candidates.sort((a, b) => Math.abs(a.concentrate - wanted) - Math.abs(b.concentrate - wanted));
-  return candidates[0];
+/** Neat concentrate has no strength of its own to be measured to. */
+const NEAT: LabelRange = { low: 0, wanted: 1, high: 1 };
+const isInside = (c: number, low: number, high: number) => c >= low * (1 - 1e-9) && c <= high * (1 + 1e-9);
+
+const matterOf = (measure: number, scoop: number | undefined): Matter =>
+  scoop === undefined ? { kind: "liquid", measure } : { kind: "powder", scoop };
+
+/** What the vessel must hold, concentrate per water: the label's range, or that of the jug a tip draws from. */
+function rangeOf({ weakest, strength, strongest, tip }: BatchRequest): LabelRange | TipFault {
+  if (tip) return jugRange({ weakest, wanted: strength, strongest }, tip.ratio);
+  return {
+    low: concentratePerWater(weakest),
+    wanted: concentratePerWater(strength),
+    high: concentratePerWater(strongest),
+  };
+}
+
+/** Rooms' demands less what was carried over from before, in order. */
+function lessCarried(demands: readonly Demand[], carried: number): Demand[] {
+  let left = carried;
+  return demands.map(({ roomId, volume }) => {
+    const taken = Math.min(left, volume);
+    left -= taken;
+    return { roomId, volume: volume - taken };
+  });
 }
 
 /**
@@ -86,51 +138,75 @@ function measured(volume: number, aim: number, low: number, high: number, measur
  * no way; throws OutOfRange only for strengths that can't be written down at all.
  */
 export function planBatch(request: BatchRequest): Batch {
-  const { vessel, measure } = request;
-  const aim = concentratePerWater(request.strength);
-  const low = concentratePerWater(request.weakest);
-  const high = concentratePerWater(request.strongest);
-  if (low > high) return impossible({ code: "label-range-reversed" });
-  if (aim < low * (1 - 1e-9) || aim > high * (1 + 1e-9))
-    return impossible({ code: "strength-outside-label" });
+  const { vessel, tip } = request;
+  const matter = matterOf(request.measure, request.scoop);
+  const [weakest, wanted, strongest] = [request.weakest, request.strength, request.strongest].map(
+    concentratePerWater,
+  ) as [number, number, number];
+  if (weakest > strongest) return impossible({ code: "label-range-reversed" });
+  if (!isInside(wanted, weakest, strongest)) return impossible({ code: "strength-outside-label" });
+  const mixed = rangeOf(request);
+  // Too lean for a mixed jug, a tip may still be right for neat concentrate.
+  const neat = "code" in mixed && tip !== undefined && isInside(1 / tip.ratio, weakest, strongest);
+  if ("code" in mixed && !neat) return impossible(mixed);
+  const range = "code" in mixed ? NEAT : mixed;
 
   const usable = usableVolume(vessel);
   const vesselMarks = graduationsDown(usable, vessel.graduation);
   if (!(vesselMarks >= 1)) return impossible({ code: "vessel-holds-nothing", usable });
-  const fullConcentrate = partsOf(usable, aim).concentrate;
-  if (fullConcentrate < measure)
-    return impossible({ code: "vessel-below-measure", usable, concentrate: fullConcentrate, measure });
+  const fullAmount = neat ? usable : wantedAmount(usable, range.wanted, matter);
+  if (fullAmount < stepOf(matter))
+    return impossible({
+      code: "vessel-below-measure",
+      usable,
+      concentrate: fullAmount,
+      measure: stepOf(matter),
+    });
 
-  const sprayable = (request.potLife ?? Number.POSITIVE_INFINITY) * vessel.sprayFlow;
+  // A litre from the jug lies on the floor as 1 + ratio litres.
+  const spread = tip ? 1 + tip.ratio : 1;
+  const sprayable = ((request.potLife ?? Number.POSITIVE_INFINITY) * vessel.sprayFlow) / spread;
   const marksPerFill = Math.min(vesselMarks, graduationsDown(Math.min(sprayable, usable), vessel.graduation));
   if (!(marksPerFill >= 1))
     return impossible({
       code: "pot-life-too-short",
       potLife: request.potLife as number,
-      needed: vessel.graduation / vessel.sprayFlow,
+      needed: (vessel.graduation * spread) / vessel.sprayFlow,
     });
 
-  const needed = request.demands.reduce((sum, demand) => sum + demand.volume, 0);
+  const demands = lessCarried(request.demands, request.carried ?? 0).map(({ roomId, volume }) => ({
+    roomId,
+    volume: volume / spread,
+  }));
+  const needed = demands.reduce((sum, demand) => sum + demand.volume, 0);
   const fills: Fill[] = [];
-  for (const share of cutIntoFills(request.demands, marksPerFill, vessel.graduation, usable)) {
-    const volume = share.marks * vessel.graduation + (fills.length === 0 ? vessel.heel : 0);
-    const amount = measured(volume, aim, low, high, measure);
+  for (const share of cutIntoFills(demands, marksPerFill, vessel.graduation, usable)) {
+    const sprayed = share.marks * vessel.graduation;
+    const heel = fills.length === 0 && !(request.carried ?? 0) ? vessel.heel : 0;
+    const volume = sprayed + heel;
+    const amount = neat
+      ? { water: 0, concentrate: volume, strength: Number.POSITIVE_INFINITY }
+      : measured(volume, range.wanted, range.low, range.high, matter);
     if (amount === undefined)
       return impossible({
         code: "measure-too-coarse",
         volume,
-        concentrate: partsOf(volume, aim).concentrate,
-        measure,
+        concentrate: wantedAmount(volume, range.wanted, matter),
+        measure: stepOf(matter),
+        ...(matter.kind === "powder" ? { powder: true } : {}),
       });
+    const boosters = boostersIn(request.boosters ?? [], volume);
+    if ("code" in boosters) return impossible(boosters);
     fills.push({
+      ...amount,
+      strength: tip ? (neat ? 1 / tip.ratio : strengthAtFloor(amount.strength, tip.ratio)) : amount.strength,
       volume,
-      water: volume - amount.concentrate,
-      concentrate: amount.concentrate,
-      strength: amount.strength,
-      rooms: share.rooms,
+      boosters,
+      laid: sprayed * spread,
+      rooms: share.rooms.map(({ roomId, volume: own }) => ({ roomId, volume: own * spread })),
       endsWithRoom: share.endsWithRoom,
       mass: volume * MIX_DENSITY,
-      sprayTime: (share.marks * vessel.graduation) / vessel.sprayFlow,
+      sprayTime: (sprayed * spread) / vessel.sprayFlow,
     });
   }
   const made = fills.reduce((sum, fill) => sum + fill.volume, 0);
@@ -141,5 +217,32 @@ export function planBatch(request: BatchRequest): Batch {
     made,
     leftOver: made - needed,
     concentrate: fills.reduce((sum, fill) => sum + fill.concentrate, 0),
+    powder: fills.reduce((sum, fill) => sum + (fill.powder?.mass ?? 0), 0),
   };
+}
+
+/** Each booster's dose for a finished volume, measured inside its own label's range, or which of them can't be. */
+function boostersIn(requests: readonly BoosterRequest[], volume: number): BoosterDose[] | BatchFault {
+  const doses: BoosterDose[] = [];
+  for (const { id, strength, weakest, strongest, measure, scoop } of requests) {
+    const matter = matterOf(measure, scoop);
+    const [low, aim, high] = [weakest, strength, strongest].map(concentratePerWater) as [
+      number,
+      number,
+      number,
+    ];
+    const dose = measured(volume, aim, low, high, matter);
+    if (!dose)
+      return {
+        code: "measure-too-coarse",
+        volume,
+        concentrate: wantedAmount(volume, aim, matter),
+        measure: stepOf(matter),
+        booster: id,
+        ...(matter.kind === "powder" ? { powder: true } : {}),
+      };
+    const { concentrate, powder, strength: got } = dose;
+    doses.push({ id, concentrate, strength: got, ...(powder ? { powder } : {}) });
+  }
+  return doses;
 }

@@ -2,16 +2,22 @@ export {
   type Batch,
   type BatchFault,
   type BatchRequest,
+  type BoosterDose,
+  type BoosterRequest,
   type Fill,
   MIX_DENSITY,
   planBatch,
 } from "./batch.ts";
+export { type OwnedVessel, rankVessels, type VesselChoice } from "./bestVessel.ts";
 export { dilutedShare, volumeToDilute } from "./dilute.ts";
 export { cutIntoFills, type Demand, type FillShare } from "./fills.ts";
+export { jugStrength, type LabelRange, nearestTips, type Tip, type TipChoice } from "./injector.ts";
 export { meteredConcentrate, strengthAtFloor } from "./metering.ts";
 export { type PowderLabel, scoopsFor, shareOfPowderDose } from "./powder.ts";
+export { completeMix, type KnownMix, type QuickMix, type WholeMix } from "./quick.ts";
 export {
   concentratePerWater,
+  POWDER_SPELLINGS,
   parseStrength,
   partsOf,
   STRENGTH_SPELLINGS,

@@ -12,6 +12,8 @@ export const STRENGTH_SPELLINGS = [
   "fl-oz-per-gal",
   "ml-per-litre",
   "percent",
+  "g-per-litre",
+  "oz-weight-per-gal",
 ] as const;
 export type StrengthSpelling = (typeof STRENGTH_SPELLINGS)[number];
 
@@ -19,6 +21,10 @@ export interface Strength {
   readonly spelling: StrengthSpelling;
   readonly value: number;
 }
+
+/** Powders: kg of powder per kg of water stands for the strength. One ounce to a US gallon, in g/L (NIST SP 811, exact). */
+const OUNCE_PER_GALLON = 28.349523125 / 3.785411784;
+export const POWDER_SPELLINGS: readonly StrengthSpelling[] = ["g-per-litre", "oz-weight-per-gal"];
 
 /** Strongest mix a plan may ask for: half concentrate, half water. Anything stronger isn't diluted. */
 const STRONGEST = 1;
@@ -35,6 +41,8 @@ export function concentratePerWater({ spelling, value }: Strength): number {
     "fl-oz-per-gal": value / 128,
     "ml-per-litre": value / 1000,
     percent: value / (100 - value),
+    "g-per-litre": value / 1000,
+    "oz-weight-per-gal": (value * OUNCE_PER_GALLON) / 1000,
   }[spelling];
   return within("concentrate per water", c, WEAKEST, STRONGEST);
 }
@@ -48,6 +56,8 @@ export function strengthFrom(c: number, spelling: StrengthSpelling): Strength {
     "fl-oz-per-gal": 128 * c,
     "ml-per-litre": 1000 * c,
     percent: (100 * c) / (1 + c),
+    "g-per-litre": 1000 * c,
+    "oz-weight-per-gal": (1000 * c) / OUNCE_PER_GALLON,
   }[spelling];
   return { spelling, value };
 }
@@ -63,13 +73,14 @@ export function partsOf(
 /** Why a strength that could be read can't be mixed. */
 export type StrengthFault = { readonly code: "strength-out-of-range"; readonly text: string };
 
-/** Reads `1:21`, `6 oz/gal`, `47 ml/L`, `4 %`. `ratio` says how this label means 1:n. `1:0` and stronger than 1:1 are faults. */
+/** Reads `1:21`, `6 oz/gal`, `47 ml/L`, `4 %`; of a powder `30 g/L`, `8 oz per 2 gal`, its ounces by weight. `ratio` says how this label means 1:n. `1:0` and stronger than 1:1 are faults. */
 export function parseStrength(
   text: string,
   ratio: "one-to-n" | "one-in-n" = "one-to-n",
+  matter: "liquid" | "powder" = "liquid",
 ): Parsed<Strength> | { readonly ok: false; readonly fault: StrengthFault } {
   const plain = plainMarks(text);
-  const parsed = readStrength(plain, ratio);
+  const parsed = matter === "powder" ? readPowderStrength(plain) : readStrength(plain, ratio);
   if (!parsed.ok)
     return parsed.fault.code === "empty" ? parsed : failed({ code: "not-a-quantity", text: text.trim() });
   try {
@@ -79,6 +90,24 @@ export function parseStrength(
     if (!(error instanceof OutOfRange)) throw error;
     return { ok: false, fault: { code: "strength-out-of-range", text: text.trim() } };
   }
+}
+
+/** A mass of powder to a volume of water: `30 g/L`, `300 g per 10 L`, `8 oz per 2 gal`. */
+function readPowderStrength(plain: string): Parsed<Strength> {
+  const per = /^(.+?)\s*(?:\/|\bper\b|\bto\b|\bin\b)\s*(.+)$/.exec(plain);
+  if (!per) return failed(plain === "" ? { code: "empty" } : { code: "not-a-quantity", text: plain });
+  const mass = parseQuantity(per[1] ?? "", "mass", "g");
+  const volume = parseQuantity(/^\D/.test(per[2] ?? "") ? `1 ${per[2]}` : (per[2] ?? ""), "volume", "l");
+  if (!mass.ok) return mass;
+  if (!volume.ok) return volume;
+  const us = /gal|qt|pt/.test(per[2] ?? "");
+  const gramsPerLitre = mass.value / volume.value;
+  return {
+    ok: true,
+    value: us
+      ? { spelling: "oz-weight-per-gal", value: gramsPerLitre / OUNCE_PER_GALLON }
+      : { spelling: "g-per-litre", value: gramsPerLitre },
+  };
 }
 
 function readStrength(plain: string, ratio: "one-to-n" | "one-in-n"): Parsed<Strength> {

@@ -15,6 +15,7 @@ export type {
   JobInput,
   LoggedTest,
   PlannedBatch,
+  PlannedBooster,
   PlannedSpot,
   ProductLabel,
   SurveyedRoom,
@@ -28,12 +29,14 @@ export {
   OCCUPANCY,
 } from "./interview.ts";
 export { type JobPlan, lastReady, planJob } from "./job.ts";
+export { type Substitute, substitutesFor } from "./substitute.ts";
 export {
   type BatchPlan,
   checkBatchSetup,
   labelStrength,
   planWork,
   type RoomPlan,
+  vesselsFor,
   type WorkPlan,
 } from "./work.ts";
 export {

@@ -7,10 +7,10 @@ import type {
   Origin,
   SoilNature,
 } from "../care/index.ts";
-import type { Method, Soil } from "../clean/index.ts";
+import type { Method, Rig, Soil } from "../clean/index.ts";
 import type { Air, AirMover, Windows } from "../drying/index.ts";
 import type { Part, RoomShape, Zones } from "../floor/index.ts";
-import type { Strength, Vessel } from "../mix/index.ts";
+import type { Strength, Tip, Vessel } from "../mix/index.ts";
 import type { WalkDoor } from "../run/index.ts";
 import type { Interview } from "./interview.ts";
 
@@ -54,6 +54,14 @@ export interface ProductLabel extends CareProduct {
   readonly dwellMost: number;
   readonly potLife?: number;
   readonly waterTemperature?: number;
+  /** kg a scoop holds, where it is a powder. */
+  readonly scoop?: number;
+}
+
+/** Something that rides on a mix at a strength of its own; the label's ordinary one where absent. */
+export interface PlannedBooster {
+  readonly product: ProductLabel & { readonly id: string };
+  readonly strength?: Strength;
 }
 
 export interface PlannedBatch {
@@ -65,6 +73,11 @@ export interface PlannedBatch {
   readonly measure: number;
   /** Chosen by hand; absent: the label's for the heaviest soil among its rooms. */
   readonly strength?: Strength;
+  /** The tip it is drawn through into plain water. */
+  readonly tip?: Tip;
+  readonly boosters?: readonly PlannedBooster[];
+  /** m³ of the same mix still in the vessel. */
+  readonly carried?: number;
 }
 
 /** A door of the job; shut ones pass no air. */
@@ -102,6 +115,7 @@ export interface JobInput {
   readonly interview?: Interview;
   readonly spots?: readonly PlannedSpot[];
   readonly tests?: readonly LoggedTest[];
+  readonly rig?: Rig;
   /** Hours after the job's start at which rooms were really finished, by id: the truth replaces the plan. */
   readonly finished?: Readonly<Record<string, number>>;
 }

@@ -1,8 +1,30 @@
 import { pressureAtElevation } from "../air/index.ts";
 import { isHardFloor, soilForMix } from "../care/index.ts";
-import { METHOD_FIGURES, type Soil, type WaterBalance, waterBalance, zoneFactor } from "../clean/index.ts";
+import {
+  figuresWith,
+  METHOD_FIGURES,
+  type MethodFigures,
+  type PadPlan,
+  padPlan,
+  planTanks,
+  type Soil,
+  type TankDemand,
+  type TankRun,
+  type WaterBalance,
+  waterBalance,
+  zoneFactor,
+} from "../clean/index.ts";
 import { type Building, type Link, OPEN_DOOR_FLOW } from "../drying/index.ts";
-import { type Batch, type BatchFault, planBatch, type Strength } from "../mix/index.ts";
+import {
+  type Batch,
+  type BatchFault,
+  type BatchRequest,
+  type OwnedVessel,
+  planBatch,
+  rankVessels,
+  type Strength,
+  type VesselChoice,
+} from "../mix/index.ts";
 import {
   type Step,
   type WalkConflict,
@@ -35,6 +57,8 @@ export interface RoomPlan extends KnownRoom {
   /** What its zones make of the application rate, and wet strokes on top of the method's. */
   readonly zoneFactor: number;
   readonly extraWetStrokes: number;
+  /** Head, jets and suction it is cleaned with. */
+  readonly figures: MethodFigures;
 }
 
 export interface BatchPlan {
@@ -53,6 +77,9 @@ export interface WorkPlan {
   readonly building: Building;
   /** What the customer's answers change. */
   readonly effects: readonly Effect[];
+  /** Stops at tap and drain, where the job's tanks are known. */
+  readonly tanks?: readonly TankRun[];
+  readonly pads: PadPlan;
   /** Defoamer for the recovery tank, m³; 0 where none is called for. */
   readonly defoamer: number;
   /** The order that treads on nothing finished, and what is wrong with the order chosen; absent while no door is known. */
@@ -74,16 +101,48 @@ function planOneBatch(batch: PlannedBatch, rooms: readonly RoomPlan[]): BatchPla
     id: batch.id,
     strength,
     roomIds: own.map((room) => room.id),
-    batch: planBatch({
-      demands: own.map((room) => ({ roomId: room.id, volume: room.preSpray })),
-      vessel: batch.vessel,
-      strength,
-      weakest: batch.product.light,
-      strongest: batch.product.heavy,
-      measure: batch.measure,
-      ...(batch.product.potLife === undefined ? {} : { potLife: batch.product.potLife }),
-    }),
+    batch: planBatch({ ...requestOf(batch, own, strength), vessel: batch.vessel }),
   };
+}
+
+/** What a batch asks of whatever vessel it is made in. */
+function requestOf(
+  batch: PlannedBatch,
+  rooms: readonly Pick<RoomPlan, "id" | "preSpray">[],
+  strength: Strength,
+): Omit<BatchRequest, "vessel"> {
+  const { product, measure, tip, carried, boosters = [] } = batch;
+  return {
+    demands: rooms.map((room) => ({ roomId: room.id, volume: room.preSpray })),
+    strength,
+    weakest: product.light,
+    strongest: product.heavy,
+    measure,
+    boosters: boosters.map((booster) => ({
+      id: booster.product.id,
+      strength: booster.strength ?? booster.product.ordinary,
+      weakest: booster.product.light,
+      strongest: booster.product.heavy,
+      measure,
+      ...(booster.product.scoop === undefined ? {} : { scoop: booster.product.scoop }),
+    })),
+    ...(product.potLife === undefined ? {} : { potLife: product.potLife }),
+    ...(product.scoop === undefined ? {} : { scoop: product.scoop }),
+    ...(tip ? { tip } : {}),
+    ...(carried ? { carried } : {}),
+  };
+}
+
+/** The vessels owned, best first for one batch of a planned job; see {@link rankVessels}. */
+export function vesselsFor(
+  batch: PlannedBatch,
+  work: WorkPlan,
+  vessels: readonly OwnedVessel[],
+): VesselChoice[] {
+  const planned = work.batches.find(({ id }) => id === batch.id);
+  if (!planned) return [];
+  const rooms = work.rooms.filter((room) => room.batchId === batch.id);
+  return rankVessels(requestOf(batch, rooms, planned.strength), vessels);
 }
 
 /** Rooms, water, fills and times of a job; everything but drying. Throws OutOfRange outside the models' limits. */
@@ -92,8 +151,14 @@ export function planWork(job: JobInput): WorkPlan {
   const has = (kind: Effect["kind"]) => effects.some((effect) => effect.kind === kind);
   const known = job.rooms.map((room) => assumeRoom(room, job));
   const extraWetStrokes = has("extra-rinse") ? 1 : 0;
-  const water = known.map((room) =>
-    waterBalance({ ...room, zoneFactor: zoneFactor(room.zones), extraWetStrokes }),
+  const figures = known.map((room) => figuresWith(room.method, job.rig));
+  const water = known.map((room, i) =>
+    waterBalance({
+      ...room,
+      zoneFactor: zoneFactor(room.zones),
+      extraWetStrokes,
+      figures: figures[i] as MethodFigures,
+    }),
   );
   const odour = known.map((room) =>
     odourArea(room, job.spots ?? [], has("odour-step"), !isHardFloor(room.covering)),
@@ -130,6 +195,7 @@ export function planWork(job: JobInput): WorkPlan {
       soilForMix: soilForMix(room.soil, job.rooms[i]?.soilNature),
       zoneFactor: zoneFactor(room.zones),
       extraWetStrokes,
+      figures: figures[i] as MethodFigures,
     };
   });
   const cleaned = rooms.filter((room) => !room.passage);
@@ -149,9 +215,19 @@ export function planWork(job: JobInput): WorkPlan {
       ...(links.length > 0 ? { links } : {}),
     },
     effects,
+    pads: padPlan(cleaned.filter(takesPads)),
+    ...(job.rig?.tanks ? { tanks: planTanks(cleaned.map(tankDemand), job.rig.tanks) } : {}),
     defoamer: has("defoamer") ? (recovered / 1000) * DEFOAMER_PER_RECOVERED : 0,
     ...(job.doors?.length ? { walkOut: walkOutOf(job) } : {}),
   };
+}
+
+const takesPads = (room: RoomPlan) => room.figures.padPasses > 0 || room.padAfter;
+
+/** What a room takes from the solution tank and brings back, m³: its pre-spray comes back with the rinse. */
+function tankDemand({ id, area, rinse, water }: RoomPlan): TankDemand {
+  const vacuumed = rinse > 0 ? (area * water.laidDown * water.recoveredShare) / 1000 : 0;
+  return { roomId: id, solution: rinse, recovered: vacuumed };
 }
 
 function dwellOf(room: KnownRoom, job: JobInput): number | undefined {
@@ -206,7 +282,7 @@ function dryingRoom(room: RoomPlan) {
 
 /** Which of a batch's choices has to change. */
 export interface SetupFault {
-  readonly field: "vesselId" | "measure" | "strength" | "productId";
+  readonly field: "vesselId" | "measure" | "strength" | "productId" | "tipId";
   readonly fault: BatchFault;
 }
 
@@ -217,6 +293,7 @@ const FIELD_OF: Record<BatchFault["code"], SetupFault["field"]> = {
   "vessel-below-measure": "measure",
   "pot-life-too-short": "vesselId",
   "measure-too-coarse": "measure",
+  "tip-too-lean": "tipId",
 };
 
 /**

@@ -1,5 +1,5 @@
 import { dewPoint } from "../air/index.ts";
-import { METHOD_FIGURES, nozzleFlow, waterBalance } from "../clean/index.ts";
+import { nozzleFlow, waterBalance } from "../clean/index.ts";
 import {
   type AirMover,
   airSpeedFromMovers,
@@ -43,7 +43,7 @@ const isAssumed = (room: RoomPlan, field: AssumedField) => room.assumed.includes
 
 /** Water left in the pile when the room is finished. */
 export function workingOfResidual(room: RoomPlan): Working {
-  const figures = METHOD_FIGURES[room.method];
+  const { figures } = room;
   return explain({
     name: "residual",
     kind: "massPerArea",
@@ -61,6 +61,7 @@ export function workingOfResidual(room: RoomPlan): Working {
       figure("dry strokes", figures.dryStrokes, "count"),
       figure("pad passes", figures.padPasses + (room.padAfter ? 1 : 0), "count"),
       figure("flow of the jets", nozzleFlow(figures.ratedJetFlow, figures.pressure) * 60, "volume"),
+      figure("suction at the head over the reference", figures.relativeAirflow, "share"),
       figure("laid down", room.water.laidDown, "massPerArea"),
       figure("recovered", room.water.recoveredShare, "share"),
     ],

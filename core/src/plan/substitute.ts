@@ -1,0 +1,56 @@
+import { judgeProduct, severity, type Verdict, worst } from "../care/index.ts";
+import type { Strength } from "../mix/index.ts";
+import { careFloor } from "./care.ts";
+import type { JobInput, ProductLabel } from "./input.ts";
+import { labelStrength, type WorkPlan } from "./work.ts";
+
+/** A product that could stand in for one that has run out. */
+export interface Substitute<P extends ProductLabel> {
+  readonly product: P;
+  /** Its own label's for the same soil: never the other one's. */
+  readonly strength: Strength;
+  /** The worst the care rules say of it on the rooms it would go on. */
+  readonly verdict: Verdict;
+  /** pH in use above the other's; undefined where one of them isn't known. */
+  readonly phOff?: number;
+}
+
+const NO_PH = 7;
+
+/**
+ * Products to take for a batch instead of its own, nearest first: those the care rules don't stop on any of its rooms, the
+ * milder verdict before the harsher, the nearer pH before the further. Their strength is their own label's for the same soil. A
+ * different product wants its own dye test.
+ */
+export function substitutesFor<P extends ProductLabel & { readonly id: string; readonly kind: string }>(
+  batchId: string,
+  job: JobInput,
+  work: WorkPlan,
+  shelf: readonly P[],
+): Substitute<P>[] {
+  const batch = job.batches.find(({ id }) => id === batchId);
+  const own = shelf.find(({ id }) => id === batch?.product.id);
+  if (!batch || !own) return [];
+  const rooms = work.rooms.filter((room) => room.batchId === batchId);
+  const floors = job.rooms.filter(({ id }) => rooms.some((room) => room.id === id)).map(careFloor);
+  const soil = Math.max(1, ...rooms.map((room) => room.soilForMix));
+  return shelf
+    .filter((product) => product.kind === own.kind && product.id !== own.id)
+    .map((product): Substitute<P> => {
+      const phOff =
+        product.phInUse === undefined || own.phInUse === undefined
+          ? undefined
+          : product.phInUse - own.phInUse;
+      return {
+        product,
+        strength: labelStrength({ ...batch, product }, soil),
+        verdict: worst(floors.map((floor) => judgeProduct(product, floor).verdict)),
+        ...(phOff === undefined ? {} : { phOff }),
+      };
+    })
+    .filter(({ verdict }) => verdict !== "stop")
+    .toSorted(
+      (a, b) =>
+        severity(a.verdict) - severity(b.verdict) || Math.abs(a.phOff ?? NO_PH) - Math.abs(b.phOff ?? NO_PH),
+    );
+}
