@@ -28,5 +28,5 @@ export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
 export { AirMover, Part, Room, RoomShape, Zones } from "./room.ts";
 export { Site } from "./site.ts";
 export { Spot, spotArea } from "./spot.ts";
-export { Stock, StockLot, type StockUse } from "./stock.ts";
+export { Stock, StockLot, type StockUse, stockUse } from "./stock.ts";
 export { VESSEL_KINDS, Vessel } from "./vessel.ts";

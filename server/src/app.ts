@@ -6,6 +6,7 @@ import { jobRoutes } from "./features/job/routes.ts";
 import { logRoutes } from "./features/log/routes.ts";
 import { photoRoutes } from "./features/photo/routes.ts";
 import { shelfRoutes } from "./features/shelf/routes.ts";
+import { stockRoutes } from "./features/stock/routes.ts";
 import { notFound } from "./http/apiFailure.ts";
 import { docsRouter } from "./http/docs.ts";
 import { errorHandler } from "./http/errors.ts";
@@ -50,6 +51,7 @@ export function makeApp({ log, webDir, ...context }: Options): Express {
   logRoutes(api, context);
   photoRoutes(api, context);
   shelfRoutes(api, context);
+  stockRoutes(api, context);
   api.use(docsRouter());
   api.use(() => {
     throw notFound();

@@ -298,10 +298,13 @@ const FIELD_OF: Record<BatchFault["code"], SetupFault["field"]> = {
 
 /**
  * What is wrong with a choice of product, vessel and measure whatever the rooms are, or undefined: the vessel holds
- * nothing, or less than one step of the measure even at the label's strongest; a strength off the label.
+ * nothing, or less than one step of the measure even at the label's strongest; a strength off the label; a tip that can't
+ * meter it at any strength.
  */
 export function checkBatchSetup(batch: PlannedBatch): SetupFault | undefined {
-  const { batch: planned } = planOneBatch({ ...batch, strength: batch.strength ?? batch.product.heavy }, []);
+  // A tip that reaches the label's lightest strength has its use; whether it reaches the rooms' own, the fills say.
+  const hardest = batch.tip ? batch.product.light : batch.product.heavy;
+  const { batch: planned } = planOneBatch({ ...batch, strength: batch.strength ?? hardest }, []);
   return planned.outcome === "planned"
     ? undefined
     : { field: FIELD_OF[planned.fault.code], fault: planned.fault };

@@ -3,7 +3,9 @@ import {
   CrewId,
   DoorId,
   EntryId,
+  GearId,
   JobId,
+  LotId,
   PhotoId,
   ProductId,
   RoomId,
@@ -24,6 +26,8 @@ const KINDS = {
   door: DoorId,
   spot: SpotId,
   photo: PhotoId,
+  gear: GearId,
+  lot: LotId,
 } as const;
 type Kind = keyof typeof KINDS;
 

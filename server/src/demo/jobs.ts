@@ -9,7 +9,8 @@ import {
 } from "@scutch/contract";
 import { planWork } from "@scutch/core/plan";
 import { demoId } from "./demoId.ts";
-import { PRODUCTS, SITES, VESSELS } from "./shelf.ts";
+import { PRODUCTS, SITES } from "./shelf.ts";
+import { GEAR, VESSELS } from "./van.ts";
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -109,7 +110,7 @@ function firstFill(job: Job, start: number, minutes: number, by: string): LogEnt
   const planned = batches[0]?.batch;
   if (!batch || planned?.outcome !== "planned" || !planned.fills[0])
     throw new Error(`${job.title} has no first fill`);
-  const { water, concentrate } = planned.fills[0];
+  const { water, concentrate, powder } = planned.fills[0];
   return happened(start, minutes, {
     kind: "fill-made",
     by,
@@ -118,6 +119,7 @@ function firstFill(job: Job, start: number, minutes: number, by: string): LogEnt
     fill: 1,
     water,
     concentrate,
+    ...(powder ? { powder: powder.mass } : {}),
   });
 }
 
@@ -236,6 +238,14 @@ function flat(now: Date): DemoJob {
     indoor: { temperature: 19, relativeHumidity: 0.55 },
     outdoor: { temperature: 9, relativeHumidity: 0.7 },
     interview: { lastCleaned: "longer", detergentLeft: true, occupancy: "move-out" },
+    rig: {
+      wandId: GEAR.wand.id,
+      blowerId: GEAR.blower.id,
+      hoseId: GEAR.hose.id,
+      bends: 1,
+      solutionId: VESSELS.solution.id,
+      recoveryId: VESSELS.recovery.id,
+    },
     rooms: list,
     doors: [
       door(hall, undefined, { wall: "right" }),

@@ -4,14 +4,17 @@ import type { CrewId } from "@scutch/contract";
 import { sql } from "drizzle-orm";
 import type { Db } from "../db/connect.ts";
 import { firstCrew, makeCrew } from "../features/crew/store.ts";
+import { writeGear } from "../features/gear/store.ts";
 import { saveJob } from "../features/job/service.ts";
 import { appendLog } from "../features/log/service.ts";
 import { writeProduct } from "../features/product/store.ts";
 import { writeSite } from "../features/site/store.ts";
+import { writeLot } from "../features/stock/store.ts";
 import { writeVessel } from "../features/vessel/store.ts";
 import { demoId } from "./demoId.ts";
 import { demoJobs } from "./jobs.ts";
-import { PRODUCTS, SITES, VESSELS } from "./shelf.ts";
+import { PRODUCTS, SITES } from "./shelf.ts";
+import { GEAR, STOCK, VESSELS } from "./van.ts";
 
 const CREW = demoId("crew", 1);
 /** Children before parents. */
@@ -23,8 +26,11 @@ const DEMO_TABLES = [
   "room_parts",
   "room_air_movers",
   "rooms",
+  "batch_boosters",
   "batches",
   "jobs",
+  "stock_lots",
+  "gear",
   "products",
   "vessels",
   "sites",
@@ -41,6 +47,8 @@ async function seed(db: Db, now: Date): Promise<void> {
   await makeCrew(db, CREW, "Marlow Lane Carpet Care");
   for (const product of Object.values(PRODUCTS)) await writeProduct(db, CREW, product);
   for (const vessel of Object.values(VESSELS)) await writeVessel(db, CREW, vessel);
+  for (const item of Object.values(GEAR)) await writeGear(db, CREW, item);
+  for (const lot of STOCK(now)) await writeLot(db, CREW, lot);
   for (const site of Object.values(SITES)) await writeSite(db, CREW, site);
   for (const { job, log } of demoJobs(now)) {
     await saveJob(db, CREW, job.id, 0, job);

@@ -1,7 +1,6 @@
-import type { Product, Site, Vessel } from "@scutch/contract";
+import type { Product, Site } from "@scutch/contract";
 import { demoId } from "./demoId.ts";
 
-const LITRE = 1e-3;
 const MINUTE = 60;
 const HOUR = 3600;
 const ratio = (value: number) => ({ spelling: "one-to-n", value }) as const;
@@ -59,14 +58,16 @@ export const PRODUCTS = {
   },
   bramble: {
     id: demoId("product", 4),
-    name: "Bramble oxygen pre-spray",
+    name: "Bramble oxygen powder",
     kind: "pre-spray",
     ratioMeans: "one-to-n",
-    light: { spelling: "fl-oz-per-gal", value: 4 },
-    ordinary: { spelling: "fl-oz-per-gal", value: 6 },
-    heavy: { spelling: "fl-oz-per-gal", value: 8 },
+    light: { spelling: "oz-weight-per-gal", value: 2 },
+    ordinary: { spelling: "oz-weight-per-gal", value: 3 },
+    heavy: { spelling: "oz-weight-per-gal", value: 5 },
     dwellLeast: 10 * MINUTE,
     dwellMost: 15 * MINUTE,
+    scoop: 0.06,
+    packSize: 2.5,
     potLife: 4 * HOUR,
     waterTemperature: 40,
     phInUse: 9.8,
@@ -166,36 +167,6 @@ export const PRODUCTS = {
     ],
   },
 } satisfies Record<string, Product>;
-
-export const VESSELS = {
-  pump: {
-    id: demoId("vessel", 1),
-    name: "Pump sprayer, 8 L",
-    nominal: 8 * LITRE,
-    heel: 0.2 * LITRE,
-    headSpace: 0.8 * LITRE,
-    graduation: 0.1 * LITRE,
-    sprayFlow: (1.2 * LITRE) / MINUTE,
-  },
-  battery: {
-    id: demoId("vessel", 2),
-    name: "Battery sprayer, 15 L bucket",
-    nominal: 15 * LITRE,
-    heel: 0.5 * LITRE,
-    headSpace: 1.5 * LITRE,
-    graduation: 0.5 * LITRE,
-    sprayFlow: (2 * LITRE) / MINUTE,
-  },
-  small: {
-    id: demoId("vessel", 3),
-    name: "Hand sprayer, 2 L",
-    nominal: 2 * LITRE,
-    heel: 0.05 * LITRE,
-    headSpace: 0.25 * LITRE,
-    graduation: 0.05 * LITRE,
-    sprayFlow: (0.6 * LITRE) / MINUTE,
-  },
-} satisfies Record<string, Vessel>;
 
 /** Invented places. */
 export const SITES = {

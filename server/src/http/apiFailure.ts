@@ -29,3 +29,8 @@ export class ApiFailure extends Error {
 
 export const notFound = () => new ApiFailure("not-found");
 export const invalid = (...faults: Fault[]) => new ApiFailure("invalid", { faults });
+
+/** The id in the address and the one in the document must name the same thing. */
+export function sameId(address: string, document: string): void {
+  if (address !== document) throw invalid({ path: ["id"], code: "differs-from-address" });
+}

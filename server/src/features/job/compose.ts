@@ -5,6 +5,7 @@ import type {
   Interview,
   Job,
   Part,
+  RigChoice,
   Room,
   Spot,
   StoredJob,
@@ -12,10 +13,11 @@ import type {
 } from "@scutch/contract";
 import type { z } from "zod";
 import { said } from "../../db/said.ts";
-import type { batches, doors, jobs, roomAirMovers, roomParts, rooms, spots } from "./table.ts";
+import type { batchBoosters, batches, doors, jobs, roomAirMovers, roomParts, rooms, spots } from "./table.ts";
 
 export type JobRow = typeof jobs.$inferSelect;
 export type BatchRow = typeof batches.$inferSelect;
+export type BoosterRow = typeof batchBoosters.$inferSelect;
 export type RoomRow = typeof rooms.$inferSelect;
 export type AirMoverRow = typeof roomAirMovers.$inferSelect;
 export type PartRow = typeof roomParts.$inferSelect;
@@ -28,6 +30,7 @@ type AirValue = z.infer<typeof Air>;
 export interface JobRows {
   readonly job: JobRow;
   readonly batches: readonly BatchRow[];
+  readonly boosters: readonly BoosterRow[];
   readonly rooms: readonly RoomRow[];
   readonly airMovers: readonly AirMoverRow[];
   readonly parts: readonly PartRow[];
@@ -164,6 +167,12 @@ export function rowsOf(crewId: string, version: number, job: Job): JobRows {
       pets: orNull(job.interview?.pets),
       urine: orNull(job.interview?.urine),
       occupancy: orNull(job.interview?.occupancy),
+      wandId: orNull(job.rig?.wandId),
+      blowerId: orNull(job.rig?.blowerId),
+      hoseId: orNull(job.rig?.hoseId),
+      bends: orNull(job.rig?.bends),
+      solutionId: orNull(job.rig?.solutionId),
+      recoveryId: orNull(job.rig?.recoveryId),
     },
     batches: job.batches.map((batch, position) => ({
       ...owner,
@@ -172,9 +181,19 @@ export function rowsOf(crewId: string, version: number, job: Job): JobRows {
       productId: batch.productId,
       vesselId: batch.vesselId,
       measure: batch.measure,
-      strengthSpelling: orNull(batch.strength?.spelling),
-      strengthValue: orNull(batch.strength?.value),
+      ...strengthColumns(batch.strength),
+      tipId: orNull(batch.tipId),
+      carried: orNull(batch.carried),
     })),
+    boosters: job.batches.flatMap((batch) =>
+      (batch.boosters ?? []).map(({ productId, strength }, position) => ({
+        ...owner,
+        batchId: batch.id,
+        position,
+        productId,
+        ...strengthColumns(strength),
+      })),
+    ),
     rooms: job.rooms.map((room, position) => roomRow(owner, room, position)),
     airMovers: job.rooms.flatMap((room) =>
       (room.airMovers ?? []).map((mover, position) => ({ ...owner, roomId: room.id, position, ...mover })),
@@ -248,16 +267,36 @@ function roomRow(
   };
 }
 
-function batchFrom(row: BatchRow): BatchChoice {
+const strengthColumns = (strength: BatchChoice["strength"]) => ({
+  strengthSpelling: orNull(strength?.spelling),
+  strengthValue: orNull(strength?.value),
+});
+
+function strengthFrom(row: Pick<BatchRow, "strengthSpelling" | "strengthValue">): BatchChoice["strength"] {
+  return row.strengthSpelling === null || row.strengthValue === null
+    ? undefined
+    : { spelling: row.strengthSpelling, value: row.strengthValue };
+}
+
+type Booster = NonNullable<BatchChoice["boosters"]>[number];
+
+function batchFrom(row: BatchRow, boosters: readonly BoosterRow[]): BatchChoice {
   return said<BatchChoice>({
     id: row.id as BatchChoice["id"],
     productId: row.productId as BatchChoice["productId"],
     vesselId: row.vesselId as BatchChoice["vesselId"],
     measure: row.measure,
-    strength:
-      row.strengthSpelling === null || row.strengthValue === null
-        ? undefined
-        : { spelling: row.strengthSpelling, value: row.strengthValue },
+    strength: strengthFrom(row),
+    tipId: row.tipId as BatchChoice["tipId"] | null,
+    boosters: listed(
+      boosters.filter(({ batchId }) => batchId === row.id),
+      (booster) =>
+        said<Booster>({
+          productId: booster.productId as Booster["productId"],
+          strength: strengthFrom(booster),
+        }),
+    ),
+    carried: row.carried,
   });
 }
 
@@ -346,12 +385,20 @@ export function jobFrom(rows: JobRows): StoredJob {
         urine: job.urine,
         occupancy: job.occupancy,
       }),
+      rig: saidAny<RigChoice>({
+        wandId: job.wandId as RigChoice["wandId"] | null,
+        blowerId: job.blowerId as RigChoice["blowerId"] | null,
+        hoseId: job.hoseId as RigChoice["hoseId"] | null,
+        bends: job.bends,
+        solutionId: job.solutionId as RigChoice["solutionId"] | null,
+        recoveryId: job.recoveryId as RigChoice["recoveryId"] | null,
+      }),
       rooms: rows.rooms
         .toSorted(byPosition)
         .map((room) => roomFrom(room, own(rows.airMovers, room.id), own(rows.parts, room.id))),
       doors: listed(rows.doors, doorFrom),
       spots: listed(rows.spots, spotFrom),
-      batches: rows.batches.toSorted(byPosition).map(batchFrom),
+      batches: rows.batches.toSorted(byPosition).map((batch) => batchFrom(batch, rows.boosters)),
     }),
   };
 }

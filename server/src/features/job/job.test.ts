@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
-import { type Job, RoomId, type StoredJob } from "@scutch/contract";
+import { type BatchChoice, type Job, RoomId, type StoredJob } from "@scutch/contract";
 import {
   BACKINGS,
   COVERINGS,
@@ -51,6 +51,13 @@ function newJob(change: Partial<Job> = {}): Job {
 }
 
 const HARD: readonly string[] = HARD_FLOORS;
+const BOOSTERS: NonNullable<BatchChoice["boosters"]>[] = [
+  [{ productId: demoId("product", 6) }],
+  [
+    { productId: demoId("product", 7), strength: { spelling: "percent", value: 12 } },
+    { productId: demoId("product", 6) },
+  ],
+];
 const unlessEmpty = <T>(list: T[]) => (list.length > 0 ? list : undefined);
 
 describe("a plan is one aggregate", () => {
@@ -161,6 +168,22 @@ describe("a plan is one aggregate", () => {
       age: fc.constantFrom(...SPOT_AGES),
       uv: some(fc.constantFrom("glows" as const, "dark" as const)),
     });
+    const rig = some(
+      fc.record(
+        {
+          wandId: fc.constant(demoId("gear", 6)),
+          bends: fc.integer({ min: 0, max: 20 }),
+          solutionId: fc.constant(demoId("vessel", 5)),
+        },
+        { requiredKeys: ["bends"] },
+      ),
+    );
+    const batch = fc.record({
+      strength: some(fc.constant({ spelling: "one-to-n" as const, value: 20 })),
+      tipId: some(fc.constant(demoId("gear", 1))),
+      carried: some(number(0, 0.01)),
+      boosters: some(fc.constantFrom<NonNullable<BatchChoice["boosters"]>>(...BOOSTERS)),
+    });
     const list = <T>(arbitrary: fc.Arbitrary<T>, maxLength: number) => fc.array(arbitrary, { maxLength });
     await fc.assert(
       fc.asyncProperty(
@@ -169,7 +192,9 @@ describe("a plan is one aggregate", () => {
         interview,
         list(door, 4),
         list(spot, 3),
-        async (drawn, indoor, asked, doors, spots) => {
+        rig,
+        list(batch, 2),
+        async (drawn, indoor, asked, doors, spots, chosenRig, batches) => {
           const rooms = drawn.map(({ part, method, ...each }, i) => ({
             ...each,
             id: RoomId.parse(demoId("room", made * 10 + i)),
@@ -184,6 +209,14 @@ describe("a plan is one aggregate", () => {
                 rooms,
                 indoor,
                 interview: asked,
+                rig: chosenRig,
+                batches: batches.map((each, i) => ({
+                  ...each,
+                  id: demoId("batch", 500 + i),
+                  productId: demoId("product", 1),
+                  vesselId: demoId("vessel", 4),
+                  measure: 5e-6,
+                })),
                 doors: unlessEmpty(
                   doors.flatMap(({ from, to, ...rest }, i) => {
                     const [one, other] = [idOf(from), to === undefined ? undefined : idOf(to)];
@@ -370,7 +403,7 @@ describe("every row belongs to a crew", () => {
       sites: [],
     });
     const { version, job } = await read();
-    const theirs = { ...job, batches: [], rooms: [], siteId: demoId("site", 50) };
+    const theirs = { ...job, batches: [], rooms: [], doors: [], spots: [], siteId: demoId("site", 50) };
     await server.otherApi
       .put(`/api/sites/${theirs.siteId}`)
       .send({ id: theirs.siteId, name: "Theirs" })

@@ -4,6 +4,7 @@ import { checkBatchSetup } from "@scutch/core/plan";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { transactionOrAgain } from "../../db/transactionOrAgain.ts";
 import { ApiFailure, invalid, notFound } from "../../http/apiFailure.ts";
+import { readGear } from "../gear/store.ts";
 import { readProducts } from "../product/store.ts";
 import { siteExists } from "../site/store.ts";
 import { readVessels } from "../vessel/store.ts";
@@ -39,8 +40,12 @@ async function faultsIn(tx: Transaction, crewId: string, job: Job): Promise<Faul
   const products = await readProducts(
     tx,
     crewId,
-    job.batches.map((batch) => batch.productId),
+    job.batches.flatMap((batch) => [
+      batch.productId,
+      ...(batch.boosters ?? []).map(({ productId }) => productId),
+    ]),
   );
+  const gear = job.batches.some((batch) => batch.tipId) ? await readGear(tx, crewId) : [];
   const vessels = await readVessels(
     tx,
     crewId,
@@ -51,8 +56,15 @@ async function faultsIn(tx: Transaction, crewId: string, job: Job): Promise<Faul
     const vessel = vessels.find(({ id }) => id === batch.vesselId);
     if (!product) faults.push({ path: ["job", "batches", i, "productId"], code: "unknown-reference" });
     if (!vessel) faults.push({ path: ["job", "batches", i, "vesselId"], code: "unknown-reference" });
+    const tip = gear.find(({ id }) => id === batch.tipId);
+    if (batch.tipId && tip?.kind !== "tip")
+      faults.push({ path: ["job", "batches", i, "tipId"], code: "unknown-reference" });
+    for (const [k, { productId }] of (batch.boosters ?? []).entries())
+      if (!products.some(({ id }) => id === productId))
+        faults.push({ path: ["job", "batches", i, "boosters", k, "productId"], code: "unknown-reference" });
     if (!product || !vessel) continue;
-    const fault = checkBatchSetup({ ...batch, product, vessel });
+    const { boosters: _, ...setup } = batch;
+    const fault = checkBatchSetup({ ...setup, product, vessel, ...(tip?.kind === "tip" ? { tip } : {}) });
     if (fault) faults.push({ path: ["job", "batches", i, fault.field], code: fault.fault.code });
   }
   return faults;

@@ -4,6 +4,7 @@ import type { Db, Transaction } from "../../db/connect.ts";
 import {
   type AirMoverRow,
   type BatchRow,
+  type BoosterRow,
   type DoorRow,
   type JobRow,
   type JobRows,
@@ -13,11 +14,12 @@ import {
   rowsOf,
   type SpotRow,
 } from "./compose.ts";
-import { batches, doors, jobs, roomAirMovers, roomParts, rooms, spots } from "./table.ts";
+import { batchBoosters, batches, doors, jobs, roomAirMovers, roomParts, rooms, spots } from "./table.ts";
 
 interface Gathered {
   job: JobRow;
   readonly batches: Map<string, BatchRow>;
+  readonly boosters: Map<string, BoosterRow>;
   readonly rooms: Map<string, RoomRow>;
   readonly airMovers: Map<string, AirMoverRow>;
   readonly parts: Map<string, PartRow>;
@@ -27,14 +29,15 @@ interface Gathered {
 
 /** The three statements that read jobs whole; `wanted` says which. */
 function selectJobs(db: Db | Transaction, wanted: SQL | undefined) {
-  const ofJob = (table: typeof batches | typeof doors | typeof spots) =>
+  const ofJob = (table: typeof batches | typeof batchBoosters | typeof doors | typeof spots) =>
     and(eq(table.crewId, jobs.crewId), eq(table.jobId, jobs.id));
   const ofRoom = (table: typeof roomAirMovers | typeof roomParts) =>
     and(eq(table.crewId, rooms.crewId), eq(table.jobId, rooms.jobId), eq(table.roomId, rooms.id));
   const withBatches = db
-    .select({ job: jobs, batch: batches })
+    .select({ job: jobs, batch: batches, booster: batchBoosters })
     .from(jobs)
     .leftJoin(batches, ofJob(batches))
+    .leftJoin(batchBoosters, and(ofJob(batchBoosters), eq(batchBoosters.batchId, batches.id)))
     .where(wanted);
   const withRooms = db
     .select({ id: jobs.id, version: jobs.version, room: rooms, mover: roomAirMovers, part: roomParts })
@@ -90,10 +93,11 @@ export async function readJobs(
   for (;;) {
     const [withBatches, withRooms, onPlan] = await readRows(db, crewId, ids);
     const found = new Map<string, Gathered>();
-    for (const { job, batch } of withBatches) {
+    for (const { job, batch, booster } of withBatches) {
       const gathered = found.get(job.id) ?? nothingOf(job);
       found.set(job.id, gathered);
       if (batch) gathered.batches.set(batch.id, batch);
+      if (booster) gathered.boosters.set(`${booster.batchId} ${booster.position}`, booster);
     }
     const other = ({ id, version }: { readonly id: string; readonly version: number }) =>
       found.get(id)?.job.version !== version;
@@ -119,6 +123,7 @@ export async function readJobs(
 const nothingOf = (job: JobRow): Gathered => ({
   job,
   batches: new Map(),
+  boosters: new Map(),
   rooms: new Map(),
   airMovers: new Map(),
   parts: new Map(),
@@ -129,6 +134,7 @@ const nothingOf = (job: JobRow): Gathered => ({
 const rowsFrom = ({ job, ...owned }: Gathered): JobRows => ({
   job,
   batches: [...owned.batches.values()],
+  boosters: [...owned.boosters.values()],
   rooms: [...owned.rooms.values()],
   airMovers: [...owned.airMovers.values()],
   parts: [...owned.parts.values()],
@@ -187,6 +193,7 @@ export async function writeJob(tx: Transaction, crewId: string, version: number,
   await tx.delete(rooms).where(owned(rooms)); // what hangs on them goes along
   await tx.delete(batches).where(owned(batches));
   if (rows.batches.length > 0) await tx.insert(batches).values([...rows.batches]);
+  if (rows.boosters.length > 0) await tx.insert(batchBoosters).values([...rows.boosters]);
   if (rows.rooms.length > 0) await tx.insert(rooms).values([...rows.rooms]);
   if (rows.airMovers.length > 0) await tx.insert(roomAirMovers).values([...rows.airMovers]);
   if (rows.parts.length > 0) await tx.insert(roomParts).values([...rows.parts]);

@@ -38,6 +38,12 @@ export const jobs = mysqlTable(
     pets: boolean("pets"),
     urine: boolean("urine"),
     occupancy: varchar("occupancy", { length: 12 }).$type<NonNullable<Interview["occupancy"]>>(),
+    wandId: uuid("wand_id"),
+    blowerId: uuid("blower_id"),
+    hoseId: uuid("hose_id"),
+    bends: int("hose_bends"),
+    solutionId: uuid("solution_tank_id"),
+    recoveryId: uuid("recovery_tank_id"),
   },
   (table) => [
     primaryKey({ columns: [table.crewId, table.id] }),
@@ -63,6 +69,8 @@ export const batches = mysqlTable(
     measure: double("measure_m3").notNull(),
     strengthSpelling: varchar("strength_spelling", { length: 20 }).$type<Strength["spelling"]>(),
     strengthValue: double("strength_value"),
+    tipId: uuid("tip_id"),
+    carried: double("carried_m3"),
   },
   (table) => [
     primaryKey({ columns: [table.crewId, table.jobId, table.id] }),
@@ -80,6 +88,33 @@ export const batches = mysqlTable(
       name: "batches_vessel",
       columns: [table.crewId, table.vesselId],
       foreignColumns: [vessels.crewId, vessels.id],
+    }),
+  ],
+);
+
+/** What rides on a batch. */
+export const batchBoosters = mysqlTable(
+  "batch_boosters",
+  {
+    crewId: uuid("crew_id").notNull(),
+    jobId: uuid("job_id").notNull(),
+    batchId: uuid("batch_id").notNull(),
+    position: int("position").notNull(),
+    productId: uuid("product_id").notNull(),
+    strengthSpelling: varchar("strength_spelling", { length: 20 }).$type<Strength["spelling"]>(),
+    strengthValue: double("strength_value"),
+  },
+  (table) => [
+    primaryKey({ columns: [table.crewId, table.jobId, table.batchId, table.position] }),
+    foreignKey({
+      name: "boosters_batch",
+      columns: [table.crewId, table.jobId, table.batchId],
+      foreignColumns: [batches.crewId, batches.jobId, batches.id],
+    }).onDelete("cascade"),
+    foreignKey({
+      name: "boosters_product",
+      columns: [table.crewId, table.productId],
+      foreignColumns: [products.crewId, products.id],
     }),
   ],
 );

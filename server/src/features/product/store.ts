@@ -7,7 +7,16 @@ import { products } from "./table.ts";
 type Row = typeof products.$inferSelect;
 type Optional = Pick<
   Product,
-  "potLife" | "waterTemperature" | "phInUse" | "phConcentrate" | "chemistry" | "labelAllows" | "labelForbids"
+  | "potLife"
+  | "waterTemperature"
+  | "scoop"
+  | "packSize"
+  | "packPrice"
+  | "phInUse"
+  | "phConcentrate"
+  | "chemistry"
+  | "labelAllows"
+  | "labelForbids"
 >;
 
 function productFrom(row: Row): Product {
@@ -24,6 +33,9 @@ function productFrom(row: Row): Product {
     ...said<Optional>({
       potLife: row.potLife,
       waterTemperature: row.waterTemperature,
+      scoop: row.scoop,
+      packSize: row.packSize,
+      packPrice: row.packPrice,
       phInUse: row.phInUse,
       phConcentrate: row.phConcentrate,
       chemistry: row.chemistry,
@@ -61,6 +73,9 @@ export async function writeProduct(db: Db | Transaction, crewId: string, product
     heavyValue: heavy.value,
     potLife: product.potLife ?? null,
     waterTemperature: product.waterTemperature ?? null,
+    scoop: product.scoop ?? null,
+    packSize: product.packSize ?? null,
+    packPrice: product.packPrice ?? null,
     phInUse: product.phInUse ?? null,
     phConcentrate: product.phConcentrate ?? null,
     chemistry: product.chemistry ?? null,

@@ -25,6 +25,10 @@ export const products = mysqlTable(
     dwellMost: double("dwell_most_s").notNull(),
     potLife: double("pot_life_s"),
     waterTemperature: double("water_temperature_c"),
+    scoop: double("scoop_kg"),
+    /** m³ of liquid or kg of powder. */
+    packSize: double("pack_size"),
+    packPrice: double("pack_price"),
     phInUse: double("ph_in_use"),
     phConcentrate: double("ph_concentrate"),
     chemistry: json<NonNullable<Product["chemistry"]>>()("chemistry"),

@@ -1,27 +1,24 @@
 import { endpoints } from "@scutch/contract";
 import type { Router } from "express";
 import type { Context } from "../../app.ts";
-import { invalid } from "../../http/apiFailure.ts";
+import { sameId } from "../../http/apiFailure.ts";
 import { mount } from "../../http/mount.ts";
 import { readCrewName } from "../crew/store.ts";
+import { readGear, writeGear } from "../gear/store.ts";
 import { readProducts, writeProduct } from "../product/store.ts";
 import { readSites, writeSite } from "../site/store.ts";
 import { readVessels, writeVessel } from "../vessel/store.ts";
 
-/** The id in the address and the one in the document name the same thing. */
-function sameId(address: string, document: string): void {
-  if (address !== document) throw invalid({ path: ["id"], code: "differs-from-address" });
-}
-
 export function shelfRoutes(router: Router, { db, crewId }: Context): void {
   mount(router, endpoints.readShelf, async () => {
-    const [crew, products, vessels, sites] = await Promise.all([
+    const [crew, products, vessels, gear, sites] = await Promise.all([
       readCrewName(db, crewId),
       readProducts(db, crewId),
       readVessels(db, crewId),
+      readGear(db, crewId),
       readSites(db, crewId),
     ]);
-    return { crew, products, vessels, sites };
+    return { crew, products, vessels, gear, sites };
   });
   mount(router, endpoints.saveProduct, async ({ params, body }) => {
     sameId(params.productId, body.id);
@@ -31,6 +28,11 @@ export function shelfRoutes(router: Router, { db, crewId }: Context): void {
   mount(router, endpoints.saveVessel, async ({ params, body }) => {
     sameId(params.vesselId, body.id);
     await writeVessel(db, crewId, body);
+    return body;
+  });
+  mount(router, endpoints.saveGear, async ({ params, body }) => {
+    sameId(params.gearId, body.id);
+    await writeGear(db, crewId, body);
     return body;
   });
   mount(router, endpoints.saveSite, async ({ params, body }) => {

@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
-import type { Product, Shelf, Site, Vessel } from "@scutch/contract";
+import type { Product, Shelf, Site, Stock, Vessel } from "@scutch/contract";
 import { readConfig } from "../../config.ts";
 import { demoId } from "../../demo/demoId.ts";
 import { demoJobs } from "../../demo/jobs.ts";
-import { PRODUCTS, SITES, VESSELS } from "../../demo/shelf.ts";
+import { PRODUCTS, SITES } from "../../demo/shelf.ts";
+import { GEAR, VESSELS } from "../../demo/van.ts";
 import { STATUS } from "../../http/apiFailure.ts";
 import { startTestServer, type TestServer } from "../../testing/testServer.ts";
 
@@ -57,10 +58,84 @@ describe("shelf, van and sites", () => {
       [`/api/products/${demoId("product", 50)}`, PRODUCTS.meadow],
       [`/api/vessels/${demoId("vessel", 50)}`, VESSELS.pump],
       [`/api/sites/${demoId("site", 50)}`, SITES.flat],
+      [`/api/gear/${demoId("gear", 50)}`, GEAR.tip8],
     ] as const) {
       const { body: answer } = await server.api.put(path).send(body).expect(422);
       expect(answer.error.faults).toEqual([{ path: ["id"], code: "differs-from-address" }]);
     }
+  });
+
+  test("what is in the van is kept by kind; a wand without jets or a tip of nothing is refused", async () => {
+    const { gear } = await shelf();
+    expect(gear).toHaveLength(Object.keys(GEAR).length);
+    const more = { ...GEAR.tip8, count: 0, ratio: 10 };
+    await server.api.put(`/api/gear/${more.id}`).send(more).expect(200, more);
+    expect((await shelf()).gear).toContainEqual(more);
+    const { ratedJetFlow: _, ...bare } = GEAR.wand;
+    await server.api.put(`/api/gear/${bare.id}`).send(bare).expect(422);
+    await server.api
+      .put(`/api/gear/${more.id}`)
+      .send({ ...more, ratio: 0 })
+      .expect(422);
+  });
+
+  test("a powder's label is spelled by weight and a liquid's isn't", async () => {
+    const put = (change: object) =>
+      server.api.put(`/api/products/${PRODUCTS.bramble.id}`).send({ ...PRODUCTS.bramble, ...change });
+    const liquid = { spelling: "one-to-n", value: 100 };
+    const { body } = await put({ light: liquid }).expect(422);
+    expect(body.error.faults).toContainEqual({ path: ["light"], code: "powder-or-liquid" });
+    await put({ scoop: undefined }).expect(422);
+  });
+
+  test("stock is what came in less what the logs that stand used, by lot; a struck-out fill is there again", async () => {
+    const stock = async () => (await server.api.get("/api/stock").expect(200)).body as Stock;
+    const used = async (lot?: string) =>
+      (await stock()).used
+        .filter((each) => each.productId === PRODUCTS.teasel.id && each.lot === lot)
+        .reduce((sum, { amount }) => sum + amount, 0);
+    expect((await stock()).lots).toContainEqual(expect.objectContaining({ lot: "T-118", packs: 2 }));
+    const job = demoId("job", 4);
+    const fill = {
+      id: demoId("entry", 900),
+      at: "2026-03-10T10:00:00.000Z",
+      kind: "fill-made",
+      batchId: demoId("batch", 5),
+      productId: PRODUCTS.teasel.id,
+      fill: 1,
+      water: 0.001,
+      concentrate: 0.00004,
+      lot: "T-118",
+      boosters: [{ productId: PRODUCTS.clover.id, concentrate: 0.00001 }],
+    };
+    await server.api
+      .post(`/api/jobs/${job}/log`)
+      .send({ entries: [fill] })
+      .expect(200);
+    expect(await used("T-118")).toBeCloseTo(40e-6, 12);
+    expect((await stock()).used).toContainEqual({ productId: PRODUCTS.clover.id, amount: 0.00001 });
+    const strike = {
+      id: demoId("entry", 901),
+      at: fill.at,
+      kind: "correction",
+      corrects: fill.id,
+      text: "Spilt",
+    };
+    await server.api
+      .post(`/api/jobs/${job}/log`)
+      .send({ entries: [strike] })
+      .expect(200);
+    expect(await used("T-118")).toBe(0);
+    const [lot] = (await stock()).lots;
+    await server.api
+      .put(`/api/stock/${lot?.id}`)
+      .send({ ...lot, productId: demoId("product", 77) })
+      .expect(422);
+    await server.api
+      .put(`/api/stock/${lot?.id}`)
+      .send({ ...lot, packs: 3 })
+      .expect(200);
+    expect((await server.otherApi.get("/api/stock").expect(200)).body).toEqual({ lots: [], used: [] });
   });
 
   test("names in any script, and quotes that would end a statement, are text like any other", async () => {
@@ -82,7 +157,7 @@ test("the demo shows a job part done, one drying, one handed over and one to com
     "2 of 5",
     "4 of 4",
     "3 of 3",
-    "0 of 5",
+    "0 of 7",
   ]);
   for (const { log } of jobs)
     for (const { at } of log) expect(Date.parse(at)).toBeLessThanOrEqual(now.getTime());

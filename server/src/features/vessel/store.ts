@@ -1,6 +1,7 @@
 import type { Vessel } from "@scutch/contract";
 import { and, asc, eq, inArray } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
+import { said } from "../../db/said.ts";
 import { vessels } from "./table.ts";
 
 /** A crew's vessels by name; all of them, or those of `ids`. */
@@ -14,12 +15,15 @@ export async function readVessels(
     .from(vessels)
     .where(and(eq(vessels.crewId, crewId), ids ? inArray(vessels.id, [...ids]) : undefined))
     .orderBy(asc(vessels.name), asc(vessels.id));
-  return rows.map(({ crewId: _crew, id, ...vessel }) => ({ id: id as Vessel["id"], ...vessel }));
+  return rows.map(({ crewId: _crew, ...vessel }) =>
+    said<Vessel>({ ...vessel, id: vessel.id as Vessel["id"] }),
+  );
 }
 
 /** Adds a vessel or puts it in place of the one with its id. */
 export async function writeVessel(db: Db | Transaction, crewId: string, vessel: Vessel): Promise<void> {
-  const { id, ...row } = vessel;
+  const { id, ...said } = vessel;
+  const row = { ...said, kind: vessel.kind ?? null };
   await db
     .insert(vessels)
     .values({ crewId, id, ...row })

@@ -1,3 +1,4 @@
+import type { Vessel } from "@scutch/contract";
 import { double, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
 import { uuid } from "../../db/columns.ts";
 import { crews } from "../crew/table.ts";
@@ -10,6 +11,7 @@ export const vessels = mysqlTable(
       .references(() => crews.id),
     id: uuid("id").notNull(),
     name: varchar("name", { length: 120 }).notNull(),
+    kind: varchar("kind", { length: 20 }).$type<NonNullable<Vessel["kind"]>>(),
     nominal: double("nominal_m3").notNull(),
     heel: double("heel_m3").notNull(),
     headSpace: double("head_space_m3").notNull(),
