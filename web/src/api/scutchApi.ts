@@ -1,5 +1,13 @@
 import { createApi, fakeBaseQuery } from "@reduxjs/toolkit/query/react";
-import { endpoints, type Job, type JobId, type JobPage, type LogEntry, type Shelf } from "@scutch/contract";
+import {
+  endpoints,
+  type Job,
+  type JobId,
+  type JobPage,
+  type LogEntry,
+  type Shelf,
+  type Stock,
+} from "@scutch/contract";
 import { type LocalDb, openLocal } from "../offline/local.ts";
 import {
   jobsView,
@@ -10,6 +18,7 @@ import {
   type PhotoHere,
   photosView,
   shelfView,
+  stockView,
 } from "../offline/views.ts";
 import { ask } from "./ask.ts";
 
@@ -117,6 +126,16 @@ const shelfSource: Source<Shelf> = {
   },
 };
 
+const stockSource: Source<Stock> = {
+  here: stockView,
+  async fetch(local) {
+    const stock = await ask(endpoints.readStock);
+    if (!stock) return "unreachable";
+    await local.put("stock", stock, "stock");
+    return "kept";
+  },
+};
+
 /** What the screens read. Changing things goes through the outbox: see offline/changes. */
 export const scutchApi = createApi({
   reducerPath: "api",
@@ -151,6 +170,13 @@ export const scutchApi = createApi({
           (fresh) => void dispatch(scutchApi.util.upsertQueryData("photos", jobId, fresh)),
         ),
     }),
+    stock: build.query<Stock, void>({
+      queryFn: (_, { dispatch }) =>
+        localFirst(
+          stockSource,
+          (fresh) => void dispatch(scutchApi.util.upsertQueryData("stock", undefined, fresh)),
+        ),
+    }),
     shelf: build.query<Shelf, void>({
       queryFn: (_, { dispatch }) =>
         localFirst(
@@ -161,4 +187,5 @@ export const scutchApi = createApi({
   }),
 });
 
-export const { useJobsQuery, useJobQuery, useLogQuery, usePhotosQuery, useShelfQuery } = scutchApi;
+export const { useJobsQuery, useJobQuery, useLogQuery, usePhotosQuery, useShelfQuery, useStockQuery } =
+  scutchApi;

@@ -1,4 +1,4 @@
-import { BookOpen, List, Moon, Ruler, Settings2, Sun } from "lucide-react";
+import { BookOpen, FlaskConical, List, Moon, Pipette, Ruler, Settings2, Sun, Truck } from "lucide-react";
 import { useState } from "react";
 import { Link, NavLink, Outlet, ScrollRestoration, useMatch } from "react-router";
 import { SettingsDialog } from "../features/settings/SettingsDialog.tsx";
@@ -6,6 +6,14 @@ import { themeChosen, unitsChosen } from "../features/settings/settingsSlice.ts"
 import { KeysDialog } from "./KeysDialog.tsx";
 import { SyncStrip } from "./SyncStrip.tsx";
 import { useAppDispatch, useAppSelector } from "./store.ts";
+
+const PLACES = [
+  { to: "/", name: "Today", Icon: List },
+  { to: "/van", name: "Van", Icon: Truck },
+  { to: "/shelf", name: "Shelf", Icon: FlaskConical },
+  { to: "/mixer", name: "Mixer", Icon: Pipette },
+  { to: "/reference", name: "Reference", Icon: BookOpen },
+] as const;
 
 /** What stands round every screen: the rail on a laptop, a bar on a phone, and word of the connection. */
 export function Shell() {
@@ -32,25 +40,19 @@ export function Shell() {
         <Link to="/" className="py-3 text-center font-extrabold tracking-tight">
           scutch
         </Link>
-        <NavLink
-          to="/"
-          end
-          className={({ isActive }) =>
-            `${railItem} rounded-md ${isActive ? "bg-wash text-accent" : "text-soft"}`
-          }
-        >
-          <List aria-hidden size={22} />
-          Today
-        </NavLink>
-        <NavLink
-          to="/reference"
-          className={({ isActive }) =>
-            `${railItem} rounded-md ${isActive ? "bg-wash text-accent" : "text-soft"}`
-          }
-        >
-          <BookOpen aria-hidden size={22} />
-          Reference
-        </NavLink>
+        {PLACES.map(({ to, name, Icon }) => (
+          <NavLink
+            key={to}
+            to={to}
+            end={to === "/"}
+            className={({ isActive }) =>
+              `${railItem} rounded-md ${isActive ? "bg-wash text-accent" : "text-soft"}`
+            }
+          >
+            <Icon aria-hidden size={22} />
+            {name}
+          </NavLink>
+        ))}
         <div className="flex-1" />
         <button
           type="button"
@@ -102,6 +104,19 @@ export function Shell() {
         </div>
       </header>
       <div className="min-w-0 flex-1">
+        {atHome && (
+          <nav aria-label="Around the jobs" className="flex border-rule border-b sm:hidden print:hidden">
+            {PLACES.slice(1).map(({ to, name }) => (
+              <Link
+                key={to}
+                to={to}
+                className="grid min-h-12 flex-1 place-items-center font-semibold text-accent text-sm"
+              >
+                {name}
+              </Link>
+            ))}
+          </nav>
+        )}
         <SyncStrip />
         <main id="main">
           <Outlet />

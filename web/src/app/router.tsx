@@ -34,6 +34,18 @@ export const router = createBrowserRouter([
         ],
       },
       {
+        path: "shelf",
+        lazy: async () => ({ Component: (await import("../features/shelf/ShelfScreen.tsx")).ShelfScreen }),
+      },
+      {
+        path: "van",
+        lazy: async () => ({ Component: (await import("../features/van/VanScreen.tsx")).VanScreen }),
+      },
+      {
+        path: "mixer",
+        lazy: async () => ({ Component: (await import("../features/mixer/MixerScreen.tsx")).MixerScreen }),
+      },
+      {
         path: "reference",
         lazy: async () => ({
           Component: (await import("../features/reference/ReferenceScreen.tsx")).ReferenceScreen,

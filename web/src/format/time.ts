@@ -1,6 +1,6 @@
 import type { Job } from "@scutch/contract";
 import { showDuration } from "@scutch/core/quantity";
-import { format, isSameDay, parse } from "date-fns";
+import { addDays, format, isSameDay, parse } from "date-fns";
 
 const HOUR = 3_600_000;
 
@@ -33,6 +33,11 @@ export function between(early: number | null, late: number | null, today: number
 
 export const longDay = (day: string) => format(parse(day, "yyyy-MM-dd", new Date(0)), "EEE d MMM");
 export const dayOf = (time: number) => format(time, "yyyy-MM-dd");
+
+export const today = () => dayOf(Date.now());
+/** The day after `day`, both YYYY-MM-DD. */
+export const dayAfter = (day: string) =>
+  format(addDays(parse(day, "yyyy-MM-dd", new Date(0)), 1), "yyyy-MM-dd");
 
 /** Hours as people say them, `1 h 05 min`. */
 export function hoursAndMinutes(hours: number): string {

@@ -16,6 +16,8 @@ export interface UnitsOfCrew {
   readonly area: (m2: number) => string;
   readonly volume: (m3: number) => Shown;
   readonly amount: (m3: number) => Shown;
+  /** Powder, kg. */
+  readonly powder: (kg: number) => Shown;
   readonly temperature: (celsius: number) => string;
   readonly speed: (mPerS: number) => string;
   readonly mass: (kg: number) => string;
@@ -46,6 +48,7 @@ const METRIC: UnitsOfCrew = {
     v >= 1e-3
       ? shown(v, "l", "L")
       : { figure: decimal(fromSi(v, "ml"), fromSi(v, "ml") < 10 ? 1 : 0), unit: "ml" },
+  powder: (v) => (v >= 1 ? shown(v, "kg", "kg") : shown(v, "g", "g")),
   temperature: (v) => showQuantity(v, "c", 0),
   speed: (v) => showQuantity(v, "mps", 1),
   mass: (v) => showQuantity(v, "kg", 1),
@@ -61,6 +64,7 @@ const US: UnitsOfCrew = {
   area: (v) => showQuantity(v, "ft2", 0),
   volume: (v) => shown(v, "gal", "gal"),
   amount: (v) => shown(v, "floz", "fl oz"),
+  powder: (v) => shown(v, "oz", "oz"),
   temperature: (v) => showQuantity(v, "f", 0),
   speed: (v) => showQuantity(v, "fpm", 0),
   mass: (v) => showQuantity(v, "lb", 1),
@@ -85,8 +89,16 @@ export function labelSpelling({ spelling, value }: Strength): string {
     "fl-oz-per-gal": `${number} fl oz/gal`,
     "ml-per-litre": `${number} ml/L`,
     percent: `${number} %`,
+    "g-per-litre": `${number} g/L`,
+    "oz-weight-per-gal": `${number} oz/gal by weight`,
   }[spelling];
 }
+
+/** A mix's strength as its kind is spelled: a liquid as 1:n, a powder by weight in the crew's units. */
+export const strengthOf = (c: number, powder: boolean, units: UnitsOfCrew) =>
+  powder
+    ? labelSpelling(strengthFrom(c, units.system === "metric" ? "g-per-litre" : "oz-weight-per-gal"))
+    : asRatio(c);
 
 /** Concentrate per water as 1:n, which every technician reads. */
 export const asRatio = (c: number) => labelSpelling(strengthFrom(c, "one-to-n"));

@@ -1,10 +1,10 @@
-import type { Fault, Interview, Product, Room } from "@scutch/contract";
+import type { Fault, Interview, Product, Room, Vessel } from "@scutch/contract";
 import type { Covering, Origin } from "@scutch/core/care";
 import type { BatchFault } from "@scutch/core/mix";
 import type { AssumedField, EffectKind } from "@scutch/core/plan";
-import type { ParseFault } from "@scutch/core/quantity";
+import { decimal, type ParseFault, readable } from "@scutch/core/quantity";
 import type { Extra } from "@scutch/core/quote";
-import { asRatio, joined, type UnitsOfCrew } from "./units.ts";
+import { joined, type UnitsOfCrew } from "./units.ts";
 
 type Named<T extends string> = Readonly<Record<T, string>>;
 
@@ -107,6 +107,14 @@ export const EXTRA_NAMES: Named<Extra> = {
   edges: "Edges by hand",
   matting: "Entrance matting",
 };
+export const VESSEL_KIND_NAMES: Named<NonNullable<Vessel["kind"]>> = {
+  "pump-sprayer": "Pump sprayer",
+  "battery-sprayer": "Battery sprayer",
+  "injection-sprayer": "Injection sprayer",
+  "on-board-tank": "On-board tank",
+  "solution-tank": "Solution tank",
+  "recovery-tank": "Recovery tank",
+};
 /** What a spot came from, in a word or two. */
 export const ORIGIN_SHORT: Named<Origin> = {
   unknown: "Not known",
@@ -184,10 +192,12 @@ export function batchFault(fault: BatchFault, units: UnitsOfCrew): string {
       return "Nothing is left in this sprayer once its heel and head space are taken off. Correct its volumes or take another.";
     case "vessel-below-measure":
       return `A full sprayer (${large(fault.usable)}) takes ${small(fault.concentrate)}, less than one mark of the measure (${small(fault.measure)}). Take a finer measure or a larger sprayer.`;
+    case "tip-too-lean":
+      return `Through a 1:${readable(fault.ratio)} tip even a jug of half and half lies too weak on the floor. Take a tip of 1:${decimal(fault.most, 0)} or less, or another sprayer.`;
     case "pot-life-too-short":
       return "The mix goes off before even one mark of it is sprayed. Take a sprayer with a larger nozzle.";
     case "measure-too-coarse":
-      return `${small(fault.concentrate)} for ${large(fault.volume)} can’t be measured in steps of ${small(fault.measure)} and stay inside the label’s range. Take a finer measure.`;
+      return `${fault.booster ? "A booster’s " : ""}${fault.powder ? joined(units.powder(fault.concentrate)) : small(fault.concentrate)} for ${large(fault.volume)} can’t be measured in steps of ${fault.powder ? joined(units.powder(fault.measure)) : small(fault.measure)} and stay inside the label’s range. Take a finer measure${fault.powder ? " or scoop" : ""}, or make more at once.`;
   }
 }
 
@@ -213,6 +223,8 @@ export function contractFault(fault: Fault, show: (limit: number) => string = St
       return "A full sprayer takes less than one mark of the measure. Take a finer measure or a larger sprayer.";
     case "unknown-reference":
       return "This isn’t on the shelf or in the van any more. Choose another.";
+    case "powder-or-liquid":
+      return "A powder’s strength is by weight, like 30 g/L or 8 oz per 2 gal; a liquid’s like 1:24. Check the scoop too.";
     case "door-to-nowhere":
       return "This door leads to a room that isn’t there. Choose another, or the way out.";
     case "door-into-itself":
@@ -241,6 +253,3 @@ export function contractFault(fault: Fault, show: (limit: number) => string = St
       return "This isn’t allowed here. Change it and try again.";
   }
 }
-
-/** The range a mix must stay in, both ends as 1:n. */
-export const labelRange = (light: number, heavy: number) => `${asRatio(heavy)} to ${asRatio(light)}`;

@@ -1,4 +1,5 @@
 import {
+  type Gear,
   type Job,
   type JobId,
   type LogEntry,
@@ -6,6 +7,8 @@ import {
   PhotoId,
   type Product,
   type Site,
+  type StockLot,
+  stockUse,
   type Vessel,
 } from "@scutch/contract";
 import { send } from "../api/ask.ts";
@@ -136,6 +139,11 @@ export const logEntry =
         entries.sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
       }),
     );
+    dispatch(
+      scutchApi.util.updateQueryData("stock", undefined, (stock) => {
+        stock.used.push(...stockUse([entry]));
+      }),
+    );
     queue(dispatch, { kind: "append-log", jobId, entry });
   };
 
@@ -161,11 +169,14 @@ export const removePhoto =
     queue(dispatch, { kind: "remove-photo", jobId, photoId });
   };
 
-function showOnShelf<K extends "products" | "vessels" | "sites">(
-  dispatch: AppDispatch,
-  list: K,
-  item: { readonly products: Product; readonly vessels: Vessel; readonly sites: Site }[K],
-): void {
+interface OnShelf {
+  readonly products: Product;
+  readonly vessels: Vessel;
+  readonly gear: Gear;
+  readonly sites: Site;
+}
+
+function showOnShelf<K extends keyof OnShelf>(dispatch: AppDispatch, list: K, item: OnShelf[K]): void {
   dispatch(
     scutchApi.util.updateQueryData("shelf", undefined, (shelf) => {
       const items = shelf[list] as { id: string; name: string }[];
@@ -199,4 +210,25 @@ export const settleConflict =
     noteChange();
     if (keep === "theirs" && conflict.theirs) show(dispatch, conflict.theirs.job);
     await dispatch(sendChanges());
+  };
+
+export const saveGear =
+  (item: Gear): Thunk =>
+  (dispatch) => {
+    showOnShelf(dispatch, "gear", item);
+    queue(dispatch, { kind: "save-gear", item });
+  };
+
+/** A lot that came in, or was counted again. */
+export const saveLot =
+  (lot: StockLot): Thunk =>
+  (dispatch) => {
+    dispatch(
+      scutchApi.util.updateQueryData("stock", undefined, (stock) => {
+        const place = stock.lots.findIndex(({ id }) => id === lot.id);
+        if (place < 0) stock.lots.push(lot);
+        else stock.lots[place] = lot;
+      }),
+    );
+    queue(dispatch, { kind: "save-lot", lot });
   };

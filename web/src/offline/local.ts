@@ -1,4 +1,5 @@
 import type {
+  Gear,
   Job,
   JobId,
   LogEntry,
@@ -8,6 +9,8 @@ import type {
   Product,
   Shelf,
   Site,
+  Stock,
+  StockLot,
   StoredJob,
   Vessel,
 } from "@scutch/contract";
@@ -20,6 +23,8 @@ export type Command =
   | { readonly kind: "save-product"; readonly product: Product }
   | { readonly kind: "save-vessel"; readonly vessel: Vessel }
   | { readonly kind: "save-site"; readonly site: Site }
+  | { readonly kind: "save-gear"; readonly item: Gear }
+  | { readonly kind: "save-lot"; readonly lot: StockLot }
   | {
       readonly kind: "add-photo";
       readonly jobId: JobId;
@@ -43,6 +48,7 @@ interface Schema extends DBSchema {
   entries: { key: string; value: { readonly jobId: string; readonly entries: LogEntry[] } & Settled };
   shelf: { key: "shelf"; value: Shelf };
   photos: { key: string; value: { readonly jobId: string; readonly photos: Photo[] } };
+  stock: { key: "stock"; value: Stock };
   outbox: { key: number; value: Command };
 }
 
@@ -50,7 +56,7 @@ export type LocalDb = IDBPDatabase<Schema>;
 
 /** Opens this device's copy of the crew's work. */
 export function openLocal(name = "scutch"): Promise<LocalDb> {
-  return openDB<Schema>(name, 2, {
+  return openDB<Schema>(name, 3, {
     upgrade(db, from) {
       if (from < 1) {
         db.createObjectStore("jobs", { keyPath: "job.id" });
@@ -59,6 +65,7 @@ export function openLocal(name = "scutch"): Promise<LocalDb> {
         db.createObjectStore("outbox", { autoIncrement: true });
       }
       if (from < 2) db.createObjectStore("photos", { keyPath: "jobId" });
+      if (from < 3) db.createObjectStore("stock");
     },
   });
 }

@@ -50,6 +50,10 @@ async function request(
     }
     case "remove-photo":
       return ["DELETE", `/photos/${command.photoId}`, undefined];
+    case "save-gear":
+      return ["PUT", `/gear/${command.item.id}`, command.item];
+    case "save-lot":
+      return ["PUT", `/stock/${command.lot.id}`, command.lot];
     case "save-site":
       return ["PUT", `/sites/${command.site.id}`, command.site];
   }
@@ -57,7 +61,7 @@ async function request(
 
 /** Takes a command out of the outbox and puts what the server now holds in its place, in one go. */
 async function settle(local: LocalDb, command: Queued, body: unknown): Promise<void> {
-  const tx = local.transaction(["outbox", "jobs", "entries", "photos", "shelf"], "readwrite");
+  const tx = local.transaction(["outbox", "jobs", "entries", "photos", "shelf", "stock"], "readwrite");
   await tx.objectStore("outbox").delete(command.seq);
   if (command.kind === "save-job")
     await tx
@@ -85,6 +89,11 @@ async function settle(local: LocalDb, command: Queued, body: unknown): Promise<v
     await tx.objectStore("shelf").put({ ...shelf, products: put(shelf.products, command.product) }, "shelf");
   if (shelf && command.kind === "save-vessel")
     await tx.objectStore("shelf").put({ ...shelf, vessels: put(shelf.vessels, command.vessel) }, "shelf");
+  if (shelf && command.kind === "save-gear")
+    await tx.objectStore("shelf").put({ ...shelf, gear: put(shelf.gear ?? [], command.item) }, "shelf");
+  const stock = await tx.objectStore("stock").get("stock");
+  if (stock && command.kind === "save-lot")
+    await tx.objectStore("stock").put({ ...stock, lots: put(stock.lots, command.lot) }, "stock");
   if (shelf && command.kind === "save-site")
     await tx.objectStore("shelf").put({ ...shelf, sites: put(shelf.sites, command.site) }, "shelf");
   await tx.done;

@@ -1,4 +1,14 @@
-import type { JobId, JobPage, LogEntry, PhotoFacts, PhotoId, Shelf, StoredJob } from "@scutch/contract";
+import {
+  type JobId,
+  type JobPage,
+  type LogEntry,
+  type PhotoFacts,
+  type PhotoId,
+  type Shelf,
+  type Stock,
+  type StoredJob,
+  stockUse,
+} from "@scutch/contract";
 import { type LocalDb, type Queued, queued } from "./local.ts";
 
 /** The server's last word with what is still in the outbox laid over it: what the screens show. */
@@ -93,11 +103,26 @@ export async function shelfView(local: LocalDb): Promise<Shelf | undefined> {
       stored.vessels,
       commands.flatMap((each) => (each.kind === "save-vessel" ? [each.vessel] : [])),
     ),
+    // A copy kept before there was gear has none.
+    gear: laidOver(
+      stored.gear ?? [],
+      commands.flatMap((each) => (each.kind === "save-gear" ? [each.item] : [])),
+    ),
     sites: laidOver(
       stored.sites,
       commands.flatMap((each) => (each.kind === "save-site" ? [each.site] : [])),
     ),
   };
+}
+
+/** What came in and was used, with the lots and entries still waiting here laid over it. */
+export async function stockView(local: LocalDb): Promise<Stock | undefined> {
+  const [stored, commands] = await Promise.all([local.get("stock", "stock"), queued(local)]);
+  if (stored === undefined) return undefined;
+  const lots = new Map(stored.lots.map((lot) => [lot.id, lot]));
+  for (const command of commands) if (command.kind === "save-lot") lots.set(command.lot.id, command.lot);
+  const waiting = commands.flatMap((each) => (each.kind === "append-log" ? [each.entry] : []));
+  return { lots: [...lots.values()], used: [...stored.used, ...stockUse(waiting)] };
 }
 
 /**

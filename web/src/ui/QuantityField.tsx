@@ -47,7 +47,7 @@ export function QuantityField<T>({
     if (typed.trim() === "") {
       setTyped(undefined);
       setError(undefined);
-      if (value !== undefined && assumed !== undefined) onChange(undefined);
+      if (value !== undefined) onChange(undefined);
       return;
     }
     const result = read(typed);

@@ -1,17 +1,21 @@
-import type { BatchChoice, Product, Strength, Vessel } from "@scutch/contract";
+import type { BatchChoice, Gear, Product, Strength, Vessel } from "@scutch/contract";
 import { concentratePerWater, parseStrength } from "@scutch/core/mix";
 import { type BatchPlan, checkBatchSetup } from "@scutch/core/plan";
 import { Pencil, Plus } from "lucide-react";
 import { useState } from "react";
 import { useUnits } from "../../app/store.ts";
-import { labelSpelling } from "../../format/units.ts";
+import { joined, labelSpelling } from "../../format/units.ts";
 import { batchFault, typedFault } from "../../format/words.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
-import { measuresFor } from "./measures.ts";
+import { reads } from "../survey/readers.ts";
+import { BoosterFields } from "./BoosterFields.tsx";
+import { isForMixing, measuresFor } from "./measures.ts";
 import { ProductDialog } from "./ProductDialog.tsx";
+import { TipField } from "./TipField.tsx";
+import { VesselAdvice } from "./VesselAdvice.tsx";
 import { VesselDialog } from "./VesselDialog.tsx";
 
 interface Props {
@@ -21,6 +25,17 @@ interface Props {
   readonly vessel: Vessel | undefined;
   readonly planned: BatchPlan | undefined;
   readonly number: number;
+}
+
+/** A choice as core checks it: boosters are measured with the fills, not with the choice. */
+function setupOf(
+  { boosters: _, ...choice }: BatchChoice,
+  product: Product,
+  vessel: Vessel,
+  gear: readonly Gear[],
+) {
+  const tip = gear.find(({ id }) => id === choice.tipId);
+  return { ...choice, product, vessel, ...(tip?.kind === "tip" ? { tip } : {}) };
 }
 
 type Refused = { readonly field: string; readonly sentence: string };
@@ -38,7 +53,7 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
     const nextVessel = shelf.vessels.find(({ id }) => id === after.vesselId);
     const fault =
       nextProduct && nextVessel
-        ? checkBatchSetup({ ...after, product: nextProduct, vessel: nextVessel })
+        ? checkBatchSetup(setupOf(after, nextProduct, nextVessel, shelf.gear))
         : undefined;
     const sentence = fault
       ? batchFault(fault.fault, units)
@@ -84,19 +99,36 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
         <ChoiceField
           label="Sprayer"
           value={batch.vesselId}
-          options={shelf.vessels.map(({ id, name }) => ({ value: id, name }))}
+          options={shelf.vessels.filter(isForMixing).map(({ id, name }) => ({ value: id, name }))}
           error={errorAt("vesselId")}
-          onChange={(vesselId) => void choose("vesselId", { vesselId })}
+          onChange={(vesselId) => void choose("vesselId", { vesselId, tipId: undefined })}
         />
         {edits("vessel", "sprayer")}
+        <VesselAdvice
+          desk={desk}
+          batch={batch}
+          onTake={(vesselId) => void choose("vesselId", { vesselId })}
+        />
       </div>
-      <ChoiceField
-        label="Measured with"
-        value={batch.measure}
-        options={measuresFor(units.system)}
-        error={errorAt("measure")}
-        onChange={(measure) => void choose("measure", { measure })}
-      />
+      {product && vessel?.kind === "injection-sprayer" && (
+        <TipField
+          gear={shelf.gear}
+          product={product}
+          wanted={planned?.strength}
+          value={batch.tipId}
+          error={errorAt("tipId")}
+          onChange={(tipId) => void choose("tipId", { tipId })}
+        />
+      )}
+      {product?.scoop === undefined && (
+        <ChoiceField
+          label="Measured with"
+          value={batch.measure}
+          options={measuresFor(units.system, shelf.gear, batch.measure)}
+          error={errorAt("measure")}
+          onChange={(measure) => void choose("measure", { measure })}
+        />
+      )}
       {product && (
         <QuantityField<Strength>
           label="Strength"
@@ -104,12 +136,28 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
           assumed={planned?.strength}
           show={labelSpelling}
           read={(text) => {
-            const parsed = parseStrength(text, product.ratioMeans);
+            const parsed = parseStrength(
+              text,
+              product.ratioMeans,
+              product.scoop === undefined ? "liquid" : "powder",
+            );
             return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, "strength") };
           }}
           onChange={(strength) => choose("strength", { strength })}
-          hint={`Label: light ${labelSpelling(product.light)}, ordinary ${labelSpelling(product.ordinary)}, heavy ${labelSpelling(product.heavy)}.${planned ? ` Here ${units.strength(concentratePerWater(planned.strength))}.` : ""}`}
+          hint={`Label: light ${labelSpelling(product.light)}, ordinary ${labelSpelling(product.ordinary)}, heavy ${labelSpelling(product.heavy)}.${planned && product.scoop === undefined ? ` Here ${units.strength(concentratePerWater(planned.strength))}.` : ""}`}
         />
+      )}
+      <QuantityField
+        label="Left in it from before"
+        value={batch.carried}
+        show={(volume) => joined(units.volume(volume))}
+        placeholder="nothing"
+        read={reads("volume", units.bare.volume)}
+        onChange={(carried) => choose("carried", { carried })}
+        hint="Only the same mix, within its time."
+      />
+      {product && (
+        <BoosterFields desk={desk} batch={batch} onChange={(boosters) => choose("boosters", { boosters })} />
       )}
       {job.batches.length > 1 && (
         <Button weight="quiet" onClick={() => void remove()} className="justify-self-start text-stop">

@@ -10,9 +10,11 @@ import { MixCare, stoppedRooms } from "../care/MixCare.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { Worked } from "../working/Worked.tsx";
 import { BatchChoices } from "./BatchChoices.tsx";
+import { BottleLabel } from "./BottleLabel.tsx";
 import { FillList } from "./FillList.tsx";
 import { FillSheet } from "./FillSheet.tsx";
 import { fillsMade } from "./fillsMade.ts";
+import { RunOut } from "./RunOut.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -59,6 +61,7 @@ export function BatchSection({ desk, batch, number }: Props) {
           ) : planned && fill && planned.batch.outcome === "planned" ? (
             <>
               <MixCare desk={desk} batch={batch} product={product} />
+              <RunOut desk={desk} batch={batch} product={product} planned={planned} />
               <FillList fills={fills} made={made} current={current} onOpen={setOpened} />
               <FillSheet
                 key={current}
@@ -76,7 +79,9 @@ export function BatchSection({ desk, batch, number }: Props) {
               />
               <p className="mt-3 text-soft">
                 All in all {joined(units.volume(planned.batch.made))} of mix,{" "}
-                {joined(units.amount(planned.batch.concentrate))} of it concentrate.{" "}
+                {product.scoop === undefined
+                  ? `${joined(units.amount(planned.batch.concentrate))} of it concentrate.`
+                  : `with ${joined(units.powder(planned.batch.powder))} of powder.`}{" "}
                 <Worked
                   label="Left over"
                   working={() =>
@@ -88,8 +93,11 @@ export function BatchSection({ desk, batch, number }: Props) {
                 >
                   {joined(units.amount(planned.batch.leftOver))}
                 </Worked>{" "}
-                stay in the sprayer.
+                stay in the sprayer: for the next room of the same mix
+                {product.potLife === undefined ? " today" : " within its time"}, else to the sewer where the
+                label allows it.
               </p>
+              <BottleLabel product={product} batch={batch} planned={planned} made={made} />
             </>
           ) : (
             <p className="py-6 text-soft">No room is sprayed from this mix. Choose it in a room’s survey.</p>

@@ -1,20 +1,19 @@
 import type { BatchChoice, LogEntryOf, Product, Vessel } from "@scutch/contract";
 import { protectionFor, reactantsOf } from "@scutch/core/care";
 import { concentratePerWater, type Fill } from "@scutch/core/mix";
-import { workingOfConcentrate, workingOfMass, workingOfWater } from "@scutch/core/plan";
+import { type RoomPlan, workingOfConcentrate, workingOfMass, workingOfWater } from "@scutch/core/plan";
+import { readable } from "@scutch/core/quantity";
 import type { ReactNode } from "react";
 import { useUnits } from "../../app/store.ts";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
 import { clock } from "../../format/time.ts";
-import { asRatio, joined, type Shown } from "../../format/units.ts";
-import { labelRange } from "../../format/words.ts";
-import { Button } from "../../ui/Button.tsx";
+import { joined, type Shown, strengthOf, type UnitsOfCrew } from "../../format/units.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { pairsWith } from "../care/MixCare.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
-import { useLogging } from "../log/useLogging.ts";
 import { Worked } from "../working/Worked.tsx";
 import { Bottle } from "./Bottle.tsx";
+import { MadeIt } from "./MadeIt.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -54,7 +53,6 @@ export function FillSheet({
   onMade,
 }: Props) {
   const units = useUnits();
-  const log = useLogging(desk.job.id);
   const nameOf = (roomId: string) =>
     desk.job.rooms.find((room) => room.id === roomId)?.name ?? "A removed room";
   const rateOf = (roomId: string) =>
@@ -65,17 +63,13 @@ export function FillSheet({
     ...new Set(pairsWith(mine).map(({ pair: [a, b] }) => REACTANT_NAMES[mine.includes(a) ? b : a])),
   ];
   const halted = fill.rooms.filter(({ roomId }) => stopped.includes(roomId));
-  const make = () => {
-    log({
-      kind: "fill-made",
-      batchId: batch.id,
-      productId: product.id,
-      fill: number,
-      water: fill.water,
-      concentrate: fill.concentrate,
-    });
-    onMade();
-  };
+  const powder = product.scoop !== undefined;
+  const label = [product.heavy, product.light].map((each) =>
+    strengthOf(concentratePerWater(each), powder, units),
+  );
+  const nameOfProduct = (id: string) =>
+    desk.shelf.products.find((each) => each.id === id)?.name ?? "a removed product";
+  const first = fill.rooms[0]?.roomId;
   return (
     <article aria-label={`Fill ${number} of ${count}`} className="bg-paper p-4 sm:p-6">
       <header className="flex justify-between gap-4 text-soft">
@@ -108,26 +102,50 @@ export function FillSheet({
               </Worked>
             </div>
             <div>
-              <div className="text-soft">2 then concentrate</div>
-              <Worked label="Concentrate" working={() => workingOfConcentrate(fill, wanted, batch.measure)}>
-                <Big {...units.amount(fill.concentrate)} />
-              </Worked>
+              <div className="text-soft">2 then {powder ? "powder" : "concentrate"}</div>
+              {fill.powder ? (
+                <Big
+                  figure={readable(fill.powder.scoops)}
+                  unit={fill.powder.scoops === 1 ? "scoop" : "scoops"}
+                />
+              ) : (
+                <Worked label="Concentrate" working={() => workingOfConcentrate(fill, wanted, batch.measure)}>
+                  <Big {...units.amount(fill.concentrate)} />
+                </Worked>
+              )}
+              {fill.powder && (
+                <span className="ml-2 text-soft">{joined(units.powder(fill.powder.mass))}</span>
+              )}
             </div>
+            {fill.boosters.map(({ id, concentrate, powder: dose }) => (
+              <div key={id}>
+                <div className="text-soft">then {nameOfProduct(id)}</div>
+                <span className="font-bold font-mono text-3xl">
+                  {joined(dose ? units.powder(dose.mass) : units.amount(concentrate))}
+                </span>
+              </div>
+            ))}
             <p className="text-soft">
-              {asRatio(fill.strength)} · label allows{" "}
-              {labelRange(concentratePerWater(product.light), concentratePerWater(product.heavy))}
+              {strengthOf(fill.strength, powder, units)}
+              {batch.tipId && " on the floor"} · label allows {label[0]} to {label[1]}
             </p>
           </div>
         </div>
         <div>
           <dl>
             {fill.rooms.map(({ roomId, volume }) => (
-              <Row key={roomId} name={nameOf(roomId)} value={units.area(volume / rateOf(roomId))} />
+              <Row
+                key={roomId}
+                name={nameOf(roomId)}
+                value={units.area(volume / rateOf(roomId))}
+                note={zonesText(
+                  desk.work.rooms.find((room) => room.id === roomId),
+                  units,
+                )}
+              />
             ))}
-            <Row
-              name="Use by"
-              value={product.potLife === undefined ? "today" : `${product.potLife / 3600} h after making`}
-            />
+            {first && <Row name="Make it" value={`before ${nameOf(first)}`} />}
+            <Row name="Use by" value={useBy(product, madeBy)} />
             <Row
               name="To carry"
               value={
@@ -141,16 +159,18 @@ export function FillSheet({
             <p className="mt-4 border-accent border-l-4 bg-wash px-4 py-3 font-semibold">
               Made at {clock(Date.parse(madeBy.at))}
               {madeBy.by && ` by ${madeBy.by}`}: {joined(units.volume(madeBy.water))} of water,{" "}
-              {joined(units.amount(madeBy.concentrate))} of concentrate.
+              {joined(
+                madeBy.powder === undefined ? units.amount(madeBy.concentrate) : units.powder(madeBy.powder),
+              )}{" "}
+              of {madeBy.powder === undefined ? "concentrate" : "powder"}.
+              {madeBy.lot && ` Lot ${madeBy.lot}.`}
             </p>
           ) : halted.length > 0 ? (
             <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
               Not to be made yet: a stop stands on {halted.map(({ roomId }) => nameOf(roomId)).join(", ")}.
             </p>
           ) : (
-            <Button weight="main" className="mt-4 w-full min-h-16" onClick={make}>
-              Made it
-            </Button>
+            <MadeIt desk={desk} batch={batch} product={product} fill={fill} number={number} onMade={onMade} />
           )}
         </div>
       </div>
@@ -158,10 +178,39 @@ export function FillSheet({
   );
 }
 
-function Row({ name, value }: { readonly name: string; readonly value: ReactNode }) {
+/** Until when a mix works: by the clock once it is made, and as if it were made now before. */
+function useBy(product: Product, madeBy: LogEntryOf<"fill-made"> | undefined): string {
+  if (product.potLife === undefined) return "today";
+  const from = madeBy ? Date.parse(madeBy.at) : Date.now();
+  const by = clock(from + product.potLife * 1000);
+  return madeBy ? by : `${by} if made now`;
+}
+
+/** How a room's zones take it: lanes heavier, edges a mist. */
+function zonesText(room: RoomPlan | undefined, units: UnitsOfCrew): string | undefined {
+  if (!room || room.zones.lane + room.zones.edge === 0) return undefined;
+  const { lane, edge } = room.zones;
+  return [
+    ...(lane > 0 ? [`lanes ${units.area(lane)} heavier`] : []),
+    ...(edge > 0 ? [`edges ${units.area(edge)} a mist`] : []),
+  ].join(", ");
+}
+
+function Row({
+  name,
+  value,
+  note,
+}: {
+  readonly name: string;
+  readonly value: ReactNode;
+  readonly note?: string | undefined;
+}) {
   return (
     <div className="flex justify-between gap-4 border-rule border-t py-2">
-      <dt>{name}</dt>
+      <dt>
+        {name}
+        {note && <span className="block text-sm text-soft">{note}</span>}
+      </dt>
       <dd className="text-right font-mono">{value}</dd>
     </div>
   );

@@ -7,7 +7,9 @@ import { Empty } from "../../ui/States.tsx";
 import { useDesk } from "../job/JobScreen.tsx";
 import { NoRooms } from "../job/NoRooms.tsx";
 import { BatchSection } from "./BatchSection.tsx";
-import { MEASURES } from "./measures.ts";
+import { MixSheet } from "./MixSheet.tsx";
+import { isForMixing, MEASURES } from "./measures.ts";
+import { RinseSection } from "./RinseSection.tsx";
 
 /** What to make, fill by fill. */
 export function MixScreen() {
@@ -15,7 +17,7 @@ export function MixScreen() {
   const units = useUnits();
   const { job, shelf, edit } = desk;
   const [product] = shelf.products;
-  const [vessel] = shelf.vessels;
+  const vessel = shelf.vessels.find(isForMixing);
   const addBatch = () => {
     if (!product || !vessel) return;
     const batch = {
@@ -35,12 +37,16 @@ export function MixScreen() {
       {job.batches.length === 0 && (
         <Empty title="No mix chosen yet.">Take a product and a sprayer, and the fills follow.</Empty>
       )}
-      {product && vessel && job.batches.length < MOST_BATCHES && (
-        <Button onClick={addBatch} className="print:hidden">
-          <Plus aria-hidden size={20} />{" "}
-          {job.batches.length === 0 ? "Choose a mix" : "Another mix, for other rooms"}
-        </Button>
-      )}
+      {job.batches.length > 0 && <RinseSection desk={desk} />}
+      <div className="flex flex-wrap gap-3">
+        {product && vessel && job.batches.length < MOST_BATCHES && (
+          <Button onClick={addBatch} className="print:hidden">
+            <Plus aria-hidden size={20} />{" "}
+            {job.batches.length === 0 ? "Choose a mix" : "Another mix, for other rooms"}
+          </Button>
+        )}
+        {job.batches.length > 0 && <MixSheet desk={desk} />}
+      </div>
     </div>
   );
 }

@@ -4,7 +4,7 @@ import { showDuration } from "@scutch/core/quantity";
 import { useId } from "react";
 import { useAppDispatch, useUnits } from "../../app/store.ts";
 import { CHEMISTRY_NAMES } from "../../format/careWords.ts";
-import { labelSpelling } from "../../format/units.ts";
+import { joined, labelSpelling } from "../../format/units.ts";
 import { FIBRE_NAMES, PRODUCT_KIND_NAMES, typedFault } from "../../format/words.ts";
 import { saveProduct } from "../../offline/changes.ts";
 import { newId } from "../../offline/newId.ts";
@@ -18,6 +18,8 @@ import { Several } from "../../ui/Several.tsx";
 import { reads, readsName } from "../survey/readers.ts";
 import { useDraft } from "./draftForm.ts";
 
+/** A scoop as many packs hold one, kg (common practice). */
+const USUAL_SCOOP = 0.06;
 const { unknown: _, ...LABEL_FIBRES } = FIBRE_NAMES;
 
 interface Props {
@@ -49,15 +51,17 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
     onSaved?.(checked.id);
     onClose();
   };
+  const powder = draft.scoop !== undefined;
+  const showPack = (value: number) => joined(powder ? units.powder(value) : units.volume(value));
   const strength = (field: "light" | "ordinary" | "heavy", label: string) => (
     <div>
       <QuantityField<Strength>
         label={label}
         value={draft[field]}
         show={labelSpelling}
-        placeholder="1:24"
+        placeholder={powder ? "30 g/L" : "1:24"}
         read={(text) => {
-          const parsed = parseStrength(text, draft.ratioMeans);
+          const parsed = parseStrength(text, draft.ratioMeans, powder ? "powder" : "liquid");
           return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, "strength") };
         }}
         onChange={(value) => set({ [field]: value })}
@@ -126,15 +130,77 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
             onChange={(kind) => set({ kind })}
           />
         </div>
-        <Segmented
-          label="Its label’s 1:4 means"
-          value={draft.ratioMeans ?? "one-to-n"}
+        <Segmented<"liquid" | "powder">
+          label="It is a"
+          value={powder ? "powder" : "liquid"}
           options={[
-            { value: "one-to-n", name: "1 and 4 of water" },
-            { value: "one-in-n", name: "1 in 4 of mix" },
+            { value: "liquid", name: "Liquid" },
+            { value: "powder", name: "Powder" },
           ]}
-          onChange={(ratioMeans) => set({ ratioMeans })}
+          onChange={(matter) =>
+            set({
+              scoop: matter === "powder" ? USUAL_SCOOP : undefined,
+              packSize: undefined,
+              light: undefined,
+              ordinary: undefined,
+              heavy: undefined,
+            })
+          }
         />
+        <div className="grid grid-cols-3 gap-3">
+          {powder && (
+            <div>
+              <QuantityField
+                label="A level scoop holds"
+                value={draft.scoop}
+                show={(value) => joined(units.powder(value))}
+                read={reads("mass", units.system === "metric" ? "g" : "oz")}
+                onChange={(scoop) => (scoop === undefined ? undefined : set({ scoop }))}
+              />
+              <FieldError sentence={errorAt("scoop", (limit) => joined(units.powder(limit)))} />
+            </div>
+          )}
+          <div>
+            <QuantityField
+              label="Pack"
+              value={draft.packSize}
+              show={showPack}
+              read={
+                powder
+                  ? reads("mass", units.system === "metric" ? "kg" : "lb")
+                  : reads("volume", units.bare.volume)
+              }
+              onChange={(packSize) => set({ packSize })}
+            />
+            <FieldError sentence={errorAt("packSize", showPack)} />
+          </div>
+          <div>
+            <QuantityField
+              label="Price of a pack"
+              value={draft.packPrice}
+              show={(price) => price.toFixed(2)}
+              read={(text) => {
+                const price = Number(text.replace(",", "."));
+                return text.trim() !== "" && price >= 0
+                  ? { value: price }
+                  : { error: "Type a price, like 24.90." };
+              }}
+              onChange={(packPrice) => set({ packPrice })}
+            />
+            <FieldError sentence={errorAt("packPrice")} />
+          </div>
+        </div>
+        {!powder && (
+          <Segmented
+            label="Its label’s 1:4 means"
+            value={draft.ratioMeans ?? "one-to-n"}
+            options={[
+              { value: "one-to-n", name: "1 and 4 of water" },
+              { value: "one-in-n", name: "1 in 4 of mix" },
+            ]}
+            onChange={(ratioMeans) => set({ ratioMeans })}
+          />
+        )}
         <div className="grid grid-cols-3 gap-3">
           {strength("light", "Light soil")}
           {strength("ordinary", "Ordinary")}

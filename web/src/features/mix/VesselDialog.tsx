@@ -2,9 +2,11 @@ import { Vessel, VesselId } from "@scutch/contract";
 import { toSi } from "@scutch/core/quantity";
 import { useAppDispatch, useUnits } from "../../app/store.ts";
 import { joined } from "../../format/units.ts";
+import { VESSEL_KIND_NAMES } from "../../format/words.ts";
 import { saveVessel } from "../../offline/changes.ts";
 import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
+import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
@@ -28,6 +30,7 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
     Vessel,
     vessel ?? {
       id: newId(VesselId),
+      kind: "pump-sprayer",
       graduation: metric ? toSi(0.1, "l") : toSi(4, "floz"),
       sprayFlow: toSi(metric ? 1 : 0.25, metric ? "l" : "gal") / MINUTE,
     },
@@ -68,6 +71,13 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
           />
           <FieldError sentence={errorAt("name")} />
         </div>
+        <ChoiceField
+          label="Kind"
+          value={draft.kind ?? "pump-sprayer"}
+          options={optionsOf(VESSEL_KIND_NAMES)}
+          onChange={(kind) => set({ kind })}
+          hint={draft.kind === "injection-sprayer" ? "Volumes are those of its jug." : undefined}
+        />
         <div className="grid grid-cols-2 gap-3">
           {volume("nominal", "Holds to the brim")}
           {volume("headSpace", "Left empty above, for foam")}

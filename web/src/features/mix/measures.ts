@@ -1,5 +1,6 @@
+import type { Gear, Vessel } from "@scutch/contract";
 import { toSi } from "@scutch/core/quantity";
-import type { UnitSystem } from "../../format/units.ts";
+import { joined, UNITS_OF, type UnitSystem } from "../../format/units.ts";
 
 interface Measure {
   readonly value: number;
@@ -20,8 +21,30 @@ export const MEASURES: Record<UnitSystem, readonly [Measure, Measure, Measure]> 
   ],
 };
 
-/** Both systems' measures, the crew's own first: a jug keeps its marks when the units are switched. */
-export function measuresFor(system: UnitSystem): readonly Measure[] {
+/**
+ * Both systems' usual measures, the crew's own units first: a jug keeps its marks when the units are switched. Then what
+ * the van has beside them, and the one chosen, should it be in the van no more.
+ */
+export function measuresFor(
+  system: UnitSystem,
+  gear: readonly Gear[] = [],
+  chosen?: number,
+): readonly Measure[] {
   const other = system === "metric" ? "us" : "metric";
-  return [...MEASURES[system], ...MEASURES[other]];
+  const usual = [...MEASURES[system], ...MEASURES[other]];
+  const marks = (step: number) => `${joined(UNITS_OF[system].amount(step))} marks`;
+  const own = gear.flatMap((item) =>
+    item.kind === "measure" && item.count > 0
+      ? [{ value: item.step, name: `${item.name}, ${marks(item.step)}` }]
+      : [],
+  );
+  const all = [
+    ...usual,
+    ...own,
+    ...(chosen === undefined ? [] : [{ value: chosen, name: `Another, ${marks(chosen)}` }]),
+  ];
+  return all.filter(({ value }, i) => all.findIndex((each) => each.value === value) === i);
 }
+
+/** Tanks of a machine aren't mixed in. */
+export const isForMixing = ({ kind }: Vessel) => kind !== "solution-tank" && kind !== "recovery-tank";

@@ -10,7 +10,7 @@ import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
-import { MEASURES } from "../mix/measures.ts";
+import { isForMixing, MEASURES } from "../mix/measures.ts";
 
 const Form = z.object({
   place: z.string().trim().min(1, "Say where it is: a name is enough.").max(120, "At most 120 letters."),
@@ -44,7 +44,7 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
     // A first guess to change in Mix: a plain pre-spray rather than one that has to be used up within hours.
     const sprays = shelf.products.filter((each) => each.kind === "pre-spray");
     const product = sprays.find((each) => each.potLife === undefined) ?? sprays[0];
-    const vessel = shelf.vessels[0];
+    const vessel = shelf.vessels.find((each) => isForMixing(each) && each.kind !== "injection-sprayer");
     const job: Job = {
       id: newId(JobId),
       siteId: site.id,

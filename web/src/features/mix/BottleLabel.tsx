@@ -1,0 +1,66 @@
+import type { BatchChoice, LogEntryOf, Product } from "@scutch/contract";
+import { protectionFor } from "@scutch/core/care";
+import { concentratePerWater } from "@scutch/core/mix";
+import type { BatchPlan } from "@scutch/core/plan";
+import { Tag } from "lucide-react";
+import { useState } from "react";
+import { useUnits } from "../../app/store.ts";
+import { protectionText } from "../../format/careWords.ts";
+import { clock, longDay } from "../../format/time.ts";
+import { strengthOf } from "../../format/units.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+import { printOnly } from "./printOnly.ts";
+
+interface Props {
+  readonly product: Product;
+  readonly batch: BatchChoice;
+  readonly planned: BatchPlan;
+  readonly made: ReadonlyMap<number, LogEntryOf<"fill-made">>;
+}
+
+/** A label for the bottle or sprayer: what is in it, how strong, its hazards, when it was made and until when it works. */
+export function BottleLabel({ product, planned, made }: Props) {
+  const units = useUnits();
+  const [open, setOpen] = useState(false);
+  const newest = [...made.values()].at(-1);
+  const at = newest ? Date.parse(newest.at) : Date.now();
+  const day = longDay(new Date(at).toLocaleDateString("sv"));
+  return (
+    <>
+      <Button weight="quiet" className="print:hidden" onClick={() => setOpen(true)}>
+        <Tag aria-hidden size={18} /> Label for the bottle
+      </Button>
+      {open && (
+        <Dialog open title="Label for the bottle" onClose={() => setOpen(false)}>
+          <div data-print="label" className="mt-3 border-2 border-ink bg-paper p-4 text-ink">
+            <p className="font-bold text-2xl">{product.name}</p>
+            <p className="font-mono text-xl">
+              {strengthOf(concentratePerWater(planned.strength), product.scoop !== undefined, units)} in water
+            </p>
+            <p className="mt-2">
+              Made {day} {clock(at)}
+              {newest?.by && `, ${newest.by}`}
+              {newest?.lot && `, lot ${newest.lot}`}
+            </p>
+            <p className="font-semibold">
+              Use by{" "}
+              {product.potLife === undefined ? "the end of the day" : clock(at + product.potLife * 1000)}
+            </p>
+            <p className="mt-2">{protectionText(protectionFor(product))}</p>
+            <p>{product.cautions.join(" ")}</p>
+            <p className="mt-1 text-sm">The product’s label and safety data sheet come first.</p>
+          </div>
+          {!newest && (
+            <p className="mt-2 text-sm text-soft">
+              No fill is ticked yet: the times are as if it were made now.
+            </p>
+          )}
+          <Button weight="main" className="mt-3" onClick={() => printOnly("label")}>
+            Print it
+          </Button>
+        </Dialog>
+      )}
+    </>
+  );
+}

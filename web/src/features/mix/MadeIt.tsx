@@ -1,0 +1,107 @@
+import type { BatchChoice, Product } from "@scutch/contract";
+import type { Fill } from "@scutch/core/mix";
+import { useState } from "react";
+import { useStockQuery } from "../../api/scutchApi.ts";
+import { useUnits } from "../../app/store.ts";
+import { joined } from "../../format/units.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { useLogging } from "../log/useLogging.ts";
+import { reads } from "../survey/readers.ts";
+import { lotsLeft } from "../van/stock.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly batch: BatchChoice;
+  readonly product: Product;
+  readonly fill: Fill;
+  readonly number: number;
+  readonly onMade: () => void;
+}
+
+/** The tick: as planned in one press, or how much really went in and from which pack. */
+export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
+  const units = useUnits();
+  const log = useLogging(desk.job.id);
+  const stock = useStockQuery().data;
+  const lots = stock ? lotsLeft(stock, product.id).filter(({ left }) => left > 0) : [];
+  const [lot, setLot] = useState<string>();
+  const [other, setOther] = useState(false);
+  const [water, setWater] = useState(fill.water);
+  const [amount, setAmount] = useState(fill.powder?.mass ?? fill.concentrate);
+  const powder = fill.powder !== undefined;
+  const make = () => {
+    const took = lot ?? lots[0]?.lot;
+    log({
+      kind: "fill-made",
+      batchId: batch.id,
+      productId: product.id,
+      fill: number,
+      water,
+      concentrate: powder ? 0 : amount,
+      ...(powder ? { powder: amount } : {}),
+      ...(fill.boosters.length > 0
+        ? {
+            boosters: fill.boosters.map(({ id, concentrate, powder: dose }) => ({
+              productId: id as Product["id"],
+              concentrate,
+              ...(dose ? { powder: dose.mass } : {}),
+            })),
+          }
+        : {}),
+      ...(took ? { lot: took } : {}),
+    });
+    onMade();
+  };
+  return (
+    <div className="mt-4 grid gap-2 print:hidden">
+      {lots.length > 1 && (
+        <ChoiceField
+          label="From the pack"
+          value={lot ?? lots[0]?.lot}
+          options={lots.map((each) => ({
+            value: each.lot,
+            name: `${each.lot}, ${joined(powder ? units.powder(each.left) : units.amount(each.left))} left`,
+          }))}
+          onChange={setLot}
+        />
+      )}
+      <Tick label="Something else really went in" checked={other} onChange={setOther} />
+      {other && (
+        <div className="grid grid-cols-2 gap-3">
+          <QuantityField
+            label="Water"
+            value={water}
+            show={(value) => joined(units.volume(value))}
+            read={reads("volume", units.bare.volume)}
+            onChange={(value) => {
+              if (value !== undefined && value > 10) return "More than a tanker holds. Check the unit.";
+              setWater(value ?? fill.water);
+              return undefined;
+            }}
+          />
+          <QuantityField
+            label={powder ? "Powder" : "Concentrate"}
+            value={amount}
+            show={(value) => joined(powder ? units.powder(value) : units.amount(value))}
+            read={
+              powder
+                ? reads("mass", units.system === "metric" ? "g" : "oz")
+                : reads("volume", units.bare.amount)
+            }
+            onChange={(value) => {
+              if (value !== undefined && value > 10) return "More than a drum holds. Check the unit.";
+              setAmount(value ?? fill.concentrate);
+              return undefined;
+            }}
+          />
+        </div>
+      )}
+      <Button weight="main" className="min-h-16 w-full" onClick={make}>
+        Made it
+      </Button>
+    </div>
+  );
+}

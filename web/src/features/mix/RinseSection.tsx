@@ -1,0 +1,135 @@
+import type { GearKind, RigChoice } from "@scutch/contract";
+import { usableVolume } from "@scutch/core/mix";
+import { useUnits } from "../../app/store.ts";
+import { hoursAndMinutes } from "../../format/time.ts";
+import { joined, percent } from "../../format/units.ts";
+import { ChoiceField } from "../../ui/ChoiceField.tsx";
+import { Stepper } from "../../ui/Stepper.tsx";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { TankGauges } from "./TankGauges.tsx";
+
+/** What the job is rinsed and extracted with, and what comes of it: litres, minutes, what stays, stops at tap and drain, pads. */
+export function RinseSection({ desk }: { readonly desk: JobDesk }) {
+  const units = useUnits();
+  const { job, shelf, work, edit } = desk;
+  const rig = job.rig ?? {};
+  const rinsed = work.rooms.filter((room) => room.rinse > 0);
+  if (rinsed.length === 0 && work.pads.sides === 0) return null;
+  const set = (change: Partial<RigChoice>) =>
+    void edit((before) => ({ ...before, rig: { ...before.rig, ...change } }));
+  const gear = (kind: GearKind) =>
+    shelf.gear
+      .filter((item) => item.kind === kind && item.count > 0)
+      .map(({ id, name }) => ({ value: id, name }));
+  const tanks = (kind: "solution-tank" | "recovery-tank") =>
+    shelf.vessels.filter((vessel) => vessel.kind === kind).map(({ id, name }) => ({ value: id, name }));
+  const extracted = rinsed.filter(({ method }) => method === "extraction");
+  const litres = rinsed.reduce((sum, { rinse }) => sum + rinse, 0);
+  const seconds = rinsed.reduce((sum, { area, water }) => sum + area * water.cleaningTimePerArea, 0);
+  const residual =
+    rinsed.reduce((sum, { area, water }) => sum + area * water.residual, 0) /
+    Math.max(
+      1e-9,
+      rinsed.reduce((sum, { area }) => sum + area, 0),
+    );
+  const airflow = extracted[0]?.figures.relativeAirflow;
+  const solution = shelf.vessels.find(({ id }) => id === rig.solutionId);
+  const recovery = shelf.vessels.find(({ id }) => id === rig.recoveryId);
+  return (
+    <section aria-label="Rinse and recovery" className="mb-8 border-ink border-t-2 pt-3 print:hidden">
+      <h2 className="font-bold text-xl">Rinse and recovery</h2>
+      <div className="mt-3 grid gap-x-8 gap-y-5 lg:grid-cols-[20rem_1fr]">
+        <div className="grid content-start gap-3">
+          <ChoiceField
+            label="Wand"
+            value={rig.wandId}
+            options={gear("wand")}
+            onChange={(wandId) => set({ wandId })}
+          />
+          <ChoiceField
+            label="Blower"
+            value={rig.blowerId}
+            options={gear("blower")}
+            onChange={(blowerId) => set({ blowerId })}
+          />
+          <ChoiceField
+            label="Hose"
+            value={rig.hoseId}
+            options={gear("hose")}
+            onChange={(hoseId) => set({ hoseId })}
+          />
+          <Stepper
+            label="Tight S-bends it lies in"
+            value={rig.bends ?? 0}
+            most={20}
+            onChange={(bends) => set({ bends })}
+          />
+          <ChoiceField
+            label="Solution tank"
+            value={rig.solutionId}
+            options={tanks("solution-tank")}
+            onChange={(solutionId) => set({ solutionId })}
+          />
+          <ChoiceField
+            label="Recovery tank"
+            value={rig.recoveryId}
+            options={tanks("recovery-tank")}
+            onChange={(recoveryId) => set({ recoveryId })}
+          />
+        </div>
+        <div className="min-w-0">
+          <dl className="grid grid-cols-2 gap-x-6 sm:grid-cols-4">
+            <Figure name="Rinse water" value={joined(units.volume(litres))} />
+            <Figure name="On the wand" value={hoursAndMinutes(seconds / 3600)} />
+            <Figure name="Stays in the pile" value={units.massPerArea(residual)} />
+            {airflow !== undefined && rig.blowerId && rig.hoseId && (
+              <Figure name="Suction at the head" value={`${percent(airflow)} of the usual`} />
+            )}
+          </dl>
+          {airflow !== undefined && airflow < 0.9 && (
+            <p className="mt-2 max-w-prose">
+              Shorter, wider or straighter hose leaves less water: dry sooner. Look at Dry before and after.
+            </p>
+          )}
+          {work.tanks && solution && recovery && (
+            <TankGauges
+              runs={work.tanks}
+              solution={usableVolume(solution)}
+              recovery={usableVolume(recovery)}
+              nameOf={(id) => job.rooms.find((room) => room.id === id)?.name ?? "a removed room"}
+            />
+          )}
+          {!work.tanks && rinsed.length > 0 && (
+            <p className="mt-3 text-soft">Choose both tanks, and the stops at tap and drain follow.</p>
+          )}
+          {work.defoamer > 0 && (
+            <p className="mt-3">
+              <strong>{joined(units.amount(work.defoamer))} of defoamer</strong> for the recovery tank:
+              detergent from before will foam.
+            </p>
+          )}
+          {work.pads.sides > 0 && (
+            <p className="mt-3">
+              <strong>{work.pads.pads === 1 ? "1 pad" : `${work.pads.pads} pads`}</strong>, {work.pads.sides}{" "}
+              sides, turned or changed {work.pads.changes === 1 ? "once" : `${work.pads.changes} times`}; all
+              of them to launder after.
+            </p>
+          )}
+          <p className="mt-3 max-w-prose text-sm text-soft">
+            Waste water goes to the sanitary sewer, never to a storm drain. Let the pressure out before a hose
+            is uncoupled.
+          </p>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function Figure({ name, value }: { readonly name: string; readonly value: string }) {
+  return (
+    <div className="border-rule border-t py-2">
+      <dt className="text-sm text-soft">{name}</dt>
+      <dd className="font-bold font-mono text-lg">{value}</dd>
+    </div>
+  );
+}

@@ -1,0 +1,91 @@
+import type { BatchChoice, Product, ProductId } from "@scutch/contract";
+import { concentratePerWater } from "@scutch/core/mix";
+import { type BatchPlan, substitutesFor } from "@scutch/core/plan";
+import { useState } from "react";
+import { useStockQuery } from "../../api/scutchApi.ts";
+import { useUnits } from "../../app/store.ts";
+import { VERDICT_NAMES } from "../../format/careWords.ts";
+import { joined, strengthOf } from "../../format/units.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { leftOf } from "../van/stock.ts";
+import { fillsMade } from "./fillsMade.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly batch: BatchChoice;
+  readonly product: Product;
+  readonly planned: BatchPlan;
+}
+
+/** Whether there is enough of a product for the fills still to make, and what could stand in for it. */
+export function RunOut({ desk, batch, product, planned }: Props) {
+  const units = useUnits();
+  const stock = useStockQuery().data;
+  const [asked, setAsked] = useState(false);
+  if (planned.batch.outcome !== "planned") return null;
+  const made = fillsMade(desk.log, batch.id);
+  const needed = planned.batch.fills
+    .filter((_, i) => !made.has(i + 1))
+    .reduce((sum, { concentrate, powder }) => sum + (powder?.mass ?? concentrate), 0);
+  const left = stock && leftOf(stock, product.id);
+  const amount = (value: number) =>
+    joined(product.scoop === undefined ? units.amount(value) : units.powder(value));
+  const short = left !== undefined && left < needed;
+  const take = (productId: ProductId) => {
+    desk.edit((before) => ({
+      ...before,
+      batches: before.batches.map((each) =>
+        each.id === batch.id ? { ...each, productId, strength: undefined, boosters: undefined } : each,
+      ),
+    }));
+    setAsked(false);
+  };
+  if (needed === 0) return null;
+  const substitutes =
+    asked || short ? substitutesFor(batch.id, desk.input, desk.work, desk.shelf.products) : [];
+  return (
+    <div className="mb-3 grid gap-2 print:hidden">
+      {short && (
+        <Callout
+          tone="caution"
+          title={`Only ${amount(left)} of ${product.name} left; the fills to come take ${amount(needed)}.`}
+        >
+          Make what it is enough for, or take another product for all of it.
+        </Callout>
+      )}
+      {!asked && !short && (
+        <Button weight="quiet" className="justify-self-start" onClick={() => setAsked(true)}>
+          Run out of {product.name}?
+        </Button>
+      )}
+      {(asked || short) && (
+        <ul aria-label="What could stand in">
+          {substitutes.map(({ product: other, strength, verdict }) => (
+            <li
+              key={other.id}
+              className="flex flex-wrap items-center justify-between gap-2 border-rule border-t py-2"
+            >
+              <span>
+                <strong>{other.name}</strong> at{" "}
+                {strengthOf(concentratePerWater(strength), other.scoop !== undefined, units)}
+                <span className="text-soft">
+                  {" "}
+                  · its own label’s for this soil · {VERDICT_NAMES[verdict].toLowerCase()} on these floors
+                </span>
+              </span>
+              <Button onClick={() => take(other.id)}>Take {other.name}</Button>
+            </li>
+          ))}
+          {substitutes.length === 0 && (
+            <li className="text-soft">
+              Nothing else of its kind on the shelf that these floors take. Make less, or come back for the
+              rest.
+            </li>
+          )}
+        </ul>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,180 @@
+import {
+  completeMix,
+  concentratePerWater,
+  dilutedShare,
+  type KnownMix,
+  parseStrength,
+  strengthFrom,
+  volumeToDilute,
+} from "@scutch/core/mix";
+import { useState } from "react";
+import { useUnits } from "../../app/store.ts";
+import { joined, labelSpelling, percent } from "../../format/units.ts";
+import { typedFault } from "../../format/words.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { QuantityField, type Read } from "../../ui/QuantityField.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import { reads } from "../survey/readers.ts";
+
+const FAULTS = {
+  "two-needed": "Type any two of them, and the others follow.",
+  "one-too-many": "Three say more than they need: clear one.",
+  "more-than-the-whole": "That is more than the whole. Check the amounts.",
+} as const;
+
+/** A mix outside any job: any two of strength, concentrate, water and total give the rest. */
+export function MixerScreen() {
+  const [kind, setKind] = useState<"mix" | "down">("mix");
+  return (
+    <div className="max-w-2xl px-4 pt-4 pb-10 sm:px-7 sm:pt-6">
+      <h1 className="font-bold text-2xl">Mixer</h1>
+      <p className="mt-1 mb-4 text-soft">
+        For a one-off outside any job. The label says which strengths are allowed.
+      </p>
+      <Segmented
+        label="What to work out"
+        labelHidden
+        value={kind}
+        options={[
+          { value: "mix", name: "Concentrate and water" },
+          { value: "down", name: "Take a percentage down" },
+        ]}
+        onChange={setKind}
+      />
+      <div className="mt-4">{kind === "mix" ? <AnyTwo /> : <TakenDown />}</div>
+    </div>
+  );
+}
+
+function AnyTwo() {
+  const units = useUnits();
+  const [known, setKnown] = useState<KnownMix>({});
+  const result = completeMix(known);
+  const mix = result.ok ? result.mix : undefined;
+  const set = (change: KnownMix): undefined => setKnown((before) => ({ ...before, ...change })) as undefined;
+  const positive = (read: Read<number>): Read<number> =>
+    "value" in read && !(read.value > 0) ? { error: "More than nothing, please." } : read;
+  const ratio = (c: number) =>
+    c >= 1e-5 && c <= 1 ? labelSpelling(strengthFrom(c, "one-to-n")) : `${c.toPrecision(3)} : 1`;
+  return (
+    <div className="grid gap-4">
+      <div className="grid grid-cols-2 gap-3">
+        <QuantityField
+          label="Strength"
+          value={known.strength}
+          show={ratio}
+          placeholder={mix ? ratio(mix.strength) : "1:24"}
+          read={(text) => {
+            const read = parseStrength(text);
+            if (!read.ok) return { error: typedFault(read.fault, "strength") };
+            return { value: concentratePerWater(read.value) };
+          }}
+          onChange={(strength) => set({ strength })}
+        />
+        <QuantityField
+          label="Concentrate"
+          placeholder={mix ? joined(units.amount(mix.concentrate)) : ""}
+          value={known.concentrate}
+          show={(value) => joined(units.amount(value))}
+          read={(text) => positive(reads("volume", units.bare.amount)(text))}
+          onChange={(concentrate) => set({ concentrate })}
+        />
+        <QuantityField
+          label="Water"
+          placeholder={mix ? joined(units.volume(mix.water)) : ""}
+          value={known.water}
+          show={(value) => joined(units.volume(value))}
+          read={(text) => positive(reads("volume", units.bare.volume)(text))}
+          onChange={(water) => set({ water })}
+        />
+        <QuantityField
+          label="In all"
+          placeholder={mix ? joined(units.volume(mix.total)) : ""}
+          value={known.total}
+          show={(value) => joined(units.volume(value))}
+          read={(text) => positive(reads("volume", units.bare.volume)(text))}
+          onChange={(total) => set({ total })}
+        />
+      </div>
+      {mix ? (
+        <Callout tone="advice">
+          <p className="font-bold font-mono text-2xl">
+            {joined(units.volume(mix.water))} of water, then {joined(units.amount(mix.concentrate))}
+          </p>
+          <p>
+            {ratio(mix.strength)} · {units.strength(mix.strength)} · {percent(mix.concentrate / mix.total)} of
+            the mix
+          </p>
+        </Callout>
+      ) : (
+        <p className="text-soft">{result.ok ? "" : FAULTS[result.fault]}</p>
+      )}
+      <Button weight="quiet" className="justify-self-start" onClick={() => setKnown({})}>
+        Clear
+      </Button>
+    </div>
+  );
+}
+
+function TakenDown() {
+  const units = useUnits();
+  const [from, setFrom] = useState<number>();
+  const [to, setTo] = useState<number>();
+  const [total, setTotal] = useState<number>();
+  const share = (text: string): Read<number> => {
+    const read = reads("share", "percent")(text);
+    if ("error" in read || (read.value > 0 && read.value <= 1)) return read;
+    return { error: "Between 0 and 100 %." };
+  };
+  const show = (value: number) => `${(100 * value).toPrecision(3)} %`;
+  const known = from !== undefined && to !== undefined && total !== undefined;
+  const volume = known && to <= from ? volumeToDilute(from, to, total) : undefined;
+  return (
+    <div className="grid gap-4">
+      <div className="grid grid-cols-3 gap-3">
+        <QuantityField
+          label="In the bottle"
+          value={from}
+          show={show}
+          placeholder="15 %"
+          read={share}
+          onChange={(value) => setFrom(value) as undefined}
+        />
+        <QuantityField
+          label="Wanted"
+          value={to}
+          show={show}
+          placeholder="3 %"
+          read={share}
+          onChange={(value) => setTo(value) as undefined}
+        />
+        <QuantityField
+          label="In all"
+          value={total}
+          show={(value) => joined(units.amount(value))}
+          read={(text) => {
+            const read = reads("volume", units.bare.amount)(text);
+            return "value" in read && !(read.value > 0) ? { error: "More than nothing, please." } : read;
+          }}
+          onChange={(value) => setTotal(value) as undefined}
+        />
+      </div>
+      {known && volume === undefined && (
+        <Callout tone="caution" title="It can’t get stronger by adding water." />
+      )}
+      {known && volume !== undefined && (
+        <Callout tone="advice">
+          <p className="font-bold font-mono text-2xl">
+            {joined(units.amount(total - volume))} of water, then {joined(units.amount(volume))}
+          </p>
+          <p>{show(dilutedShare(from, volume, total))} in all: C₁V₁ = C₂V₂.</p>
+        </Callout>
+      )}
+      <p className="text-sm text-soft">
+        Peroxide whitens and burns skin: gloves and goggles. Only what the label allows to be taken down, and
+        never kept in a closed bottle.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,199 @@
+import type { Product } from "@scutch/contract";
+import { protectionFor } from "@scutch/core/care";
+import { showDuration } from "@scutch/core/quantity";
+import { Download, Plus, Upload } from "lucide-react";
+import { useId, useState } from "react";
+import { useShelfQuery, useStockQuery } from "../../api/scutchApi.ts";
+import { useAppDispatch, useUnits } from "../../app/store.ts";
+import { GEAR_NAMES } from "../../format/careWords.ts";
+import { joined, labelSpelling } from "../../format/units.ts";
+import { contractFault, PRODUCT_KIND_NAMES } from "../../format/words.ts";
+import { saveProduct } from "../../offline/changes.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { inputLook } from "../../ui/FieldFrame.tsx";
+import { Empty, Failed, Loading } from "../../ui/States.tsx";
+import { ProductDialog } from "../mix/ProductDialog.tsx";
+import { leftOf } from "../van/stock.ts";
+import { type CsvFault, productsFromCsv, productsToCsv } from "./productCsv.ts";
+
+/** The crew's products, as their labels have them: found by a word, changed in place, out to and in from a CSV file. */
+export function ShelfScreen() {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const findId = useId();
+  const query = useShelfQuery();
+  const stock = useStockQuery().data;
+  const [find, setFind] = useState("");
+  const [opened, setOpened] = useState<Product | "new">();
+  const [faults, setFaults] = useState<readonly CsvFault[]>([]);
+  const [taken, setTaken] = useState<number>();
+  if (query.error)
+    return (
+      <div className="px-4 sm:px-7">
+        <Failed
+          code={"code" in query.error && query.error.code === "offline" ? "offline" : "not-found"}
+          what="shelf"
+          onRetry={() => void query.refetch()}
+        />
+      </div>
+    );
+  if (!query.data)
+    return (
+      <div className="px-4 sm:px-7">
+        <Loading what="the shelf" />
+      </div>
+    );
+  const { products } = query.data;
+  const wanted = find.trim().toLowerCase();
+  const found = products.filter(({ name, kind }) =>
+    `${name} ${PRODUCT_KIND_NAMES[kind]}`.toLowerCase().includes(wanted),
+  );
+  const take = async (file: File | undefined) => {
+    setTaken(undefined);
+    setFaults([]);
+    if (!file) return;
+    const read = productsFromCsv(await file.text());
+    if (!read.ok) return setFaults(read.faults);
+    for (const product of read.products) dispatch(saveProduct(product));
+    setTaken(read.products.length);
+  };
+  const give = () => {
+    const url = URL.createObjectURL(new Blob([productsToCsv(products)], { type: "text/csv;charset=utf-8" }));
+    Object.assign(document.createElement("a"), { href: url, download: "scutch-shelf.csv" }).click();
+    URL.revokeObjectURL(url);
+  };
+  return (
+    <div className="px-4 pt-4 pb-10 sm:px-7 sm:pt-6">
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1 className="font-bold text-2xl">Shelf</h1>
+          <p className="text-soft">As the labels have it. The label and the safety data sheet come first.</p>
+        </div>
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={() => setOpened("new")}>
+            <Plus aria-hidden size={18} /> Another product
+          </Button>
+          <Button onClick={give}>
+            <Download aria-hidden size={18} /> CSV out
+          </Button>
+          <label className="inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-rule bg-paper px-4 font-semibold focus-within:outline-3 focus-within:outline-accent hover:border-accent">
+            <Upload aria-hidden size={18} /> CSV in
+            <input
+              type="file"
+              accept=".csv,text/csv"
+              aria-label="Take in a CSV file"
+              className="sr-only"
+              onChange={(event) => {
+                void take(event.target.files?.[0]);
+                event.target.value = "";
+              }}
+            />
+          </label>
+        </div>
+      </div>
+      {taken !== undefined && (
+        <p role="status" className="mt-3 border-accent border-l-4 bg-wash px-4 py-2">
+          {taken === 1 ? "One product" : `${taken} products`} taken in.
+        </p>
+      )}
+      {faults.length > 0 && (
+        <div className="mt-3">
+          <Callout tone="stop" title="Nothing was taken in: the file has faults.">
+            <ul>
+              {faults.slice(0, 12).map(({ line, column, fault }) => (
+                <li key={`${line} ${column} ${fault.code}`}>
+                  Line {line}
+                  {column && `, ${column}`}: {csvFault(fault)}
+                </li>
+              ))}
+            </ul>
+            {faults.length > 12 && <p>And {faults.length - 12} more.</p>}
+          </Callout>
+        </div>
+      )}
+      <div className="mt-4 max-w-md">
+        <label htmlFor={findId} className="sr-only">
+          Find a product
+        </label>
+        <input
+          id={findId}
+          type="search"
+          className={inputLook(false)}
+          placeholder="Find: name or kind"
+          value={find}
+          onChange={(event) => setFind(event.target.value)}
+        />
+      </div>
+      {found.length === 0 && (
+        <Empty
+          title={products.length === 0 ? "Nothing on the shelf yet." : "Nothing like that on the shelf."}
+        >
+          Add a product from its label: name, strengths and dwell are enough.
+        </Empty>
+      )}
+      <ul className="mt-3 border-rule border-b">
+        {found.map((product) => {
+          const left = stock && leftOf(stock, product.id);
+          const powder = product.scoop !== undefined;
+          const amount = (value: number) => joined(powder ? units.powder(value) : units.amount(value));
+          return (
+            <li
+              key={product.id}
+              className="relative grid gap-x-6 gap-y-1 border-rule border-t py-3 sm:grid-cols-[1.4fr_1fr_1fr_8rem]"
+            >
+              <div>
+                <button
+                  type="button"
+                  onClick={() => setOpened(product)}
+                  className="text-left font-bold text-lg before:absolute before:inset-0"
+                >
+                  {product.name}
+                </button>
+                <p className="text-sm text-soft">
+                  {PRODUCT_KIND_NAMES[product.kind]}
+                  {product.phInUse !== undefined && ` · pH ${product.phInUse} in use`}
+                </p>
+              </div>
+              <p className="font-mono text-sm">
+                {[product.light, product.ordinary, product.heavy].map(labelSpelling).join(" · ")}
+              </p>
+              <p className="text-sm">
+                Dwell {showDuration(product.dwellLeast)} to {showDuration(product.dwellMost)}
+                <span className="block text-soft">
+                  {protectionFor(product)
+                    .map(({ gear }) => GEAR_NAMES[gear])
+                    .join(", ")}
+                </span>
+              </p>
+              <p className="sm:text-right">
+                {left === undefined ? (
+                  <span className="text-sm text-soft">not counted</span>
+                ) : (
+                  <>
+                    <span className="font-bold font-mono">{amount(left)}</span>
+                    <span className="text-sm text-soft"> left</span>
+                  </>
+                )}
+              </p>
+            </li>
+          );
+        })}
+      </ul>
+      {opened && (
+        <ProductDialog
+          {...(opened === "new" ? {} : { product: opened })}
+          onClose={() => setOpened(undefined)}
+        />
+      )}
+    </div>
+  );
+}
+
+function csvFault(fault: CsvFault["fault"]): string {
+  if (fault.code === "not-csv")
+    return "This line has more or fewer cells than the first. Save the file as CSV again.";
+  if (fault.code === "no-such-column")
+    return "There is no such column. “CSV out” gives a file with the right ones.";
+  return contractFault(fault as Parameters<typeof contractFault>[0]);
+}

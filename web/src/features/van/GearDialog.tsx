@@ -1,0 +1,95 @@
+import { Gear, GearId, type GearKind } from "@scutch/contract";
+import { useState } from "react";
+import { useAppDispatch, useUnits } from "../../app/store.ts";
+import { saveGear } from "../../offline/changes.ts";
+import { newId } from "../../offline/newId.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+import { FieldError } from "../../ui/FieldFrame.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { Stepper } from "../../ui/Stepper.tsx";
+import { useDraft } from "../mix/draftForm.ts";
+import { reads, readsName } from "../survey/readers.ts";
+import {
+  GEAR_FIELDS,
+  GEAR_KIND_NAMES,
+  type GearField,
+  isPerMinute,
+  perSecond,
+  USUAL_GEAR,
+} from "./gearFields.ts";
+
+interface Props {
+  readonly kind: GearKind;
+  readonly item?: Gear;
+  readonly onClose: () => void;
+}
+
+const readsNumber = (text: string) => {
+  const value = Number(text.replace(",", ".").replace(/^1\s*:\s*/, ""));
+  return text.trim() !== "" && Number.isFinite(value) ? { value } : { error: "Type a number." };
+};
+
+/** Something of the van, by the figures its kind has. */
+export function GearDialog({ kind, item, onClose }: Props) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const first = item ?? { id: newId(GearId), kind, count: 1, ...USUAL_GEAR[kind] };
+  const { draft, set, errorAt, check } = useDraft(Gear, first as Partial<Gear>);
+  const [values, setValues] = useState(first as Readonly<Record<string, unknown>>);
+  const save = () => {
+    const checked = check();
+    if (!checked) return;
+    dispatch(saveGear(checked));
+    onClose();
+  };
+  const change = (field: GearField, value: number | undefined): undefined => {
+    if (value === undefined) return;
+    const kept = isPerMinute(field) ? perSecond(value) : value;
+    setValues((before) => ({ ...before, [field.key]: kept }));
+    set({ [field.key]: kept } as Partial<Gear>);
+  };
+  return (
+    <Dialog open title={item ? item.name : GEAR_KIND_NAMES[kind]} onClose={onClose}>
+      <div className="mt-4 grid gap-3">
+        <div>
+          <QuantityField
+            label="Name"
+            value={draft.name}
+            show={(name) => name}
+            words
+            read={readsName}
+            onChange={(name) => set({ name } as Partial<Gear>)}
+          />
+          <FieldError sentence={errorAt("name")} />
+        </div>
+        <div className="grid grid-cols-2 gap-3">
+          {GEAR_FIELDS[kind].map((field) => {
+            const value = values[field.key];
+            return (
+              <div key={field.key}>
+                <QuantityField<number>
+                  label={field.label}
+                  value={typeof value === "number" ? value : undefined}
+                  show={(number) => field.show(number, units)}
+                  read={field.dimension ? reads(field.dimension, field.bare(units)) : readsNumber}
+                  onChange={(number) => change(field, number)}
+                />
+                <FieldError sentence={errorAt(field.key, (limit) => field.show(limit, units))} />
+              </div>
+            );
+          })}
+        </div>
+        <Stepper
+          label="How many in the van"
+          value={draft.count ?? 1}
+          most={99}
+          onChange={(count) => set({ count } as Partial<Gear>)}
+        />
+        <Button weight="main" onClick={save}>
+          Keep it
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

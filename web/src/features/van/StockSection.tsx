@@ -1,0 +1,223 @@
+import {
+  type Job,
+  LotId,
+  type Product,
+  type ProductId,
+  type Shelf,
+  type Stock,
+  StockLot,
+} from "@scutch/contract";
+import { Plus } from "lucide-react";
+import { useState } from "react";
+import { useAppDispatch, useUnits } from "../../app/store.ts";
+import { dayAfter, today } from "../../format/time.ts";
+import { joined } from "../../format/units.ts";
+import { saveLot } from "../../offline/changes.ts";
+import { newId } from "../../offline/newId.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { ChoiceField } from "../../ui/ChoiceField.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+import { FieldError } from "../../ui/FieldFrame.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { useDraft } from "../mix/draftForm.ts";
+import { reads, readsName } from "../survey/readers.ts";
+import { loadOf, type Need, needsOf } from "./needs.ts";
+import { lotsLeft } from "./stock.ts";
+
+interface Props {
+  readonly shelf: Shelf;
+  readonly stock: Stock;
+  readonly jobs: readonly Job[];
+}
+
+/** What to order and what to load for the jobs to come, and what is there by lot. */
+export function StockSection({ shelf, stock, jobs }: Props) {
+  const units = useUnits();
+  const [adding, setAdding] = useState<ProductId | "any">();
+  const product = (id: string) => shelf.products.find((each) => each.id === id);
+  const amount = (id: string, value: number) =>
+    joined(product(id)?.scoop === undefined ? units.amount(value) : units.powder(value));
+  const day = today();
+  const needs = needsOf(
+    jobs.filter((job) => job.day >= day),
+    shelf,
+    stock,
+  );
+  const short = needs.filter(({ needed, left = 0 }) => needed > left);
+  const tomorrow = dayAfter(day);
+  const load = loadOf(
+    jobs.filter((job) => job.day === tomorrow),
+    shelf,
+  );
+  return (
+    <div className="grid gap-6">
+      <section aria-label="To order">
+        <h2 className="border-ink border-b-2 pb-2 font-bold text-lg">To order for the booked jobs</h2>
+        {short.length === 0 ? (
+          <p className="py-2 text-soft">There is enough of everything the booked jobs take.</p>
+        ) : (
+          <ul>
+            {short.map((need) => (
+              <li
+                key={need.productId}
+                className="flex flex-wrap justify-between gap-x-4 border-rule border-b py-2"
+              >
+                <strong>{product(need.productId)?.name}</strong>
+                <span>
+                  needs {amount(need.productId, need.needed)}, {leftText(need, amount)}
+                  {need.order !== undefined &&
+                    `: order ${need.order === 1 ? "1 pack" : `${need.order} packs`}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <section aria-label="To load for tomorrow">
+        <h2 className="border-ink border-b-2 pb-2 font-bold text-lg">To load for tomorrow</h2>
+        {load.amounts.size === 0 ? (
+          <p className="py-2 text-soft">Nothing booked for tomorrow takes a mix.</p>
+        ) : (
+          <ul>
+            {[...load.amounts].map(([id, value]) => (
+              <li key={id} className="flex justify-between gap-4 border-rule border-b py-2">
+                {product(id)?.name}
+                <span className="font-mono">{amount(id, value)}</span>
+              </li>
+            ))}
+            {load.vesselIds.map((id) => (
+              <li key={id} className="border-rule border-b py-2">
+                {shelf.vessels.find((vessel) => vessel.id === id)?.name}
+              </li>
+            ))}
+            {load.airMovers > 0 && (
+              <li className="border-rule border-b py-2">
+                {load.airMovers === 1 ? "1 air mover" : `${load.airMovers} air movers`}
+              </li>
+            )}
+          </ul>
+        )}
+      </section>
+      <section aria-label="Stock">
+        <div className="flex items-center justify-between border-ink border-b-2">
+          <h2 className="font-bold text-lg">Stock by lot</h2>
+          <Button weight="quiet" onClick={() => setAdding("any")}>
+            <Plus aria-hidden size={18} /> Packs came in
+          </Button>
+        </div>
+        <ul>
+          {shelf.products.flatMap(({ id, name }) =>
+            lotsLeft(stock, id).map((lot) => (
+              <li key={lot.id} className="flex flex-wrap justify-between gap-x-4 border-rule border-b py-2">
+                <span>
+                  <strong>{name}</strong> <span className="font-mono text-sm text-soft">lot {lot.lot}</span>
+                </span>
+                <span className="font-mono">
+                  {amount(id, lot.left)}
+                  <span className="text-soft"> of {amount(id, lot.packs * lot.packSize)}</span>
+                </span>
+              </li>
+            )),
+          )}
+        </ul>
+      </section>
+      {adding && shelf.products[0] && (
+        <LotDialog products={shelf.products} onClose={() => setAdding(undefined)} />
+      )}
+    </div>
+  );
+}
+
+const leftText = ({ productId, left }: Need, amount: (id: string, value: number) => string) =>
+  left === undefined ? "nobody counts it" : `${amount(productId, left)} there`;
+
+function LotDialog({
+  products,
+  onClose,
+}: {
+  readonly products: readonly Product[];
+  readonly onClose: () => void;
+}) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const { draft, set, errorAt, check } = useDraft(StockLot, {
+    id: newId(LotId),
+    productId: products[0]?.id,
+    packs: 1,
+    packSize: products[0]?.packSize,
+    receivedOn: today(),
+  } as Partial<StockLot>);
+  const product = products.find(({ id }) => id === draft.productId);
+  const powder = product?.scoop !== undefined;
+  const showPack = (value: number) => joined(powder ? units.powder(value) : units.volume(value));
+  const save = () => {
+    const checked = check();
+    if (!checked) return;
+    dispatch(saveLot(checked));
+    onClose();
+  };
+  return (
+    <Dialog open title="Packs came in" onClose={onClose}>
+      <div className="mt-4 grid gap-3">
+        <ChoiceField
+          label="Product"
+          value={draft.productId}
+          options={products.map(({ id, name }) => ({ value: id, name }))}
+          onChange={(productId) =>
+            set({
+              productId,
+              packSize: products.find(({ id }) => id === productId)?.packSize,
+            } as Partial<StockLot>)
+          }
+        />
+        <div>
+          <QuantityField
+            label="Lot, as on the pack"
+            value={draft.lot}
+            show={(lot) => lot}
+            words
+            read={readsName}
+            onChange={(lot) => set({ lot } as Partial<StockLot>)}
+          />
+          <FieldError sentence={errorAt("lot")} />
+        </div>
+        <div className="grid grid-cols-2 gap-3">
+          <div>
+            <QuantityField
+              label="Packs"
+              value={draft.packs}
+              show={String}
+              read={(text) => {
+                const packs = Number(text.replace(",", "."));
+                return text.trim() !== "" && packs >= 0
+                  ? { value: packs }
+                  : { error: "Type how many packs." };
+              }}
+              onChange={(packs) => set({ packs } as Partial<StockLot>)}
+            />
+            <FieldError sentence={errorAt("packs")} />
+          </div>
+          <div>
+            <QuantityField
+              label="In a pack"
+              value={draft.packSize}
+              show={showPack}
+              read={
+                powder
+                  ? reads("mass", units.system === "metric" ? "kg" : "lb")
+                  : reads("volume", units.bare.volume)
+              }
+              onChange={(packSize) => set({ packSize } as Partial<StockLot>)}
+            />
+            <FieldError sentence={errorAt("packSize", showPack)} />
+          </div>
+        </div>
+        <Callout tone="advice">What a job uses comes off by itself, when its fills are ticked.</Callout>
+        <Button weight="main" onClick={save}>
+          Put them in stock
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,141 @@
+import type { Gear, GearKind, Vessel } from "@scutch/contract";
+import { Plus } from "lucide-react";
+import { useState } from "react";
+import { useJobsQuery, useShelfQuery, useStockQuery } from "../../api/scutchApi.ts";
+import { useUnits } from "../../app/store.ts";
+import { joined } from "../../format/units.ts";
+import { VESSEL_KIND_NAMES } from "../../format/words.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Failed, Loading } from "../../ui/States.tsx";
+import { VesselDialog } from "../mix/VesselDialog.tsx";
+import { GearDialog } from "./GearDialog.tsx";
+import { GEAR_FIELDS, GEAR_KIND_NAMES } from "./gearFields.ts";
+import { StockSection } from "./StockSection.tsx";
+
+type Opened =
+  | { readonly what: "vessel"; readonly vessel?: Vessel }
+  | { readonly what: "gear"; readonly kind: GearKind; readonly item?: Gear };
+
+const KINDS = Object.keys(GEAR_KIND_NAMES) as GearKind[];
+
+/** What is in the van: what to load and order for the jobs to come, stock by lot, vessels, and everything else by kind. */
+export function VanScreen() {
+  const units = useUnits();
+  const query = useShelfQuery();
+  const stock = useStockQuery().data;
+  const jobs = useJobsQuery().data?.jobs.map(({ job }) => job) ?? [];
+  const [opened, setOpened] = useState<Opened>();
+  if (query.error)
+    return (
+      <div className="px-4 sm:px-7">
+        <Failed
+          code={"code" in query.error && query.error.code === "offline" ? "offline" : "not-found"}
+          what="van"
+          onRetry={() => void query.refetch()}
+        />
+      </div>
+    );
+  if (!query.data)
+    return (
+      <div className="px-4 sm:px-7">
+        <Loading what="the van" />
+      </div>
+    );
+  const shelf = query.data;
+  const close = () => setOpened(undefined);
+  return (
+    <div className="px-4 pt-4 pb-10 sm:px-7 sm:pt-6">
+      <h1 className="font-bold text-2xl">Van</h1>
+      <div className="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-2">
+        <div>
+          {stock ? <StockSection shelf={shelf} stock={stock} jobs={jobs} /> : <Loading what="the stock" />}
+        </div>
+        <div className="grid content-start gap-6">
+          <Group title="Vessels" onAdd={() => setOpened({ what: "vessel" })}>
+            {shelf.vessels.map((vessel) => (
+              <Item
+                key={vessel.id}
+                name={vessel.name}
+                figures={[
+                  VESSEL_KIND_NAMES[vessel.kind ?? "pump-sprayer"],
+                  joined(units.volume(vessel.nominal)),
+                ]}
+                onOpen={() => setOpened({ what: "vessel", vessel })}
+              />
+            ))}
+          </Group>
+          {KINDS.map((kind) => (
+            <Group key={kind} title={GEAR_KIND_NAMES[kind]} onAdd={() => setOpened({ what: "gear", kind })}>
+              {shelf.gear
+                .filter((item) => item.kind === kind)
+                .map((item) => (
+                  <Item
+                    key={item.id}
+                    name={item.name}
+                    figures={[
+                      item.count === 0 ? "not in the van" : `${item.count} ×`,
+                      ...GEAR_FIELDS[kind].map((field) =>
+                        field.show((item as unknown as Record<string, number>)[field.key] ?? 0, units),
+                      ),
+                    ]}
+                    onOpen={() => setOpened({ what: "gear", kind, item })}
+                  />
+                ))}
+            </Group>
+          ))}
+        </div>
+      </div>
+      {opened?.what === "vessel" && (
+        <VesselDialog {...(opened.vessel ? { vessel: opened.vessel } : {})} onClose={close} />
+      )}
+      {opened?.what === "gear" && (
+        <GearDialog kind={opened.kind} {...(opened.item ? { item: opened.item } : {})} onClose={close} />
+      )}
+    </div>
+  );
+}
+
+function Group({
+  title,
+  onAdd,
+  children,
+}: {
+  readonly title: string;
+  readonly onAdd: () => void;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <section aria-label={title}>
+      <div className="flex items-center justify-between border-ink border-b-2">
+        <h2 className="font-bold text-lg">{title}</h2>
+        <Button weight="quiet" onClick={onAdd} aria-label={`Add: ${title}`}>
+          <Plus aria-hidden size={18} /> Add
+        </Button>
+      </div>
+      <ul>{children}</ul>
+    </section>
+  );
+}
+
+function Item({
+  name,
+  figures,
+  onOpen,
+}: {
+  readonly name: string;
+  readonly figures: readonly string[];
+  readonly onOpen: () => void;
+}) {
+  return (
+    <li className="border-rule border-b">
+      <button
+        type="button"
+        onClick={onOpen}
+        className="flex min-h-12 w-full flex-wrap items-center justify-between gap-x-4 py-1 text-left"
+      >
+        <span className="font-semibold">{name}</span>
+        <span className="font-mono text-sm text-soft">{figures.join(" · ")}</span>
+      </button>
+    </li>
+  );
+}

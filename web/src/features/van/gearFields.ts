@@ -1,0 +1,117 @@
+import type { GearKind } from "@scutch/contract";
+import { type Dimension, decimal, fromSi, toSi, type UnitId } from "@scutch/core/quantity";
+import { joined, type UnitsOfCrew } from "../../format/units.ts";
+
+export const GEAR_KIND_NAMES: Readonly<Record<GearKind, string>> = {
+  tip: "Injector tips",
+  measure: "Measures",
+  wand: "Wands",
+  blower: "Blowers",
+  hose: "Hoses",
+  "air-mover": "Air movers",
+  dehumidifier: "Dehumidifiers",
+  pad: "Pads",
+  meter: "Meters",
+};
+
+/** One figure of a kind of gear: how it is asked for, shown and read. Values are SI; plain numbers have no dimension. */
+export interface GearField {
+  readonly key: string;
+  readonly label: string;
+  readonly dimension?: Dimension;
+  readonly bare: (units: UnitsOfCrew) => UnitId;
+  readonly show: (value: number, units: UnitsOfCrew) => string;
+}
+
+const plainNumber = (key: string, label: string, show: (value: number) => string): GearField => ({
+  key,
+  label,
+  bare: () => "m",
+  show,
+});
+const length = (key: string, label: string, small: boolean): GearField => ({
+  key,
+  label,
+  dimension: "length",
+  bare: (units) => (units.system === "metric" ? (small ? "mm" : "m") : small ? "in" : "ft"),
+  show: (value, units) =>
+    small
+      ? units.system === "metric"
+        ? `${decimal(fromSi(value, "mm"), 0)} mm`
+        : `${decimal(fromSi(value, "in"), 2)} in`
+      : units.length(value),
+});
+const MINUTE = 60;
+/** Flows are typed and shown by the minute: a volume. */
+const perMinute = (key: string, label: string): GearField => ({
+  key,
+  label: `${label}, a minute`,
+  dimension: "volume",
+  bare: (units) => (units.system === "metric" ? "l" : "gal"),
+  show: (value, units) => joined(units.volume(value * MINUTE)),
+});
+const airflow = (key: string, label: string): GearField => ({
+  key,
+  label,
+  dimension: "airflow",
+  bare: (units) => (units.system === "metric" ? "m3h" : "cfm"),
+  show: (value, units) =>
+    units.system === "metric"
+      ? `${decimal(fromSi(value, "m3h"), 0)} m³/h`
+      : `${decimal(fromSi(value, "cfm"), 0)} cfm`,
+});
+
+/** Typed by the minute, kept by the second. */
+export const isPerMinute = ({ label }: GearField) => label.endsWith("a minute");
+export const perSecond = (volume: number) => volume / MINUTE;
+
+export const GEAR_FIELDS: Readonly<Record<GearKind, readonly GearField[]>> = {
+  tip: [plainNumber("ratio", "Parts of water to one", (value) => `1:${decimal(value, 1)}`)],
+  measure: [
+    {
+      key: "step",
+      label: "Smallest mark",
+      dimension: "volume",
+      bare: (units) => units.bare.amount,
+      show: (value, units) => joined(units.amount(value)),
+    },
+  ],
+  wand: [
+    length("headWidth", "Head", true),
+    perMinute("ratedJetFlow", "All jets at 2.76 bar (40 psi)"),
+    plainNumber("pressure", "Run at, bar", (value) => `${decimal(value, 1)} bar`),
+  ],
+  blower: [
+    plainNumber("shutOffPressure", "Pulls, shut off, Pa", (value) => `${decimal(value, 0)} Pa`),
+    airflow("openFlow", "Moves, open"),
+  ],
+  hose: [length("length", "Length", false), length("diameter", "Inside", true)],
+  "air-mover": [
+    airflow("flow", "Moves"),
+    {
+      key: "jetSpeed",
+      label: "Where it leaves",
+      dimension: "speed",
+      bare: (units) => (units.system === "metric" ? "mps" : "fpm"),
+      show: (value, units) => units.speed(value),
+    },
+  ],
+  dehumidifier: [
+    plainNumber("litresPerDay", "Litres a day at 26.7 °C, 60 %", (value) => `${decimal(value, 0)} L a day`),
+  ],
+  pad: [],
+  meter: [],
+};
+
+/** First values of a new thing of a kind: usual ones (common practice). */
+export const USUAL_GEAR: Readonly<Record<GearKind, Readonly<Record<string, number>>>> = {
+  tip: { ratio: 8 },
+  measure: { step: toSi(5, "ml") },
+  wand: { headWidth: 0.3, ratedJetFlow: 4e-5, pressure: 20 },
+  blower: { shutOffPressure: 44_000, openFlow: 0.1 },
+  hose: { length: 15, diameter: 0.05 },
+  "air-mover": { flow: 0.9, jetSpeed: 8 },
+  dehumidifier: { litresPerDay: 50 },
+  pad: {},
+  meter: {},
+};

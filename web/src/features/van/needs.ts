@@ -1,0 +1,72 @@
+import { type Job, jobInput, type ProductId, type Shelf, type Stock } from "@scutch/contract";
+import { planWork } from "@scutch/core/plan";
+import { leftOf } from "./stock.ts";
+
+/** What a product is wanted for and whether there is enough; m³ or kg. */
+export interface Need {
+  readonly productId: ProductId;
+  readonly needed: number;
+  /** undefined: nobody counts it. */
+  readonly left: number | undefined;
+  /** Packs to order so that the booked jobs can be done; undefined where the pack isn't known. */
+  readonly order: number | undefined;
+}
+
+/** A vessel or product a day's jobs ask for. */
+export interface Load {
+  readonly vesselIds: readonly string[];
+  readonly amounts: ReadonlyMap<ProductId, number>;
+  readonly airMovers: number;
+}
+
+/** What some jobs take, planned as they stand. A job that can't be mixed asks for its product all the same, of no amount. */
+export function loadOf(jobs: readonly Job[], shelf: Shelf): Load {
+  const amounts = new Map<ProductId, number>();
+  const vesselIds = new Set<string>();
+  let airMovers = 0;
+  const add = (id: string, amount: number) =>
+    amounts.set(id as ProductId, (amounts.get(id as ProductId) ?? 0) + amount);
+  for (const job of jobs) {
+    const work = planWork(jobInput(job, shelf));
+    for (const { id, batch } of work.batches) {
+      const choice = job.batches.find((each) => each.id === id);
+      if (!choice || (batch.outcome === "planned" && batch.fills.length === 0)) continue;
+      vesselIds.add(choice.vesselId);
+      if (batch.outcome !== "planned") {
+        add(choice.productId, 0);
+        continue;
+      }
+      for (const fill of batch.fills) {
+        add(choice.productId, fill.powder?.mass ?? fill.concentrate);
+        for (const booster of fill.boosters) add(booster.id, booster.powder?.mass ?? booster.concentrate);
+      }
+    }
+    for (const id of [job.rig?.solutionId, job.rig?.recoveryId]) if (id) vesselIds.add(id);
+    airMovers = Math.max(
+      airMovers,
+      job.rooms.reduce((sum, room) => sum + (room.airMovers?.length ?? 0), 0),
+    );
+  }
+  return { vesselIds: [...vesselIds], amounts, airMovers };
+}
+
+/** What the booked jobs need of each product against what is there, what is short first. */
+export function needsOf(jobs: readonly Job[], shelf: Shelf, stock: Stock): Need[] {
+  const { amounts } = loadOf(jobs, shelf);
+  return [...amounts]
+    .map(([productId, needed]): Need => {
+      const left = leftOf(stock, productId);
+      const pack = shelf.products.find(({ id }) => id === productId)?.packSize;
+      const lotPack = stock.lots.findLast((lot) => lot.productId === productId)?.packSize;
+      const size = pack ?? lotPack;
+      const short = needed - (left ?? 0);
+      return {
+        productId,
+        needed,
+        left,
+        order: short <= 0 ? 0 : size === undefined ? undefined : Math.ceil(short / size - 1e-9),
+      };
+    })
+    .toSorted((a, b) => shortness(b) - shortness(a));
+}
+const shortness = ({ needed, left = 0 }: Need) => needed - left;
