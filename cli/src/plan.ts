@@ -3,10 +3,11 @@ import { severity } from "@scutch/core/care";
 import { careOf, planJob } from "@scutch/core/plan";
 
 /** A job file's plan: SI, hours after the job's start; drying hours count from when the room is finished. */
-export function planReport({ job, site, products, vessels, log }: JobFile) {
+export function planReport({ job, site, products, vessels, gear, log }: JobFile) {
   const input = jobInput(job, {
     products,
     vessels,
+    ...(gear ? { gear } : {}),
     ...(site ? { site } : {}),
     ...(log ? { log } : {}),
     startsAt: Date.parse(`${job.day}T${job.startsAt}`),
@@ -21,6 +22,8 @@ export function planReport({ job, site, products, vessels, log }: JobFile) {
     ...(plan.walkOut ? { walkOut: { ...plan.walkOut.best, conflicts: plan.walkOut.conflicts } } : {}),
     effects: plan.effects,
     defoamer: plan.defoamer,
+    pads: plan.pads,
+    ...(plan.tanks ? { tanks: plan.tanks } : {}),
     care: {
       rooms: care.rooms.map(({ roomId, verdict, gate, method, product }) => ({
         roomId,

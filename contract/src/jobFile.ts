@@ -31,6 +31,13 @@ export const JobFile = z
           path: ["job", "batches", i, "productId"],
           params: { code: "unknown-reference" },
         });
+      for (const [k, { productId }] of (batch.boosters ?? []).entries())
+        if (!products.has(productId))
+          context.addIssue({
+            code: "custom",
+            path: ["job", "batches", i, "boosters", k, "productId"],
+            params: { code: "unknown-reference" },
+          });
       if (!vessels.has(batch.vesselId))
         context.addIssue({
           code: "custom",

@@ -1,5 +1,5 @@
 import { simulateDrying } from "@scutch/core/drying";
-import { type JobInput, planJob, planWork } from "@scutch/core/plan";
+import { type JobInput, planJob, planWork, vesselsFor } from "@scutch/core/plan";
 import { median, row } from "./row.ts";
 
 const L = 1e-3;
@@ -30,4 +30,27 @@ row(
   "core: drying of six rooms",
   `${(await median(400, () => simulateDrying(building))).toFixed(2)} ms`,
   "≤ 1 ms",
+);
+
+const [batch] = job.batches;
+if (!batch) throw new Error("no batch");
+const large: JobInput = {
+  ...job,
+  rooms: Array.from({ length: 20 }, (_, i) => ({
+    id: String(i),
+    name: `Room ${i}`,
+    shape: { kind: "rectangle", length: 3 + (i % 7) * 0.7, width: 3.5 },
+  })),
+};
+const work = planWork(large);
+const owned = Array.from({ length: 8 }, (_, i) => ({
+  ...batch.vessel,
+  id: String(i),
+  nominal: (1.5 + i) * L,
+  graduation: i % 2 ? 0.1 * L : 0.05 * L,
+}));
+row(
+  "core: batches of a 20-room job, 8 vessels to choose from",
+  `${(await median(60, () => vesselsFor(batch, work, owned))).toFixed(2)} ms`,
+  "≤ 20 ms",
 );

@@ -84,6 +84,7 @@ test.describe("on a phone", () => {
   });
 
   test("no screen is wider than the phone, and each is accessible by day and by night", async ({ page }) => {
+    test.setTimeout(240_000);
     for (const scheme of ["light", "dark"] as const) {
       await page.emulateMedia({ colorScheme: scheme });
       for (const path of [
@@ -98,6 +99,9 @@ test.describe("on a phone", () => {
         `${LIBRARY}/mix`,
         `${FLAT}/dry`,
         `${FLAT}/log`,
+        "/shelf",
+        "/van",
+        "/mixer",
         "/reference?page=rules",
         "/reference?find=wool",
       ]) {

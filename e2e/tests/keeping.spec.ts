@@ -57,7 +57,7 @@ test("two mixes in one job: each room is sprayed from its own, and moving a room
   await page.keyboard.press("2");
   await page
     .getByRole("navigation", { name: "Phases of the job" })
-    .getByRole("link", { name: "Mix" })
+    .getByRole("link", { name: "Mix", exact: true })
     .click();
   await expect(wool.getByText("Room 1", { exact: true })).toBeVisible();
 });
@@ -74,7 +74,7 @@ test("a wrong entry is struck out by a correction and stays in sight; a fill str
   await strike.click();
   await expect(page.getByText("Spilt it by the van")).toBeVisible();
   await expect(page.getByText("Fill 1 made")).toBeVisible();
-  await page.getByRole("link", { name: "Mix" }).click();
+  await page.getByRole("link", { name: "Mix", exact: true }).click();
   await expect(
     page.getByRole("article", { name: "Fill 1 of 2" }).getByRole("button", { name: "Made it" }),
   ).toBeVisible();

@@ -43,7 +43,7 @@ const METRIC: UnitsOfCrew = {
   system: "metric",
   length: (v) => showQuantity(v, "m", 2),
   area: (v) => showQuantity(v, "m2", 1),
-  volume: (v) => ({ figure: decimal(fromSi(v, "l"), 2), unit: "L" }),
+  volume: (v) => ({ figure: decimal(fromSi(v, "l"), v >= 0.02 ? 1 : 2), unit: "L" }),
   amount: (v) =>
     v >= 1e-3
       ? shown(v, "l", "L")

@@ -53,7 +53,9 @@ export function GateNote({ desk, room, product, gate }: Props) {
         </Callout>
       )}
       {gate === "passed" && (
-        <p className="text-accent text-sm">Dye test passed: {product.name} took no colour off this floor.</p>
+        <p className="text-accent text-sm">
+          Dye test passed: {product.name} on {floor}.
+        </p>
       )}
       {dialog === "test" && (
         <DyeTestDialog desk={desk} room={room} product={product} onClose={() => setDialog(undefined)} />

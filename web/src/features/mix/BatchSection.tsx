@@ -32,7 +32,7 @@ export function BatchSection({ desk, batch, number }: Props) {
   const made = fillsMade(desk.log, batch.id);
   const fills = planned?.batch.outcome === "planned" ? planned.batch.fills : [];
   const next = fills.findIndex((_, i) => !made.has(i + 1));
-  const current = Math.min(opened ?? (next < 0 ? 0 : next), fills.length - 1);
+  const current = Math.min(opened ?? (next < 0 ? fills.length - 1 : next), fills.length - 1);
   const fill = fills[current];
   const stopped = stoppedRooms(desk, batch);
   return (

@@ -7,7 +7,7 @@ import { Empty } from "../../ui/States.tsx";
 import { useDesk } from "../job/JobScreen.tsx";
 import { NoRooms } from "../job/NoRooms.tsx";
 import { BatchSection } from "./BatchSection.tsx";
-import { MixSheet } from "./MixSheet.tsx";
+import { PrintMixSheet } from "./MixSheet.tsx";
 import { isForMixing, MEASURES } from "./measures.ts";
 import { RinseSection } from "./RinseSection.tsx";
 
@@ -45,7 +45,7 @@ export function MixScreen() {
             {job.batches.length === 0 ? "Choose a mix" : "Another mix, for other rooms"}
           </Button>
         )}
-        {job.batches.length > 0 && <MixSheet desk={desk} />}
+        {job.batches.length > 0 && <PrintMixSheet desk={desk} />}
       </div>
     </div>
   );

@@ -1,10 +1,11 @@
 /** Prints one part of the page alone: the styles show only what is marked with its name while `data-printing` stands. */
-export function printOnly(part: "label" | "mix-sheet"): void {
+export function printOnly(part: "label" | "mix-sheet", after: () => void = () => undefined): void {
   const root = document.documentElement;
   root.dataset.printing = part;
   const done = () => {
     delete root.dataset.printing;
     removeEventListener("afterprint", done);
+    after();
   };
   addEventListener("afterprint", done);
   print();

@@ -10,7 +10,7 @@ import {
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import { useAppDispatch, useUnits } from "../../app/store.ts";
-import { dayAfter, today } from "../../format/time.ts";
+import { dayAfter, startOf, today } from "../../format/time.ts";
 import { joined } from "../../format/units.ts";
 import { saveLot } from "../../offline/changes.ts";
 import { newId } from "../../offline/newId.ts";
@@ -39,8 +39,10 @@ export function StockSection({ shelf, stock, jobs }: Props) {
   const amount = (id: string, value: number) =>
     joined(product(id)?.scoop === undefined ? units.amount(value) : units.powder(value));
   const day = today();
+  // What a job under way still takes stands in its own mix, beside what is left.
+  const now = Date.now();
   const needs = needsOf(
-    jobs.filter((job) => job.day >= day),
+    jobs.filter((job) => startOf(job) > now),
     shelf,
     stock,
   );

@@ -1,0 +1,152 @@
+import { describe, expect, test } from "@jest/globals";
+import type { Job, Product, Shelf, Stock, StockLot } from "@scutch/contract";
+import { productsFromCsv, productsToCsv } from "../shelf/productCsv.ts";
+import { loadOf, needsOf } from "./needs.ts";
+import { leftOf, lotsLeft } from "./stock.ts";
+
+const id = (kind: number, n: number) =>
+  `01930000-0000-7000-8${kind.toString(16)}00-${n.toString().padStart(12, "0")}`;
+const L = 1e-3;
+const ratio = (value: number) => ({ spelling: "one-to-n", value }) as const;
+const product = (n: number, more: Partial<Product> = {}): Product => ({
+  id: id(2, n) as Product["id"],
+  name: `Product ${n}`,
+  kind: "pre-spray",
+  ratioMeans: "one-to-n",
+  light: ratio(32),
+  ordinary: ratio(24),
+  heavy: ratio(16),
+  dwellLeast: 300,
+  dwellMost: 900,
+  cautions: [],
+  ...more,
+});
+const lot = (n: number, name: string, packs: number, receivedOn: string, of = 1): StockLot => ({
+  id: id(12, n) as StockLot["id"],
+  productId: product(of).id,
+  lot: name,
+  packs,
+  packSize: L,
+  receivedOn,
+});
+const use = (amount: number, name?: string) => ({
+  productId: product(1).id,
+  amount: amount * L,
+  ...(name ? { lot: name } : {}),
+});
+
+describe("stock", () => {
+  const left = (stock: Stock) =>
+    lotsLeft(stock, product(1).id).map((each) => Math.round((each.left / L) * 1000) / 1000);
+
+  test("what named a lot comes off it, what named none off the oldest, and no lot goes below nothing", () => {
+    const lots = [lot(1, "new", 2, "2026-03-01"), lot(2, "old", 1, "2026-01-01")];
+    expect(left({ lots, used: [] })).toEqual([1, 2]);
+    expect(left({ lots, used: [use(0.4), use(0.5, "new")] })).toEqual([0.6, 1.5]);
+    expect(left({ lots, used: [use(1.4), use(9, "gone")] })).toEqual([0, 0]);
+    expect(left({ lots, used: [use(5, "old")] })).toEqual([0, 2]);
+  });
+
+  test("two deliveries of one lot share its use; a product nobody counts has no stock rather than none", () => {
+    const lots = [lot(1, "A", 1, "2026-01-01"), lot(2, "A", 1, "2026-02-01")];
+    expect(left({ lots, used: [use(1.3, "A")] })).toEqual([0, 0.7]);
+    expect(leftOf({ lots, used: [use(1.3, "A")] }, product(1).id)).toBeCloseTo(0.7 * L, 12);
+    expect(leftOf({ lots, used: [] }, product(2).id)).toBeUndefined();
+  });
+});
+
+describe("what the booked jobs need", () => {
+  const shelf = {
+    crew: "",
+    products: [product(1, { packSize: 0.05 * L }), product(2)],
+    vessels: [
+      {
+        id: id(3, 1),
+        name: "Pump",
+        nominal: 8 * L,
+        heel: 0,
+        headSpace: 0,
+        graduation: 0.1 * L,
+        sprayFlow: L / 60,
+      },
+    ],
+    gear: [],
+    sites: [],
+  } as unknown as Shelf;
+  const job = (area: number) =>
+    ({
+      id: id(4, area),
+      rooms: [
+        {
+          id: id(5, area),
+          name: "Room",
+          shape: { kind: "area", area },
+          airMovers: [{ flow: 1, jetSpeed: 8 }],
+        },
+      ],
+      batches: [{ id: id(6, area), productId: product(1).id, vesselId: id(3, 1), measure: 5e-6 }],
+    }) as unknown as Job;
+
+  test("is what their fills take, against what is there, in whole packs to order", () => {
+    const jobs = [job(50), job(20)];
+    const { amounts, vesselIds, airMovers } = loadOf(jobs, shelf);
+    // 50 and 20 m² at 68 ml/m² are 3.4 and 1.4 L to the mark; at 1:24 136 and 56 ml, to the cup's marks 135 and 55.
+    expect((amounts.get(product(1).id) as number) * 1e6).toBeCloseTo(190, 6);
+    expect([vesselIds, airMovers]).toEqual([[id(3, 1)], 1]);
+    const [need] = needsOf(jobs, shelf, {
+      lots: [{ ...lot(1, "A", 2, "2026-01-01"), packSize: 0.05 * L }],
+      used: [],
+    });
+    expect(need).toMatchObject({ left: expect.closeTo(0.1 * L, 12), order: 2 });
+    expect(needsOf(jobs, shelf, { lots: [lot(1, "A", 2, "2026-01-01")], used: [] })[0]?.order).toBe(0);
+    expect(needsOf([], shelf, { lots: [], used: [] })).toEqual([]);
+  });
+});
+
+describe("the shelf as CSV", () => {
+  const full = product(1, {
+    name: 'He said "mild", =cmd|calc',
+    light: { spelling: "g-per-litre", value: 15 },
+    ordinary: { spelling: "g-per-litre", value: 22.5 },
+    heavy: { spelling: "oz-weight-per-gal", value: 5 },
+    scoop: 0.06,
+    packSize: 2.5,
+    packPrice: 31.9,
+    potLife: 14_400,
+    waterTemperature: 40,
+    phInUse: 9.8,
+    chemistry: ["percarbonate", "anionic"],
+    labelForbids: ["wool", "silk"],
+    cautions: ["Gloves, goggles.", "=Not a formula", "-Never, with acid"],
+  });
+
+  test("what goes out comes in the same, with quotes, commas, lists and what a spreadsheet takes for a formula", () => {
+    const csv = productsToCsv([full, product(2)]);
+    expect(productsFromCsv(csv)).toEqual({ ok: true, products: [full, product(2)] });
+    for (const cell of csv.split(/[,\r\n]+/)) expect(cell).not.toMatch(/^[=+@]/);
+    expect(productsFromCsv(`\uFEFF${csv}`)).toMatchObject({ ok: true });
+  });
+
+  test("a line without an id is a new product; nothing is taken while any line has a fault, and each is told with line and column", () => {
+    const [head, , second = ""] = productsToCsv([full, product(2)]).split("\r\n");
+    const fresh = productsFromCsv(`${head}\r\n${second.replace(product(2).id, "")}`);
+    if (!fresh.ok) throw new Error();
+    expect(fresh.products[0]?.id).not.toBe(product(2).id);
+    const upsideDown = second.replace(",16,", ",60,");
+    const wordy = second.replace(",300,", ",soon,");
+    const read = productsFromCsv([head, second, upsideDown, wordy].join("\n"));
+    expect(read).toMatchObject({
+      ok: false,
+      faults: [
+        { line: 3, column: "heavy", fault: { code: "label-range-reversed" } },
+        { line: 4, column: "dwell_least_s", fault: { code: "not-number" } },
+      ],
+    });
+    expect(productsFromCsv("name,colour\nx,red")).toMatchObject({
+      ok: false,
+      faults: expect.arrayContaining([
+        { line: 1, column: "colour", fault: { code: "no-such-column", path: ["colour"] } },
+      ]),
+    });
+  });
+});
