@@ -1,9 +1,10 @@
+import { STROKE_LIMITS } from "@scutch/core/clean";
 import { LAST_CLEANED, OCCUPANCY } from "@scutch/core/plan";
 import { z } from "zod";
 import { Door } from "./door.ts";
 import { BatchId, GearId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
 import { Strength } from "./product.ts";
-import { Air, Name, Volume } from "./quantity.ts";
+import { Air, Name, quantity, Volume } from "./quantity.ts";
 import { Room } from "./room.ts";
 import { Spot } from "./spot.ts";
 
@@ -37,6 +38,9 @@ export const RigChoice = z
     blowerId: GearId.optional(),
     hoseId: GearId.optional(),
     bends: z.int().min(0).max(20).optional().meta({ description: "Tight S-bends the hose lies in here" }),
+    wetStrokes: z.int().min(STROKE_LIMITS.wetStrokes[0]).max(STROKE_LIMITS.wetStrokes[1]).optional(),
+    dryStrokes: z.int().min(STROKE_LIMITS.dryStrokes[0]).max(STROKE_LIMITS.dryStrokes[1]).optional(),
+    strokeSpeed: quantity("m/s", STROKE_LIMITS.strokeSpeed).optional(),
     solutionId: VesselId.optional(),
     recoveryId: VesselId.optional(),
   })

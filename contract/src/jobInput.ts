@@ -39,6 +39,7 @@ export function jobInput(job: Job, around: Surroundings): JobInput {
       const last = attempts.findLast(({ spotId }) => spotId === spot.id);
       return { ...spot, area: spotArea(spot), ...(last ? { result: last.result } : {}) };
     }),
+    measuredWater: log.flatMap((entry) => (entry.kind === "water-measured" ? [entry] : [])),
     tests: log.flatMap((entry): LoggedTest[] => {
       if (entry.kind === "override")
         return [{ productId: entry.productId, roomId: entry.roomId, result: "overridden" }];
@@ -94,9 +95,17 @@ function rigOf(choice: RigChoice, around: Surroundings): Rig {
       ? { wand: { headWidth: wand.headWidth, ratedJetFlow: wand.ratedJetFlow, pressure: wand.pressure } }
       : {}),
     ...(blower ? { blower } : {}),
+    strokes: said({
+      wetStrokes: choice.wetStrokes,
+      dryStrokes: choice.dryStrokes,
+      strokeSpeed: choice.strokeSpeed,
+    }),
     ...(hose ? { hose: { length: hose.length, diameter: hose.diameter, bends: choice.bends ?? 0 } } : {}),
     ...(solution && recovery
       ? { tanks: { solution: usableVolume(solution), recovery: usableVolume(recovery) } }
       : {}),
   };
 }
+
+const said = <T extends object>(fields: T) =>
+  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;

@@ -56,6 +56,13 @@ export const LogEntry = z
       place: z.enum(["carpet", "dry-standard"]).meta({ description: "dry-standard: an untouched place" }),
       moisture: quantity("fraction of the meter’s scale, 0.19 is 19 %", [0, 1]),
     }),
+    z.strictObject({
+      ...base,
+      kind: z.literal("water-measured"),
+      roomIds: z.array(RoomId).min(1).max(60),
+      solution: Volume("Used from the solution tank over these rooms"),
+      recovered: Volume("Taken up into the recovery tank from them"),
+    }),
     z.strictObject({ ...base, kind: z.literal("room-finished"), roomId: RoomId }),
     z.strictObject({
       ...base,

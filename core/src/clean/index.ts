@@ -11,6 +11,6 @@ export { METHOD_FIGURES, METHODS, type Method, type MethodFigures } from "./meth
 export { laidByStroke, nozzleFlow, RATED_PRESSURE } from "./nozzle.ts";
 export { type PadPlan, padPlan, padsFor } from "./pads.ts";
 export { afterPads, afterStrokes, heldByPile } from "./residual.ts";
-export { figuresWith, type Rig, type Wand } from "./rig.ts";
+export { figuresWith, type Rig, STROKE_LIMITS, type Wand } from "./rig.ts";
 export { planTanks, type TankDemand, type TankPair, type TankRun } from "./tanks.ts";
 export { type CleanedRoom, type WaterBalance, waterBalance } from "./water.ts";

@@ -14,6 +14,7 @@ export type {
   JobDoor,
   JobInput,
   LoggedTest,
+  MeasuredWater,
   PlannedBatch,
   PlannedBooster,
   PlannedSpot,

@@ -103,6 +103,13 @@ export interface LoggedTest {
   readonly result: "passed" | "failed" | "overridden";
 }
 
+/** What the tanks showed for some rooms together, m³. */
+export interface MeasuredWater {
+  readonly roomIds: readonly string[];
+  readonly solution: number;
+  readonly recovered: number;
+}
+
 /** Everything a plan is computed from. Rooms in the order they are worked. */
 export interface JobInput {
   /** m above the sea. */
@@ -116,6 +123,8 @@ export interface JobInput {
   readonly spots?: readonly PlannedSpot[];
   readonly tests?: readonly LoggedTest[];
   readonly rig?: Rig;
+  /** Water measured over some rooms, in the order logged: what stays in them is that, not an estimate. */
+  readonly measuredWater?: readonly MeasuredWater[];
   /** Hours after the job's start at which rooms were really finished, by id: the truth replaces the plan. */
   readonly finished?: Readonly<Record<string, number>>;
 }

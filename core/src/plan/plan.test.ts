@@ -91,3 +91,74 @@ test("workings give the number the plan gives, and rank what it hangs on", () =>
     5e-6,
   );
 });
+
+test("what the tanks showed takes the place of the estimate, and drying follows it (MODEL §4)", () => {
+  const reading = { roomIds: ["study", "hall"], solution: 40 * L, recovered: 36 * L };
+  const plain = planJob(JOB);
+  const read = planJob({ ...JOB, measuredWater: [reading] });
+  const sprayed = plain.rooms.slice(0, 2).reduce((sum, { preSpray }) => sum + preSpray, 0);
+  const stays = ((sprayed + 4 * L) * 1000) / (12 + 13.6);
+  for (const room of read.rooms.slice(0, 2)) expect(room.residual).toBeCloseTo(stays, 9);
+  expect(read.rooms.map(({ residualMeasured }) => residualMeasured)).toEqual([true, true, false]);
+  expect(read.rooms[2]?.residual).toBe(plain.rooms[2]?.residual);
+  expect((read.drying[0]?.dryHours as number) > (plain.drying[0]?.dryHours as number)).toBe(
+    stays > (plain.rooms[0]?.residual as number),
+  );
+  expect(workingOfResidual(read.rooms[0] as (typeof read.rooms)[number]).result.value).toBeCloseTo(stays, 9);
+  // The newest reading of a room counts; more back than went on is a dry room, never less than none.
+  const again = { roomIds: ["study"], solution: 1 * L, recovered: 30 * L };
+  expect(planJob({ ...JOB, measuredWater: [reading, again] }).rooms[0]?.residual).toBe(0);
+});
+
+test("doors left open join the rooms' air, shut ones don't; a room only walked through is neither mixed for nor wet", () => {
+  const doors = [
+    { id: "d", from: "study", to: "lounge" },
+    { id: "e", from: "lounge" },
+  ];
+  expect(planJob({ ...JOB, doors }).building.links).toHaveLength(1);
+  expect(
+    planJob({ ...JOB, doors: doors.map((door) => ({ ...door, shut: true })) }).building.links,
+  ).toBeUndefined();
+  const rooms = JOB.rooms.map((room) => (room.id === "hall" ? { ...room, passage: true } : room));
+  const plan = planJob({ ...JOB, rooms, doors });
+  expect(plan.area).toBeCloseTo(12 + 22, 9);
+  expect(plan.rooms[1]).toMatchObject({ preSpray: 0, rinse: 0, residual: 0, steps: [], batchId: undefined });
+  expect(plan.drying[1]?.dryHours).toBe(0);
+  expect(plan.walkOut?.best).toMatchObject({ outcome: "impossible", fault: { rooms: ["hall"] } });
+});
+
+test("what the customer says changes the plan, and says so: rinse, defoamer, odour, edges, slow vacuum", () => {
+  const plain = planJob(JOB);
+  const asked = planJob({
+    ...JOB,
+    interview: { detergentLeft: true, urine: true, occupancy: "move-in", lastCleaned: "never" },
+    spots: [{ roomId: "study", origin: "urine", nature: "spot", area: 0.1 }],
+  });
+  expect(asked.effects.map(({ kind }) => kind)).toEqual([
+    "defoamer",
+    "extra-rinse",
+    "odour-step",
+    "edges",
+    "slow-vacuum",
+  ]);
+  expect(asked.rooms[1]?.rinse).toBeCloseTo(2 * (plain.rooms[1]?.rinse as number), 9);
+  expect(asked.rooms.map(({ odourArea }) => odourArea)).toEqual([expect.closeTo(0.4, 9), 0, 0]);
+  expect((asked.rooms[0]?.residual as number) - (asked.rooms[0]?.water.residual as number)).toBeCloseTo(
+    0.3,
+    9,
+  );
+  expect(asked.rooms[0]?.steps.map(({ kind }) => kind)).toEqual([
+    "vacuum",
+    "edges",
+    "pre-spray",
+    "dwell",
+    "clean",
+    "odour",
+  ]);
+  const recovered = asked.rooms.reduce(
+    (sum, { area, water }) => sum + area * water.laidDown * water.recoveredShare,
+    0,
+  );
+  expect(asked.defoamer).toBeCloseTo(recovered * 1e-6, 12); // 30 ml to 30 L is a millilitre to the litre
+  expect(plain.effects).toEqual([]);
+});

@@ -52,6 +52,8 @@ export interface RoomPlan extends KnownRoom {
   /** m² treated against odour, and kg/m² its wettest part keeps when cleaning ends: more where it was soaked. */
   readonly odourArea: number;
   readonly residual: number;
+  /** The tanks were read over this room: nothing about its water is estimated. */
+  readonly residualMeasured: boolean;
   /** Soil 1…5 its mix is chosen for. */
   readonly soilForMix: Soil;
   /** What its zones make of the application rate, and wet strokes on top of the method's. */
@@ -177,6 +179,7 @@ export function planWork(job: JobInput): WorkPlan {
         : { finished: (job.finished[room.id] as number) * 3600 }),
     })),
   );
+  const measured = measuredResiduals(known, water, job);
   const rooms = known.map((room, i): RoomPlan => {
     const balance = water[i] as WaterBalance;
     const own = steps[i] as Step[];
@@ -191,7 +194,10 @@ export function planWork(job: JobInput): WorkPlan {
       finishedAt: Math.min(LATEST_FINISH, Math.max(0, logged ?? (own.at(-1)?.end ?? 0) / 3600)),
       finishLogged: logged !== undefined,
       odourArea: odour[i] as number,
-      residual: room.passage ? 0 : balance.residual + ((odour[i] as number) > 0 ? ODOUR_RESIDUAL : 0),
+      residual: room.passage
+        ? 0
+        : (measured.get(room.id) ?? balance.residual) + ((odour[i] as number) > 0 ? ODOUR_RESIDUAL : 0),
+      residualMeasured: measured.has(room.id),
       soilForMix: soilForMix(room.soil, job.rooms[i]?.soilNature),
       zoneFactor: zoneFactor(room.zones),
       extraWetStrokes,
@@ -220,6 +226,34 @@ export function planWork(job: JobInput): WorkPlan {
     defoamer: has("defoamer") ? (recovered / 1000) * DEFOAMER_PER_RECOVERED : 0,
     ...(job.doors?.length ? { walkOut: walkOutOf(job) } : {}),
   };
+}
+
+/** Most the drying model takes, kg/m²: more than that in a reading is a tank read wrongly. */
+const MOST_RESIDUAL = 5;
+const WATER_DENSITY = 1000;
+
+/**
+ * What stays in rooms whose tanks were read, kg/m²: pre-spray and solution less what came back, over their carpet. The newest
+ * reading of a room counts. Evaporation while working is left in: it makes the reading a little high (MODEL §4).
+ */
+function measuredResiduals(
+  known: readonly KnownRoom[],
+  water: readonly WaterBalance[],
+  job: JobInput,
+): Map<string, number> {
+  const residuals = new Map<string, number>();
+  for (const { roomIds, solution, recovered } of job.measuredWater ?? []) {
+    const own = known.flatMap((room, i) => (roomIds.includes(room.id) && !room.passage ? [i] : []));
+    const sum = (of: (room: KnownRoom, balance: WaterBalance) => number) =>
+      own.reduce((total, i) => total + of(known[i] as KnownRoom, water[i] as WaterBalance), 0);
+    const area = sum((room) => room.area);
+    if (area === 0) continue;
+    const sprayed = sum((room, balance) => room.area * balance.applicationRate);
+    const stays = ((sprayed + solution - recovered) * WATER_DENSITY) / area;
+    for (const i of own)
+      residuals.set((known[i] as KnownRoom).id, Math.min(MOST_RESIDUAL, Math.max(0, stays)));
+  }
+  return residuals;
 }
 
 const takesPads = (room: RoomPlan) => room.figures.padPasses > 0 || room.padAfter;

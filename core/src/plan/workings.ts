@@ -44,6 +44,15 @@ const isAssumed = (room: RoomPlan, field: AssumedField) => room.assumed.includes
 /** Water left in the pile when the room is finished. */
 export function workingOfResidual(room: RoomPlan): Working {
   const { figures } = room;
+  if (room.residualMeasured)
+    return explain({
+      name: "residual",
+      kind: "massPerArea",
+      formula: "(pre-spray + solution used − taken up) ⁄ area, as the tanks showed",
+      source: "survey",
+      inputs: { residual: figure("measured", room.residual, "massPerArea") },
+      compute: ({ residual }) => residual,
+    });
   return explain({
     name: "residual",
     kind: "massPerArea",

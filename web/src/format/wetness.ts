@@ -20,3 +20,7 @@ export function freeWaterAt(course: readonly Moment[], hours: number): number {
   const share = span > 0 ? Math.min(1, Math.max(0, (hours - left.hours) / span)) : 1;
   return left.freeWater + share * (right.freeWater - left.freeWater);
 }
+
+/** How wet a room is, 0…1 of what its cleaning left; a room that kept nothing is dry. */
+export const wetShare = (freeWater: number, residual: number) =>
+  residual > 0 ? Math.min(1, Math.max(0, freeWater / residual)) : 0;

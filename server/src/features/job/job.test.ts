@@ -174,6 +174,8 @@ describe("a plan is one aggregate", () => {
           wandId: fc.constant(demoId("gear", 6)),
           bends: fc.integer({ min: 0, max: 20 }),
           solutionId: fc.constant(demoId("vessel", 5)),
+          wetStrokes: fc.integer({ min: 1, max: 4 }),
+          strokeSpeed: number(0.1, 1.5),
         },
         { requiredKeys: ["bends"] },
       ),

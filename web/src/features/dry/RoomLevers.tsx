@@ -14,23 +14,23 @@ import { withRoom } from "../job/withRoom.ts";
 import { useLogging } from "../log/useLogging.ts";
 import { reads } from "../survey/readers.ts";
 import { Worked } from "../working/Worked.tsx";
-import { AIR_MOVER, MOST_AIR_MOVERS } from "./advice.ts";
+import { airMoverOf, MOST_AIR_MOVERS } from "./advice.ts";
 import { useAdvice } from "./useAdvice.ts";
 
 /** What can be moved in a room, the best move among it, and the mark that it is finished. */
 export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly place: number }) {
   const units = useUnits();
-  const { job, work, edit } = desk;
+  const { job, work, edit, shelf } = desk;
   const log = useLogging(job.id);
   const room = job.rooms[place];
   const known = work.rooms[place];
-  const advice = useAdvice(work, place, room);
+  const advice = useAdvice(work, place, room, shelf.gear);
   if (!room || !known) return null;
   const set = (change: Partial<Room>, showLimit?: (limit: number) => string) =>
     edit((before) => withRoom(before, room.id, change), showLimit);
   const movers = room.airMovers ?? [];
   const setMovers = (count: number) =>
-    void set({ airMovers: Array.from({ length: count }, (_, i) => movers[i] ?? AIR_MOVER) });
+    void set({ airMovers: Array.from({ length: count }, (_, i) => movers[i] ?? airMoverOf(shelf.gear)) });
   const finish = () =>
     log({
       kind: "room-finished",

@@ -1,9 +1,10 @@
+import { isHardFloor } from "@scutch/core/care";
 import { area, curveMonotoneX, scaleLinear, scaleTime } from "d3";
 import { memo, useId } from "react";
 import { useUnits } from "../../app/store.ts";
 import { about, at, clock } from "../../format/time.ts";
-import { wetColour } from "../../format/wetness.ts";
-import { FIBRE_NAMES } from "../../format/words.ts";
+import { wetColour, wetShare } from "../../format/wetness.ts";
+import { COVERING_NAMES, FIBRE_NAMES } from "../../format/words.ts";
 import { useWidth } from "../../ui/useWidth.ts";
 import type { Dried } from "../../workers/useDrying.ts";
 import { readyOfRoom } from "../job/ready.ts";
@@ -37,7 +38,9 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
     dry: readyOfRoom(dried, i, start, "dry"),
     touch: readyOfRoom(dried, i, start, "touchDry"),
   }));
-  const first = Math.min(...work.rooms.map((room) => at(start, room.finishedAt))) - HOUR / 4;
+  // What is only walked through has no tail.
+  const shown = work.rooms.flatMap((room, i) => (room.passage ? [] : [{ room, i }]));
+  const first = Math.min(...shown.map(({ room }) => at(start, room.finishedAt))) - HOUR / 4;
   const last = Math.max(
     first + 2 * HOUR,
     ...ready.map(({ dry }, i) => dry.likely ?? at(start, (work.rooms[i]?.finishedAt ?? 0) + 24)),
@@ -45,8 +48,8 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
   const x = scaleTime([first, last], [left, Math.max(left + 40, width - right)]);
   const marker = now > first && now < last ? x(now) : Number.NaN;
   const ticks = x.ticks(Math.max(2, Math.floor(width / 120)));
-  const lane = narrow ? LANE : Math.max(LANE, Math.min(TALLEST_LANE, ROOMY / work.rooms.length));
-  const height = TOP + work.rooms.length * lane;
+  const lane = narrow ? LANE : Math.max(LANE, Math.min(TALLEST_LANE, ROOMY / shown.length));
+  const height = TOP + shown.length * lane;
   return (
     <div ref={ref}>
       <h2 className="mb-1 font-semibold text-soft">From wet to dry, all rooms</h2>
@@ -63,15 +66,15 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
               )}
             </g>
           ))}
-          {work.rooms.map((room, i) => (
+          {shown.map(({ room, i }, row) => (
             <Lane
               key={room.id}
-              y={TOP + i * lane}
+              y={TOP + row * lane}
               height={lane - 4}
               left={left}
               narrow={narrow}
               name={room.name}
-              facts={`${units.area(room.area)} ${FIBRE_NAMES[room.fibre].toLowerCase()}`}
+              facts={`${units.area(room.area)} ${(isHardFloor(room.covering) ? COVERING_NAMES[room.covering] : FIBRE_NAMES[room.fibre]).toLowerCase()}`}
               selected={selected === i}
               onSelect={() => onSelect(room.id)}
               gradient={`${id}${i}`}
@@ -86,7 +89,7 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
                   )
                   .map((moment) => ({
                     time: Math.min(at(start, moment.hours), last),
-                    wet: Math.min(1, Math.max(0, moment.freeWater / room.water.residual)),
+                    wet: wetShare(moment.freeWater, room.residual),
                   })),
               )}
               touch={ready[i]?.touch.likely ?? null}
@@ -119,7 +122,7 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
             </tr>
           </thead>
           <tbody className="font-mono">
-            {work.rooms.map((room, i) => (
+            {shown.map(({ room, i }) => (
               <tr key={room.id} className="border-rule border-t">
                 <th className="py-1.5 font-normal font-sans">{room.name}</th>
                 <td>{about(at(start, room.finishedAt), now)}</td>

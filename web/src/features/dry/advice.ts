@@ -1,4 +1,4 @@
-import type { Room } from "@scutch/contract";
+import type { Gear, Room } from "@scutch/contract";
 import { airFromRelativeHumidity } from "@scutch/core/air";
 import {
   airSpeedFromMovers,
@@ -11,8 +11,16 @@ import {
 import type { WorkPlan } from "@scutch/core/plan";
 import { hoursAndMinutes } from "../../format/time.ts";
 
-/** An air mover as most vans carry (common practice), until the van's own are known. */
-export const AIR_MOVER = { flow: 0.9, jetSpeed: 8 } as const;
+type AirMover = NonNullable<Room["airMovers"]>[number];
+
+/** An air mover as most vans carry (common practice), for a van that lists none. */
+export const AIR_MOVER: AirMover = { flow: 0.9, jetSpeed: 8 };
+
+/** The van's own air mover: the first it lists. */
+export function airMoverOf(gear: readonly Gear[]): AirMover {
+  const own = gear.find((item) => item.kind === "air-mover" && item.count > 0);
+  return own?.kind === "air-mover" ? { flow: own.flow, jetSpeed: own.jetSpeed } : AIR_MOVER;
+}
 export const MOST_AIR_MOVERS = 6;
 
 /** Below this nobody would walk back for it, h. */
@@ -33,11 +41,16 @@ const WINDOW_ADVICE: Record<Windows, string> = {
 type MoveId = Windows | "air-mover";
 
 /** The moves there are for a room as it stands. */
-export function movesFor(work: WorkPlan, place: number, room: Room): Move<MoveId>[] {
+export function movesFor(
+  work: WorkPlan,
+  place: number,
+  room: Room,
+  mover: AirMover = AIR_MOVER,
+): Move<MoveId>[] {
   const known = work.rooms[place];
   if (!known) return [];
   const movers = room.airMovers ?? [];
-  const airSpeed = airSpeedFromMovers([...movers, AIR_MOVER], known.area, known.height);
+  const airSpeed = airSpeedFromMovers([...movers, mover], known.area, known.height);
   return [
     ...WINDOWS.filter((each) => OUTDOOR_AIR_CHANGES[each] !== known.outdoorAirChangesPerHour).map((each) => ({
       id: each,
@@ -55,6 +68,7 @@ export function adviceFrom(
   work: WorkPlan,
   place: number,
   room: Room,
+  mover: AirMover = AIR_MOVER,
 ): Advice | undefined {
   const known = work.rooms[place];
   if (!known || !best || best.hoursSooner < WORTH_IT) return undefined;
@@ -64,7 +78,7 @@ export function adviceFrom(
     return {
       what: movers.length === 0 ? "Place an air mover." : "Place one more air mover.",
       why: `It is the air over the pile that is slow. ${sooner}`,
-      change: { airMovers: [...movers, AIR_MOVER] },
+      change: { airMovers: [...movers, mover] },
     };
   const { outdoor } = work.building;
   const inside = airFromRelativeHumidity(known.air.temperature, known.air.relativeHumidity).humidityRatio;

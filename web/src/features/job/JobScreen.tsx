@@ -110,6 +110,7 @@ function JobHeader({ desk: { job, shelf, work, dried, start } }: { readonly desk
   const site = shelf.sites.find(({ id }) => id === job.siteId);
   const air = (where: string, value: typeof job.indoor) =>
     value ? `${where} ${units.temperature(value.temperature)} ${percent(value.relativeHumidity)}` : undefined;
+  const rooms = work.rooms.filter(({ passage }) => !passage).length;
   const facts = [
     `${longDay(job.day)} ${job.startsAt}`,
     air("inside", job.indoor),
@@ -125,12 +126,12 @@ function JobHeader({ desk: { job, shelf, work, dried, start } }: { readonly desk
           </span>
         </h1>
         <p className="mt-1 text-sm text-soft">
-          {work.rooms.length > 0 && (
+          {rooms > 0 && (
             <>
               <Worked label="Area" working={() => workingOfTotalArea(work)}>
                 {units.area(work.area)}
               </Worked>{" "}
-              in {work.rooms.length === 1 ? "1 room" : `${work.rooms.length} rooms`} ·{" "}
+              in {rooms === 1 ? "1 room" : `${rooms} rooms`} ·{" "}
             </>
           )}
           {facts.join(" · ")}

@@ -33,6 +33,11 @@ export function entryText(
       };
     case "room-finished":
       return { what: "Finished", said: room(entry.roomId) ?? "" };
+    case "water-measured":
+      return {
+        what: "Tanks read",
+        said: `${joined(units.volume(entry.solution))} used, ${joined(units.volume(entry.recovered))} taken up: ${entry.roomIds.map(room).join(", ")}`,
+      };
     case "dye-test":
       return {
         what: "Dye test",

@@ -1,12 +1,16 @@
 import type { GearKind, RigChoice } from "@scutch/contract";
+import { METHOD_FIGURES, STROKE_LIMITS } from "@scutch/core/clean";
 import { usableVolume } from "@scutch/core/mix";
 import { useUnits } from "../../app/store.ts";
 import { hoursAndMinutes } from "../../format/time.ts";
 import { joined, percent } from "../../format/units.ts";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
+import { reads } from "../survey/readers.ts";
 import { TankGauges } from "./TankGauges.tsx";
+import { TanksRead } from "./TanksRead.tsx";
 
 /** What the job is rinsed and extracted with, and what comes of it: litres, minutes, what stays, stops at tap and drain, pads. */
 export function RinseSection({ desk }: { readonly desk: JobDesk }) {
@@ -27,7 +31,7 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
   const litres = rinsed.reduce((sum, { rinse }) => sum + rinse, 0);
   const seconds = rinsed.reduce((sum, { area, water }) => sum + area * water.cleaningTimePerArea, 0);
   const residual =
-    rinsed.reduce((sum, { area, water }) => sum + area * water.residual, 0) /
+    rinsed.reduce((sum, room) => sum + room.area * room.residual, 0) /
     Math.max(
       1e-9,
       rinsed.reduce((sum, { area }) => sum + area, 0),
@@ -63,6 +67,30 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
             value={rig.bends ?? 0}
             most={20}
             onChange={(bends) => set({ bends })}
+          />
+          <div className="grid grid-cols-2 gap-3">
+            <Stepper
+              label="Wet strokes"
+              value={rig.wetStrokes ?? METHOD_FIGURES.extraction.wetStrokes}
+              most={STROKE_LIMITS.wetStrokes[1]}
+              onChange={(wetStrokes) => set({ wetStrokes: Math.max(1, wetStrokes) })}
+            />
+            <Stepper
+              label="Dry strokes"
+              value={rig.dryStrokes ?? METHOD_FIGURES.extraction.dryStrokes}
+              most={STROKE_LIMITS.dryStrokes[1]}
+              onChange={(dryStrokes) => set({ dryStrokes })}
+            />
+          </div>
+          <QuantityField
+            label="Stroke speed"
+            value={rig.strokeSpeed}
+            assumed={METHOD_FIGURES.extraction.strokeSpeed}
+            show={units.speed}
+            read={reads("speed", units.system === "metric" ? "mps" : "fpm")}
+            onChange={(strokeSpeed) =>
+              edit((before) => ({ ...before, rig: { ...before.rig, strokeSpeed } }), units.speed)
+            }
           />
           <ChoiceField
             label="Solution tank"
@@ -115,6 +143,7 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
               of them to launder after.
             </p>
           )}
+          <TanksRead desk={desk} />
           <p className="mt-3 max-w-prose text-sm text-soft">
             Waste water goes to the sanitary sewer, never to a storm drain. Let the pressure out before a hose
             is uncoupled.

@@ -35,6 +35,7 @@ function OpenRow({ desk, now }: { readonly desk: JobDesk; readonly now: number }
   const { job, shelf, work } = desk;
   const site = shelf.sites.find(({ id }) => id === job.siteId);
   const state = stateOf(desk, now);
+  const rooms = work.rooms.filter(({ passage }) => !passage).length;
   const { label, hour } = headline(desk, now);
   const open = state.kind === "under-way" || state.kind === "drying";
   return (
@@ -45,8 +46,8 @@ function OpenRow({ desk, now }: { readonly desk: JobDesk; readonly now: number }
             <h3 className="font-bold text-lg leading-tight">{site?.name ?? "Unknown site"}</h3>
             <p className="text-soft">{job.title}</p>
             <p className="mt-1 text-sm text-soft">
-              {longDay(job.day)} {job.startsAt} · {units.area(work.area)} in {work.rooms.length}{" "}
-              {work.rooms.length === 1 ? "room" : "rooms"}
+              {longDay(job.day)} {job.startsAt} · {units.area(work.area)} in {rooms}{" "}
+              {rooms === 1 ? "room" : "rooms"}
             </p>
           </div>
           <div className="shrink-0 text-right">

@@ -1,4 +1,4 @@
-import { freeWaterAt, wetColour } from "../../format/wetness.ts";
+import { freeWaterAt, wetColour, wetShare } from "../../format/wetness.ts";
 import type { JobDesk } from "../job/useJobDesk.ts";
 
 /** A job's rooms side by side, wide as their floors, shaded by how wet they are now. Rooms still to do are outlined. */
@@ -8,9 +8,10 @@ export function WetStrip({ desk, now }: { readonly desk: JobDesk; readonly now: 
   return (
     <div className="flex h-7 w-full gap-px" aria-hidden>
       {work.rooms.map((room, i) => {
+        if (room.passage) return null;
         const course = dried?.work.rooms[i]?.id === room.id ? dried.result.rooms[i]?.course : undefined;
         const wet =
-          room.finishLogged && course ? freeWaterAt(course, hours) / room.water.residual : undefined;
+          room.finishLogged && course ? wetShare(freeWaterAt(course, hours), room.residual) : undefined;
         return (
           <div
             key={room.id}

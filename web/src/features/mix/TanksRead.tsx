@@ -1,0 +1,89 @@
+import type { RoomId } from "@scutch/contract";
+import { useState } from "react";
+import { useUnits } from "../../app/store.ts";
+import { joined } from "../../format/units.ts";
+import { Button } from "../../ui/Button.tsx";
+import { FieldError } from "../../ui/FieldFrame.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { Several } from "../../ui/Several.tsx";
+import type { JobDesk } from "../job/useJobDesk.ts";
+import { useLogging } from "../log/useLogging.ts";
+import { reads } from "../survey/readers.ts";
+
+/** What the tanks really showed over some rooms. It takes the place of the estimate, and drying follows it. */
+export function TanksRead({ desk }: { readonly desk: JobDesk }) {
+  const units = useUnits();
+  const log = useLogging(desk.job.id);
+  const [open, setOpen] = useState(false);
+  const [roomIds, setRooms] = useState<RoomId[]>([]);
+  const [solution, setSolution] = useState<number>();
+  const [recovered, setRecovered] = useState<number>();
+  const [error, setError] = useState<string>();
+  const rooms = desk.job.rooms.filter((room) =>
+    desk.work.rooms.some(({ id, rinse }) => id === room.id && rinse > 0),
+  );
+  const measured = desk.work.rooms.filter((room) => room.residualMeasured);
+  const sprayed = desk.work.rooms
+    .filter(({ id }) => roomIds.includes(id as RoomId))
+    .reduce((sum, { preSpray }) => sum + preSpray, 0);
+  const volume = (label: string, value: number | undefined, set: (value: number | undefined) => void) => (
+    <QuantityField
+      label={label}
+      value={value}
+      show={(each) => joined(units.volume(each))}
+      read={reads("volume", units.bare.volume)}
+      onChange={(each) => {
+        if (each !== undefined && each > 10) return "More than a tanker holds. Check the unit.";
+        set(each);
+        setError(undefined);
+        return undefined;
+      }}
+    />
+  );
+  const save = () => {
+    if (roomIds.length === 0) return setError("Press the rooms it was used in.");
+    if (solution === undefined || recovered === undefined)
+      return setError("Type both: what was used and what came back.");
+    if (recovered > solution + sprayed)
+      return setError(
+        "More came back than went on. Read the tanks again, or press every room it was used in.",
+      );
+    log({ kind: "water-measured", roomIds, solution, recovered });
+    setOpen(false);
+    setRooms([]);
+  };
+  return (
+    <div className="mt-3">
+      {measured.length > 0 && (
+        <p>
+          Measured:{" "}
+          {measured.map(({ name, residual }) => `${name} keeps ${units.massPerArea(residual)}`).join(", ")}.
+        </p>
+      )}
+      {open ? (
+        <div className="mt-2 grid gap-3 bg-paper p-3">
+          <Several
+            label="Rooms it was used in"
+            names={Object.fromEntries(rooms.map(({ id, name }) => [id, name])) as Record<RoomId, string>}
+            chosen={roomIds}
+            onChange={setRooms}
+          />
+          <div className="grid grid-cols-2 gap-3">
+            {volume("Solution used", solution, setSolution)}
+            {volume("Taken up", recovered, setRecovered)}
+          </div>
+          <FieldError sentence={error} />
+          <Button weight="main" onClick={save}>
+            Log it
+          </Button>
+        </div>
+      ) : (
+        rooms.length > 0 && (
+          <Button weight="quiet" onClick={() => setOpen(true)}>
+            Read the tanks: what was used, what came back
+          </Button>
+        )
+      )}
+    </div>
+  );
+}
