@@ -33,13 +33,13 @@ const bare = express();
 bare.get("/job", async (_request, response) => {
   const rows = async (table: string, key: string) =>
     (await pool.query(`select * from ${table} where crew_id = ? and ${key} = ?`, [CREW, JOB]))[0];
-  const [job, batches, rooms, airMovers] = await Promise.all([
+  const [job, ...owned] = await Promise.all([
     rows("jobs", "id"),
-    rows("batches", "job_id"),
-    rows("rooms", "job_id"),
-    rows("room_air_movers", "job_id"),
+    ...["batches", "batch_boosters", "rooms", "room_air_movers", "room_parts", "doors", "spots"].map(
+      (table) => rows(table, "job_id"),
+    ),
   ]);
-  response.json({ job, batches, rooms, airMovers });
+  response.json({ job, owned });
 });
 const server = bare.listen(0, "127.0.0.1");
 await new Promise((resolve) => server.once("listening", resolve));

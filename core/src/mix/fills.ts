@@ -21,6 +21,13 @@ interface Cut {
   readonly previous: Cut | undefined;
 }
 
+/** Σ marks² of {@link evenly}, and its smallest share, without laying it out. */
+function evenness(length: number, fills: number): { readonly smallest: number; readonly unevenness: number } {
+  const smallest = Math.floor(length / fills);
+  const larger = length - smallest * fills;
+  return { smallest, unevenness: (fills - larger) * smallest ** 2 + larger * (smallest + 1) ** 2 };
+}
+
 /** Marks of each of `fills` fills that share `length` marks as evenly as marks allow, smaller first. */
 function evenly(length: number, fills: number): number[] {
   const small = Math.floor(length / fills);
@@ -55,18 +62,20 @@ export function cutIntoFills(
   ];
   for (let j = 1; j < ends.length; j++) {
     const reached = new Map<number, Cut>();
+    // What is still to come takes at least so many: more before it can't end in the fewest.
+    const most = fewest - Math.ceil((total - (ends[j] as number)) / marksPerFill);
     for (let i = 0; i < j; i++) {
       const length = (ends[j] as number) - (ends[i] as number);
       if (length === 0) continue;
       const least = Math.ceil(length / marksPerFill);
       for (const cut of (best[i] as Map<number, Cut>).values()) {
-        for (let fills = least; cut.fills + fills <= fewest && fills <= length; fills++) {
-          const shares = evenly(length, fills);
-          if ((shares[0] as number) * mark + (stays[i] as number) > usable * (1 + 1e-9)) continue;
+        for (let fills = least; cut.fills + fills <= most && fills <= length; fills++) {
+          const { smallest, unevenness } = evenness(length, fills);
+          if (smallest * mark + (stays[i] as number) > usable * (1 + 1e-9)) continue;
           const next: Cut = {
             fills: cut.fills + fills,
             ownEnds: cut.ownEnds + 1,
-            unevenness: cut.unevenness + shares.reduce((sum, share) => sum + share * share, 0),
+            unevenness: cut.unevenness + unevenness,
             from: i,
             previous: cut,
           };

@@ -1,11 +1,14 @@
 import { BookOpen, FlaskConical, List, Moon, Pipette, Ruler, Settings2, Sun, Truck } from "lucide-react";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link, NavLink, Outlet, ScrollRestoration, useMatch } from "react-router";
-import { SettingsDialog } from "../features/settings/SettingsDialog.tsx";
 import { themeChosen, unitsChosen } from "../features/settings/settingsSlice.ts";
 import { KeysDialog } from "./KeysDialog.tsx";
 import { SyncStrip } from "./SyncStrip.tsx";
 import { useAppDispatch, useAppSelector } from "./store.ts";
+
+const SettingsDialog = lazy(async () => ({
+  default: (await import("../features/settings/SettingsDialog.tsx")).SettingsDialog,
+}));
 
 const PLACES = [
   { to: "/", name: "Today", Icon: List },
@@ -122,7 +125,11 @@ export function Shell() {
           <Outlet />
         </main>
       </div>
-      <SettingsDialog open={settings} onClose={() => setSettings(false)} />
+      {settings && (
+        <Suspense fallback={null}>
+          <SettingsDialog open onClose={() => setSettings(false)} />
+        </Suspense>
+      )}
       <KeysDialog />
       <ScrollRestoration />
     </div>
