@@ -5,17 +5,28 @@ import { inRoot } from "./paths.mjs";
 import { withThrowawayDatabase } from "./throwaway.mjs";
 
 const JOB = (n) => `/jobs/01930000-0000-7000-8400-00000000000${n}`;
-const ROOM = (n) => `?room=01930000-0000-7000-8500-00000000000${n}`;
+const ROOM = (n) => `?room=01930000-0000-7000-8500-${n.toString(16).padStart(12, "0")}`;
 const VIEWS = [
   { name: "today", path: "/" },
   { name: "survey", path: `${JOB(1)}/survey${ROOM(3)}` },
+  {
+    name: "care",
+    path: `${JOB(4)}/survey${ROOM(17)}&part=floor`,
+    choose: ["Sprayed from", "Meadow pre-spray"],
+  },
   { name: "mix", path: `${JOB(1)}/mix` },
+  { name: "rinse", path: `${JOB(2)}/mix`, to: "Rinse and recovery" },
   { name: "dry", path: `${JOB(2)}/dry${ROOM(8)}` },
   { name: "log", path: `${JOB(2)}/log` },
+  { name: "van", path: "/van" },
+  { name: "shelf", path: "/shelf" },
+  { name: "mixer", path: "/mixer", type: { Strength: "1:24", "In all": "8 L" } },
+  { name: "reference", path: "/reference?page=rules" },
   { name: "working-us", path: `${JOB(2)}/dry${ROOM(8)}`, us: true, press: "Dry by: show the working" },
   { name: "phone-today", path: "/", phone: true },
-  { name: "phone-survey", path: `${JOB(1)}/survey`, phone: true },
-  { name: "phone-mix", path: `${JOB(4)}/mix`, phone: true },
+  { name: "phone-survey", path: `${JOB(2)}/survey`, phone: true },
+  { name: "phone-spot", path: `${JOB(2)}/survey${ROOM(8)}&part=spots`, phone: true, press: /Coffee, tea/ },
+  { name: "phone-mix", path: `${JOB(1)}/mix`, phone: true },
   { name: "phone-dry-night", path: `${JOB(2)}/dry${ROOM(8)}`, phone: true, night: true },
 ];
 
@@ -42,6 +53,13 @@ await withThrowawayDatabase(async (url) => {
     });
     await page.goto(`http://127.0.0.1:${listening}${view.path}`);
     await page.waitForTimeout(1500);
+    if (view.choose) await page.getByLabel(view.choose[0]).selectOption({ label: view.choose[1] });
+    for (const [label, text] of Object.entries(view.type ?? {})) {
+      await page.getByLabel(label, { exact: true }).fill(text);
+      await page.getByLabel(label, { exact: true }).press("Enter");
+    }
+    if (view.to)
+      await page.getByRole("region", { name: view.to }).evaluate((region) => region.scrollIntoView());
     if (view.press) await page.getByRole("button", { name: view.press }).click();
     await page.waitForTimeout(300);
     await page.screenshot({ path: inRoot("docs/screenshots", `${view.name}.png`) });

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry, Room, Shelf } from "@scutch/contract";
+import { parseStrength } from "@scutch/core/mix";
 import {
   planWork,
   workingOfArea,
@@ -7,7 +8,7 @@ import {
   workingOfPreSpray,
   workingOfTotalArea,
 } from "@scutch/core/plan";
-import { UNITS_OF } from "../format/units.ts";
+import { labelSpelling, UNITS_OF } from "../format/units.ts";
 import { changeRedone, changeUndone, historySlice, jobChanged } from "./job/historySlice.ts";
 import type { JobDesk } from "./job/useJobDesk.ts";
 import { entryText } from "./log/entryText.ts";
@@ -38,6 +39,16 @@ describe("survey", () => {
   test("a broken limit is told in the unit of what broke it", () => {
     expect(plain(sizeLimit(metric)(0.1, "width"))).toBe("0.1 m");
     expect(plain(sizeLimit(us)(9999, "shape"))).toBe("107628 ft²");
+  });
+
+  test("a powder's strength, as it is shown, reads back as the same strength by weight", () => {
+    for (const strength of [
+      { spelling: "g-per-litre", value: 30 },
+      { spelling: "oz-weight-per-gal", value: 4 },
+    ] as const) {
+      const read = parseStrength(labelSpelling(strength), "one-to-n", "powder");
+      expect(read).toEqual({ ok: true, value: { ...strength, value: expect.closeTo(strength.value, 9) } });
+    }
   });
 
   test("names need a letter, quantities a unit that fits", () => {

@@ -90,7 +90,8 @@ export function labelSpelling({ spelling, value }: Strength): string {
     "ml-per-litre": `${number} ml/L`,
     percent: `${number} %`,
     "g-per-litre": `${number} g/L`,
-    "oz-weight-per-gal": `${number} oz/gal by weight`,
+    // A powder's ounces are by weight; a liquid's are written "fl oz".
+    "oz-weight-per-gal": `${number} oz/gal`,
   }[spelling];
 }
 

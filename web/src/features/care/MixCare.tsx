@@ -69,7 +69,9 @@ export function MixCare({ desk, batch, product }: Props) {
                 </p>
               </Stops>
             ))}
-            <GateNote desk={desk} room={roomOf(first.roomId)} product={product} gate={first.gate} />
+            {first.gate !== "passed" && (
+              <GateNote desk={desk} room={roomOf(first.roomId)} product={product} gate={first.gate} />
+            )}
             <Cautions judgements={judgements} />
           </div>
         );

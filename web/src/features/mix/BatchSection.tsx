@@ -61,7 +61,6 @@ export function BatchSection({ desk, batch, number }: Props) {
           ) : planned && fill && planned.batch.outcome === "planned" ? (
             <>
               <MixCare desk={desk} batch={batch} product={product} />
-              <RunOut desk={desk} batch={batch} product={product} planned={planned} />
               <FillList fills={fills} made={made} current={current} onOpen={setOpened} />
               <FillSheet
                 key={current}
@@ -97,6 +96,7 @@ export function BatchSection({ desk, batch, number }: Props) {
                 {product.potLife === undefined ? " today" : " within its time"}, else to the sewer where the
                 label allows it.
               </p>
+              <RunOut desk={desk} batch={batch} product={product} planned={planned} />
               <BottleLabel product={product} batch={batch} planned={planned} made={made} />
             </>
           ) : (

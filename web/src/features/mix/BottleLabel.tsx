@@ -33,7 +33,7 @@ export function BottleLabel({ product, planned, made }: Props) {
       </Button>
       {open && (
         <Dialog open title="Label for the bottle" onClose={() => setOpen(false)}>
-          <div data-print="label" className="mt-3 border-2 border-ink bg-paper p-4 text-ink">
+          <div data-print="label" className="mt-3 border-2 border-black bg-white p-4 text-black">
             <p className="font-bold text-2xl">{product.name}</p>
             <p className="font-mono text-xl">
               {strengthOf(concentratePerWater(planned.strength), product.scoop !== undefined, units)} in water

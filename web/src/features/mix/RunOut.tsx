@@ -46,7 +46,7 @@ export function RunOut({ desk, batch, product, planned }: Props) {
   const substitutes =
     asked || short ? substitutesFor(batch.id, desk.input, desk.work, desk.shelf.products) : [];
   return (
-    <div className="mb-3 grid gap-2 print:hidden">
+    <div className="mt-3 grid gap-2 print:hidden">
       {short && (
         <Callout
           tone="caution"
