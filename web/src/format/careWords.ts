@@ -97,8 +97,8 @@ const capital = (text: string) => `${text[0]?.toUpperCase() ?? ""}${text.slice(1
 
 /** What a reason is about: "Alkali on wool". */
 export function reasonTitle({ trait, material }: Reason): string {
-  const what = trait === "label" ? "The label" : (TRAIT_NAMES[trait].split(",")[0] ?? "");
-  return `${capital(what)} on ${MATERIAL_NAMES[material]}`;
+  if (trait === "label") return `The label forbids ${MATERIAL_NAMES[material]}`;
+  return `${capital(TRAIT_NAMES[trait].split(",")[0] ?? "")} on ${MATERIAL_NAMES[material]}`;
 }
 
 const WORN: readonly Gear[] = ["gloves", "goggles", "apron"];

@@ -15,6 +15,8 @@ interface Props<T> {
   /** Takes a good value; a returned sentence refuses it, and what was typed stays. */
   readonly onChange: (value: T | undefined) => string | undefined | undefined;
   readonly hint?: string | undefined;
+  /** What a whole it is part of found wrong with it, until it is typed again. */
+  readonly fault?: string | undefined;
   readonly placeholder?: string;
   /** Words rather than figures. */
   readonly words?: boolean;
@@ -32,12 +34,14 @@ export function QuantityField<T>({
   read,
   onChange,
   hint,
+  fault,
   placeholder,
   words = false,
 }: Props<T>) {
   const id = useId();
   const [typed, setTyped] = useState<string>();
-  const [error, setError] = useState<string>();
+  const [refused, setError] = useState<string>();
+  const error = refused ?? fault;
   const isAssumed = value === undefined && assumed !== undefined;
   const standing = value ?? assumed;
   const shown = typed ?? (standing === undefined ? "" : show(standing));
@@ -51,9 +55,9 @@ export function QuantityField<T>({
       return;
     }
     const result = read(typed);
-    const refused = "error" in result ? result.error : onChange(result.value);
-    setError(refused || undefined);
-    if (!refused) setTyped(undefined);
+    const sentence = "error" in result ? result.error : onChange(result.value);
+    setError(sentence || undefined);
+    if (!sentence) setTyped(undefined);
   };
 
   return (

@@ -22,7 +22,10 @@ export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly roo
       {judgements.map(({ about, judgement }) => (
         <Stops key={about} about={about} judgement={judgement} />
       ))}
-      {product && <GateNote desk={desk} room={room} product={product} gate={care.gate} />}
+      {/* What the rules stop isn't tested first: another product is. */}
+      {product && care.product?.verdict !== "stop" && (
+        <GateNote desk={desk} room={room} product={product} gate={care.gate} />
+      )}
       <Cautions judgements={judgements} />
     </div>
   );

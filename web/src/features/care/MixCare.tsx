@@ -69,7 +69,7 @@ export function MixCare({ desk, batch, product }: Props) {
                 </p>
               </Stops>
             ))}
-            {first.gate !== "passed" && (
+            {first.gate !== "passed" && first.product?.verdict !== "stop" && (
               <GateNote desk={desk} room={roomOf(first.roomId)} product={product} gate={first.gate} />
             )}
             <Cautions judgements={judgements} />

@@ -48,7 +48,9 @@ export function UseCare({ desk, roomId, productId }: Props) {
           {gives}
         </Callout>
       ))}
-      <GateNote desk={desk} room={room} product={product} gate={gateOf(desk.input, room, product.id)} />
+      {judgement.verdict !== "stop" && (
+        <GateNote desk={desk} room={room} product={product} gate={gateOf(desk.input, room, product.id)} />
+      )}
       <Cautions judgements={[{ about: product.name, judgement }]} />
     </div>
   );

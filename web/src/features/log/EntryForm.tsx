@@ -9,7 +9,7 @@ import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { UseCare } from "../care/UseCare.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
-import { reads } from "../survey/readers.ts";
+import { reads, readsVolume } from "../survey/readers.ts";
 import { type EntryBody, useLogging } from "./useLogging.ts";
 
 type Kind = "reading" | "product-used" | "note";
@@ -93,23 +93,21 @@ function ReadingForm({ desk, add }: FormProps) {
         ]}
         onChange={setPlace}
       />
-      <div>
-        <QuantityField
-          label="The meter shows"
-          value={moisture}
-          show={percent}
-          read={(text) => {
-            const read = reads("share", "percent")(text);
-            if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
-            return { error: "A meter shows 0 to 100 %. Read it again." };
-          }}
-          onChange={(value) => {
-            setMoisture(value);
-            setError(undefined);
-          }}
-        />
-        <FieldError sentence={error} />
-      </div>
+      <QuantityField
+        label="The meter shows"
+        value={moisture}
+        show={percent}
+        read={(text) => {
+          const read = reads("share", "percent")(text);
+          if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
+          return { error: "A meter shows 0 to 100 %. Read it again." };
+        }}
+        onChange={(value) => {
+          setMoisture(value);
+          setError(undefined);
+        }}
+        fault={error}
+      />
     </Frame>
   );
 }
@@ -141,20 +139,17 @@ function ProductForm({ desk, add }: FormProps) {
         onChange={(value) => setRoom(rooms.find((room) => room.value === value)?.value)}
       />
       {roomId && <UseCare desk={desk} roomId={roomId} productId={productId} />}
-      <div>
-        <QuantityField
-          label="Amount used"
-          value={amount}
-          show={(value) => joined(units.amount(value))}
-          read={reads("volume", units.bare.amount)}
-          onChange={(value) => {
-            if (value !== undefined && value > 10) return "More than a tanker holds. Check the unit.";
-            setAmount(value);
-            setError(undefined);
-          }}
-        />
-        <FieldError sentence={error} />
-      </div>
+      <QuantityField
+        label="Amount used"
+        value={amount}
+        show={(value) => joined(units.amount(value))}
+        read={readsVolume(units, "amount")}
+        onChange={(value) => {
+          setAmount(value);
+          setError(undefined);
+        }}
+        fault={error}
+      />
     </Frame>
   );
 }

@@ -9,7 +9,7 @@ import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { useLogging } from "../log/useLogging.ts";
-import { reads } from "../survey/readers.ts";
+import { reads, readsVolume } from "../survey/readers.ts";
 import { lotsLeft } from "../van/stock.ts";
 
 interface Props {
@@ -75,9 +75,8 @@ export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
             label="Water"
             value={water}
             show={(value) => joined(units.volume(value))}
-            read={reads("volume", units.bare.volume)}
+            read={readsVolume(units, "volume")}
             onChange={(value) => {
-              if (value !== undefined && value > 10) return "More than a tanker holds. Check the unit.";
               setWater(value ?? fill.water);
               return undefined;
             }}
@@ -87,12 +86,9 @@ export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
             value={amount}
             show={(value) => joined(powder ? units.powder(value) : units.amount(value))}
             read={
-              powder
-                ? reads("mass", units.system === "metric" ? "g" : "oz")
-                : reads("volume", units.bare.amount)
+              powder ? reads("mass", units.system === "metric" ? "g" : "oz") : readsVolume(units, "amount")
             }
             onChange={(value) => {
-              if (value !== undefined && value > 10) return "More than a drum holds. Check the unit.";
               setAmount(value ?? fill.concentrate);
               return undefined;
             }}

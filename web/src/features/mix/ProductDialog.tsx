@@ -15,7 +15,7 @@ import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { Several } from "../../ui/Several.tsx";
-import { reads, readsName } from "../survey/readers.ts";
+import { packField, reads, readsName } from "../survey/readers.ts";
 import { useDraft } from "./draftForm.ts";
 
 /** A scoop as many packs hold one, kg (common practice). */
@@ -52,22 +52,20 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
     onClose();
   };
   const powder = draft.scoop !== undefined;
-  const showPack = (value: number) => joined(powder ? units.powder(value) : units.volume(value));
+  const pack = packField(powder, units);
   const strength = (field: "light" | "ordinary" | "heavy", label: string) => (
-    <div>
-      <QuantityField<Strength>
-        label={label}
-        value={draft[field]}
-        show={labelSpelling}
-        placeholder={powder ? "30 g/L" : "1:24"}
-        read={(text) => {
-          const parsed = parseStrength(text, draft.ratioMeans, powder ? "powder" : "liquid");
-          return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, "strength") };
-        }}
-        onChange={(value) => set({ [field]: value })}
-      />
-      <FieldError sentence={errorAt(field)} />
-    </div>
+    <QuantityField<Strength>
+      label={label}
+      value={draft[field]}
+      show={labelSpelling}
+      placeholder={powder ? "30 g/L" : "1:24"}
+      read={(text) => {
+        const parsed = parseStrength(text, draft.ratioMeans, powder ? "powder" : "liquid");
+        return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, "strength") };
+      }}
+      onChange={(value) => set({ [field]: value })}
+      fault={errorAt(field)}
+    />
   );
   const time = (
     field: "dwellLeast" | "dwellMost" | "potLife",
@@ -75,35 +73,31 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
     bare: "min" | "h",
     hint?: string,
   ) => (
-    <div>
-      <QuantityField
-        label={label}
-        value={draft[field]}
-        show={showDuration}
-        read={reads("time", bare)}
-        hint={hint}
-        onChange={(value) => set({ [field]: value })}
-      />
-      <FieldError sentence={errorAt(field, showDuration)} />
-    </div>
+    <QuantityField
+      label={label}
+      value={draft[field]}
+      show={showDuration}
+      read={reads("time", bare)}
+      hint={hint}
+      onChange={(value) => set({ [field]: value })}
+      fault={errorAt(field, showDuration)}
+    />
   );
   const ph = (field: "phInUse" | "phConcentrate", label: string) => (
-    <div>
-      <QuantityField
-        label={label}
-        value={draft[field]}
-        show={String}
-        placeholder="from the label"
-        read={(text) => {
-          const value = Number(text.replace(",", "."));
-          return text.trim() !== "" && value >= 0 && value <= 14
-            ? { value }
-            : { error: "A pH lies between 0 and 14, like 7.5." };
-        }}
-        onChange={(value) => set({ [field]: value })}
-      />
-      <FieldError sentence={errorAt(field)} />
-    </div>
+    <QuantityField
+      label={label}
+      value={draft[field]}
+      show={String}
+      placeholder="from the label"
+      read={(text) => {
+        const value = Number(text.replace(",", "."));
+        return text.trim() !== "" && value >= 0 && value <= 14
+          ? { value }
+          : { error: "A pH lies between 0 and 14, like 7.5." };
+      }}
+      onChange={(value) => set({ [field]: value })}
+      fault={errorAt(field)}
+    />
   );
   return (
     <Dialog open title={product ? "Change the product" : "Another product"} onClose={onClose}>
@@ -112,17 +106,15 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
       </p>
       <div className="mt-4 grid gap-3">
         <div className="grid grid-cols-2 gap-3">
-          <div>
-            <QuantityField
-              label="Name"
-              value={draft.name}
-              show={(name) => name}
-              words
-              read={readsName}
-              onChange={(name) => set({ name })}
-            />
-            <FieldError sentence={errorAt("name")} />
-          </div>
+          <QuantityField
+            label="Name"
+            value={draft.name}
+            show={(name) => name}
+            words
+            read={readsName}
+            onChange={(name) => set({ name })}
+            fault={errorAt("name")}
+          />
           <ChoiceField
             label="Kind"
             value={draft.kind}
@@ -149,46 +141,36 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
         />
         <div className="grid grid-cols-3 gap-3">
           {powder && (
-            <div>
-              <QuantityField
-                label="A level scoop holds"
-                value={draft.scoop}
-                show={(value) => joined(units.powder(value))}
-                read={reads("mass", units.system === "metric" ? "g" : "oz")}
-                onChange={(scoop) => (scoop === undefined ? undefined : set({ scoop }))}
-              />
-              <FieldError sentence={errorAt("scoop", (limit) => joined(units.powder(limit)))} />
-            </div>
+            <QuantityField
+              label="A level scoop holds"
+              value={draft.scoop}
+              show={(value) => joined(units.powder(value))}
+              read={reads("mass", units.system === "metric" ? "g" : "oz")}
+              onChange={(scoop) => (scoop === undefined ? undefined : set({ scoop }))}
+              fault={errorAt("scoop", (limit) => joined(units.powder(limit)))}
+            />
           )}
-          <div>
-            <QuantityField
-              label="Pack"
-              value={draft.packSize}
-              show={showPack}
-              read={
-                powder
-                  ? reads("mass", units.system === "metric" ? "kg" : "lb")
-                  : reads("volume", units.bare.volume)
-              }
-              onChange={(packSize) => set({ packSize })}
-            />
-            <FieldError sentence={errorAt("packSize", showPack)} />
-          </div>
-          <div>
-            <QuantityField
-              label="Price of a pack"
-              value={draft.packPrice}
-              show={(price) => price.toFixed(2)}
-              read={(text) => {
-                const price = Number(text.replace(",", "."));
-                return text.trim() !== "" && price >= 0
-                  ? { value: price }
-                  : { error: "Type a price, like 24.90." };
-              }}
-              onChange={(packPrice) => set({ packPrice })}
-            />
-            <FieldError sentence={errorAt("packPrice")} />
-          </div>
+          <QuantityField
+            label="Pack"
+            value={draft.packSize}
+            show={pack.show}
+            read={pack.read}
+            onChange={(packSize) => set({ packSize })}
+            fault={errorAt("packSize", pack.show)}
+          />
+          <QuantityField
+            label="Price of a pack"
+            value={draft.packPrice}
+            show={(price) => price.toFixed(2)}
+            read={(text) => {
+              const price = Number(text.replace(",", "."));
+              return text.trim() !== "" && price >= 0
+                ? { value: price }
+                : { error: "Type a price, like 24.90." };
+            }}
+            onChange={(packPrice) => set({ packPrice })}
+            fault={errorAt("packPrice")}
+          />
         </div>
         {!powder && (
           <Segmented
@@ -210,16 +192,14 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
           {time("dwellLeast", "Dwell, at least", "min")}
           {time("dwellMost", "Dwell, at most", "min")}
           {time("potLife", "Works once mixed for", "h", "Empty: all day")}
-          <div>
-            <QuantityField
-              label="Water temperature"
-              value={draft.waterTemperature}
-              show={units.temperature}
-              read={reads("temperature", units.bare.temperature)}
-              onChange={(waterTemperature) => set({ waterTemperature })}
-            />
-            <FieldError sentence={errorAt("waterTemperature", units.temperature)} />
-          </div>
+          <QuantityField
+            label="Water temperature"
+            value={draft.waterTemperature}
+            show={units.temperature}
+            read={reads("temperature", units.bare.temperature)}
+            onChange={(waterTemperature) => set({ waterTemperature })}
+            fault={errorAt("waterTemperature", units.temperature)}
+          />
         </div>
         <div className="grid grid-cols-2 gap-3">
           {ph("phInUse", "pH as used")}

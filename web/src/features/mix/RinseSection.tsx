@@ -111,7 +111,7 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
             <Figure name="On the wand" value={hoursAndMinutes(seconds / 3600)} />
             <Figure name="Stays in the pile" value={units.massPerArea(residual)} />
             {airflow !== undefined && rig.blowerId && rig.hoseId && (
-              <Figure name="Suction at the head" value={`${percent(airflow)} of the usual`} />
+              <Figure name="Suction at the head" value={`${percent(airflow)} of usual`} />
             )}
           </dl>
           {airflow !== undefined && airflow < 0.9 && (

@@ -38,8 +38,7 @@ export function TankGauges({ runs, solution, recovery, nameOf }: Props) {
               </p>
               <p className="text-sm text-soft">
                 {joined(units.volume(run.solution))} out, {joined(units.volume(run.recovered))} back.
-                {i < stops &&
-                  ` Then dump and refill${run.endsWithRoom ? " between rooms" : ""}: the ${run.limitedBy === "recovery" ? "recovery tank is full" : "solution is used up"}.`}
+                {i < stops && ` ${stopText(run)}`}
               </p>
             </div>
           </li>
@@ -69,4 +68,10 @@ function Gauge({ name, share }: { readonly name: string; readonly share: number 
       </text>
     </svg>
   );
+}
+
+/** Between rooms a stop comes before a tank is spent: the next room wouldn't fit. */
+function stopText({ endsWithRoom, limitedBy }: TankRun): string {
+  if (endsWithRoom) return "Then dump and refill, between rooms.";
+  return `Then dump and refill: the ${limitedBy === "recovery" ? "recovery tank is full" : "solution is used up"}.`;
 }

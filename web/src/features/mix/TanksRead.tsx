@@ -8,7 +8,7 @@ import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Several } from "../../ui/Several.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { useLogging } from "../log/useLogging.ts";
-import { reads } from "../survey/readers.ts";
+import { readsVolume } from "../survey/readers.ts";
 
 /** What the tanks really showed over some rooms. It takes the place of the estimate, and drying follows it. */
 export function TanksRead({ desk }: { readonly desk: JobDesk }) {
@@ -31,9 +31,8 @@ export function TanksRead({ desk }: { readonly desk: JobDesk }) {
       label={label}
       value={value}
       show={(each) => joined(units.volume(each))}
-      read={reads("volume", units.bare.volume)}
+      read={readsVolume(units, "volume")}
       onChange={(each) => {
-        if (each !== undefined && each > 10) return "More than a tanker holds. Check the unit.";
         set(each);
         setError(undefined);
         return undefined;

@@ -8,7 +8,6 @@ import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
-import { FieldError } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { reads, readsName } from "../survey/readers.ts";
 import { useDraft } from "./draftForm.ts";
@@ -45,32 +44,28 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
   const volume = (field: "nominal" | "heel" | "headSpace" | "graduation", label: string, small = false) => {
     const show = (value: number) => joined(small ? units.amount(value) : units.volume(value));
     return (
-      <div>
-        <QuantityField
-          label={label}
-          value={draft[field]}
-          show={show}
-          read={reads("volume", small ? units.bare.amount : units.bare.volume)}
-          onChange={(value) => set({ [field]: value })}
-        />
-        <FieldError sentence={errorAt(field, show)} />
-      </div>
+      <QuantityField
+        label={label}
+        value={draft[field]}
+        show={show}
+        read={reads("volume", small ? units.bare.amount : units.bare.volume)}
+        onChange={(value) => set({ [field]: value })}
+        fault={errorAt(field, show)}
+      />
     );
   };
   return (
     <Dialog open title={vessel ? "Change the sprayer" : "Another sprayer"} onClose={onClose}>
       <div className="mt-4 grid gap-3">
-        <div>
-          <QuantityField
-            label="Name"
-            value={draft.name}
-            show={(name) => name}
-            words
-            read={readsName}
-            onChange={(name) => set({ name })}
-          />
-          <FieldError sentence={errorAt("name")} />
-        </div>
+        <QuantityField
+          label="Name"
+          value={draft.name}
+          show={(name) => name}
+          words
+          read={readsName}
+          onChange={(name) => set({ name })}
+          fault={errorAt("name")}
+        />
         <ChoiceField
           label="Kind"
           value={draft.kind ?? "pump-sprayer"}
@@ -84,16 +79,14 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
           {volume("heel", "Left below by the pump")}
           {volume("graduation", "Marks on its side every", true)}
         </div>
-        <div>
-          <QuantityField
-            label="Sprays in a minute"
-            value={draft.sprayFlow === undefined ? undefined : draft.sprayFlow * MINUTE}
-            show={(value) => joined(units.volume(value))}
-            read={reads("volume", units.bare.volume)}
-            onChange={(value) => set({ sprayFlow: value === undefined ? undefined : value / MINUTE })}
-          />
-          <FieldError sentence={errorAt("sprayFlow", (limit) => joined(units.amount(limit * MINUTE)))} />
-        </div>
+        <QuantityField
+          label="Sprays in a minute"
+          value={draft.sprayFlow === undefined ? undefined : draft.sprayFlow * MINUTE}
+          show={(value) => joined(units.volume(value))}
+          read={reads("volume", units.bare.volume)}
+          onChange={(value) => set({ sprayFlow: value === undefined ? undefined : value / MINUTE })}
+          fault={errorAt("sprayFlow", (limit) => joined(units.amount(limit * MINUTE)))}
+        />
         <Button weight="main" onClick={save}>
           Keep the sprayer
         </Button>

@@ -3,7 +3,7 @@ import { protectionFor } from "@scutch/core/care";
 import { showDuration } from "@scutch/core/quantity";
 import { Download, Plus, Upload } from "lucide-react";
 import { useId, useState } from "react";
-import { useShelfQuery, useStockQuery } from "../../api/scutchApi.ts";
+import { useStockQuery } from "../../api/scutchApi.ts";
 import { useAppDispatch, useUnits } from "../../app/store.ts";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { joined, labelSpelling } from "../../format/units.ts";
@@ -12,39 +12,26 @@ import { saveProduct } from "../../offline/changes.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
-import { Empty, Failed, Loading } from "../../ui/States.tsx";
+import { Empty } from "../../ui/States.tsx";
 import { ProductDialog } from "../mix/ProductDialog.tsx";
 import { leftOf } from "../van/stock.ts";
 import { type CsvFault, productsFromCsv, productsToCsv } from "./productCsv.ts";
+import { WithShelf } from "./WithShelf.tsx";
 
 /** The crew's products, as their labels have them: found by a word, changed in place, out to and in from a CSV file. */
 export function ShelfScreen() {
+  return <WithShelf what="shelf">{({ products }) => <OpenShelf products={products} />}</WithShelf>;
+}
+
+function OpenShelf({ products }: { readonly products: readonly Product[] }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const findId = useId();
-  const query = useShelfQuery();
   const stock = useStockQuery().data;
   const [find, setFind] = useState("");
   const [opened, setOpened] = useState<Product | "new">();
   const [faults, setFaults] = useState<readonly CsvFault[]>([]);
   const [taken, setTaken] = useState<number>();
-  if (query.error)
-    return (
-      <div className="px-4 sm:px-7">
-        <Failed
-          code={"code" in query.error && query.error.code === "offline" ? "offline" : "not-found"}
-          what="shelf"
-          onRetry={() => void query.refetch()}
-        />
-      </div>
-    );
-  if (!query.data)
-    return (
-      <div className="px-4 sm:px-7">
-        <Loading what="the shelf" />
-      </div>
-    );
-  const { products } = query.data;
   const wanted = find.trim().toLowerCase();
   const found = products.filter(({ name, kind }) =>
     `${name} ${PRODUCT_KIND_NAMES[kind]}`.toLowerCase().includes(wanted),

@@ -1,7 +1,7 @@
 import type { Room } from "@scutch/contract";
 import { parseRoomSize } from "@scutch/core/floor";
 import { type Dimension, parseQuantity, type UnitId } from "@scutch/core/quantity";
-import type { UnitsOfCrew } from "../../format/units.ts";
+import { joined, type UnitsOfCrew } from "../../format/units.ts";
 import { typedFault } from "../../format/words.ts";
 import type { Read } from "../../ui/QuantityField.tsx";
 import type { ShowLimit } from "../job/useJobDesk.ts";
@@ -58,5 +58,27 @@ export function readsCount(least: number, most: number): (text: string) => Read<
     if (value < least || value > most)
       return { error: `From ${least} to ${most}. More than that is two: copy the room.` };
     return { value };
+  };
+}
+
+/** More than this is a unit mistyped, m³. */
+const TANKER = 10;
+
+/** Reads a volume as small amounts or whole tanks are said, and asks about one no tank holds. */
+export function readsVolume(units: UnitsOfCrew, size: "volume" | "amount"): (text: string) => Read<number> {
+  return (text) => {
+    const read = reads("volume", units.bare[size])(text);
+    if ("error" in read || read.value <= TANKER) return read;
+    return { error: "More than a tanker holds. Check the unit." };
+  };
+}
+
+/** A pack of a liquid by volume or of a powder by weight: how it is shown and read. */
+export function packField(powder: boolean, units: UnitsOfCrew) {
+  return {
+    show: (value: number) => joined(powder ? units.powder(value) : units.volume(value)),
+    read: powder
+      ? reads("mass", units.system === "metric" ? "kg" : "lb")
+      : reads("volume", units.bare.volume),
   };
 }

@@ -5,7 +5,6 @@ import { saveGear } from "../../offline/changes.ts";
 import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
-import { FieldError } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
 import { useDraft } from "../mix/draftForm.ts";
@@ -52,31 +51,28 @@ export function GearDialog({ kind, item, onClose }: Props) {
   return (
     <Dialog open title={item ? item.name : GEAR_KIND_NAMES[kind]} onClose={onClose}>
       <div className="mt-4 grid gap-3">
-        <div>
-          <QuantityField
-            label="Name"
-            value={draft.name}
-            show={(name) => name}
-            words
-            read={readsName}
-            onChange={(name) => set({ name } as Partial<Gear>)}
-          />
-          <FieldError sentence={errorAt("name")} />
-        </div>
+        <QuantityField
+          label="Name"
+          value={draft.name}
+          show={(name) => name}
+          words
+          read={readsName}
+          onChange={(name) => set({ name } as Partial<Gear>)}
+          fault={errorAt("name")}
+        />
         <div className="grid grid-cols-2 gap-3">
           {GEAR_FIELDS[kind].map((field) => {
             const value = values[field.key];
             return (
-              <div key={field.key}>
-                <QuantityField<number>
-                  label={field.label}
-                  value={typeof value === "number" ? value : undefined}
-                  show={(number) => field.show(number, units)}
-                  read={field.dimension ? reads(field.dimension, field.bare(units)) : readsNumber}
-                  onChange={(number) => change(field, number)}
-                />
-                <FieldError sentence={errorAt(field.key, (limit) => field.show(limit, units))} />
-              </div>
+              <QuantityField<number>
+                key={field.key}
+                label={field.label}
+                value={typeof value === "number" ? value : undefined}
+                show={(number) => field.show(number, units)}
+                read={field.dimension ? reads(field.dimension, field.bare(units)) : readsNumber}
+                onChange={(number) => change(field, number)}
+                fault={errorAt(field.key, (limit) => field.show(limit, units))}
+              />
             );
           })}
         </div>

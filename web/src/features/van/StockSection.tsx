@@ -18,10 +18,9 @@ import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
-import { FieldError } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { useDraft } from "../mix/draftForm.ts";
-import { reads, readsName } from "../survey/readers.ts";
+import { packField, readsName } from "../survey/readers.ts";
 import { loadOf, type Need, needsOf } from "./needs.ts";
 import { lotsLeft } from "./stock.ts";
 
@@ -152,7 +151,7 @@ function LotDialog({
   } as Partial<StockLot>);
   const product = products.find(({ id }) => id === draft.productId);
   const powder = product?.scoop !== undefined;
-  const showPack = (value: number) => joined(powder ? units.powder(value) : units.volume(value));
+  const pack = packField(powder, units);
   const save = () => {
     const checked = check();
     if (!checked) return;
@@ -173,47 +172,35 @@ function LotDialog({
             } as Partial<StockLot>)
           }
         />
-        <div>
-          <QuantityField
-            label="Lot, as on the pack"
-            value={draft.lot}
-            show={(lot) => lot}
-            words
-            read={readsName}
-            onChange={(lot) => set({ lot } as Partial<StockLot>)}
-          />
-          <FieldError sentence={errorAt("lot")} />
-        </div>
+        <QuantityField
+          label="Lot, as on the pack"
+          value={draft.lot}
+          show={(lot) => lot}
+          words
+          read={readsName}
+          onChange={(lot) => set({ lot } as Partial<StockLot>)}
+          fault={errorAt("lot")}
+        />
         <div className="grid grid-cols-2 gap-3">
-          <div>
-            <QuantityField
-              label="Packs"
-              value={draft.packs}
-              show={String}
-              read={(text) => {
-                const packs = Number(text.replace(",", "."));
-                return text.trim() !== "" && packs >= 0
-                  ? { value: packs }
-                  : { error: "Type how many packs." };
-              }}
-              onChange={(packs) => set({ packs } as Partial<StockLot>)}
-            />
-            <FieldError sentence={errorAt("packs")} />
-          </div>
-          <div>
-            <QuantityField
-              label="In a pack"
-              value={draft.packSize}
-              show={showPack}
-              read={
-                powder
-                  ? reads("mass", units.system === "metric" ? "kg" : "lb")
-                  : reads("volume", units.bare.volume)
-              }
-              onChange={(packSize) => set({ packSize } as Partial<StockLot>)}
-            />
-            <FieldError sentence={errorAt("packSize", showPack)} />
-          </div>
+          <QuantityField
+            label="Packs"
+            value={draft.packs}
+            show={String}
+            read={(text) => {
+              const packs = Number(text.replace(",", "."));
+              return text.trim() !== "" && packs >= 0 ? { value: packs } : { error: "Type how many packs." };
+            }}
+            onChange={(packs) => set({ packs } as Partial<StockLot>)}
+            fault={errorAt("packs")}
+          />
+          <QuantityField
+            label="In a pack"
+            value={draft.packSize}
+            show={pack.show}
+            read={pack.read}
+            onChange={(packSize) => set({ packSize } as Partial<StockLot>)}
+            fault={errorAt("packSize", pack.show)}
+          />
         </div>
         <Callout tone="advice">What a job uses comes off by itself, when its fills are ticked.</Callout>
         <Button weight="main" onClick={save}>

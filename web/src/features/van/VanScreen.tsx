@@ -1,13 +1,14 @@
-import type { Gear, GearKind, Vessel } from "@scutch/contract";
+import type { Gear, GearKind, Shelf, Vessel } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import { useJobsQuery, useShelfQuery, useStockQuery } from "../../api/scutchApi.ts";
+import { useJobsQuery, useStockQuery } from "../../api/scutchApi.ts";
 import { useUnits } from "../../app/store.ts";
 import { joined } from "../../format/units.ts";
 import { VESSEL_KIND_NAMES } from "../../format/words.ts";
 import { Button } from "../../ui/Button.tsx";
-import { Failed, Loading } from "../../ui/States.tsx";
+import { Loading } from "../../ui/States.tsx";
 import { VesselDialog } from "../mix/VesselDialog.tsx";
+import { WithShelf } from "../shelf/WithShelf.tsx";
 import { GearDialog } from "./GearDialog.tsx";
 import { GEAR_FIELDS, GEAR_KIND_NAMES } from "./gearFields.ts";
 import { StockSection } from "./StockSection.tsx";
@@ -20,28 +21,14 @@ const KINDS = Object.keys(GEAR_KIND_NAMES) as GearKind[];
 
 /** What is in the van: what to load and order for the jobs to come, stock by lot, vessels, and everything else by kind. */
 export function VanScreen() {
+  return <WithShelf what="van">{(shelf) => <OpenVan shelf={shelf} />}</WithShelf>;
+}
+
+function OpenVan({ shelf }: { readonly shelf: Shelf }) {
   const units = useUnits();
-  const query = useShelfQuery();
   const stock = useStockQuery().data;
   const jobs = useJobsQuery().data?.jobs.map(({ job }) => job) ?? [];
   const [opened, setOpened] = useState<Opened>();
-  if (query.error)
-    return (
-      <div className="px-4 sm:px-7">
-        <Failed
-          code={"code" in query.error && query.error.code === "offline" ? "offline" : "not-found"}
-          what="van"
-          onRetry={() => void query.refetch()}
-        />
-      </div>
-    );
-  if (!query.data)
-    return (
-      <div className="px-4 sm:px-7">
-        <Loading what="the van" />
-      </div>
-    );
-  const shelf = query.data;
   const close = () => setOpened(undefined);
   return (
     <div className="px-4 pt-4 pb-10 sm:px-7 sm:pt-6">
