@@ -1,19 +1,17 @@
 import type { Job, StoredJob } from "@scutch/contract";
 import { and, desc, eq, inArray, isNull, lt, or, type SQL, sql } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
-import {
-  type AirMoverRow,
-  type BatchRow,
-  type BoosterRow,
-  type DoorRow,
-  type JobRow,
-  type JobRows,
-  jobFrom,
-  type PartRow,
-  type RoomRow,
-  rowsOf,
-  type SpotRow,
-} from "./compose.ts";
+import { type JobRows, jobFrom, rowsOf } from "./compose.ts";
+import type {
+  AirMoverRow,
+  BatchRow,
+  BoosterRow,
+  DoorRow,
+  JobRow,
+  PartRow,
+  RoomRow,
+  SpotRow,
+} from "./rows.ts";
 import { batchBoosters, batches, doors, jobs, roomAirMovers, roomParts, rooms, spots } from "./table.ts";
 
 interface Gathered {

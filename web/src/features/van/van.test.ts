@@ -1,6 +1,19 @@
 import { describe, expect, test } from "@jest/globals";
-import type { Job, Product, Shelf, Stock, StockLot } from "@scutch/contract";
+import {
+  Gear,
+  type Job,
+  type Product,
+  type Shelf,
+  type Stock,
+  type StockLot,
+  type Vessel,
+} from "@scutch/contract";
+import { UNITS_OF } from "../../format/units.ts";
+import { AIR_MOVER, airMoverOf } from "../dry/advice.ts";
+import { isForMixing, measuresFor } from "../mix/measures.ts";
 import { productsFromCsv, productsToCsv } from "../shelf/productCsv.ts";
+import { reads } from "../survey/readers.ts";
+import { GEAR_FIELDS, isPerMinute, perSecond, USUAL_GEAR } from "./gearFields.ts";
 import { loadOf, needsOf } from "./needs.ts";
 import { leftOf, lotsLeft } from "./stock.ts";
 
@@ -148,5 +161,51 @@ describe("the shelf as CSV", () => {
         { line: 1, column: "colour", fault: { code: "no-such-column", path: ["colour"] } },
       ]),
     });
+  });
+});
+
+describe("what is in the van", () => {
+  const kinds = Object.keys(GEAR_FIELDS) as (keyof typeof GEAR_FIELDS)[];
+  const { metric, us } = UNITS_OF;
+
+  test("a new thing of any kind is one the contract takes as soon as it has a name, with a field for each of its figures", () => {
+    for (const kind of kinds) {
+      const item = Gear.parse({ id: id(11, 1), kind, name: "New", count: 1, ...USUAL_GEAR[kind] });
+      const { id: _id, kind: _kind, name: _name, count: _count, ...figures } = item;
+      expect(GEAR_FIELDS[kind].map(({ key }) => key).sort()).toEqual(Object.keys(figures).sort());
+    }
+  });
+
+  test("every figure, as it is shown, reads back as itself in either system", () => {
+    for (const units of [metric, us])
+      for (const kind of kinds)
+        for (const field of GEAR_FIELDS[kind]) {
+          const value = USUAL_GEAR[kind][field.key] as number;
+          if (!field.dimension) continue;
+          const read = reads(field.dimension, field.bare(units))(field.show(value, units));
+          if ("error" in read) throw new Error(`${kind} ${field.key}: ${read.error}`);
+          const kept = isPerMinute(field) ? perSecond(read.value) : read.value;
+          expect(Math.abs(kept / value - 1)).toBeLessThan(0.01);
+        }
+  });
+
+  test("its measures are offered beside the usual ones, none twice, and the one chosen is always there", () => {
+    const own = { id: id(11, 1), kind: "measure", name: "Glass", count: 1, step: 20e-6 } as unknown as Gear;
+    const twin = { ...own, step: 5e-6 } as Gear;
+    const gone = { ...own, step: 7e-6, count: 0 } as Gear;
+    const values = measuresFor("metric", [own, twin, gone], 13e-6).map(({ value }) => value);
+    expect(new Set(values).size).toBe(values.length);
+    expect(values).toEqual(expect.arrayContaining([5e-6, 20e-6, 13e-6]));
+    expect(values).not.toContain(7e-6);
+    expect(measuresFor("us")[0]?.name).toMatch(/fl oz/);
+  });
+
+  test("tanks of a machine aren't mixed in; fans are the van's own, or usual ones where it lists none", () => {
+    const vessel = (kind: string | undefined) => ({ kind }) as unknown as Vessel;
+    expect(["pump-sprayer", undefined, "injection-sprayer"].map(vessel).every(isForMixing)).toBe(true);
+    expect(["solution-tank", "recovery-tank"].map(vessel).some(isForMixing)).toBe(false);
+    const fan = { kind: "air-mover", count: 1, flow: 1.2, jetSpeed: 10 } as unknown as Gear;
+    expect(airMoverOf([{ ...fan, count: 0, flow: 3 } as Gear, fan])).toEqual({ flow: 1.2, jetSpeed: 10 });
+    expect(airMoverOf([])).toBe(AIR_MOVER);
   });
 });
