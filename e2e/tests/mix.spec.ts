@@ -127,6 +127,7 @@ test("metric and US show the same mix, and switching leaves nothing changed", as
     });
   };
   const before = await (await page.request.get(`/api${LIBRARY}`)).json();
+  await expect(page.getByRole("article", { name: "Fill 2 of 2" })).toBeVisible();
   const metric = await amounts();
   await page.getByRole("button", { name: /^Units/ }).click();
   await expect(figure(page, "Concentrate")).toContainText("fl oz");

@@ -98,7 +98,11 @@ const jobSource = (jobId: JobId): Source<JobHere> => ({
 });
 
 const logSource = (jobId: JobId): Source<LogEntry[]> => ({
-  here: (local) => logView(local, jobId),
+  // A log this device has never seen isn't an empty one: shown as such, a fill that was made would be asked for again.
+  here: async (local) => {
+    const entries = await logView(local, jobId);
+    return entries.length > 0 || (await local.getKey("entries", jobId)) !== undefined ? entries : undefined;
+  },
   async fetch(local) {
     const askedAt = Date.now();
     const answer = await ask(endpoints.readLog, { jobId });
@@ -157,11 +161,14 @@ export const scutchApi = createApi({
         ),
     }),
     log: build.query<LogEntry[], JobId>({
-      queryFn: (jobId, { dispatch }) =>
-        localFirst(
+      queryFn: async (jobId, { dispatch }) => {
+        const log = await localFirst(
           logSource(jobId),
           (fresh) => void dispatch(scutchApi.util.upsertQueryData("log", jobId, fresh)),
-        ),
+        );
+        // With no connection the job opens all the same, on what is known of it here: nothing yet.
+        return "error" in log ? { data: [] } : log;
+      },
     }),
     photos: build.query<PhotoHere[], JobId>({
       queryFn: (jobId, { dispatch }) =>
