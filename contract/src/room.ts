@@ -7,7 +7,7 @@ import {
   SOIL_NATURES,
   WEAR,
 } from "@scutch/core/care";
-import { METHODS } from "@scutch/core/clean";
+import { METHODS, RATE_LIMITS } from "@scutch/core/clean";
 import { DRYING_LIMITS, WINDOWS } from "@scutch/core/drying";
 import { carpetArea, FLIGHT_LIMITS, outlineOf, PART_KINDS, WALLS } from "@scutch/core/floor";
 import { z } from "zod";
@@ -108,6 +108,11 @@ export const Room = z
     faceWeight: quantity("kg/m²", DRYING_LIMITS.faceWeight, "Dry fibre above the backing").optional(),
     soil: Soil.optional(),
     method: z.enum(METHODS).optional(),
+    rate: quantity(
+      "m³/m², 0.000068 is 68 ml/m²",
+      RATE_LIMITS,
+      "Pre-spray chosen by hand, for the field",
+    ).optional(),
     padAfter: z.boolean().optional().meta({ description: "An absorbent pad over the extracted carpet" }),
     batchId: BatchId.optional().meta({
       description: "Batch it is sprayed from; the job’s first where absent",

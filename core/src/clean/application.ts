@@ -6,6 +6,9 @@ import type { Method } from "./method.ts";
 export const SOIL_LEVELS = [1, 2, 3, 4, 5] as const;
 export type Soil = (typeof SOIL_LEVELS)[number];
 
+/** What can be sprayed at all, m³/m²: from a mist to a soaking. */
+export const RATE_LIMITS = [5e-6, 2e-3] as const;
+
 /**
  * Pre-spray on ordinary soil and pile, m³/m². 600 ft² to the US gallon, 68 ml/m² (common practice), for extraction;
  * low moisture needs water to carry soil into the pad, so more (common practice).

@@ -13,6 +13,8 @@ export interface CleanedRoom {
   readonly pileHeight: number;
   /** An absorbent pad over the extracted carpet. */
   readonly padAfter?: boolean;
+  /** Rate chosen by hand for the field, m³/m²; the method's for soil and pile where absent. */
+  readonly chosenRate?: number | undefined;
   /** What zones make of the field's application rate; 1 where absent. */
   readonly zoneFactor?: number;
   /** Wet strokes on top of the method's, to rinse old detergent out. */
@@ -35,7 +37,8 @@ export interface WaterBalance {
 export function waterBalance(room: CleanedRoom): WaterBalance {
   const figures = room.figures ?? METHOD_FIGURES[room.method];
   const width = effectiveWidth(figures, room.soil);
-  const application = applicationRate(room.method, room.soil, room.pileHeight) * (room.zoneFactor ?? 1);
+  const field = room.chosenRate ?? applicationRate(room.method, room.soil, room.pileHeight);
+  const application = field * (room.zoneFactor ?? 1);
   const flow = nozzleFlow(figures.ratedJetFlow, figures.pressure);
   const wetStrokes = figures.wetStrokes > 0 ? figures.wetStrokes + (room.extraWetStrokes ?? 0) : 0;
   const rinse = wetStrokes * laidByStroke(flow, width, figures.strokeSpeed);

@@ -99,6 +99,8 @@ export interface KnownRoom {
   readonly soil: Soil;
   readonly method: Method;
   readonly padAfter: boolean;
+  /** m³/m² chosen by hand; undefined: the method's for soil and pile. */
+  readonly chosenRate: number | undefined;
   readonly batchId: string | undefined;
   readonly air: Air;
   readonly outdoorAirChangesPerHour: number;
@@ -143,6 +145,7 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
     soil: known("soil", room.soil, ASSUMED.soil),
     method,
     padAfter: room.padAfter ?? false,
+    chosenRate: room.rate,
     batchId:
       METHOD_FIGURES[method].wetting === "dry" || room.passage
         ? undefined

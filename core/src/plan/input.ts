@@ -35,6 +35,8 @@ export interface SurveyedRoom {
   readonly soil?: Soil;
   readonly method?: Method;
   readonly padAfter?: boolean;
+  /** Pre-spray for the field chosen by hand, m³/m². */
+  readonly rate?: number;
   /** Which of the job's batches it is sprayed from; the first where absent. */
   readonly batchId?: string;
   readonly air?: Air;

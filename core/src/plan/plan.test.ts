@@ -1,5 +1,12 @@
 import { expect, test } from "@jest/globals";
-import { type JobInput, planJob, workingOfConcentrate, workingOfReady, workingOfResidual } from "./index.ts";
+import {
+  type JobInput,
+  planJob,
+  planWork,
+  workingOfConcentrate,
+  workingOfReady,
+  workingOfResidual,
+} from "./index.ts";
 
 const L = 1e-3;
 const JOB: JobInput = {
@@ -161,4 +168,20 @@ test("what the customer says changes the plan, and says so: rinse, defoamer, odo
   );
   expect(asked.defoamer).toBeCloseTo(recovered * 1e-6, 12); // 30 ml to 30 L is a millilitre to the litre
   expect(plain.effects).toEqual([]);
+});
+
+test("zones and a rate chosen by hand make the demand: lanes 1.3 times the field, edges half of it (common practice)", () => {
+  const [first] = JOB.rooms;
+  if (!first) throw new Error();
+  const sprayed = (change: object) =>
+    planWork({ ...JOB, rooms: [{ ...first, ...change }] }).rooms[0]?.preSpray as number;
+  const plain = sprayed({});
+  expect(plain).toBeCloseTo(12 * 68e-6, 12);
+  const share = (value: number) => ({ kind: "share", share: value }) as const;
+  expect(sprayed({ zones: { lane: share(0.25), edge: share(0.5) } }) / plain).toBeCloseTo(
+    0.25 * 1.3 + 0.25 + 0.5 * 0.5,
+    12,
+  );
+  expect(sprayed({ rate: 100e-6 })).toBeCloseTo(12 * 100e-6, 12);
+  expect(sprayed({ rate: 100e-6, zones: { lane: share(1) } })).toBeCloseTo(12 * 130e-6, 12);
 });

@@ -21,7 +21,7 @@ export function workingOfPreSpray(room: RoomPlan): Working {
   return explain({
     name: "pre-spray",
     kind: "volume",
-    formula: "area × application rate; the rate by method, soil and pile, lanes 1.3 times it, edges half",
+    formula: `area × application rate; the rate ${room.chosenRate === undefined ? "by method, soil and pile" : "as chosen"}, lanes 1.3 times it, edges half`,
     source: "application-rates",
     inputs: {
       area: figure("area", room.area, "area"),

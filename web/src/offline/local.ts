@@ -67,6 +67,10 @@ export function openLocal(name = "scutch"): Promise<LocalDb> {
       if (from < 2) db.createObjectStore("photos", { keyPath: "jobId" });
       if (from < 3) db.createObjectStore("stock");
     },
+    // A newer page is waiting to bring the copy up to date: this one lets go of it.
+    blocking(_now, _newer, event) {
+      (event.target as IDBDatabase).close();
+    },
   });
 }
 

@@ -120,6 +120,7 @@ test("what is saved reads back the same, whatever was said and left unsaid (fuzz
     soil: some(fc.constantFrom(1 as const, 2 as const, 3 as const, 4 as const, 5 as const)),
     method: some(fc.constantFrom(...METHODS)),
     padAfter: some(fc.boolean()),
+    rate: some(number(5e-6, 2e-3)),
     air: some(air),
     windows: some(fc.constantFrom(...WINDOWS)),
     airSpeed: some(number(0, 7)),

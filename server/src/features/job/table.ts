@@ -167,6 +167,7 @@ export const rooms = mysqlTable(
     soil: int("soil").$type<NonNullable<Room["soil"]>>(),
     method: varchar("method", { length: 20 }).$type<NonNullable<Room["method"]>>(),
     padAfter: boolean("pad_after"),
+    rate: double("rate_m3_per_m2"),
     batchId: uuid("batch_id"),
     airTemperature: double("air_temperature_c"),
     airHumidity: double("air_relative_humidity"),

@@ -23,7 +23,7 @@ import type { JobDesk, ShowLimit } from "../job/useJobDesk.ts";
 import { withRoom } from "../job/withRoom.ts";
 import { useLogging } from "../log/useLogging.ts";
 import { AirFields } from "./AirFields.tsx";
-import { reads } from "./readers.ts";
+import { reads, readsRate } from "./readers.ts";
 
 interface Props {
   readonly desk: JobDesk;
@@ -194,6 +194,15 @@ export function RoomFloor({ desk, room, plan }: Props) {
           />
         )}
       </div>
+      <QuantityField
+        label="Pre-spray on it"
+        value={room.rate}
+        assumed={plan.water.applicationRate / plan.zoneFactor}
+        show={units.applicationRate}
+        read={readsRate(units)}
+        onChange={(rate) => set({ rate }, units.applicationRate)}
+        hint="For the field; lanes take more, edges less."
+      />
       {!hard && (
         <Tick
           label="Absorbent pad after cleaning"

@@ -1,6 +1,6 @@
 import type { Room } from "@scutch/contract";
 import { parseRoomSize } from "@scutch/core/floor";
-import { type Dimension, parseQuantity, type UnitId } from "@scutch/core/quantity";
+import { type Dimension, parseQuantity, toSi, type UnitId } from "@scutch/core/quantity";
 import { joined, type UnitsOfCrew } from "../../format/units.ts";
 import { typedFault } from "../../format/words.ts";
 import type { Read } from "../../ui/QuantityField.tsx";
@@ -80,5 +80,18 @@ export function packField(powder: boolean, units: UnitsOfCrew) {
     read: powder
       ? reads("mass", units.system === "metric" ? "kg" : "lb")
       : reads("volume", units.bare.volume),
+  };
+}
+
+/** Reads how much is sprayed: `70 ml/m²`, or the other way round as `600 sq ft/gal`, a bare number as the crew says it. */
+export function readsRate(units: UnitsOfCrew): (text: string) => Read<number> {
+  return (text) => {
+    const over = /^(.+?)\s*(?:\/|\bper\b)\s*(?:us\s*)?gal(?:lon)?s?$/i.exec(text.trim());
+    const bare = units.system === "us" && /^[\d.,\s]+$/.test(text) ? text : undefined;
+    const covers = over?.[1] ?? bare;
+    if (covers === undefined) return reads("applicationRate", "mlPerM2")(text);
+    const area = reads("area", "ft2")(covers);
+    if ("error" in area) return area;
+    return area.value > 0 ? { value: toSi(1, "gal") / area.value } : { error: "More than nothing, please." };
   };
 }

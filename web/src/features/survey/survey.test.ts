@@ -8,7 +8,7 @@ import { contractFault, ORIGIN_SHORT } from "../../format/words.ts";
 import { hubOf, inWalkOutOrder, withNewRoom } from "./addRoom.ts";
 import { boxOf, floorOf, outlineAsDrawn, withoutRoom } from "./floorPlan.ts";
 import { levelName } from "./levels.ts";
-import { readsCount, readsVolume } from "./readers.ts";
+import { readsCount, readsRate, readsVolume } from "./readers.ts";
 import { freeName, TEMPLATES } from "./templates.ts";
 
 const id = (kind: number, n: number) => `01930000-0000-7000-8${kind}00-${n.toString().padStart(12, "0")}`;
@@ -144,6 +144,19 @@ describe("what is typed and what is said back", () => {
     expect(volume("40")).toEqual({ value: expect.closeTo(0.04, 12) });
     expect(volume("40 m3")).toEqual({ error: "More than a tanker holds. Check the unit." });
     expect(volume("40 m")).toHaveProperty("error");
+  });
+
+  test("how much is sprayed is read in either way of saying it, and as it is shown", () => {
+    const { metric, us } = UNITS_OF;
+    expect(readsRate(metric)("70")).toEqual({ value: expect.closeTo(70e-6, 12) });
+    for (const text of ["600 sq ft/gal", "600 ft²/gal", "600 sq ft per gal"])
+      expect(readsRate(metric)(text)).toEqual({ value: expect.closeTo(67.9e-6, 7) });
+    expect(readsRate(us)("600")).toEqual(readsRate(us)("600 ft2/gal"));
+    for (const units of [metric, us]) {
+      const again = readsRate(units)(units.applicationRate(68e-6));
+      expect("value" in again && Math.abs(again.value / 68e-6 - 1)).toBeLessThan(0.01);
+    }
+    for (const text of ["0 sq ft/gal", "3 m", "lots"]) expect(readsRate(us)(text)).toHaveProperty("error");
   });
 
   test("levels are said as people say them", () => {
