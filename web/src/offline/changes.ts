@@ -166,6 +166,9 @@ export const removePhoto =
     dispatch(
       scutchApi.util.updateQueryData("photos", jobId, (photos) => photos.filter(({ id }) => id !== photoId)),
     );
+    // Nor does it stay in what the service worker keeps for work with no signal.
+    if ("caches" in globalThis)
+      void caches.open("photos").then((kept) => kept.delete(`/api/photos/${photoId}`));
     queue(dispatch, { kind: "remove-photo", jobId, photoId });
   };
 

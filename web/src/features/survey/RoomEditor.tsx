@@ -75,7 +75,7 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
           </Worked>{" "}
           of pre-spray, keeps{" "}
           <Worked label="Residual" working={() => workingOfResidual(plan)} className="font-mono text-ink">
-            {units.massPerArea(plan.water.residual)}
+            {units.massPerArea(plan.residualMeasured ? plan.residual : plan.water.residual)}
           </Worked>{" "}
           of water.
         </p>
