@@ -1,4 +1,5 @@
 import { describe, expect, test } from "@jest/globals";
+import type { BatchFault } from "@scutch/core/mix";
 import { about, aboutParts, between, startOf } from "./time.ts";
 import { asRatio, joined, labelSpelling, UNITS_OF } from "./units.ts";
 import { freeWaterAt } from "./wetness.ts";
@@ -61,4 +62,30 @@ test("water on a course is straight between its moments and held at its ends", (
     "0.100",
     "0.100",
   ]);
+});
+
+describe("why a batch has no fills", () => {
+  const faults: BatchFault[] = [
+    { code: "label-range-reversed" },
+    { code: "strength-outside-label" },
+    { code: "vessel-holds-nothing", usable: 0 },
+    { code: "vessel-below-measure", usable: 1e-3, concentrate: 1e-6, measure: 5e-6 },
+    { code: "pot-life-too-short", potLife: 60, needed: 90 },
+    { code: "measure-too-coarse", volume: 3e-3, concentrate: 12e-6, measure: 10e-6 },
+    { code: "measure-too-coarse", volume: 3e-3, concentrate: 0.04, measure: 0.06, powder: true },
+    { code: "measure-too-coarse", volume: 3e-3, concentrate: 12e-6, measure: 10e-6, booster: "b" },
+    { code: "tip-too-lean", ratio: 64, most: 11.5 },
+  ];
+
+  test("each is said in a sentence of its own, with figures in the crew's units and a way out", () => {
+    for (const units of [UNITS_OF.metric, UNITS_OF.us]) {
+      const sentences = faults.map((fault) => batchFault(fault, units));
+      expect(new Set(sentences).size).toBe(faults.length);
+      for (const sentence of sentences) expect(sentence).toMatch(/(Correct|Choose|Take) [^.]+\.$/);
+    }
+    expect(batchFault(faults[6] as BatchFault, UNITS_OF.metric).replaceAll("\u00a0", " ")).toContain(
+      "40 g for 3 L",
+    );
+    expect(batchFault(faults[8] as BatchFault, UNITS_OF.us)).toContain("a tip of 1:12 or less");
+  });
 });

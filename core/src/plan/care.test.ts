@@ -1,0 +1,130 @@
+import { describe, expect, test } from "@jest/globals";
+import { careOf, extrasOf, gateOf, hazardsOnFloor, type JobInput, planWork } from "./index.ts";
+
+const ratio = (value: number) => ({ spelling: "one-to-n", value }) as const;
+const product = (id: string, phInUse: number, more: object = {}) => ({
+  id,
+  light: ratio(32),
+  ordinary: ratio(24),
+  heavy: ratio(16),
+  dwellLeast: 300,
+  dwellMost: 900,
+  phInUse,
+  ...more,
+});
+const L = 1e-3;
+const VESSEL = { nominal: 8 * L, heel: 0.2 * L, headSpace: 0.5 * L, graduation: 0.1 * L, sprayFlow: L / 60 };
+const batch = (id: string, of: ReturnType<typeof product>, vesselId = "pump") => ({
+  id,
+  product: of,
+  vessel: VESSEL,
+  vesselId,
+  measure: 5e-6,
+});
+const JOB: JobInput = {
+  rooms: [
+    { id: "wool", name: "Hall", shape: { kind: "area", area: 10 }, covering: "deep-pile", fibre: "wool" },
+    { id: "nylon", name: "Study", shape: { kind: "area", area: 12 }, covering: "cut-pile", fibre: "nylon" },
+    {
+      id: "other",
+      name: "Den",
+      shape: { kind: "area", area: 9 },
+      covering: "cut-pile",
+      fibre: "nylon",
+      batchId: "mild",
+    },
+    { id: "mat", name: "Porch", shape: { kind: "area", area: 2 }, covering: "coir" },
+    { id: "tile", name: "Bath", shape: { kind: "area", area: 5 }, covering: "ceramic" },
+    { id: "way", name: "Passage", shape: { kind: "area", area: 5 }, passage: true },
+  ],
+  batches: [batch("strong", product("strong", 10.6)), batch("mild", product("mild", 7))],
+};
+const care = (job: JobInput) => Object.fromEntries(careOf(job).rooms.map((room) => [room.roomId, room]));
+
+describe("the rules on a whole job", () => {
+  test("each room is judged by its method, its own mix and its dye test; one only walked through isn't", () => {
+    const rooms = care(JOB);
+    expect(Object.keys(rooms)).toEqual(["wool", "nylon", "other", "mat", "tile"]);
+    expect(rooms.wool).toMatchObject({ verdict: "stop", product: { verdict: "stop" }, gate: "not-tested" });
+    expect(rooms.nylon).toMatchObject({
+      verdict: "stop",
+      product: { verdict: "caution" },
+      gate: "not-tested",
+    });
+    // Coir is done dry where nobody says otherwise: nothing is sprayed on it.
+    expect(rooms.mat).toMatchObject({ verdict: "allowed", gate: "not-needed" });
+    expect(rooms.mat?.product).toBeUndefined();
+    expect(rooms.tile).toMatchObject({ gate: "not-needed", verdict: "caution" });
+    expect(
+      care({
+        ...JOB,
+        rooms: JOB.rooms.map((room) => (room.id === "mat" ? { ...room, method: "extraction" } : room)),
+      }).mat?.verdict,
+    ).toBe("stop");
+  });
+
+  test("a test holds for every room of that covering and fibre and for its own product alone; the newest counts", () => {
+    const tested: JobInput = {
+      ...JOB,
+      tests: [
+        { productId: "strong", roomId: "nylon", result: "passed" },
+        { productId: "mild", roomId: "nylon", result: "failed" },
+        { productId: "mild", roomId: "gone", result: "passed" },
+      ],
+    };
+    const rooms = care(tested);
+    expect([rooms.nylon?.verdict, rooms.other?.gate]).toEqual(["caution", "failed"]);
+    const again = {
+      ...tested,
+      tests: [...(tested.tests ?? []), { productId: "mild", roomId: "other", result: "overridden" as const }],
+    };
+    expect(care(again).other).toMatchObject({ gate: "overridden", verdict: "caution" });
+    expect(gateOf(tested, { covering: "cut-pile", fibre: "nylon" }, "strong")).toBe("passed");
+    expect(gateOf(tested, { covering: "cut-pile", fibre: "wool" }, "strong")).toBe("not-tested");
+  });
+
+  test("two mixes that must not meet may share no vessel; in vessels of their own they may both be", () => {
+    const bleach = product("bleach", 11, { chemistry: ["chlorine"] });
+    const acid = product("acid", 3.5);
+    const shared = careOf({ ...JOB, batches: [batch("a", bleach), batch("b", acid)] }).vessels;
+    expect(shared).toMatchObject([
+      { batchIds: ["a", "b"], pairs: [{ pair: ["chlorine", "acid"], onOneFloor: "never" }] },
+    ]);
+    expect(careOf({ ...JOB, batches: [batch("a", bleach), batch("b", acid, "jug")] }).vessels).toEqual([]);
+    expect(hazardsOnFloor(acid, [bleach, bleach]).map(({ pair }) => pair)).toEqual([["chlorine", "acid"]]);
+    expect(hazardsOnFloor(acid, [])).toEqual([]);
+  });
+});
+
+test("what is charged apart is counted: steps, spots and stains, matting, edges, rinse, odour (common practice)", () => {
+  const job: JobInput = {
+    ...JOB,
+    rooms: [
+      {
+        id: "stairs",
+        name: "Stairs",
+        shape: { kind: "stairs", steps: 13, tread: 0.25, riser: 0.19, width: 0.9 },
+      },
+      { id: "room", name: "Room", shape: { kind: "rectangle", length: 4, width: 3 } },
+      { id: "mat", name: "Mat", shape: { kind: "area", area: 3 }, covering: "ribbed-mat" },
+    ],
+    interview: { detergentLeft: true, pets: true, urine: true },
+    spots: [
+      { roomId: "room", origin: "ink", nature: "stain", area: 0.01 },
+      { roomId: "room", origin: "soil", nature: "spot", area: 0.01 },
+      { roomId: "room", origin: "urine", nature: "spot", area: 0.05 },
+    ],
+  };
+  const work = planWork(job);
+  const total = work.rooms.reduce((sum, { area }) => sum + area, 0);
+  expect(extrasOf(job, work)).toEqual({
+    "extra-rinse": expect.closeTo(total, 9),
+    odour: expect.closeTo(0.2, 9),
+    stain: 1,
+    spot: 1,
+    stairs: 13,
+    edges: expect.closeTo(2 * 13 * 0.44 + 14 + (work.rooms[2]?.edge as number), 9),
+    matting: 3,
+  });
+  expect(extrasOf(JOB, planWork(JOB))).toMatchObject({ stairs: 0, edges: 0, odour: 0, "extra-rinse": 0 });
+});
