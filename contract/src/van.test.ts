@@ -1,5 +1,5 @@
 import { describe, expect, test } from "@jest/globals";
-import { Gear, type Job, jobInput, LogEntry, Product, StockLot, stockUse, Vessel } from "./index.ts";
+import { Gear, Job, jobInput, LogEntry, Product, StockLot, stockUse, Vessel } from "./index.ts";
 
 const id = (kind: string, n: number) => `01930000-0000-7000-8${kind}00-${n.toString().padStart(12, "0")}`;
 const WAND = {
@@ -47,8 +47,8 @@ const PRODUCT = Product.parse({
 });
 
 describe("what a job takes from the van reaches its plan", () => {
-  const job = (change: object): Job =>
-    ({
+  const job = (change: object) =>
+    Job.parse({
       id: id("4", 1),
       siteId: id("1", 1),
       title: "Carpets",
@@ -57,7 +57,7 @@ describe("what a job takes from the van reaches its plan", () => {
       rooms: [],
       batches: [],
       ...change,
-    }) as Job;
+    });
   const around = { products: [PRODUCT], vessels: [vessel(1), vessel(2)], gear: GEAR };
 
   test("wand, hose with its bends, blower and both tanks; strokes only where they were chosen", () => {
