@@ -61,7 +61,7 @@ await withThrowawayDatabase(async (url) => {
     if (view.to)
       await page.getByRole("region", { name: view.to }).evaluate((region) => region.scrollIntoView());
     if (view.press) await page.getByRole("button", { name: view.press }).click();
-    await page.waitForTimeout(300);
+    await page.waitForTimeout(1500); // the ranges come after the figures
     await page.screenshot({ path: inRoot("docs/screenshots", `${view.name}.png`) });
     await page.close();
   }

@@ -197,6 +197,7 @@ describe("the log", () => {
       ...more,
     });
   const room = "01930000-0000-7000-8500-0000000000e1";
+  const USED = "01930000-0000-7000-8200-0000000000e1";
   const finished = entry(1, { kind: "room-finished", roomId: room });
   const correction = entry(2, { kind: "correction", corrects: finished.id, text: "It was the other room" });
   const note = entry(3, { kind: "note", text: "  Key under the mat " });
@@ -260,7 +261,12 @@ describe("the log", () => {
     ["moisture above the scale", { kind: "reading", roomId: room, place: "carpet", moisture: 1.2 }],
     ["an empty note", { kind: "note", text: "   " }],
     ["a kind it doesn't know", { kind: "gossip", text: "x" }],
-    ["nothing used", { kind: "product-used", productId: "01930000-0000-7000-8200-0000000000e1", amount: 0 }],
+    ["nothing used", { kind: "product-used", productId: USED, amount: 0 }],
+    ["used, but not how much", { kind: "product-used", productId: USED }],
+    [
+      "a powder by weight and by volume",
+      { kind: "product-used", productId: USED, amount: 1e-4, powder: 0.1 },
+    ],
   ])("%s is refused", (_, more) => {
     expect(() => entry(4, more)).toThrow();
   });

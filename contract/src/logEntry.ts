@@ -42,13 +42,19 @@ export const LogEntry = z
         .optional()
         .meta({ description: "Of the product, as on the pack" }),
     }),
-    z.strictObject({
-      ...base,
-      kind: z.literal("product-used"),
-      productId: ProductId,
-      amount: Volume("Concentrate or ready-to-use product", 1e-7),
-      roomId: RoomId.optional(),
-    }),
+    z
+      .strictObject({
+        ...base,
+        kind: z.literal("product-used"),
+        productId: ProductId,
+        amount: Volume("Concentrate or ready-to-use product", 1e-7).optional(),
+        powder: quantity("kg", [1e-6, 100], "Powder, in place of an amount").optional(),
+        roomId: RoomId.optional(),
+      })
+      .refine(({ amount, powder }) => (amount === undefined) !== (powder === undefined), {
+        path: ["amount"],
+        error: "Say how much: a volume, or of a powder its weight.",
+      }),
     z.strictObject({
       ...base,
       kind: z.literal("reading"),

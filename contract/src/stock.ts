@@ -38,7 +38,7 @@ export function stockUse(entries: readonly LogEntry[]): StockUse[] {
     sums.set(key, { productId, amount: known + amount, ...(lot === undefined ? {} : { lot }) });
   };
   for (const entry of standing(entries)) {
-    if (entry.kind === "product-used") add(entry.productId, entry.amount);
+    if (entry.kind === "product-used") add(entry.productId, entry.powder ?? entry.amount ?? 0);
     if (entry.kind !== "fill-made") continue;
     add(entry.productId, entry.powder ?? entry.concentrate, entry.lot);
     for (const { productId, concentrate, powder } of entry.boosters ?? [])

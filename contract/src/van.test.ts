@@ -126,10 +126,12 @@ describe("stock", () => {
       fill(3, { powder: 5 }),
       LogEntry.parse({ id: id("7", 4), at, kind: "correction", corrects: id("7", 3), text: "Never made" }),
       LogEntry.parse({ id: id("7", 5), at, kind: "product-used", productId: id("2", 2), amount: 0.00003 }),
+      LogEntry.parse({ id: id("7", 6), at, kind: "product-used", productId: id("2", 3), powder: 0.06 }),
     ];
     expect(stockUse(entries)).toEqual([
       { productId: PRODUCT.id, amount: expect.closeTo(0.3, 12), lot: "A" },
       { productId: id("2", 2), amount: expect.closeTo(0.00005, 12) },
+      { productId: id("2", 3), amount: 0.06 },
     ]);
   });
 

@@ -133,6 +133,17 @@ describe("where a job stands", () => {
     expect(say({ kind: "product-used", productId: "q", amount: 250e-6, roomId: "b" })).toBe(
       "Product used: a removed product, 250 ml, Study",
     );
+    expect(say({ kind: "product-used", productId: "p", powder: 0.06 })).toBe("Product used: Meadow, 60 g");
+    const ofPowder = {
+      ...fill,
+      concentrate: 0,
+      powder: 0.18,
+      boosters: [{ productId: "q", concentrate: 30e-6 }],
+      lot: "A7",
+    };
+    expect(say(ofPowder)).toBe(
+      "Fill 2 made: Meadow: 3.2 L of water, 180 g of powder, 30 ml of a removed product, lot A7",
+    );
   });
 
   test("a fill struck out counts as not made", () => {

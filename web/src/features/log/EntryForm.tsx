@@ -1,7 +1,7 @@
 import type { RoomId } from "@scutch/contract";
 import { type ReactNode, useState } from "react";
 import { useUnits } from "../../app/store.ts";
-import { joined, percent } from "../../format/units.ts";
+import { percent } from "../../format/units.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
@@ -9,7 +9,7 @@ import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { UseCare } from "../care/UseCare.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
-import { reads, readsVolume } from "../survey/readers.ts";
+import { doseField, reads } from "../survey/readers.ts";
 import { type EntryBody, useLogging } from "./useLogging.ts";
 
 type Kind = "reading" | "product-used" | "note";
@@ -120,15 +120,29 @@ function ProductForm({ desk, add }: FormProps) {
   const [roomId, setRoom] = useState<RoomId>();
   const [amount, setAmount] = useState<number>();
   const [error, setError] = useState<string>();
+  const powder = desk.shelf.products.find(({ id }) => id === productId)?.scoop !== undefined;
   if (productId === undefined)
     return <p className="text-soft">No products on the shelf yet. Add one in Mix.</p>;
   const submit = () =>
     amount === undefined || amount <= 0
-      ? setError("Type how much was used, like 250 ml.")
-      : add({ kind: "product-used", productId, amount, ...(roomId ? { roomId } : {}) });
+      ? setError(`Type how much was used, like ${powder ? "60 g" : "250 ml"}.`)
+      : add({
+          kind: "product-used",
+          productId,
+          ...(powder ? { powder: amount } : { amount }),
+          ...(roomId ? { roomId } : {}),
+        });
   return (
     <Frame onAdd={submit}>
-      <ChoiceField label="Product" value={productId} options={products} onChange={setProduct} />
+      <ChoiceField
+        label="Product"
+        value={productId}
+        options={products}
+        onChange={(next) => {
+          setProduct(next);
+          setAmount(undefined); // Millilitres of one are not grams of another.
+        }}
+      />
       <ChoiceField
         label="Room"
         value={(roomId ?? "") as string}
@@ -142,8 +156,7 @@ function ProductForm({ desk, add }: FormProps) {
       <QuantityField
         label="Amount used"
         value={amount}
-        show={(value) => joined(units.amount(value))}
-        read={readsVolume(units, "amount")}
+        {...doseField(powder, units)}
         onChange={(value) => {
           setAmount(value);
           setError(undefined);

@@ -14,17 +14,28 @@ export function entryText(
   const room = (id: string | undefined) =>
     job.rooms.find((each) => each.id === id)?.name ?? (id ? "a removed room" : undefined);
   const product = (id: string) => shelf.products.find((each) => each.id === id)?.name ?? "a removed product";
+  const amount = (powder: number | undefined, liquid = 0) =>
+    joined(powder === undefined ? units.amount(liquid) : units.powder(powder));
   const inRoom = (id: string | undefined) => (id ? `, ${room(id)}` : "");
   switch (entry.kind) {
     case "fill-made":
       return {
         what: `Fill ${entry.fill} made`,
-        said: `${product(entry.productId)}: ${joined(units.volume(entry.water))} of water, ${joined(units.amount(entry.concentrate))} of concentrate`,
+        said: [
+          `${product(entry.productId)}: ${joined(units.volume(entry.water))} of water`,
+          entry.powder === undefined
+            ? `${amount(undefined, entry.concentrate)} of concentrate`
+            : `${amount(entry.powder)} of powder`,
+          ...(entry.boosters ?? []).map(
+            (booster) => `${amount(booster.powder, booster.concentrate)} of ${product(booster.productId)}`,
+          ),
+          ...(entry.lot ? [`lot ${entry.lot}`] : []),
+        ].join(", "),
       };
     case "product-used":
       return {
         what: "Product used",
-        said: `${product(entry.productId)}, ${joined(units.amount(entry.amount))}${inRoom(entry.roomId)}`,
+        said: `${product(entry.productId)}, ${amount(entry.powder, entry.amount)}${inRoom(entry.roomId)}`,
       };
     case "reading":
       return {
@@ -50,7 +61,7 @@ export function entryText(
       };
     case "spot-attempt": {
       const spot = job.spots?.find(({ id }) => id === entry.spotId);
-      const what = spot ? ORIGIN_SHORT[spot.origin].toLowerCase() : "a removed spot";
+      const what = spot ? ORIGIN_SHORT[spot.origin] : "A removed spot";
       const used = entry.productId ? ` with ${product(entry.productId)}` : "";
       return {
         what: "Spot worked",

@@ -64,9 +64,9 @@ export function FillSheet({
   ];
   const halted = fill.rooms.filter(({ roomId }) => stopped.includes(roomId));
   const powder = product.scoop !== undefined;
-  const label = [product.heavy, product.light].map((each) =>
-    strengthOf(concentratePerWater(each), powder, units),
-  );
+  // The smaller figure first: of 1:16 and 1:32 that is the stronger, of grams in a litre the weaker.
+  const ends = powder ? [product.light, product.heavy] : [product.heavy, product.light];
+  const label = ends.map((each) => strengthOf(concentratePerWater(each), powder, units));
   const nameOfProduct = (id: string) =>
     desk.shelf.products.find((each) => each.id === id)?.name ?? "a removed product";
   const first = fill.rooms[0]?.roomId;
@@ -84,7 +84,7 @@ export function FillSheet({
           {never.length > 0 && `Never with ${never.join(", ")}.`} The label and safety data sheet come first.
         </Callout>
       </div>
-      <div className="mt-3 grid gap-x-10 gap-y-4 xl:grid-cols-[auto_1fr]">
+      <div className="mt-3 grid gap-x-10 gap-y-4 xl:grid-cols-[auto_1fr] xl:items-start">
         <div className="flex items-center gap-5 sm:gap-8">
           <Bottle
             water={fill.water / vessel.nominal}

@@ -9,7 +9,7 @@ import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { useLogging } from "../log/useLogging.ts";
-import { reads, readsVolume } from "../survey/readers.ts";
+import { doseField, readsVolume } from "../survey/readers.ts";
 import { lotsLeft } from "../van/stock.ts";
 
 interface Props {
@@ -56,17 +56,21 @@ export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
     onMade();
   };
   return (
-    <div className="mt-4 grid gap-2 print:hidden">
+    <div
+      className={`mt-4 grid items-center gap-2 print:hidden ${other ? "" : "xl:grid-cols-[9.5rem_1fr] xl:gap-4"}`}
+    >
       {lots.length > 1 && (
-        <ChoiceField
-          label="From the pack"
-          value={lot ?? lots[0]?.lot}
-          options={lots.map((each) => ({
-            value: each.lot,
-            name: `${each.lot}, ${joined(powder ? units.powder(each.left) : units.amount(each.left))} left`,
-          }))}
-          onChange={setLot}
-        />
+        <div className="col-span-full">
+          <ChoiceField
+            label="From the pack"
+            value={lot ?? lots[0]?.lot}
+            options={lots.map((each) => ({
+              value: each.lot,
+              name: `${each.lot}, ${joined(powder ? units.powder(each.left) : units.amount(each.left))} left`,
+            }))}
+            onChange={setLot}
+          />
+        </div>
       )}
       <Tick label="Something else really went in" checked={other} onChange={setOther} />
       {other && (
@@ -84,12 +88,9 @@ export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
           <QuantityField
             label={powder ? "Powder" : "Concentrate"}
             value={amount}
-            show={(value) => joined(powder ? units.powder(value) : units.amount(value))}
-            read={
-              powder ? reads("mass", units.system === "metric" ? "g" : "oz") : readsVolume(units, "amount")
-            }
+            {...doseField(powder, units)}
             onChange={(value) => {
-              setAmount(value ?? fill.concentrate);
+              setAmount(value ?? fill.powder?.mass ?? fill.concentrate);
               return undefined;
             }}
           />

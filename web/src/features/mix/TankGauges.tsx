@@ -21,6 +21,9 @@ export function TankGauges({ runs, solution, recovery, nameOf }: Props) {
           ? "One filling does it all."
           : `${stops === 1 ? "One stop" : `${stops} stops`} at tap and drain`}
       </h3>
+      <p className="text-sm text-soft" aria-hidden="true">
+        In %, left: solution still in its tank; right: recovery tank filled.
+      </p>
       <ol className="mt-1">
         {runs.map((run, i) => (
           <li key={i} className="grid grid-cols-[auto_1fr] items-center gap-4 border-rule border-t py-2">

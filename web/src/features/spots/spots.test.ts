@@ -113,9 +113,9 @@ describe("what was tried", () => {
       return `${what}: ${said}`.replaceAll("\u00a0", " ");
     };
     expect(say({ ...attempt("1", "neutral", "better"), productId: "mild" })).toBe(
-      "Spot worked: coffee, tea in Lounge: neutral spotter with mild, better",
+      "Spot worked: Coffee, tea in Lounge: neutral spotter with mild, better",
     );
-    expect(say({ ...attempt("1", "water", "gone"), spotId: "x" })).toContain("a removed spot in Lounge");
+    expect(say({ ...attempt("1", "water", "gone"), spotId: "x" })).toContain("A removed spot in Lounge");
     expect(
       say({
         kind: "dye-test",

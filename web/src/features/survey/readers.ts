@@ -83,6 +83,14 @@ export function packField(powder: boolean, units: UnitsOfCrew) {
   };
 }
 
+/** What goes into one mix, of a liquid by volume or of a powder by weight: how it is shown and read. */
+export function doseField(powder: boolean, units: UnitsOfCrew) {
+  return {
+    show: (value: number) => joined(powder ? units.powder(value) : units.amount(value)),
+    read: powder ? reads("mass", units.system === "metric" ? "g" : "oz") : readsVolume(units, "amount"),
+  };
+}
+
 /** Reads how much is sprayed: `70 ml/m²`, or the other way round as `600 sq ft/gal`, a bare number as the crew says it. */
 export function readsRate(units: UnitsOfCrew): (text: string) => Read<number> {
   return (text) => {
