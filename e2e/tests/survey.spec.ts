@@ -157,7 +157,7 @@ test("a spot is worked through three steps, each timed, tested and logged, until
   await page.keyboard.press("Escape");
   await phase(page, "Log").click();
   await expect(
-    page.getByText("coffee, tea in Lounge: acid spotter with Rowan tannin spotter, gone"),
+    page.getByText("Coffee, tea in Lounge: acid spotter with Rowan tannin spotter, gone"),
   ).toBeVisible();
   await expect
     .poll(async () => {

@@ -9,6 +9,7 @@ export {
   planBatch,
 } from "./batch.ts";
 export { type OwnedVessel, rankVessels, type VesselChoice } from "./bestVessel.ts";
+export { type Bottle, bottleFor } from "./bottle.ts";
 export { dilutedShare, volumeToDilute } from "./dilute.ts";
 export { cutIntoFills, type Demand, type FillShare } from "./fills.ts";
 export { jugStrength, type LabelRange, nearestTips, type Tip, type TipChoice } from "./injector.ts";

@@ -3,6 +3,7 @@ import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import {
   type BatchRequest,
+  bottleFor,
   completeMix,
   concentratePerWater,
   jugStrength,
@@ -235,5 +236,43 @@ describe("a one-off", () => {
     expect(completeMix({ total: 5, water: 4, concentrate: 1 })).toEqual({ ok: false, fault: "one-too-many" });
     expect(completeMix({ total: 5, water: 6 })).toEqual({ ok: false, fault: "more-than-the-whole" });
     expect(() => completeMix({ total: 0, water: 6 })).toThrow(/volume/);
+  });
+});
+
+describe("a small bottle for a spot", () => {
+  test("holds what is needed in whole marks inside the label's range, and is refused only where no size would do", () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-6, max: 400e-6, noNaN: true }),
+        fc.integer({ min: 4, max: 400 }),
+        fc.double({ min: 1.001, max: 2, noNaN: true }),
+        fc.option(fc.integer({ min: 2, max: 60 }), { nil: undefined }),
+        (needed, n, width, grams) => {
+          const aim = 1 / n;
+          const [low, high] = [aim / width, aim * width];
+          const matter =
+            grams === undefined
+              ? ({ kind: "liquid", measure: 1e-6 } as const)
+              : ({ kind: "powder", scoop: grams / 1000 } as const);
+          const step = grams === undefined ? 1e-6 : grams / 2000;
+          const strengthOf = (made: number, marks: number) =>
+            grams === undefined ? (marks * step) / (made - marks * step) : (marks * step) / (made * 1000);
+          const bottle = bottleFor(needed, aim, low, high, matter);
+          if (bottle) {
+            expect(bottle.made).toBeGreaterThanOrEqual(needed);
+            const marks = (bottle.powder?.mass ?? bottle.concentrate) / step;
+            expect(marks).toBeCloseTo(Math.round(marks), 6);
+            expect(bottle.strength).toBeCloseTo(strengthOf(bottle.made, marks), 9);
+            expect(bottle.strength).toBeGreaterThanOrEqual(low * (1 - 1e-6));
+            expect(bottle.strength).toBeLessThanOrEqual(high * (1 + 1e-6));
+            return;
+          }
+          for (let made = Math.max(2, Math.ceil(needed / 50e-6)) * 50e-6; made <= 2e-3; made += 50e-6)
+            for (let marks = 1; strengthOf(made, marks) <= high * (1 - 1e-6); marks++)
+              expect(strengthOf(made, marks)).toBeLessThan(low * (1 + 1e-6));
+        },
+      ),
+      { seed: 20261123, numRuns: 400 },
+    );
   });
 });

@@ -80,6 +80,12 @@ export const joined = ({ figure, unit }: Shown) => `${figure}\u00a0${unit}`;
 
 export const percent = (share: number) => `${decimal(100 * share, 0)}\u00a0%`;
 
+/** Scoops, as counted: halves are measured. */
+export const scoopsOf = (count: number): Shown => ({
+  figure: readable(count),
+  unit: count === 1 ? "scoop" : "scoops",
+});
+
 /** A strength as the label spells it. */
 export function labelSpelling({ spelling, value }: Strength): string {
   const number = readable(value);

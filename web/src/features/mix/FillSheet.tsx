@@ -2,12 +2,11 @@ import type { BatchChoice, LogEntryOf, Product, Vessel } from "@scutch/contract"
 import { protectionFor, reactantsOf } from "@scutch/core/care";
 import { concentratePerWater, type Fill } from "@scutch/core/mix";
 import { type RoomPlan, workingOfConcentrate, workingOfMass, workingOfWater } from "@scutch/core/plan";
-import { readable } from "@scutch/core/quantity";
 import type { ReactNode } from "react";
 import { useUnits } from "../../app/store.ts";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
 import { clock } from "../../format/time.ts";
-import { joined, type Shown, strengthOf, type UnitsOfCrew } from "../../format/units.ts";
+import { joined, type Shown, scoopsOf, strengthOf, type UnitsOfCrew } from "../../format/units.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { pairsWith } from "../care/MixCare.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
@@ -104,10 +103,7 @@ export function FillSheet({
             <div>
               <div className="text-soft">2 then {powder ? "powder" : "concentrate"}</div>
               {fill.powder ? (
-                <Big
-                  figure={readable(fill.powder.scoops)}
-                  unit={fill.powder.scoops === 1 ? "scoop" : "scoops"}
-                />
+                <Big {...scoopsOf(fill.powder.scoops)} />
               ) : (
                 <Worked label="Concentrate" working={() => workingOfConcentrate(fill, wanted, batch.measure)}>
                   <Big {...units.amount(fill.concentrate)} />

@@ -1,12 +1,11 @@
 import { type Gear, protectionFor } from "@scutch/core/care";
 import { concentratePerWater } from "@scutch/core/mix";
-import { readable } from "@scutch/core/quantity";
 import { Printer } from "lucide-react";
 import { useEffect, useState } from "react";
 import { useUnits } from "../../app/store.ts";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { longDay } from "../../format/time.ts";
-import { joined, strengthOf } from "../../format/units.ts";
+import { joined, scoopsOf, strengthOf } from "../../format/units.ts";
 import { Button } from "../../ui/Button.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { printOnly } from "./printOnly.ts";
@@ -86,7 +85,7 @@ function MixSheet({ desk }: { readonly desk: JobDesk }) {
                     </td>
                     <td className="border border-black px-2 py-1 font-bold font-mono">
                       {fill.powder
-                        ? `${readable(fill.powder.scoops)} scoops`
+                        ? joined(scoopsOf(fill.powder.scoops))
                         : joined(units.amount(fill.concentrate))}
                       {fill.boosters.map(({ id, concentrate, powder: dose }) => (
                         <span key={id} className="block font-normal">

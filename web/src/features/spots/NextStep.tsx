@@ -10,7 +10,7 @@ import { gateOf } from "@scutch/core/plan";
 import { useState } from "react";
 import { useUnits } from "../../app/store.ts";
 import { protectionText, REACTANT_NAMES, RESULT_NAMES } from "../../format/careWords.ts";
-import { joined } from "../../format/units.ts";
+import { joined, scoopsOf } from "../../format/units.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
@@ -99,17 +99,22 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
           onChange={setProduct}
         />
       )}
-      {product && bottle && (
+      {product && (
         <p className="mt-2">
           <strong>{product.name}</strong>: the spot takes about {joined(units.amount(step.amount))}.{" "}
-          {bottle.onLabel ? (
+          {bottle ? (
             <>
               Make up {joined(units.amount(bottle.made))}:{" "}
               <strong>{joined(units.amount(bottle.water))} of water</strong>, then{" "}
-              <strong>{joined(units.amount(bottle.concentrate))} of concentrate</strong>.
+              <strong>
+                {bottle.powder
+                  ? `${joined(scoopsOf(bottle.powder.scoops))} (${joined(units.powder(bottle.powder.mass))})`
+                  : `${joined(units.amount(bottle.concentrate))} of concentrate`}
+              </strong>
+              .
             </>
           ) : (
-            "So little can’t be measured inside its label’s range: make up more, in Mix."
+            "No bottle of it can be measured inside its label’s range: make up a whole fill, in Mix."
           )}{" "}
           {protectionText(protectionFor(product))} The label comes first.
         </p>

@@ -7,9 +7,8 @@ import {
   standing,
 } from "@scutch/contract";
 import { type Agent, fitsAgent, type Guide, guideFor, judgeProduct, needsProduct } from "@scutch/core/care";
-import { concentratePerWater, partsOf } from "@scutch/core/mix";
+import { type Bottle, bottleFor, concentratePerWater } from "@scutch/core/mix";
 import { careFloor } from "@scutch/core/plan";
-import { roundToMeasure } from "@scutch/core/quantity";
 import type { JobDesk } from "../job/useJobDesk.ts";
 
 /** What was done to a spot, in order, without what was struck out. */
@@ -40,22 +39,16 @@ export function productsFor(desk: JobDesk, spot: Spot, agent: Agent): Product[] 
   );
 }
 
-/** Less than this can’t be measured well: what is over is used on the next spot, m³. */
-const LEAST_MADE = 100e-6;
+/** One mark of the small jug a spotter is measured in, m³. */
 const MARK = 1e-6;
 
-/** A small bottle of a spotter at its label's strength: water and concentrate, m³, and the strength that results. */
-export function bottleOf(product: Product, amount: number) {
-  const made = Math.max(LEAST_MADE, Math.ceil(amount / 50e-6) * 50e-6);
-  const parts = partsOf(made, concentratePerWater(product.ordinary));
-  const concentrate = roundToMeasure(parts.concentrate, MARK);
-  const strength = concentrate / (made - concentrate);
-  const [weakest, strongest] = [concentratePerWater(product.light), concentratePerWater(product.heavy)];
-  return {
-    made,
-    concentrate,
-    water: made - concentrate,
-    // A mark too coarse for the label’s range is said, never glossed over.
-    onLabel: strength >= weakest * (1 - 1e-9) && strength <= strongest * (1 + 1e-9),
-  };
+/** A small bottle of a spotter at its label's strength, or undefined where none can be measured inside its range. */
+export function bottleOf({ light, ordinary, heavy, scoop }: Product, amount: number): Bottle | undefined {
+  return bottleFor(
+    amount,
+    concentratePerWater(ordinary),
+    concentratePerWater(light),
+    concentratePerWater(heavy),
+    scoop === undefined ? { kind: "liquid", measure: MARK } : { kind: "powder", scoop },
+  );
 }

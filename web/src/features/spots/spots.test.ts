@@ -1,7 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry, Product, Room, Shelf, Spot } from "@scutch/contract";
 import { AGENTS, fitsAgent, HAZARDOUS_PAIRS, needsProduct, protectionFor, RULES } from "@scutch/core/care";
-import { concentratePerWater } from "@scutch/core/mix";
 import { planWork } from "@scutch/core/plan";
 import { protectionText, reasonTitle } from "../../format/careWords.ts";
 import { UNITS_OF } from "../../format/units.ts";
@@ -85,12 +84,26 @@ describe("what a step is done with", () => {
   test("a small bottle is made to the millilitre inside the label's range; one that can't be is said", () => {
     const mild = SHELF[0] as Product;
     const bottle = bottleOf(mild, 16e-6);
-    expect(bottle).toMatchObject({ made: 100e-6, concentrate: expect.closeTo(11e-6, 12), onLabel: true });
-    expect(bottle.water + bottle.concentrate).toBeCloseTo(bottle.made, 15);
-    expect(bottleOf(mild, 180e-6).made).toBeCloseTo(200e-6, 12);
-    const weak = { ...mild, light: ratio(401), ordinary: ratio(400), heavy: ratio(399) } as Product;
-    expect(concentratePerWater(weak.ordinary) * 100e-6).toBeLessThan(1e-6);
-    expect(bottleOf(weak, 16e-6).onLabel).toBe(false);
+    expect(bottle).toMatchObject({
+      made: expect.closeTo(100e-6, 12),
+      concentrate: expect.closeTo(11e-6, 12),
+    });
+    expect(bottleOf(mild, 180e-6)?.made).toBeCloseTo(200e-6, 12);
+    const strict = { ...mild, light: ratio(400.1), ordinary: ratio(400), heavy: ratio(399.9) } as Product;
+    expect(bottleOf(strict, 16e-6)).toBeUndefined();
+    const powder = (grams: number) => ({ spelling: "g-per-litre", value: grams }) as const;
+    const enzyme = {
+      ...mild,
+      scoop: 0.02,
+      light: powder(15),
+      ordinary: powder(20),
+      heavy: powder(40),
+    } as Product;
+    expect(bottleOf(enzyme, 16e-6)).toMatchObject({
+      made: expect.closeTo(500e-6, 12),
+      water: expect.closeTo(500e-6, 12),
+      powder: { mass: expect.closeTo(0.01, 12), scoops: 0.5 },
+    });
   });
 });
 

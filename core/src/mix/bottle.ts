@@ -1,0 +1,38 @@
+import { type Matter, type Measured, measured } from "./measured.ts";
+
+/** Less than this can't be measured well: what is over is used on the next spot, m³. */
+const LEAST = 100e-6;
+const STEP = 50e-6;
+/** More than this is not a bottle any more, m³. */
+const MOST = 2e-3;
+/** Within this share of the strength aimed at is near enough not to make up more. Common practice. */
+const NEAR = 0.1;
+
+/** A little of a product made up by hand, for a spot. */
+export interface Bottle extends Measured {
+  /** m³ of mix. */
+  readonly made: number;
+}
+
+/**
+ * The smallest bottle that holds `needed` m³ and whose amount the measure can show near `aim`; failing that the
+ * smallest inside the label's range `low` … `high`; undefined where no bottle up to 2 L can be measured inside it.
+ */
+export function bottleFor(
+  needed: number,
+  aim: number,
+  low: number,
+  high: number,
+  matter: Matter,
+): Bottle | undefined {
+  const first = Math.max(LEAST / STEP, Math.ceil(needed / STEP - 1e-9));
+  let inRange: Bottle | undefined;
+  for (let steps = first; steps * STEP <= MOST + 1e-12; steps++) {
+    const made = steps * STEP;
+    const amount = measured(made, aim, low, high, matter);
+    if (!amount) continue;
+    if (Math.abs(amount.strength / aim - 1) <= NEAR) return { made, ...amount };
+    inRange ??= { made, ...amount };
+  }
+  return inRange;
+}
