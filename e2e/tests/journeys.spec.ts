@@ -84,7 +84,7 @@ test.describe("on a phone", () => {
   });
 
   test("no screen is wider than the phone, and each is accessible by day and by night", async ({ page }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(600_000);
     for (const scheme of ["light", "dark"] as const) {
       await page.emulateMedia({ colorScheme: scheme });
       for (const path of [
