@@ -271,19 +271,7 @@ export const RULES: readonly Rule[] = [
 
   caution(
     "reducer",
-    [
-      "nylon",
-      "polyester",
-      "olefin",
-      "acrylic",
-      "wool",
-      "silk",
-      "cotton",
-      "viscose",
-      "plant",
-      "jute-backing",
-      "foam-backing",
-    ],
+    TEXTILE,
     "It takes colour out of the carpet as well as out of the stain.",
     "Pre-test, trained hands, a price apart; stop at the first sign of colour on the cloth.",
   ),

@@ -80,6 +80,10 @@ export const joined = ({ figure, unit }: Shown) => `${figure}\u00a0${unit}`;
 
 export const percent = (share: number) => `${decimal(100 * share, 0)}\u00a0%`;
 
+/** An amount of product: of a liquid m³, of a powder kg. */
+export const doseOf = (value: number, powder: boolean, units: UnitsOfCrew) =>
+  joined(powder ? units.powder(value) : units.amount(value));
+
 /** Scoops, as counted: halves are measured. */
 export const scoopsOf = (count: number): Shown => ({
   figure: readable(count),

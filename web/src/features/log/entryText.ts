@@ -1,7 +1,7 @@
 import type { LogEntry } from "@scutch/contract";
 import { AGENT_FACTS } from "@scutch/core/care";
 import { RESULT_NAMES } from "../../format/careWords.ts";
-import { joined, percent, type UnitsOfCrew } from "../../format/units.ts";
+import { doseOf, joined, percent, type UnitsOfCrew } from "../../format/units.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../job/useJobDesk.ts";
 
@@ -15,7 +15,7 @@ export function entryText(
     job.rooms.find((each) => each.id === id)?.name ?? (id ? "a removed room" : undefined);
   const product = (id: string) => shelf.products.find((each) => each.id === id)?.name ?? "a removed product";
   const amount = (powder: number | undefined, liquid = 0) =>
-    joined(powder === undefined ? units.amount(liquid) : units.powder(powder));
+    doseOf(powder ?? liquid, powder !== undefined, units);
   const inRoom = (id: string | undefined) => (id ? `, ${room(id)}` : "");
   switch (entry.kind) {
     case "fill-made":

@@ -6,7 +6,7 @@ import type { ReactNode } from "react";
 import { useUnits } from "../../app/store.ts";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
 import { clock } from "../../format/time.ts";
-import { joined, type Shown, scoopsOf, strengthOf, type UnitsOfCrew } from "../../format/units.ts";
+import { doseOf, joined, type Shown, scoopsOf, strengthOf, type UnitsOfCrew } from "../../format/units.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { pairsWith } from "../care/MixCare.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
@@ -117,7 +117,7 @@ export function FillSheet({
               <div key={id}>
                 <div className="text-soft">then {nameOfProduct(id)}</div>
                 <span className="font-bold font-mono text-3xl">
-                  {joined(dose ? units.powder(dose.mass) : units.amount(concentrate))}
+                  {doseOf(dose?.mass ?? concentrate, dose !== undefined, units)}
                 </span>
               </div>
             ))}
@@ -155,11 +155,8 @@ export function FillSheet({
             <p className="mt-4 border-accent border-l-4 bg-wash px-4 py-3 font-semibold">
               Made at {clock(Date.parse(madeBy.at))}
               {madeBy.by && ` by ${madeBy.by}`}: {joined(units.volume(madeBy.water))} of water,{" "}
-              {joined(
-                madeBy.powder === undefined ? units.amount(madeBy.concentrate) : units.powder(madeBy.powder),
-              )}{" "}
-              of {madeBy.powder === undefined ? "concentrate" : "powder"}.
-              {madeBy.lot && ` Lot ${madeBy.lot}.`}
+              {doseOf(madeBy.powder ?? madeBy.concentrate, madeBy.powder !== undefined, units)} of{" "}
+              {madeBy.powder === undefined ? "concentrate" : "powder"}.{madeBy.lot && ` Lot ${madeBy.lot}.`}
             </p>
           ) : halted.length > 0 ? (
             <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">

@@ -3,7 +3,7 @@ import type { Fill } from "@scutch/core/mix";
 import { useState } from "react";
 import { useStockQuery } from "../../api/scutchApi.ts";
 import { useUnits } from "../../app/store.ts";
-import { joined } from "../../format/units.ts";
+import { doseOf, joined } from "../../format/units.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
@@ -66,7 +66,7 @@ export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
             value={lot ?? lots[0]?.lot}
             options={lots.map((each) => ({
               value: each.lot,
-              name: `${each.lot}, ${joined(powder ? units.powder(each.left) : units.amount(each.left))} left`,
+              name: `${each.lot}, ${doseOf(each.left, powder, units)} left`,
             }))}
             onChange={setLot}
           />

@@ -5,7 +5,7 @@ import { useEffect, useState } from "react";
 import { useUnits } from "../../app/store.ts";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { longDay } from "../../format/time.ts";
-import { joined, scoopsOf, strengthOf } from "../../format/units.ts";
+import { doseOf, joined, scoopsOf, strengthOf } from "../../format/units.ts";
 import { Button } from "../../ui/Button.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
 import { printOnly } from "./printOnly.ts";
@@ -89,7 +89,7 @@ function MixSheet({ desk }: { readonly desk: JobDesk }) {
                         : joined(units.amount(fill.concentrate))}
                       {fill.boosters.map(({ id, concentrate, powder: dose }) => (
                         <span key={id} className="block font-normal">
-                          + {joined(dose ? units.powder(dose.mass) : units.amount(concentrate))}{" "}
+                          + {doseOf(dose?.mass ?? concentrate, dose !== undefined, units)}{" "}
                           {shelf.products.find((each) => each.id === id)?.name}
                         </span>
                       ))}

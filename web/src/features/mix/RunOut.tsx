@@ -5,7 +5,7 @@ import { useState } from "react";
 import { useStockQuery } from "../../api/scutchApi.ts";
 import { useUnits } from "../../app/store.ts";
 import { VERDICT_NAMES } from "../../format/careWords.ts";
-import { joined, strengthOf } from "../../format/units.ts";
+import { doseOf, strengthOf } from "../../format/units.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import type { JobDesk } from "../job/useJobDesk.ts";
@@ -30,8 +30,7 @@ export function RunOut({ desk, batch, product, planned }: Props) {
     .filter((_, i) => !made.has(i + 1))
     .reduce((sum, { concentrate, powder }) => sum + (powder?.mass ?? concentrate), 0);
   const left = stock && leftOf(stock, product.id);
-  const amount = (value: number) =>
-    joined(product.scoop === undefined ? units.amount(value) : units.powder(value));
+  const amount = (value: number) => doseOf(value, product.scoop !== undefined, units);
   const short = left !== undefined && left < needed;
   const take = (productId: ProductId) => {
     desk.edit((before) => ({

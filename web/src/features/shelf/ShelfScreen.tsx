@@ -6,7 +6,7 @@ import { useId, useState } from "react";
 import { useStockQuery } from "../../api/scutchApi.ts";
 import { useAppDispatch, useUnits } from "../../app/store.ts";
 import { GEAR_NAMES } from "../../format/careWords.ts";
-import { joined, labelSpelling } from "../../format/units.ts";
+import { doseOf, labelSpelling } from "../../format/units.ts";
 import { contractFault, PRODUCT_KIND_NAMES } from "../../format/words.ts";
 import { saveProduct } from "../../offline/changes.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -123,7 +123,7 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
         {found.map((product) => {
           const left = stock && leftOf(stock, product.id);
           const powder = product.scoop !== undefined;
-          const amount = (value: number) => joined(powder ? units.powder(value) : units.amount(value));
+          const amount = (value: number) => doseOf(value, powder, units);
           return (
             <li
               key={product.id}

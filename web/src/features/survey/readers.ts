@@ -1,7 +1,7 @@
 import type { Room } from "@scutch/contract";
 import { parseRoomSize } from "@scutch/core/floor";
 import { type Dimension, parseQuantity, toSi, type UnitId } from "@scutch/core/quantity";
-import { joined, type UnitsOfCrew } from "../../format/units.ts";
+import { doseOf, joined, type UnitsOfCrew } from "../../format/units.ts";
 import { typedFault } from "../../format/words.ts";
 import type { Read } from "../../ui/QuantityField.tsx";
 import type { ShowLimit } from "../job/useJobDesk.ts";
@@ -86,7 +86,7 @@ export function packField(powder: boolean, units: UnitsOfCrew) {
 /** What goes into one mix, of a liquid by volume or of a powder by weight: how it is shown and read. */
 export function doseField(powder: boolean, units: UnitsOfCrew) {
   return {
-    show: (value: number) => joined(powder ? units.powder(value) : units.amount(value)),
+    show: (value: number) => doseOf(value, powder, units),
     read: powder ? reads("mass", units.system === "metric" ? "g" : "oz") : readsVolume(units, "amount"),
   };
 }

@@ -11,7 +11,7 @@ import { Plus } from "lucide-react";
 import { useState } from "react";
 import { useAppDispatch, useUnits } from "../../app/store.ts";
 import { dayAfter, startOf, today } from "../../format/time.ts";
-import { joined } from "../../format/units.ts";
+import { doseOf } from "../../format/units.ts";
 import { saveLot } from "../../offline/changes.ts";
 import { newId } from "../../offline/newId.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -35,8 +35,7 @@ export function StockSection({ shelf, stock, jobs }: Props) {
   const units = useUnits();
   const [adding, setAdding] = useState<ProductId | "any">();
   const product = (id: string) => shelf.products.find((each) => each.id === id);
-  const amount = (id: string, value: number) =>
-    joined(product(id)?.scoop === undefined ? units.amount(value) : units.powder(value));
+  const amount = (id: string, value: number) => doseOf(value, product(id)?.scoop !== undefined, units);
   const day = today();
   // What a job under way still takes stands in its own mix, beside what is left.
   const now = Date.now();
