@@ -2,9 +2,9 @@ import { z } from "zod";
 
 /**
  * Ids are made by whoever makes the thing, with no signal too: UUID version 7, so that they sort by time and keep
- * their name when they join up. Branded: a room's can't be passed for a batch's.
+ * their name when they join up. One canonical form, in small letters. Branded: a room's can't be passed for a batch's.
  */
-const id = <Brand extends string>(brand: Brand) => z.uuidv7().brand(brand);
+const id = <Brand extends string>(brand: Brand) => z.uuidv7().toLowerCase().brand(brand);
 
 export const CrewId = id("CrewId");
 export const SiteId = id("SiteId");
@@ -19,6 +19,8 @@ export const SpotId = id("SpotId");
 export const PhotoId = id("PhotoId");
 export const GearId = id("GearId");
 export const LotId = id("LotId");
+/** One sending of a plan, so that the server knows it again when its answer was lost. */
+export const SaveId = id("SaveId");
 
 export type CrewId = z.infer<typeof CrewId>;
 export type SiteId = z.infer<typeof SiteId>;
@@ -33,3 +35,4 @@ export type SpotId = z.infer<typeof SpotId>;
 export type PhotoId = z.infer<typeof PhotoId>;
 export type GearId = z.infer<typeof GearId>;
 export type LotId = z.infer<typeof LotId>;
+export type SaveId = z.infer<typeof SaveId>;

@@ -1,6 +1,14 @@
+export {
+  CONTRACT_HEADER,
+  CONTRACT_VERSION,
+  CREW_HEADER,
+  Crew,
+  CrewSettings,
+  OLDEST_CONTRACT,
+} from "./crew.ts";
 export { Door } from "./door.ts";
 export { DryingCases } from "./dryingCases.ts";
-export { type Endpoint, type Endpoints, endpoints, type JobPage, type Shelf } from "./endpoints.ts";
+export { type Endpoint, type Endpoints, endpoints, type Shelf } from "./endpoints/index.ts";
 export { ApiError, Fault, faultsOf } from "./fault.ts";
 export { Gear, type GearKind, type GearOf } from "./gear.ts";
 export {
@@ -14,6 +22,7 @@ export {
   PhotoId,
   ProductId,
   RoomId,
+  SaveId,
   SiteId,
   SpotId,
   VesselId,
@@ -21,12 +30,16 @@ export {
 export { type BatchChoice, Interview, Job, MOST_BATCHES, MOST_ROOMS, RigChoice, StoredJob } from "./job.ts";
 export { JobFile } from "./jobFile.ts";
 export { jobInput, type Surroundings } from "./jobInput.ts";
-export { LogEntry, type LogEntryOf, standing } from "./logEntry.ts";
+export { JobCard, JobPage } from "./jobCard.ts";
+export { LogEntry, type LogEntryOf } from "./logEntry.ts";
+export { type MergedJob, mergeJobs } from "./mergeJobs.ts";
+export { Day, Instant } from "./moment.ts";
 export { MOST_PHOTO_BYTES, PHOTO_SIDE, PHOTO_TYPES, Photo, PhotoFacts } from "./photo.ts";
 export { PRODUCT_KINDS, Product, Strength } from "./product.ts";
 export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
 export { AirMover, Part, Room, RoomShape, Zones } from "./room.ts";
 export { Site } from "./site.ts";
 export { Spot, spotArea } from "./spot.ts";
-export { Stock, StockLot, type StockUse, stockUse } from "./stock.ts";
+export { Stock, StockLot, type StockUse } from "./stock.ts";
+export { readKnown } from "./tolerant.ts";
 export { VESSEL_KINDS, Vessel } from "./vessel.ts";

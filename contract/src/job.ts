@@ -3,6 +3,7 @@ import { LAST_CLEANED, OCCUPANCY } from "@scutch/core/plan";
 import { z } from "zod";
 import { Door } from "./door.ts";
 import { BatchId, GearId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
+import { Day } from "./moment.ts";
 import { Strength } from "./product.ts";
 import { Air, Name, quantity, Volume } from "./quantity.ts";
 import { Room } from "./room.ts";
@@ -69,7 +70,7 @@ export const Job = z
     id: JobId,
     siteId: SiteId,
     title: Name,
-    day: z.iso.date(),
+    day: Day,
     startsAt: z
       .string()
       .regex(/^([01]\d|2[0-3]):[0-5]\d$/)

@@ -1,9 +1,10 @@
 import type { Rig } from "@scutch/core/clean";
+import { attemptsOn, dyeTests, finishedRooms, tankReadings } from "@scutch/core/log";
 import { usableVolume } from "@scutch/core/mix";
-import type { JobInput, LoggedTest } from "@scutch/core/plan";
+import type { JobInput } from "@scutch/core/plan";
 import type { Gear, GearKind, GearOf } from "./gear.ts";
 import type { BatchChoice, Job, RigChoice } from "./job.ts";
-import { type LogEntry, type LogEntryOf, standing } from "./logEntry.ts";
+import type { LogEntry } from "./logEntry.ts";
 import type { Product } from "./product.ts";
 import type { Site } from "./site.ts";
 import { spotArea } from "./spot.ts";
@@ -22,12 +23,8 @@ export interface Surroundings {
 
 /** Joins a job with its surroundings into what core plans from. A batch whose product or vessel is missing is left out. */
 export function jobInput(job: Job, around: Surroundings): JobInput {
-  const finished: Record<string, number> = {};
-  const log = standing(around.log ?? []);
-  const attempts = log.filter((entry): entry is LogEntryOf<"spot-attempt"> => entry.kind === "spot-attempt");
-  for (const entry of log)
-    if (entry.kind === "room-finished" && around.startsAt !== undefined)
-      finished[entry.roomId] = (Date.parse(entry.at) - around.startsAt) / 3_600_000;
+  const log = around.log ?? [];
+  const { startsAt } = around;
   return {
     ...(around.site?.elevation === undefined ? {} : { elevation: around.site.elevation }),
     ...(job.indoor ? { indoor: job.indoor } : {}),
@@ -36,17 +33,11 @@ export function jobInput(job: Job, around: Surroundings): JobInput {
     ...(job.doors ? { doors: job.doors } : {}),
     rooms: job.rooms,
     spots: (job.spots ?? []).map((spot) => {
-      const last = attempts.findLast(({ spotId }) => spotId === spot.id);
+      const last = attemptsOn(log, spot.id).at(-1);
       return { ...spot, area: spotArea(spot), ...(last ? { result: last.result } : {}) };
     }),
-    measuredWater: log.flatMap((entry) => (entry.kind === "water-measured" ? [entry] : [])),
-    tests: log.flatMap((entry): LoggedTest[] => {
-      if (entry.kind === "override")
-        return [{ productId: entry.productId, roomId: entry.roomId, result: "overridden" }];
-      if (entry.kind !== "dye-test") return [];
-      const result = entry.result === "no-colour" ? "passed" : "failed";
-      return [{ productId: entry.productId, roomId: entry.roomId, result }];
-    }),
+    measuredWater: tankReadings(log),
+    tests: dyeTests(log),
     batches: job.batches.flatMap((batch) => {
       const product = around.products.find(({ id }) => id === batch.productId);
       const vessel = around.vessels.find(({ id }) => id === batch.vesselId);
@@ -69,7 +60,12 @@ export function jobInput(job: Job, around: Surroundings): JobInput {
           ]
         : [];
     }),
-    finished,
+    finished:
+      startsAt === undefined
+        ? {}
+        : Object.fromEntries(
+            [...finishedRooms(log)].map(([room, at]) => [room, (at - startsAt) / 3_600_000]),
+          ),
     ...(job.rig ? { rig: rigOf(job.rig, around) } : {}),
   };
 }

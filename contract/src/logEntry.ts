@@ -1,14 +1,13 @@
 import { z } from "zod";
 import { BatchId, EntryId, ProductId, RoomId, SpotId } from "./ids.ts";
+import { Instant } from "./moment.ts";
 import { Name, quantity, Seconds, Volume } from "./quantity.ts";
 import { AttemptOutcome, SpotAgent } from "./spot.ts";
 
 const Text = z.string().trim().min(1).max(2000);
 const base = {
   id: EntryId,
-  at: z.iso
-    .datetime({ offset: true })
-    .meta({ description: "When it happened, by the clock of who wrote it" }),
+  at: Instant.meta({ description: "When it happened, by the clock of who wrote it" }),
   by: z.string().max(60).optional(),
 };
 
@@ -104,9 +103,3 @@ export const LogEntry = z
 
 export type LogEntry = z.infer<typeof LogEntry>;
 export type LogEntryOf<K extends LogEntry["kind"]> = Extract<LogEntry, { kind: K }>;
-
-/** Entries that stand: those no correction strikes out, without the corrections themselves. */
-export function standing(entries: readonly LogEntry[]): LogEntry[] {
-  const struck = new Set(entries.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])));
-  return entries.filter((entry) => entry.kind !== "correction" && !struck.has(entry.id));
-}

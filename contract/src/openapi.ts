@@ -1,5 +1,5 @@
 import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from "zod-openapi";
-import { type Endpoint, endpoints } from "./endpoints.ts";
+import { type Endpoint, endpoints } from "./endpoints/index.ts";
 import { ApiError } from "./fault.ts";
 import { PHOTO_TYPES } from "./photo.ts";
 
@@ -8,9 +8,12 @@ const ERROR_TEXT: Record<number, string> = {
   403: "Sent from a page that isn’t Scutch’s",
   404: "Not there, or another crew’s",
   409: "Clashes with what the server holds; both sides are given",
+  412: "A precondition of the request doesn’t hold",
   413: "The body is too large",
   415: "The body isn’t of the type asked for",
+  416: "No such range",
   422: "Something in it breaks a limit; each fault says where",
+  426: "From an app too old to be understood: update it",
 };
 
 const PICTURES = Object.fromEntries(

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { JobId, PhotoId, RoomId, SpotId } from "./ids.ts";
+import { Instant } from "./moment.ts";
 
 /** Largest picture that is taken in, bytes. */
 export const MOST_PHOTO_BYTES = 10 * 1024 * 1024;
@@ -13,7 +14,7 @@ export const PhotoFacts = z.strictObject({
   roomId: RoomId.optional(),
   spotId: SpotId.optional(),
   moment: z.enum(["before", "after"]),
-  takenAt: z.iso.datetime({ offset: true }),
+  takenAt: Instant,
   by: z.string().max(60).optional(),
 });
 export type PhotoFacts = z.infer<typeof PhotoFacts>;

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
-import { Gear, Job, jobInput, LogEntry, Product, StockLot, stockUse, Vessel } from "./index.ts";
+import { stockUse } from "@scutch/core/log";
+import { Gear, Job, jobInput, LogEntry, Product, StockLot, Vessel } from "./index.ts";
 
 const id = (kind: string, n: number) => `01930000-0000-7000-8${kind}00-${n.toString().padStart(12, "0")}`;
 const WAND = {

@@ -1,4 +1,5 @@
 import { positive, within } from "../guard.ts";
+import { AIR_DENSITY } from "../physical.ts";
 
 /** A vacuum blower by the two ends of its line: what it pulls with nothing flowing, and what flows with nothing to pull. */
 export interface Blower {
@@ -19,8 +20,6 @@ export interface Hose {
 /** Corrugated vacuum hose, Darcy friction factor, and the loss of a tight S-bend in velocity heads (memory). */
 const FRICTION = 0.035;
 const BEND_LOSS = 2;
-/** kg/m³, room air. */
-const AIR_DENSITY = 1.2;
 
 /** Pressure lost in a hose at a flow, Pa: (f L/d + K bends) ½ρu² (Darcy–Weisbach). */
 export function hoseLoss({ length, diameter, bends }: Hose, flow: number): number {

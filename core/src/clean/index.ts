@@ -14,3 +14,4 @@ export { afterPads, afterStrokes, heldByPile } from "./residual.ts";
 export { figuresWith, type Rig, STROKE_LIMITS, type Wand } from "./rig.ts";
 export { planTanks, type TankDemand, type TankPair, type TankRun } from "./tanks.ts";
 export { type CleanedRoom, type WaterBalance, waterBalance } from "./water.ts";
+export { workingOfPreSpray, workingOfResidual } from "./waterWorkings.ts";

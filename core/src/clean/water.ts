@@ -1,10 +1,8 @@
+import { WATER_DENSITY } from "../physical.ts";
 import { applicationRate, type Soil } from "./application.ts";
 import { effectiveWidth, METHOD_FIGURES, type Method, type MethodFigures } from "./method.ts";
 import { laidByStroke, nozzleFlow } from "./nozzle.ts";
 import { afterPads, afterStrokes } from "./residual.ts";
-
-/** Water has 1000 kg in a m³, so m³/m² × 1000 is kg/m². */
-const WATER_DENSITY = 1000;
 
 export interface CleanedRoom {
   readonly method: Method;

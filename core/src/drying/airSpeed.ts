@@ -1,4 +1,5 @@
-import type { AirMover } from "./building.ts";
+import type { AirMover, DryingRoom } from "./building.ts";
+import { DRYING_LIMITS } from "./limits.ts";
 
 /** Draught in a room without fans, m/s (assumption). */
 const STILL_ROOM_SPEED = 0.1;
@@ -13,10 +14,15 @@ function surfaceArea(area: number, height: number): number {
 /**
  * Air speed over the floor, m/s, from the air movers in a room: v² = 0.1² + 2 Σ(flow · jet speed)/(0.05 S).
  * The momentum the jets put in equals what the surfaces take out. A reading from an anemometer replaces it.
+ * Never above what the equations are good for.
  */
 export function airSpeedFromMovers(movers: readonly AirMover[], area: number, height: number): number {
   let momentum = 0;
   for (const mover of movers) momentum += mover.flow * mover.jetSpeed;
   const driven = (2 * momentum) / (SURFACE_FRICTION * surfaceArea(area, height));
-  return Math.sqrt(STILL_ROOM_SPEED ** 2 + driven);
+  return Math.min(DRYING_LIMITS.airSpeed[1], Math.sqrt(STILL_ROOM_SPEED ** 2 + driven));
 }
+
+/** Air speed a room dries at, m/s: as given, else from its air movers. */
+export const airSpeedIn = (room: DryingRoom): number =>
+  room.airSpeed ?? airSpeedFromMovers(room.airMovers ?? [], room.area, room.height);

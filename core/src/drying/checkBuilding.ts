@@ -1,26 +1,6 @@
 import { within } from "../guard.ts";
 import type { Air, Building } from "./building.ts";
-
-/** What the drying equations are good for; the contract takes its limits from here. SI, fractions, hours. */
-export const DRYING_LIMITS = {
-  temperature: [-10, 50],
-  relativeHumidity: [0.01, 1],
-  area: [0.1, 9999],
-  height: [1, 30],
-  outdoorAirChangesPerHour: [0, 60],
-  faceWeight: [0.1, 5],
-  pileHeight: [0.001, 0.05],
-  residual: [0, 5],
-  airSpeed: [0, 7],
-  flow: [0, 10],
-  jetSpeed: [0, 40],
-  dehumidifierLitresPerDay: [0, 1000],
-  finishedAt: [0, 48],
-  rooms: [1, 60],
-  airChangesPerHour: [0, 30],
-  apparatusDewPoint: [1, 25],
-  share: [0, 1],
-} as const satisfies Record<string, readonly [number, number]>;
+import { DRYING_LIMITS } from "./limits.ts";
 
 type Limited = keyof typeof DRYING_LIMITS;
 

@@ -1,4 +1,5 @@
 export { airSpeedFromMovers } from "./airSpeed.ts";
+export { workingOfAirSpeed } from "./airSpeedWorking.ts";
 export {
   type Air,
   type AirHandling,
@@ -12,12 +13,13 @@ export {
   WINDOWS,
   type Windows,
 } from "./building.ts";
-export { DRYING_LIMITS } from "./checkBuilding.ts";
 export { FIBRES, type Fibre, regain, waterActivity } from "./fibre.ts";
+export { DRYING_LIMITS } from "./limits.ts";
 export { type Move, type MoveEffect, rankMoves } from "./moves.ts";
 export { criticalWater } from "./pile.ts";
 export { dryingRange, type HourRange, type RoomRange } from "./range.ts";
 export { DRY_BELOW, LONGEST_HOURS } from "./ready.ts";
+export { workingOfReady } from "./readyWorking.ts";
 export {
   type DryingResult,
   type Moment,

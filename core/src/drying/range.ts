@@ -1,5 +1,6 @@
 import { seededRandom, standardNormal } from "../numeric/index.ts";
 import type { Building } from "./building.ts";
+import { DRYING_LIMITS } from "./limits.ts";
 import { simulateDrying } from "./simulate.ts";
 
 /** Spread of what isn't known, as σ of the logarithm (memory): residual, drying rate, exchange with outdoors. */
@@ -43,10 +44,10 @@ export function dryingRange(building: Building, samples = 80, seed = 1): RoomRan
       ...building,
       rooms: building.rooms.map((room) => ({
         ...room,
-        residual: Math.min(5, room.residual * factor(SPREAD.residual)),
+        residual: Math.min(DRYING_LIMITS.residual[1], room.residual * factor(SPREAD.residual)),
         rateFactor: factor(SPREAD.rate),
         outdoorAirChangesPerHour: Math.min(
-          60,
+          DRYING_LIMITS.outdoorAirChangesPerHour[1],
           room.outdoorAirChangesPerHour * factor(SPREAD.outdoorExchange),
         ),
       })),

@@ -5,15 +5,15 @@ import {
   vapourDensity,
   vapourPressureFromHumidityRatio,
 } from "../air/index.ts";
+import { AIR_DENSITY } from "../physical.ts";
 import { integrate, type Sampled } from "../numeric/index.ts";
-import { airSpeedFromMovers } from "./airSpeed.ts";
+import { airSpeedIn } from "./airSpeed.ts";
 import type { Building, DryingRoom } from "./building.ts";
 import { checkBuilding } from "./checkBuilding.ts";
 import { regain, waterActivity } from "./fibre.ts";
 import { criticalWater, dryLayerResistance } from "./pile.ts";
 import { type Crossing, LONGEST_HOURS, ReadyWatch } from "./ready.ts";
 import {
-  AIR_DENSITY,
   convection,
   type Evaporation,
   evaporate,
@@ -73,8 +73,7 @@ interface Pile {
 const waterAtStart = (pile: Pile) => pile.atRest + pile.room.residual;
 
 function pileOf(room: DryingRoom): Pile {
-  const airSpeed =
-    room.airSpeed ?? Math.min(7, airSpeedFromMovers(room.airMovers ?? [], room.area, room.height));
+  const airSpeed = airSpeedIn(room);
   const heat = convection(airSpeed);
   return {
     room,

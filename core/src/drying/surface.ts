@@ -1,9 +1,10 @@
 import { saturatedVapourDensity } from "../air/index.ts";
 import { logSlopeOfSaturationPressure } from "../air/saturation.ts";
 import { within } from "../guard.ts";
+import { AIR_DENSITY } from "../physical.ts";
+import { DRYING_LIMITS } from "./limits.ts";
 
-/** Air as the analogy takes it: density kg/m³, heat capacity J/(kg K), Lewis number. MODEL §5. */
-export const AIR_DENSITY = 1.2;
+/** Air as the analogy takes it: heat capacity J/(kg K), Lewis number. MODEL §5. */
 const AIR_HEAT_CAPACITY = 1006;
 const LEWIS_NUMBER = 0.87;
 /** Radiation from a room's surfaces near 20 °C, W/(m² K), emissivity 0.9. */
@@ -19,7 +20,7 @@ const HEAT_OF_EVAPORATION = 2.45e6;
  * h_c = 2.8 + 3.0 v (Watmuff, Charters & Proctor 1977; memory).
  */
 export function convection(airSpeed: number): number {
-  within("air speed at the floor (m/s)", airSpeed, 0, 7);
+  within("air speed at the floor (m/s)", airSpeed, ...DRYING_LIMITS.airSpeed);
   return 2.8 + 3 * airSpeed;
 }
 

@@ -3,9 +3,9 @@ import {
   humidityRatioFromVapourPressure,
   saturationPressure,
 } from "../air/index.ts";
+import { AIR_DENSITY } from "../physical.ts";
 import type { Building } from "./building.ts";
 import { dehumidifierCapacity } from "./dehumidifier.ts";
-import { AIR_DENSITY } from "./surface.ts";
 
 /** Adds to `gain` the water vapour, kg/s, that each room's air gains at humidity ratios W (kg/kg). */
 type VapourTerm = (W: Float64Array, gain: Float64Array) => void;

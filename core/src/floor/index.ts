@@ -1,3 +1,4 @@
+export { workingOfArea } from "./areaWorking.ts";
 export { type Box, boxesOf, type Point, sharedArea } from "./boxes.ts";
 export { edgeLength, edgesOf, outlineArea, outlineOf, type PartFault, turned } from "./outline.ts";
 export {

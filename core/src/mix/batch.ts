@@ -1,3 +1,4 @@
+import { WATER_DENSITY } from "../physical.ts";
 import { graduationsDown } from "../quantity/measure.ts";
 import { cutIntoFills, type Demand } from "./fills.ts";
 import { jugRange, type LabelRange, type Tip, type TipFault } from "./injector.ts";
@@ -6,8 +7,8 @@ import { strengthAtFloor } from "./metering.ts";
 import { concentratePerWater, type Strength } from "./strength.ts";
 import { usableVolume, type Vessel } from "./vessel.ts";
 
-/** Litres of water weigh kilograms: kg/m³ near room temperature, taken for the mix as well (within 2 %). */
-export const MIX_DENSITY = 1000;
+/** kg/m³ of a mix: taken as water (within 2 %). */
+export const MIX_DENSITY = WATER_DENSITY;
 
 /** One product at one strength in one vessel for a run of rooms. Volumes m³, times s. */
 export interface BatchRequest {

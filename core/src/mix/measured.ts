@@ -1,3 +1,4 @@
+import { WATER_DENSITY } from "../physical.ts";
 import { graduationsDown, graduationsUp } from "../quantity/measure.ts";
 import { partsOf } from "./strength.ts";
 
@@ -21,10 +22,8 @@ export interface Measured {
 
 /** Fewer than half a scoop nobody measures. */
 const SCOOP_STEP = 0.5;
-/** kg of water in a m³, for powders: their strength is mass in mass of water (1 g/L is 0.001). */
-const WATER_DENSITY = 1000;
 
-/** What a fill would take if it could be measured exactly: m³ of liquid or kg of powder. */
+/** What a fill would take if it could be measured exactly: m³ of liquid or kg of powder (a powder's strength is mass in mass of water). */
 export function wantedAmount(volume: number, aim: number, matter: Matter): number {
   return matter.kind === "liquid" ? partsOf(volume, aim).concentrate : volume * WATER_DENSITY * aim;
 }

@@ -152,7 +152,7 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
         : (room.batchId ?? job.batches[0]?.id),
     air: known("air", room.air ?? job.indoor, ASSUMED.indoor),
     outdoorAirChangesPerHour: OUTDOOR_AIR_CHANGES[windows],
-    airSpeed: room.airSpeed ?? Math.min(7, airSpeedFromMovers(room.airMovers ?? [], area, height)),
+    airSpeed: room.airSpeed ?? airSpeedFromMovers(room.airMovers ?? [], area, height),
     airSpeedMeasured: room.airSpeed !== undefined,
     dehumidifierLitresPerDay: room.dehumidifierLitresPerDay ?? 0,
     assumed: room.passage ? [] : assumed,

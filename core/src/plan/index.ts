@@ -1,5 +1,5 @@
-export { workingOfArea } from "./areaWorking.ts";
 export { ASSUMED, type AssumedField, type KnownRoom, longestWay, USUAL_PILE, usualMethod } from "./assume.ts";
+export { type BatchPlan, checkBatchSetup, labelStrength, vesselsFor } from "./batches.ts";
 export {
   careFloor,
   careOf,
@@ -30,26 +30,8 @@ export {
   OCCUPANCY,
 } from "./interview.ts";
 export { type JobPlan, lastReady, planJob } from "./job.ts";
+export { type Clash, changedFields, type Merged, mergePlans, type PlanDoc, same, settleClash } from "./merge/index.ts";
+export type { RoomPlan } from "./rooms.ts";
 export { type Substitute, substitutesFor } from "./substitute.ts";
-export {
-  type BatchPlan,
-  checkBatchSetup,
-  labelStrength,
-  planWork,
-  type RoomPlan,
-  vesselsFor,
-  type WorkPlan,
-} from "./work.ts";
-export {
-  workingOfAirSpeed,
-  workingOfConcentrate,
-  workingOfFinish,
-  workingOfLastReady,
-  workingOfLeftOver,
-  workingOfMass,
-  workingOfPreSpray,
-  workingOfReady,
-  workingOfResidual,
-  workingOfTotalArea,
-  workingOfWater,
-} from "./workings.ts";
+export { planWork, type WorkPlan } from "./work.ts";
+export { workingOfLastReady, workingOfTotalArea } from "./workings.ts";

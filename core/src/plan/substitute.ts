@@ -1,8 +1,9 @@
 import { judgeProduct, severity, type Verdict, worst } from "../care/index.ts";
 import type { Strength } from "../mix/index.ts";
+import { labelStrength } from "./batches.ts";
 import { careFloor } from "./care.ts";
 import type { JobInput, ProductLabel } from "./input.ts";
-import { labelStrength, type WorkPlan } from "./work.ts";
+import type { WorkPlan } from "./work.ts";
 
 /** A product that could stand in for one that has run out. */
 export interface Substitute<P extends ProductLabel> {

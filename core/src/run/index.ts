@@ -1,3 +1,4 @@
+export { workingOfFinish } from "./finishWorking.ts";
 export { largestAreaAhead } from "./section.ts";
 export {
   overheadShare,

@@ -36,8 +36,13 @@ export interface RoomWork {
   readonly finished?: number;
 }
 
-/** Steps of rooms worked one after another by one person, nothing overlapped: on the late side, never the early one. */
-export function workInTurn(rooms: readonly RoomWork[]): Step[][] {
+/**
+ * Rooms with their steps, worked one after another by one person, nothing overlapped: on the late side, never the early
+ * one. A room finished out of turn doesn't set the clock back behind the rooms before it.
+ */
+export function workInTurn<R extends RoomWork>(
+  rooms: readonly R[],
+): (R & { readonly steps: readonly Step[] })[] {
   let clock = 0;
   const step = (kind: StepKind, seconds: number): Step => {
     const start = clock;
@@ -47,7 +52,8 @@ export function workInTurn(rooms: readonly RoomWork[]): Step[][] {
   const worked = (seconds: number) => seconds * (1 + WORK_OVERHEAD);
   return rooms.map((room) => {
     const { area, cleaningTimePerArea, dwell, finished, edge = 0, odourArea = 0 } = room;
-    if (room.passage) return [];
+    if (room.passage) return { ...room, steps: [] };
+    const begun = clock;
     const steps = [
       step("vacuum", worked(area / VACUUM_RATE) * (room.slowVacuum ? SLOW_VACUUM : 1)),
       ...(edge > 0 ? [step("edges", worked(edge / EDGE_RATE))] : []),
@@ -55,8 +61,8 @@ export function workInTurn(rooms: readonly RoomWork[]): Step[][] {
       step("clean", worked(area * cleaningTimePerArea)),
       ...(odourArea > 0 ? [step("odour", worked(odourArea * ODOUR_TIME))] : []),
     ];
-    if (finished !== undefined) clock = Math.max(0, finished);
-    return steps;
+    if (finished !== undefined) clock = Math.max(begun, finished);
+    return { ...room, steps };
   });
 }
 

@@ -1,13 +1,10 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry, Room, Shelf } from "@scutch/contract";
 import { parseStrength } from "@scutch/core/mix";
-import {
-  planWork,
-  workingOfArea,
-  workingOfFinish,
-  workingOfPreSpray,
-  workingOfTotalArea,
-} from "@scutch/core/plan";
+import { planWork, workingOfTotalArea } from "@scutch/core/plan";
+import { workingOfPreSpray } from "@scutch/core/clean";
+import { workingOfArea } from "@scutch/core/floor";
+import { workingOfFinish } from "@scutch/core/run";
 import { labelSpelling, UNITS_OF } from "../format/units.ts";
 import { changeRedone, changeUndone, historySlice, jobChanged } from "./job/historySlice.ts";
 import type { JobDesk } from "./job/useJobDesk.ts";

@@ -1,4 +1,4 @@
-import { workingOfReady } from "@scutch/core/plan";
+import { workingOfReady } from "@scutch/core/drying";
 import { memo } from "react";
 import { about, aboutParts, at, between, clock } from "../../format/time.ts";
 import { Callout } from "../../ui/Callout.tsx";

@@ -1,5 +1,6 @@
 import type { Room } from "@scutch/contract";
-import { ASSUMED, workingOfAirSpeed } from "@scutch/core/plan";
+import { ASSUMED } from "@scutch/core/plan";
+import { workingOfAirSpeed } from "@scutch/core/drying";
 import { Flag } from "lucide-react";
 import { useUnits } from "../../app/store.ts";
 import { WINDOW_NAMES } from "../../format/words.ts";

@@ -1,6 +1,5 @@
 import type { BatchChoice } from "@scutch/contract";
-import { concentratePerWater } from "@scutch/core/mix";
-import { workingOfLeftOver } from "@scutch/core/plan";
+import { concentratePerWater, workingOfLeftOver } from "@scutch/core/mix";
 import { useState } from "react";
 import { useUnits } from "../../app/store.ts";
 import { joined } from "../../format/units.ts";

@@ -1,7 +1,7 @@
 import type { BatchChoice, LogEntryOf, Product, Vessel } from "@scutch/contract";
 import { protectionFor, reactantsOf } from "@scutch/core/care";
-import { concentratePerWater, type Fill } from "@scutch/core/mix";
-import { type RoomPlan, workingOfConcentrate, workingOfMass, workingOfWater } from "@scutch/core/plan";
+import { concentratePerWater, type Fill, workingOfConcentrate, workingOfMass, workingOfWater } from "@scutch/core/mix";
+import { type RoomPlan } from "@scutch/core/plan";
 import type { ReactNode } from "react";
 import { useUnits } from "../../app/store.ts";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";

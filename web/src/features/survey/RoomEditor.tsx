@@ -1,5 +1,6 @@
 import { type Room, RoomId } from "@scutch/contract";
-import { type RoomPlan, workingOfPreSpray, workingOfResidual } from "@scutch/core/plan";
+import { type RoomPlan } from "@scutch/core/plan";
+import { workingOfPreSpray, workingOfResidual } from "@scutch/core/clean";
 import { ArrowDown, ArrowUp, Copy, Trash2, X } from "lucide-react";
 import { useSearchParams } from "react-router";
 import { useUnits } from "../../app/store.ts";

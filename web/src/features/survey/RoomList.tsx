@@ -1,5 +1,7 @@
 import { isHardFloor } from "@scutch/core/care";
-import { type KnownRoom, workingOfArea, workingOfFinish } from "@scutch/core/plan";
+import { type KnownRoom } from "@scutch/core/plan";
+import { workingOfArea } from "@scutch/core/floor";
+import { workingOfFinish } from "@scutch/core/run";
 import { lazy, Suspense } from "react";
 import { useUnits } from "../../app/store.ts";
 import { about, at } from "../../format/time.ts";

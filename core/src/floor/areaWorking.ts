@@ -1,4 +1,4 @@
-import { carpetArea, PART_SIGN, type Part, type RoomShape } from "../floor/index.ts";
+import { carpetArea, PART_SIGN, type Part, type RoomShape } from "./shape.ts";
 import { explain, type Figure, type FigureKind, figure, type Working } from "../working/index.ts";
 
 const FORMULAS: Readonly<Record<RoomShape["kind"], string>> = {

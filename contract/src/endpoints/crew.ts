@@ -1,0 +1,25 @@
+import { z } from "zod";
+import { Crew, CrewSettings } from "../crew.ts";
+import { endpoint, WRITE_ERRORS } from "./endpoint.ts";
+
+export const crewEndpoints = {
+  readCrew: endpoint({
+    method: "get",
+    path: "/crew",
+    summary: "Whose work this is, its settings, and which contract the server speaks",
+    response: z.strictObject({
+      crew: Crew,
+      settings: CrewSettings,
+      contract: z.int().meta({ description: "Version of this contract the server was built with" }),
+    }),
+    errors: [],
+  }),
+  saveSettings: endpoint({
+    method: "put",
+    path: "/crew/settings",
+    summary: "Change what the crew has set; the last save stands",
+    body: CrewSettings,
+    response: CrewSettings,
+    errors: WRITE_ERRORS,
+  }),
+};

@@ -1,0 +1,22 @@
+import type { z } from "zod";
+import { crewEndpoints } from "./crew.ts";
+import type { Endpoint } from "./endpoint.ts";
+import { jobEndpoints } from "./job.ts";
+import { logEndpoints } from "./log.ts";
+import { photoEndpoints } from "./photo.ts";
+import { shelfEndpoints } from "./shelf.ts";
+import { stockEndpoints } from "./stock.ts";
+
+export type { Endpoint } from "./endpoint.ts";
+
+export const endpoints = {
+  ...crewEndpoints,
+  ...jobEndpoints,
+  ...logEndpoints,
+  ...photoEndpoints,
+  ...shelfEndpoints,
+  ...stockEndpoints,
+} satisfies Record<string, Endpoint>;
+
+export type Endpoints = typeof endpoints;
+export type Shelf = z.infer<Endpoints["readShelf"]["response"]>;

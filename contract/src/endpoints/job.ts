@@ -1,0 +1,45 @@
+import { z } from "zod";
+import { JobId, SaveId } from "../ids.ts";
+import { Job, StoredJob } from "../job.ts";
+import { JobPage } from "../jobCard.ts";
+import { Day } from "../moment.ts";
+import { endpoint, READ_ERRORS, WRITE_ERRORS } from "./endpoint.ts";
+
+export const jobEndpoints = {
+  listJobs: endpoint({
+    method: "get",
+    path: "/jobs",
+    summary:
+      "Jobs by day, a page at a time: from a day on with those begun shortly before, or after or before a job of the last page",
+    query: z.strictObject({
+      from: Day.optional(),
+      after: JobId.optional(),
+      before: JobId.optional(),
+      limit: z.coerce.number().int().min(1).max(200).default(100),
+    }),
+    response: JobPage,
+    errors: [422],
+  }),
+  readJob: endpoint({
+    method: "get",
+    path: "/jobs/{jobId}",
+    summary: "One job’s plan, whole, with its version",
+    params: z.strictObject({ jobId: JobId }),
+    response: StoredJob,
+    errors: READ_ERRORS,
+  }),
+  saveJob: endpoint({
+    method: "put",
+    path: "/jobs/{jobId}",
+    summary:
+      "Save a job’s plan whole, in one transaction. 409 with both sides when somebody saved in between; the same saveId again answers as the first did",
+    params: z.strictObject({ jobId: JobId }),
+    body: z.strictObject({
+      baseVersion: z.int().min(0).meta({ description: "Version the change was made on; 0 for a new job" }),
+      saveId: SaveId.optional(),
+      job: Job,
+    }),
+    response: z.strictObject({ version: z.int().min(1) }),
+    errors: [...WRITE_ERRORS, 409],
+  }),
+};

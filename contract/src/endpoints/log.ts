@@ -1,0 +1,24 @@
+import { z } from "zod";
+import { JobId } from "../ids.ts";
+import { LogEntry } from "../logEntry.ts";
+import { endpoint, READ_ERRORS, WRITE_ERRORS } from "./endpoint.ts";
+
+export const logEndpoints = {
+  readLog: endpoint({
+    method: "get",
+    path: "/jobs/{jobId}/log",
+    summary: "What happened on a job, in the order it happened",
+    params: z.strictObject({ jobId: JobId }),
+    response: z.strictObject({ entries: z.array(LogEntry), logMark: z.int().min(0) }),
+    errors: READ_ERRORS,
+  }),
+  appendLog: endpoint({
+    method: "post",
+    path: "/jobs/{jobId}/log",
+    summary: "Add entries; sending the same entry again changes nothing",
+    params: z.strictObject({ jobId: JobId }),
+    body: z.strictObject({ entries: z.array(LogEntry).min(1).max(200) }),
+    response: z.strictObject({ added: z.int().min(0) }),
+    errors: [...WRITE_ERRORS, 404, 409],
+  }),
+};

@@ -1,0 +1,60 @@
+import { z } from "zod";
+import { Gear } from "../gear.ts";
+import { GearId, ProductId, SiteId, VesselId } from "../ids.ts";
+import { Product } from "../product.ts";
+import { Site } from "../site.ts";
+import { Vessel } from "../vessel.ts";
+import { endpoint, WRITE_ERRORS } from "./endpoint.ts";
+
+export const shelfEndpoints = {
+  readShelf: endpoint({
+    method: "get",
+    path: "/shelf",
+    summary: "The crew’s products, vessels, gear and sites",
+    response: z
+      .strictObject({
+        products: z.array(Product),
+        vessels: z.array(Vessel),
+        gear: z.array(Gear),
+        sites: z.array(Site),
+      })
+      .meta({ id: "Shelf" }),
+    errors: [],
+  }),
+  saveProduct: endpoint({
+    method: "put",
+    path: "/products/{productId}",
+    summary: "Add or change a product; the last save stands",
+    params: z.strictObject({ productId: ProductId }),
+    body: Product,
+    response: Product,
+    errors: WRITE_ERRORS,
+  }),
+  saveVessel: endpoint({
+    method: "put",
+    path: "/vessels/{vesselId}",
+    summary: "Add or change a vessel; the last save stands",
+    params: z.strictObject({ vesselId: VesselId }),
+    body: Vessel,
+    response: Vessel,
+    errors: WRITE_ERRORS,
+  }),
+  saveGear: endpoint({
+    method: "put",
+    path: "/gear/{gearId}",
+    summary: "Add or change something of the van; the last save stands",
+    params: z.strictObject({ gearId: GearId }),
+    body: Gear,
+    response: Gear,
+    errors: WRITE_ERRORS,
+  }),
+  saveSite: endpoint({
+    method: "put",
+    path: "/sites/{siteId}",
+    summary: "Add or change a site; the last save stands",
+    params: z.strictObject({ siteId: SiteId }),
+    body: Site,
+    response: Site,
+    errors: WRITE_ERRORS,
+  }),
+};

@@ -1,0 +1,23 @@
+import { z } from "zod";
+import { LotId } from "../ids.ts";
+import { Stock, StockLot } from "../stock.ts";
+import { endpoint, WRITE_ERRORS } from "./endpoint.ts";
+
+export const stockEndpoints = {
+  readStock: endpoint({
+    method: "get",
+    path: "/stock",
+    summary: "Lots that came in, and what the logs of all jobs say was used",
+    response: Stock,
+    errors: [],
+  }),
+  saveLot: endpoint({
+    method: "put",
+    path: "/stock/{lotId}",
+    summary: "Add or change a lot; the last save stands",
+    params: z.strictObject({ lotId: LotId }),
+    body: StockLot,
+    response: StockLot,
+    errors: WRITE_ERRORS,
+  }),
+};

@@ -1,0 +1,34 @@
+import { z } from "zod";
+import { JobId, SiteId } from "./ids.ts";
+import { Job } from "./job.ts";
+import { LogEntry } from "./logEntry.ts";
+import { Day } from "./moment.ts";
+import { Name } from "./quantity.ts";
+
+/** A job as a list shows it, with what tells a device whether its own copy is still the newest. */
+export const JobCard = z
+  .strictObject({
+    id: JobId,
+    version: z.int().min(1),
+    siteId: SiteId,
+    title: Name,
+    day: Day,
+    startsAt: z.string().meta({ description: "Local time on the day, HH:MM" }),
+    rooms: z.int().min(0).meta({ description: "Rooms to clean" }),
+    area: z.number().meta({ unit: "m² to clean" }),
+    finished: z.int().min(0).meta({ description: "Of them, those logged as finished" }),
+    entries: z.int().min(0).meta({ description: "Entries in its log" }),
+    logMark: z.int().min(0).meta({ description: "Changes whenever its log does" }),
+    open: z
+      .strictObject({ job: Job, entries: z.array(LogEntry) })
+      .optional()
+      .meta({ description: "Plan and log of a job that was begun and may not be dry yet" }),
+  })
+  .meta({ id: "JobCard" });
+export type JobCard = z.infer<typeof JobCard>;
+
+/** A page of jobs in the order of their days; `earlier` and `later` are what to ask for next, null at an end. */
+export const JobPage = z
+  .strictObject({ jobs: z.array(JobCard), earlier: JobId.nullable(), later: JobId.nullable() })
+  .meta({ id: "JobPage" });
+export type JobPage = z.infer<typeof JobPage>;

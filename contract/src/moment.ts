@@ -1,0 +1,18 @@
+import { z } from "zod";
+
+/** Years a day or an instant may lie in: what a clock gone wrong shows lies outside. */
+const [FIRST, LAST] = [1970, 2199] as const;
+const inYears = (text: string) => {
+  const year = Number(text.slice(0, 4));
+  return year >= FIRST && year <= LAST;
+};
+const outside = { params: { code: "year-out-of-range" } };
+
+/** A day of the calendar, YYYY-MM-DD. */
+export const Day = z.iso.date().refine(inYears, outside);
+
+/** A moment, with its offset from UTC. */
+export const Instant = z.iso
+  .datetime({ offset: true })
+  // An offset can carry the first or last hours over the edge: what counts is the moment itself.
+  .refine((text) => inYears(text) && inYears(new Date(text).toISOString()), outside);

@@ -1,0 +1,85 @@
+import { dewPoint } from "../air/index.ts";
+import { explain, figure, type Working } from "../working/index.ts";
+import { airSpeedIn } from "./airSpeed.ts";
+import type { Building, DryingRoom } from "./building.ts";
+import { regain } from "./fibre.ts";
+import { DRYING_LIMITS } from "./limits.ts";
+import { criticalWater } from "./pile.ts";
+import { simulateDrying } from "./simulate.ts";
+
+/** Rooms as they dry, each with what nobody has said of it. */
+interface DriedWork {
+  readonly building: Building;
+  readonly rooms: readonly { readonly assumed: readonly string[] }[];
+}
+
+/** Hours from finishing a room until it is touch-dry or dry, and what they hang on. */
+export function workingOfReady(work: DriedWork, index: number, which: "touchDryHours" | "dryHours"): Working {
+  const room = work.building.rooms[index] as DryingRoom;
+  const assumed = (field: string) => work.rooms[index]?.assumed.includes(field) ?? false;
+  const { outdoor } = work.building;
+  const atRest = room.faceWeight * regain(room.fibre, room.relativeHumidity);
+  return explain({
+    name: which === "dryHours" ? "dry after" : "touch-dry after",
+    kind: "hours",
+    formula:
+      "dm/dt = −N, N = (a_w ρ_sat(T_s) − ρ_air) ⁄ (1/h_m + R), with the room’s own air; " +
+      (which === "dryHours"
+        ? "until 0.010 kg/m² of free water is left"
+        : "until half of what wets the tips is left"),
+    source: "drying",
+    inputs: {
+      residual: figure("residual", room.residual, "massPerArea"),
+      airSpeed: figure("air speed at the floor", airSpeedIn(room), "speed"),
+      exchange: figure(
+        "air changes an hour with outdoors",
+        room.outdoorAirChangesPerHour,
+        "count",
+        assumed("windows"),
+      ),
+      temperature: figure("room temperature", room.temperature, "temperature", assumed("air")),
+      humidity: figure("room humidity", room.relativeHumidity, "share", assumed("air")),
+      outdoorHumidity: figure("outdoor humidity", outdoor.relativeHumidity, "share"),
+      outdoorTemperature: figure("outdoor temperature", outdoor.temperature, "temperature"),
+      pile: figure("pile height", room.pileHeight, "length", assumed("pileHeight")),
+      faceWeight: figure("dry fibre", room.faceWeight, "massPerArea", assumed("faceWeight")),
+    },
+    compute: (x) => {
+      const rooms = work.building.rooms.map((each, i) =>
+        i === index
+          ? {
+              ...each,
+              residual: x.residual,
+              airSpeed: Math.min(DRYING_LIMITS.airSpeed[1], x.airSpeed),
+              outdoorAirChangesPerHour: x.exchange,
+              temperature: x.temperature,
+              relativeHumidity: Math.min(1, x.humidity),
+              pileHeight: x.pile,
+              faceWeight: x.faceWeight,
+            }
+          : each,
+      );
+      const building: Building = {
+        ...work.building,
+        rooms,
+        outdoor: { temperature: x.outdoorTemperature, relativeHumidity: Math.min(1, x.outdoorHumidity) },
+      };
+      return simulateDrying(building).rooms[index]?.[which] ?? Number.NaN;
+    },
+    steps: () => [
+      figure(
+        "dew point of the room’s air",
+        dewPoint(room.temperature, room.relativeHumidity),
+        "temperature",
+      ),
+      figure("dew point outdoors", dewPoint(outdoor.temperature, outdoor.relativeHumidity), "temperature"),
+      figure("held by the fibre at rest", atRest, "massPerArea"),
+      figure("tips dry below, free water", criticalWater(room.pileHeight), "massPerArea"),
+      figure(
+        "leaving at first, an hour",
+        simulateDrying(work.building).rooms[index]?.initialFlux ?? Number.NaN,
+        "massPerArea",
+      ),
+    ],
+  });
+}

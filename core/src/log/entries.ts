@@ -1,0 +1,103 @@
+/** What a job's log is made of, as far as anything is computed from it. Volumes m³, powders kg, times ISO 8601. */
+interface Base {
+  readonly id: string;
+  readonly at: string;
+}
+
+export interface BoosterUsed {
+  readonly productId: string;
+  readonly concentrate: number;
+  readonly powder?: number | undefined;
+}
+
+export interface FillMade extends Base {
+  readonly kind: "fill-made";
+  readonly batchId: string;
+  readonly productId: string;
+  /** Which fill of the batch, from 1. */
+  readonly fill: number;
+  readonly water: number;
+  readonly concentrate: number;
+  readonly powder?: number | undefined;
+  readonly boosters?: readonly BoosterUsed[] | undefined;
+  readonly lot?: string | undefined;
+}
+
+export interface ProductUsed extends Base {
+  readonly kind: "product-used";
+  readonly productId: string;
+  readonly amount?: number | undefined;
+  readonly powder?: number | undefined;
+  readonly roomId?: string | undefined;
+}
+
+export interface Reading extends Base {
+  readonly kind: "reading";
+  readonly roomId: string;
+  /** dry-standard: an untouched place. */
+  readonly place: "carpet" | "dry-standard";
+  /** Fraction of the meter's scale. */
+  readonly moisture: number;
+}
+
+export interface WaterMeasured extends Base {
+  readonly kind: "water-measured";
+  readonly roomIds: readonly string[];
+  readonly solution: number;
+  readonly recovered: number;
+}
+
+export interface RoomFinished extends Base {
+  readonly kind: "room-finished";
+  readonly roomId: string;
+}
+
+export interface DyeTested extends Base {
+  readonly kind: "dye-test";
+  readonly roomId: string;
+  readonly productId: string;
+  readonly result: "no-colour" | "colour";
+}
+
+export interface Overridden extends Base {
+  readonly kind: "override";
+  readonly roomId: string;
+  readonly productId: string;
+}
+
+export interface SpotAttempted<Result extends string = string> extends Base {
+  readonly kind: "spot-attempt";
+  readonly roomId: string;
+  readonly spotId: string;
+  readonly result: Result;
+}
+
+export interface Noted extends Base {
+  readonly kind: "note";
+}
+
+/** Strikes out another entry of the same job. */
+export interface Correction extends Base {
+  readonly kind: "correction";
+  readonly corrects: string;
+}
+
+export type Entry =
+  | FillMade
+  | ProductUsed
+  | Reading
+  | WaterMeasured
+  | RoomFinished
+  | DyeTested
+  | Overridden
+  | SpotAttempted
+  | Noted
+  | Correction;
+
+/** The entries of one kind, as whoever asks knows them: a contract's entry may carry more than core reads. */
+export type OfKind<E extends Entry, K extends Entry["kind"]> = Extract<E, { readonly kind: K }>;
+
+export const isKind =
+  <E extends Entry, K extends E["kind"]>(kind: K) =>
+  (entry: E): entry is OfKind<E, K> =>
+    entry.kind === kind;

@@ -1,0 +1,37 @@
+import type { Entry } from "./entries.ts";
+import { standing } from "./standing.ts";
+
+/** What was used of a product, by lot where a lot was named: m³ of liquid or kg of powder. */
+export interface Use {
+  readonly productId: string;
+  readonly lot?: string;
+  readonly amount: number;
+}
+
+/** What one entry uses up by itself: a fill its concentrate or powder with its boosters, a product used its amount. */
+export function usesOf(entry: Entry): Use[] {
+  if (entry.kind === "product-used")
+    return [{ productId: entry.productId, amount: entry.powder ?? entry.amount ?? 0 }];
+  if (entry.kind !== "fill-made") return [];
+  const { productId, powder, concentrate, lot, boosters = [] } = entry;
+  return [
+    { productId, amount: powder ?? concentrate, ...(lot === undefined ? {} : { lot }) },
+    ...boosters.map((booster) => ({
+      productId: booster.productId,
+      amount: booster.powder ?? booster.concentrate,
+    })),
+  ];
+}
+
+/** Uses of one product and lot added up. */
+export function sumUses(uses: readonly Use[]): Use[] {
+  const sums = new Map<string, Use>();
+  for (const use of uses) {
+    const key = `${use.productId} ${use.lot ?? ""}`;
+    sums.set(key, { ...use, amount: (sums.get(key)?.amount ?? 0) + use.amount });
+  }
+  return [...sums.values()];
+}
+
+/** What the entries of a job that stand say was used. */
+export const stockUse = (entries: readonly Entry[]): Use[] => sumUses(standing(entries).flatMap(usesOf));

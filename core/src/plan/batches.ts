@@ -1,0 +1,110 @@
+import {
+  type Batch,
+  type BatchFault,
+  type BatchRequest,
+  type OwnedVessel,
+  planBatch,
+  rankVessels,
+  type Strength,
+  type VesselChoice,
+} from "../mix/index.ts";
+import { ASSUMED } from "./assume.ts";
+import type { PlannedBatch } from "./input.ts";
+import type { RoomPlan } from "./rooms.ts";
+
+export interface BatchPlan {
+  readonly id: string;
+  readonly strength: Strength;
+  readonly roomIds: readonly string[];
+  readonly batch: Batch;
+}
+
+/** The label's strength for soil: 1–2 light, 3 ordinary, 4–5 heavy. */
+export function labelStrength(batch: PlannedBatch, soil: number): Strength {
+  if (soil <= 2) return batch.product.light;
+  return soil >= 4 ? batch.product.heavy : batch.product.ordinary;
+}
+
+/** One batch of a job, cut into fills. */
+export function planOneBatch(batch: PlannedBatch, rooms: readonly RoomPlan[]): BatchPlan {
+  const own = rooms.filter((room) => room.batchId === batch.id);
+  const strength =
+    batch.strength ??
+    labelStrength(batch, Math.max(0, ...own.map((room) => room.soilForMix)) || ASSUMED.soil);
+  return {
+    id: batch.id,
+    strength,
+    roomIds: own.map((room) => room.id),
+    batch: planBatch({ ...requestOf(batch, own, strength), vessel: batch.vessel }),
+  };
+}
+
+/** What a batch asks of whatever vessel it is made in. */
+function requestOf(
+  batch: PlannedBatch,
+  rooms: readonly Pick<RoomPlan, "id" | "preSpray">[],
+  strength: Strength,
+): Omit<BatchRequest, "vessel"> {
+  const { product, measure, tip, carried, boosters = [] } = batch;
+  return {
+    demands: rooms.map((room) => ({ roomId: room.id, volume: room.preSpray })),
+    strength,
+    weakest: product.light,
+    strongest: product.heavy,
+    measure,
+    boosters: boosters.map((booster) => ({
+      id: booster.product.id,
+      strength: booster.strength ?? booster.product.ordinary,
+      weakest: booster.product.light,
+      strongest: booster.product.heavy,
+      measure,
+      ...(booster.product.scoop === undefined ? {} : { scoop: booster.product.scoop }),
+    })),
+    ...(product.potLife === undefined ? {} : { potLife: product.potLife }),
+    ...(product.scoop === undefined ? {} : { scoop: product.scoop }),
+    ...(tip ? { tip } : {}),
+    ...(carried ? { carried } : {}),
+  };
+}
+
+/** The vessels owned, best first for one batch of a planned job; see {@link rankVessels}. */
+export function vesselsFor(
+  batch: PlannedBatch,
+  work: { readonly rooms: readonly RoomPlan[]; readonly batches: readonly BatchPlan[] },
+  vessels: readonly OwnedVessel[],
+): VesselChoice[] {
+  const planned = work.batches.find(({ id }) => id === batch.id);
+  if (!planned) return [];
+  const rooms = work.rooms.filter((room) => room.batchId === batch.id);
+  return rankVessels(requestOf(batch, rooms, planned.strength), vessels);
+}
+
+/** Which of a batch's choices has to change. */
+export interface SetupFault {
+  readonly field: "vesselId" | "measure" | "strength" | "productId" | "tipId";
+  readonly fault: BatchFault;
+}
+
+const FIELD_OF: Record<BatchFault["code"], SetupFault["field"]> = {
+  "label-range-reversed": "productId",
+  "strength-outside-label": "strength",
+  "vessel-holds-nothing": "vesselId",
+  "vessel-below-measure": "measure",
+  "pot-life-too-short": "vesselId",
+  "measure-too-coarse": "measure",
+  "tip-too-lean": "tipId",
+};
+
+/**
+ * What is wrong with a choice of product, vessel and measure whatever the rooms are, or undefined: the vessel holds
+ * nothing, or less than one step of the measure even at the label's strongest; a strength off the label; a tip that can't
+ * meter it at any strength.
+ */
+export function checkBatchSetup(batch: PlannedBatch): SetupFault | undefined {
+  // A tip that reaches the label's lightest strength has its use; whether it reaches the rooms' own, the fills say.
+  const hardest = batch.tip ? batch.product.light : batch.product.heavy;
+  const { batch: planned } = planOneBatch({ ...batch, strength: batch.strength ?? hardest }, []);
+  return planned.outcome === "planned"
+    ? undefined
+    : { field: FIELD_OF[planned.fault.code], fault: planned.fault };
+}

@@ -1,0 +1,41 @@
+import { pressureAtElevation } from "../air/index.ts";
+import { type Building, type DryingRoom, type Link, OPEN_DOOR_FLOW } from "../drying/index.ts";
+import { ASSUMED } from "./assume.ts";
+import type { JobInput } from "./input.ts";
+import type { RoomPlan } from "./rooms.ts";
+
+/** Air passes where a door between two rooms stands open. */
+function openDoors(job: JobInput): Link[] {
+  const place = new Map(job.rooms.map((room, i) => [room.id, i]));
+  return (job.doors ?? []).flatMap(({ from, to, shut }) => {
+    const a = place.get(from);
+    const b = to === undefined ? undefined : place.get(to);
+    return a === undefined || b === undefined || shut ? [] : [{ a, b, flow: OPEN_DOOR_FLOW }];
+  });
+}
+
+const dryingRoom = (room: RoomPlan): DryingRoom => ({
+  area: room.area,
+  height: room.height,
+  temperature: room.air.temperature,
+  relativeHumidity: room.air.relativeHumidity,
+  outdoorAirChangesPerHour: room.outdoorAirChangesPerHour,
+  fibre: room.dryingFibre,
+  faceWeight: room.faceWeight,
+  pileHeight: room.pileHeight,
+  residual: room.residual,
+  airSpeed: room.airSpeed,
+  dehumidifierLitresPerDay: room.dehumidifierLitresPerDay,
+  finishedAt: room.finishedAt,
+});
+
+/** What a job's planned rooms dry as. */
+export function buildingOf(job: JobInput, rooms: readonly RoomPlan[]): Building {
+  const links = openDoors(job);
+  return {
+    outdoor: job.outdoor ?? ASSUMED.outdoor,
+    pressure: pressureAtElevation(job.elevation ?? ASSUMED.elevation),
+    rooms: rooms.map(dryingRoom),
+    ...(links.length > 0 ? { links } : {}),
+  };
+}

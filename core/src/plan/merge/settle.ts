@@ -1,0 +1,53 @@
+import type { Clash } from "./fields.ts";
+import type { Item, PlanDoc } from "./mergePlans.ts";
+import { type Doc, isDoc } from "./same.ts";
+
+/** A document with the value at a path of keys and ids put in, or taken out where undefined; unchanged where nothing is there. */
+function withValue(doc: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
+  if (key === undefined) return value;
+  if (Array.isArray(doc))
+    return doc.map((item) => (isDoc(item) && item.id === key ? withValue(item, rest, value) : item));
+  if (!isDoc(doc)) return rest.length > 0 || value === undefined ? doc : { [key]: value };
+  if (rest.length > 0 && doc[key] === undefined && value === undefined) return doc;
+  const { [key]: before, ...others } = doc;
+  const after = withValue(before ?? (rest.length > 0 ? {} : undefined), rest, value);
+  return after === undefined ? others : { ...others, [key]: after };
+}
+
+/** A plan without a thing, and without what hangs on it. */
+function without(plan: PlanDoc, [list, id]: readonly string[]): PlanDoc {
+  const free = (item: Item) => item.id !== id && item.from !== id && item.to !== id && item.roomId !== id;
+  const unsprayed = ({ batchId: _, ...room }: Item) => room as Item;
+  const kept = Object.fromEntries(
+    Object.entries(plan).map(([key, value]) => [
+      key,
+      Array.isArray(value) && (key === list || key === "doors" || key === "spots") ? value.filter(free) : value,
+    ]),
+  ) as PlanDoc;
+  return list === "batches" && kept.rooms ? { ...kept, rooms: kept.rooms.map((room) => (room.batchId === id ? unsprayed(room) : room)) } : kept;
+}
+
+function inOrder(plan: PlanDoc, [list]: readonly string[], ids: readonly string[]): PlanDoc {
+  const items = (plan as Doc)[list as string] as readonly Item[];
+  const place = (item: Item) => (ids.includes(item.id) ? ids.indexOf(item.id) : ids.length);
+  return { ...plan, [list as string]: items.toSorted((a, b) => place(a) - place(b)) };
+}
+
+/** The plan with a clash decided for one side. A later change to the same place is overwritten: that is what was asked. */
+export function settleClash<T extends PlanDoc>(plan: T, clash: Clash, side: "mine" | "theirs"): T {
+  const value = clash[side];
+  const list = clash.path[0] as string;
+  switch (clash.kind) {
+    case "plan":
+      return value as T;
+    case "order":
+      return inOrder(plan, clash.path, value as readonly string[]) as T;
+    case "field":
+      return withValue(plan, clash.path, value) as T;
+    case "full":
+      return side === "mine" ? { ...plan, [list]: [...((plan as Doc)[list] as Item[]), value] } : plan;
+    default:
+      // The thing itself stands in the plan already, as the side that kept it has it now.
+      return value === undefined ? (without(plan, clash.path) as T) : plan;
+  }
+}
