@@ -23,7 +23,7 @@ export async function withThrowawayDatabase(work) {
     checkNode();
     await ensurePrograms(["mariadbd", "chromium"]);
     await ensureModules();
-    await buildAll();
+    if (!process.env.SKIP_BUILD) await buildAll();
     database = await startMariadb({ dir });
     process.env.PHOTO_DIR = path.join(dir, "photos");
     await work(database.url);

@@ -1,45 +1,62 @@
 import type { AddressInfo } from "node:net";
 import path from "node:path";
+import { setTimeout as pause } from "node:timers/promises";
 import pino from "pino";
 import { makeApp } from "./app.ts";
+import { blobsInFolder } from "./blobs/folder.ts";
 import { readConfig } from "./config.ts";
-import { bringUpToDate, connect } from "./db/connect.ts";
-import { ensureCrew } from "./demo/seed.ts";
+import { connect } from "./db/connect.ts";
+import { schemaState } from "./db/migrate.ts";
+import { firstCrew } from "./features/crew/store.ts";
+import { PICTURES } from "./features/photo/ending.ts";
 
 /** Loopback only, until there are accounts: see http/security. */
 const HOST = "127.0.0.1";
+/** What is being answered at a stop may take this long, and letting go of the database this much longer, ms. */
+const LAST_ANSWERS = 5000;
+const LAST_GOODBYES = 2000;
+
+function refuse(message: string): never {
+  console.error(message);
+  process.exit(1);
+}
 
 const config = readConfig(process.env);
 const log = pino({ level: config.LOG_LEVEL });
 const { pool, db } = connect(config.DATABASE_URL);
-await bringUpToDate(db);
-const photoDir = path.resolve(config.PHOTO_DIR);
-const crewId = await ensureCrew(db, { reset: config.RESET_DEMO, now: new Date(), photoDir });
+const state = await schemaState(db);
+if (state === "older")
+  refuse("The database is older than this server. Bring it up to date first: npm start does, or node server/dist/prepare.js.");
+if (state === "newer") refuse("The database is newer than this server. Start the version that belongs to it.");
+const crewId = await firstCrew(db);
+if (crewId === undefined) refuse("There is no crew in the database. Run node server/dist/prepare.js first.");
+
 const app = makeApp({
   db,
-  crewId,
+  blobs: blobsInFolder(path.resolve(config.PHOTO_DIR), PICTURES),
+  // One crew, until there are accounts: then a session is looked up here.
+  actorOf: async () => ({ crewId }),
   log,
-  photoDir,
   ...(config.WEB_DIR ? { webDir: config.WEB_DIR } : {}),
 });
 
 const server = app.listen(config.PORT, HOST, (error) => {
-  if (error) {
-    console.error(`Port ${config.PORT} can’t be used (${error.message}). Set PORT to another one.`);
-    process.exit(1);
-  }
+  if (error) refuse(`Port ${config.PORT} can’t be used (${error.message}). Set PORT to another one.`);
   const { port } = server.address() as AddressInfo;
   process.send?.({ listening: port });
   log.info({ port }, "listening");
 });
 
 let stopping = false;
+/** Ends within ten seconds, whatever hangs: what is being answered first, then the database. */
 async function stop(): Promise<void> {
   if (stopping) return;
   stopping = true;
+  const closed = new Promise((resolve) => server.close(resolve));
+  server.closeIdleConnections();
+  await Promise.race([closed, pause(LAST_ANSWERS)]);
   server.closeAllConnections();
-  await new Promise((resolve) => server.close(resolve));
-  await pool.end();
+  await Promise.race([pool.end().catch(() => undefined), pause(LAST_GOODBYES)]);
   process.exit(0);
 }
 process.on("SIGINT", stop);

@@ -1,20 +1,42 @@
 /** What MariaDB's driver throws, told apart in one place. Drizzle wraps the driver's error as its cause. */
+function* causes(error: unknown): Generator<Error> {
+  for (let each = error; each instanceof Error; each = each.cause) yield each;
+}
+
 function driverCode(error: unknown): string | undefined {
-  for (let each = error; each instanceof Error; each = each.cause)
-    if ("code" in each && typeof each.code === "string") return each.code;
+  for (const each of causes(error)) if ("code" in each && typeof each.code === "string") return each.code;
   return undefined;
 }
 
 const GONE = new Set([
   "ECONNREFUSED",
-  "PROTOCOL_CONNECTION_LOST",
   "ECONNRESET",
-  "ER_SERVER_SHUTDOWN",
+  "EPIPE",
+  "ENOENT", // the socket's file
+  "EHOSTUNREACH",
+  "ENOTFOUND",
   "ETIMEDOUT",
+  "PROTOCOL_CONNECTION_LOST",
+  "PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR",
+  "PROTOCOL_ENQUEUE_AFTER_QUIT",
+  "PROTOCOL_PACKETS_OUT_OF_ORDER",
+  "PROTOCOL_SEQUENCE_TIMEOUT",
+  "ER_SERVER_SHUTDOWN",
+  "ER_NORMAL_SHUTDOWN",
+  "ER_CONNECTION_KILLED",
+  "ER_QUERY_INTERRUPTED",
+  "ER_CON_COUNT_ERROR",
+  "ER_LOCK_WAIT_TIMEOUT",
 ]);
+/** Some of it comes without a code, in words only. */
+const GONE_WORDS = /pool is closed|closed state|connection lost|connection is closed|server has gone away/i;
 
 /** The row is there already. */
 export const isDuplicate = (error: unknown) => driverCode(error) === "ER_DUP_ENTRY";
 /** Two transactions waited for each other and this one was rolled back: safe to run again. */
 export const isDeadlock = (error: unknown) => driverCode(error) === "ER_LOCK_DEADLOCK";
-export const isDatabaseGone = (error: unknown) => GONE.has(driverCode(error) ?? "");
+/** Others won at the same rows, however often it was run again. */
+export const isContended = (error: unknown) => isDeadlock(error) || isDuplicate(error);
+/** The database isn't there, or let go of us. */
+export const isDatabaseGone = (error: unknown) =>
+  GONE.has(driverCode(error) ?? "") || [...causes(error)].some(({ message }) => GONE_WORDS.test(message));

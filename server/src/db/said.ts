@@ -1,10 +1,7 @@
-/** An object without the keys whose column was NULL: absent means not said. */
-export function said<T extends object>(fields: { readonly [K in keyof T]: T[K] | null | undefined }): T {
-  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value != null)) as T;
-}
+/** What a row says of a thing: every field of it, null where it isn't said. A field left out doesn't compile. */
+type Row<T> = { readonly [K in keyof Required<T>]: Required<T>[K] | null };
 
-/** An object that says nothing is left out whole. */
-export const saidAny = <T extends object>(fields: { readonly [K in keyof T]: T[K] | null | undefined }) => {
-  const some = said<T>(fields);
-  return Object.keys(some).length > 0 ? some : undefined;
-};
+/** A thing from its row, without the fields whose column was NULL: absent means not said. */
+export function said<T extends object>(row: Row<T>): T {
+  return Object.fromEntries(Object.entries(row).filter(([, value]) => value !== null)) as T;
+}

@@ -1,12 +1,13 @@
-import { rm } from "node:fs/promises";
-import path from "node:path";
 import type { CrewId } from "@scutch/contract";
-import { sql } from "drizzle-orm";
+import { eq, sql } from "drizzle-orm";
+import type { Blobs } from "../blobs/blobs.ts";
 import type { Db } from "../db/connect.ts";
 import { firstCrew, makeCrew } from "../features/crew/store.ts";
 import { writeGear } from "../features/gear/store.ts";
 import { saveJob } from "../features/job/service.ts";
 import { appendLog } from "../features/log/service.ts";
+import { keyOf } from "../features/photo/service.ts";
+import { photos } from "../features/photo/table.ts";
 import { writeProduct } from "../features/product/store.ts";
 import { writeSite } from "../features/site/store.ts";
 import { writeLot } from "../features/stock/store.ts";
@@ -21,14 +22,8 @@ const CREW = demoId("crew", 1);
 const DEMO_TABLES = [
   "photos",
   "log_entries",
-  "spots",
-  "doors",
-  "room_parts",
-  "room_air_movers",
-  "rooms",
-  "batch_boosters",
-  "batches",
   "jobs",
+  "stock_use",
   "stock_lots",
   "gear",
   "products",
@@ -36,8 +31,13 @@ const DEMO_TABLES = [
   "sites",
 ];
 
-/** Takes the demo crew's rows away; no other crew's, and nothing else in the database. */
-async function clearDemo(db: Db): Promise<void> {
+/** Takes the demo crew's pictures and rows away; no other crew's, and nothing else. */
+async function clearDemo(db: Db, blobs: Blobs): Promise<void> {
+  const pictures = await db
+    .select({ id: photos.id, sha256: photos.sha256 })
+    .from(photos)
+    .where(eq(photos.crewId, CREW));
+  for (const { id, sha256 } of pictures) await blobs.delete(keyOf(CREW, id, sha256));
   for (const table of DEMO_TABLES)
     await db.execute(sql`delete from ${sql.identifier(table)} where crew_id = ${CREW}`);
   await db.execute(sql`delete from crews where id = ${CREW}`);
@@ -51,7 +51,7 @@ async function seed(db: Db, now: Date): Promise<void> {
   for (const lot of STOCK(now)) await writeLot(db, CREW, lot);
   for (const site of Object.values(SITES)) await writeSite(db, CREW, site);
   for (const { job, log } of demoJobs(now)) {
-    await saveJob(db, CREW, job.id, 0, job);
+    await saveJob(db, CREW, job.id, { baseVersion: 0, job });
     if (log.length > 0) await appendLog(db, CREW, job.id, log);
   }
 }
@@ -59,12 +59,9 @@ async function seed(db: Db, now: Date): Promise<void> {
 /** The crew to work for: on a first start the demo's, made with its jobs as of `now`; `reset` makes the demo afresh. */
 export async function ensureCrew(
   db: Db,
-  { reset, now, photoDir }: { reset: boolean; now: Date; photoDir: string },
+  { reset, now, blobs }: { readonly reset: boolean; readonly now: Date; readonly blobs: Blobs },
 ): Promise<CrewId> {
-  if (reset) {
-    await clearDemo(db);
-    await rm(path.join(photoDir, CREW), { recursive: true, force: true });
-  }
+  if (reset) await clearDemo(db, blobs);
   const crew = await firstCrew(db);
   if (crew !== undefined && !reset) return crew;
   await seed(db, now);

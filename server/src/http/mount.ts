@@ -1,8 +1,11 @@
-import path from "node:path";
 import { type Endpoint, faultsOf, MOST_PHOTO_BYTES, PHOTO_TYPES } from "@scutch/contract";
 import express, { type Request, type Router } from "express";
 import type { z } from "zod";
 import { ApiFailure } from "./apiFailure.ts";
+import { canonical } from "./body.ts";
+import type { Actor } from "./context.ts";
+import { withinDeadline } from "./deadline.ts";
+import { actorIn } from "./gate.ts";
 
 type Of<S> = S extends z.ZodType ? z.output<S> : undefined;
 
@@ -14,6 +17,9 @@ export interface Call<E extends Endpoint> {
 
 /** What a handler gives back. Checked by the type, not at run time: it was composed from what was checked going in. */
 type Answer<E extends Endpoint> = z.output<E["response"]>;
+
+/** A picture waits its turn to be decoded. */
+const PICTURE_DEADLINE = 60_000;
 
 function checked<S extends z.ZodType | undefined>(schema: S, value: unknown): Of<S> {
   if (schema === undefined) return undefined as Of<S>;
@@ -27,18 +33,18 @@ const expressPath = ({ path }: Endpoint) => path.replaceAll(/\{(\w+)\}/g, ":$1")
 const callOf = <E extends Endpoint>(endpoint: E, request: Request): Call<E> => ({
   params: checked(endpoint.params, request.params) as Call<E>["params"],
   query: checked(endpoint.query, request.query) as Call<E>["query"],
-  body: checked(endpoint.body, request.body) as Call<E>["body"],
+  body: checked(endpoint.body, endpoint.body && canonical(request.body)) as Call<E>["body"],
 });
 
-/** Puts an endpoint of the contract on a router: its input is checked strictly, then handed over typed. */
+/** Puts an endpoint of the contract on a router: its input is checked strictly, then handed over typed with who asks. */
 export function mount<E extends Endpoint>(
   router: Router,
   endpoint: E,
-  handle: (call: Call<E>) => Promise<Answer<E>>,
+  handle: (call: Call<E>, actor: Actor) => Promise<Answer<E>>,
 ): void {
   router[endpoint.method](expressPath(endpoint), async (request, response) => {
     if (endpoint.body && !request.is("application/json")) throw new ApiFailure("unsupported-media-type");
-    response.json(await handle(callOf(endpoint, request)));
+    response.json(await withinDeadline(handle(callOf(endpoint, request), actorIn(response))));
   });
 }
 
@@ -46,7 +52,7 @@ export function mount<E extends Endpoint>(
 export function mountUpload<E extends Endpoint>(
   router: Router,
   endpoint: E,
-  handle: (call: Call<E> & { readonly picture: Buffer }) => Promise<Answer<E>>,
+  handle: (call: Call<E> & { readonly picture: Buffer }, actor: Actor) => Promise<Answer<E>>,
 ): void {
   router[endpoint.method](
     expressPath(endpoint),
@@ -58,31 +64,20 @@ export function mountUpload<E extends Endpoint>(
     express.raw({ type: [...PHOTO_TYPES], limit: MOST_PHOTO_BYTES }),
     async (request, response) => {
       const picture = request.body as Buffer;
-      response.json(await handle({ ...callOf(endpoint, request), picture }));
+      const answer = handle({ ...callOf(endpoint, request), picture }, actorIn(response));
+      response.json(await withinDeadline(answer, PICTURE_DEADLINE));
     },
   );
 }
 
-/** An endpoint that answers with a picture: `find` says which file. It never changes under its id, so it may be kept. */
+/** An endpoint that answers with a JPEG. It never changes under its id, so it may be kept. */
 export function mountPicture<E extends Endpoint>(
   router: Router,
   endpoint: E,
-  find: (call: Call<E>) => Promise<string>,
+  find: (call: Call<E>, actor: Actor) => Promise<Buffer>,
 ): void {
   router[endpoint.method](expressPath(endpoint), async (request, response) => {
-    const file = await find(callOf(endpoint, request));
-    const { base, dir } = path.parse(file);
-    response.sendFile(
-      base,
-      {
-        root: dir,
-        headers: { "Cache-Control": "private, max-age=31536000, immutable" },
-        cacheControl: false,
-        dotfiles: "allow",
-      },
-      (error) => {
-        if (error && !response.headersSent) response.status(404).end();
-      },
-    );
+    const picture = await withinDeadline(find(callOf(endpoint, request), actorIn(response)));
+    response.set("Cache-Control", "private, max-age=31536000, immutable").type("jpeg").send(picture);
   });
 }

@@ -29,14 +29,18 @@ const LOOPBACK = /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/i;
 
 /**
  * Until there are accounts the server speaks to this machine only. Listening on loopback isn't enough: a page on the
- * web can make the browser call it, or point a name of its own at it. So the host must be loopback, and a request
- * that changes something must come from a page of ours.
+ * web can make the browser call it, or point a name of its own at it. So the host must be loopback, a request that
+ * changes something must come from a page of ours, and no other site's page may load anything from here but by a link.
  */
 export const onlyOurPages: RequestHandler = (request, _response, next) => {
   const host = request.headers.host ?? "";
   const { origin } = request.headers;
+  const site = request.get("sec-fetch-site");
   const reads = request.method === "GET" || request.method === "HEAD";
-  if (!LOOPBACK.test(host) || (!reads && origin !== undefined && origin !== `http://${host}`))
-    throw new ApiFailure("wrong-origin");
+  const foreign = reads
+    ? site === "cross-site" && request.get("sec-fetch-mode") !== "navigate"
+    : (site !== undefined && site !== "same-origin" && site !== "none") ||
+      (origin !== undefined && origin !== `http://${host}`);
+  if (!LOOPBACK.test(host) || foreign) throw new ApiFailure("wrong-origin");
   next();
 };

@@ -1,4 +1,4 @@
-import type { CrewId } from "@scutch/contract";
+import type { Crew, CrewId, CrewSettings } from "@scutch/contract";
 import { asc, eq } from "drizzle-orm";
 import type { Db } from "../../db/connect.ts";
 import { crews } from "./table.ts";
@@ -17,7 +17,19 @@ export async function makeCrew(db: Db, id: CrewId, name: string): Promise<void> 
   await db.insert(crews).values({ id, name });
 }
 
-export async function readCrewName(db: Db, crewId: string): Promise<string> {
-  const [row] = await db.select({ name: crews.name }).from(crews).where(eq(crews.id, crewId));
-  return row?.name ?? "";
+const NOTHING_SET: CrewSettings = { prices: {} };
+
+export async function readCrew(
+  db: Db,
+  crewId: CrewId,
+): Promise<{ crew: Crew; settings: CrewSettings } | undefined> {
+  const [row] = await db
+    .select({ name: crews.name, settings: crews.settings })
+    .from(crews)
+    .where(eq(crews.id, crewId));
+  return row && { crew: { id: crewId, name: row.name }, settings: row.settings ?? NOTHING_SET };
+}
+
+export async function writeSettings(db: Db, crewId: CrewId, settings: CrewSettings): Promise<void> {
+  await db.update(crews).set({ settings }).where(eq(crews.id, crewId));
 }

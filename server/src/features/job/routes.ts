@@ -1,13 +1,14 @@
 import { endpoints } from "@scutch/contract";
 import type { Router } from "express";
-import type { Context } from "../../app.ts";
+import type { Context } from "../../http/context.ts";
 import { mount } from "../../http/mount.ts";
-import { listJobs, readJob, saveJob } from "./service.ts";
+import { listJobs } from "./list.ts";
+import { readJob, saveJob } from "./service.ts";
 
-export function jobRoutes(router: Router, { db, crewId }: Context): void {
-  mount(router, endpoints.listJobs, ({ query }) => listJobs(db, crewId, query.before, query.limit));
-  mount(router, endpoints.readJob, ({ params }) => readJob(db, crewId, params.jobId));
-  mount(router, endpoints.saveJob, ({ params, body }) =>
-    saveJob(db, crewId, params.jobId, body.baseVersion, body.job),
+export function jobRoutes(router: Router, { db }: Context): void {
+  mount(router, endpoints.listJobs, ({ query }, { crewId }) => listJobs(db, crewId, query, Date.now()));
+  mount(router, endpoints.readJob, ({ params }, { crewId }) => readJob(db, crewId, params.jobId));
+  mount(router, endpoints.saveJob, ({ params, body }, { crewId }) =>
+    saveJob(db, crewId, params.jobId, body),
   );
 }

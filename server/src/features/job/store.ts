@@ -1,209 +1,114 @@
-import type { Job, StoredJob } from "@scutch/contract";
-import { and, desc, eq, inArray, isNull, lt, or, type SQL, sql } from "drizzle-orm";
+import { Job, type JobId, type StoredJob } from "@scutch/contract";
+import { and, asc, desc, eq, gte, inArray, lt, type SQL, sql } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { type JobRows, jobFrom, rowsOf } from "./compose.ts";
-import type {
-  AirMoverRow,
-  BatchRow,
-  BoosterRow,
-  DoorRow,
-  JobRow,
-  PartRow,
-  RoomRow,
-  SpotRow,
-} from "./rows.ts";
-import { batchBoosters, batches, doors, jobs, roomAirMovers, roomParts, rooms, spots } from "./table.ts";
+import { jobs, type KnownSave } from "./table.ts";
 
-interface Gathered {
-  job: JobRow;
-  readonly batches: Map<string, BatchRow>;
-  readonly boosters: Map<string, BoosterRow>;
-  readonly rooms: Map<string, RoomRow>;
-  readonly airMovers: Map<string, AirMoverRow>;
-  readonly parts: Map<string, PartRow>;
-  readonly doors: Map<string, DoorRow>;
-  readonly spots: Map<string, SpotRow>;
+/** A plan as it was stored, checked on its way out. What fails was written by something that isn't this server. */
+function planFrom(stored: unknown): Job {
+  const checked = Job.safeParse(stored);
+  if (checked.success) return checked.data;
+  throw new Error("a stored plan isn’t one", { cause: checked.error });
 }
 
-/** The three statements that read jobs whole; `wanted` says which. */
-function selectJobs(db: Db | Transaction, wanted: SQL | undefined) {
-  const ofJob = (table: typeof batches | typeof batchBoosters | typeof doors | typeof spots) =>
-    and(eq(table.crewId, jobs.crewId), eq(table.jobId, jobs.id));
-  const ofRoom = (table: typeof roomAirMovers | typeof roomParts) =>
-    and(eq(table.crewId, rooms.crewId), eq(table.jobId, rooms.jobId), eq(table.roomId, rooms.id));
-  const withBatches = db
-    .select({ job: jobs, batch: batches, booster: batchBoosters })
-    .from(jobs)
-    .leftJoin(batches, ofJob(batches))
-    .leftJoin(batchBoosters, and(ofJob(batchBoosters), eq(batchBoosters.batchId, batches.id)))
-    .where(wanted);
-  const withRooms = db
-    .select({ id: jobs.id, version: jobs.version, room: rooms, mover: roomAirMovers, part: roomParts })
-    .from(jobs)
-    .innerJoin(rooms, and(eq(rooms.crewId, jobs.crewId), eq(rooms.jobId, jobs.id)))
-    .leftJoin(roomAirMovers, ofRoom(roomAirMovers))
-    .leftJoin(roomParts, ofRoom(roomParts))
-    .where(wanted);
-  // One list under the other, not every door beside every spot.
-  const onPlan = db
-    .select({ id: jobs.id, version: jobs.version, door: doors, spot: spots })
-    .from(jobs)
-    .leftJoin(doors, ofJob(doors))
-    .leftJoin(spots, and(ofJob(spots), or(isNull(doors.position), eq(doors.position, 0))))
-    .where(wanted);
-  return { withBatches, withRooms, onPlan };
-}
+const one = (crewId: string, jobId: string) => and(eq(jobs.crewId, crewId), eq(jobs.id, jobId));
+const WHOLE = { version: jobs.version, plan: jobs.plan };
 
-/** Opening one job is the commonest call of all: its statements are put together once for each database. */
-const preparedFor = new WeakMap<object, ReturnType<typeof prepareOne>>();
-function prepareOne(db: Db | Transaction) {
-  const wanted = and(eq(jobs.crewId, sql.placeholder("crewId")), eq(jobs.id, sql.placeholder("jobId")));
-  const { withBatches, withRooms, onPlan } = selectJobs(db, wanted);
-  return { withBatches: withBatches.prepare(), withRooms: withRooms.prepare(), onPlan: onPlan.prepare() };
-}
-
-async function readRows(db: Db | Transaction, crewId: string, ids: readonly string[]) {
-  if (ids.length > 1) {
-    const wanted = and(eq(jobs.crewId, crewId), inArray(jobs.id, [...ids]));
-    const { withBatches, withRooms, onPlan } = selectJobs(db, wanted);
-    return Promise.all([withBatches, withRooms, onPlan]);
-  }
-  const prepared = preparedFor.get(db) ?? prepareOne(db);
-  preparedFor.set(db, prepared);
-  const values = { crewId, jobId: ids[0] };
-  return Promise.all([
-    prepared.withBatches.execute(values),
-    prepared.withRooms.execute(values),
-    prepared.onPlan.execute(values),
-  ]);
-}
-
-/**
- * Jobs by id, in the order of `ids`; ids that aren't there are left out. Three statements, each a snapshot of its own;
- * where a save fell between them their versions differ and they are read again.
- */
-export async function readJobs(
+export async function readPlan(
   db: Db | Transaction,
   crewId: string,
-  ids: readonly string[],
-): Promise<StoredJob[]> {
-  if (ids.length === 0) return [];
-  for (;;) {
-    const [withBatches, withRooms, onPlan] = await readRows(db, crewId, ids);
-    const found = new Map<string, Gathered>();
-    for (const { job, batch, booster } of withBatches) {
-      const gathered = found.get(job.id) ?? nothingOf(job);
-      found.set(job.id, gathered);
-      if (batch) gathered.batches.set(batch.id, batch);
-      if (booster) gathered.boosters.set(`${booster.batchId} ${booster.position}`, booster);
-    }
-    const other = ({ id, version }: { readonly id: string; readonly version: number }) =>
-      found.get(id)?.job.version !== version;
-    if (withRooms.some(other) || onPlan.some(other)) continue;
-    for (const { id, room, mover, part } of withRooms) {
-      const gathered = found.get(id) as Gathered;
-      gathered.rooms.set(room.id, room);
-      if (mover) gathered.airMovers.set(`${mover.roomId} ${mover.position}`, mover);
-      if (part) gathered.parts.set(`${part.roomId} ${part.position}`, part);
-    }
-    for (const { id, door, spot } of onPlan) {
-      const gathered = found.get(id) as Gathered;
-      if (door) gathered.doors.set(door.id, door);
-      if (spot) gathered.spots.set(spot.id, spot);
-    }
-    return ids.flatMap((id) => {
-      const gathered = found.get(id);
-      return gathered === undefined ? [] : [jobFrom(rowsFrom(gathered))];
-    });
-  }
+  jobId: JobId,
+): Promise<StoredJob | undefined> {
+  const [row] = await db.select(WHOLE).from(jobs).where(one(crewId, jobId));
+  return row && { version: row.version, job: planFrom(row.plan) };
 }
 
-const nothingOf = (job: JobRow): Gathered => ({
-  job,
-  batches: new Map(),
-  boosters: new Map(),
-  rooms: new Map(),
-  airMovers: new Map(),
-  parts: new Map(),
-  doors: new Map(),
-  spots: new Map(),
-});
-
-const rowsFrom = ({ job, ...owned }: Gathered): JobRows => ({
-  job,
-  batches: [...owned.batches.values()],
-  boosters: [...owned.boosters.values()],
-  rooms: [...owned.rooms.values()],
-  airMovers: [...owned.airMovers.values()],
-  parts: [...owned.parts.values()],
-  doors: [...owned.doors.values()],
-  spots: [...owned.spots.values()],
-});
-
-/** Ids of a page of jobs, latest day first, after the job `before`. One more than `limit`, to tell if there is a next page. */
-export async function pageOfIds(
-  db: Db,
-  crewId: string,
-  before: string | undefined,
-  limit: number,
-): Promise<string[]> {
-  const [last] =
-    before === undefined
-      ? []
-      : await db
-          .select({ day: jobs.day })
-          .from(jobs)
-          .where(and(eq(jobs.crewId, crewId), eq(jobs.id, before)));
-  const after =
-    last && before !== undefined
-      ? or(lt(jobs.day, last.day), and(eq(jobs.day, last.day), lt(jobs.id, before)))
-      : undefined;
-  const rows = await db
-    .select({ id: jobs.id })
-    .from(jobs)
-    .where(and(eq(jobs.crewId, crewId), after))
-    .orderBy(desc(jobs.day), desc(jobs.id))
-    .limit(limit + 1);
-  return rows.map((row) => row.id);
-}
-
-/** Version of a job, locked until the transaction ends; undefined where there is none. */
-export async function lockVersion(
-  tx: Transaction,
-  crewId: string,
-  jobId: string,
-): Promise<number | undefined> {
+/** A job's version, plan and last sendings, locked until the transaction ends; undefined where there is none. */
+export async function lockJob(tx: Transaction, crewId: string, jobId: string) {
   const [row] = await tx
-    .select({ version: jobs.version })
+    .select({ ...WHOLE, saves: jobs.saves })
     .from(jobs)
-    .where(and(eq(jobs.crewId, crewId), eq(jobs.id, jobId)))
+    .where(one(crewId, jobId))
     .for("update");
-  return row?.version;
+  return row && { version: row.version, job: planFrom(row.plan), saves: row.saves ?? [] };
 }
 
 /** Writes a job whole at `version`, in place of whatever was there. */
-export async function writeJob(tx: Transaction, crewId: string, version: number, job: Job): Promise<void> {
-  const rows = rowsOf(crewId, version, job);
-  const { crewId: _crew, id: _id, ...changed } = rows.job;
-  await tx.insert(jobs).values(rows.job).onDuplicateKeyUpdate({ set: changed });
-  const owned = <T extends typeof rooms | typeof batches>(table: T) =>
-    and(eq(table.crewId, crewId), eq(table.jobId, job.id));
-  await tx.delete(rooms).where(owned(rooms)); // what hangs on them goes along
-  await tx.delete(batches).where(owned(batches));
-  if (rows.batches.length > 0) await tx.insert(batches).values([...rows.batches]);
-  if (rows.boosters.length > 0) await tx.insert(batchBoosters).values([...rows.boosters]);
-  if (rows.rooms.length > 0) await tx.insert(rooms).values([...rows.rooms]);
-  if (rows.airMovers.length > 0) await tx.insert(roomAirMovers).values([...rows.airMovers]);
-  if (rows.parts.length > 0) await tx.insert(roomParts).values([...rows.parts]);
-  if (rows.doors.length > 0) await tx.insert(doors).values([...rows.doors]);
-  if (rows.spots.length > 0) await tx.insert(spots).values([...rows.spots]);
+export async function writeJob(
+  tx: Transaction,
+  crewId: string,
+  version: number,
+  job: Job,
+  saves: readonly KnownSave[],
+): Promise<void> {
+  const { siteId, title, day, startsAt } = job;
+  const row = { version, siteId, title, day, startsAt, plan: job, saves };
+  await tx
+    .insert(jobs)
+    .values({ crewId, id: job.id, ...row })
+    .onDuplicateKeyUpdate({ set: row });
 }
 
 /** Whether there is such a job. */
-export async function jobExists(db: Db | Transaction, crewId: string, jobId: string): Promise<boolean> {
+export async function jobExists(db: Db, crewId: string, jobId: string): Promise<boolean> {
+  const rows = await db.select({ id: jobs.id }).from(jobs).where(one(crewId, jobId));
+  return rows.length > 0;
+}
+
+/** Locks a job's row: what is written about the job is written by one at a time. False where there is no such job. */
+export async function lockRow(tx: Transaction, crewId: string, jobId: string): Promise<boolean> {
+  const rows = await tx.select({ id: jobs.id }).from(jobs).where(one(crewId, jobId)).for("update");
+  return rows.length > 0;
+}
+
+interface Place {
+  readonly id: string;
+  readonly day: string;
+  readonly startsAt: string;
+}
+
+/** Where a job stands in the order of days; undefined where it isn't. */
+export async function placeOf(db: Db, crewId: string, jobId: string): Promise<Place | undefined> {
   const [row] = await db
-    .select({ one: sql<number>`1` })
+    .select({ id: jobs.id, day: jobs.day, startsAt: jobs.startsAt })
     .from(jobs)
-    .where(and(eq(jobs.crewId, crewId), eq(jobs.id, jobId)));
-  return row !== undefined;
+    .where(one(crewId, jobId));
+  return row;
+}
+
+const tuple = sql`(${jobs.day}, ${jobs.startsAt}, ${jobs.id})`;
+const after = ({ day, startsAt, id }: Place) => sql`${tuple} > (${day}, ${startsAt}, ${id})`;
+const before = ({ day, startsAt, id }: Place) => sql`${tuple} < (${day}, ${startsAt}, ${id})`;
+
+async function page(db: Db, crewId: string, which: SQL | undefined, forward: boolean, limit: number) {
+  const order = forward ? asc : desc;
+  // By id first: the wide rows are only fetched for the page.
+  const ids = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(and(eq(jobs.crewId, crewId), which))
+    .orderBy(order(jobs.day), order(jobs.startsAt), order(jobs.id))
+    .limit(limit);
+  return forward ? ids.map(({ id }) => id) : ids.map(({ id }) => id).toReversed();
+}
+
+/** Ids in the order of days: behind a job, before one, or from a day on. */
+export const idsAfter = (db: Db, crewId: string, place: Place, limit: number) =>
+  page(db, crewId, after(place), true, limit);
+export const idsBefore = (db: Db, crewId: string, place: Place, limit: number) =>
+  page(db, crewId, before(place), false, limit);
+export const idsFrom = (db: Db, crewId: string, day: string, limit: number) =>
+  page(db, crewId, gte(jobs.day, day), true, limit);
+/** Ids of the days from `first` up to but not including `end`, the latest `limit` of them. */
+export const idsBetween = (db: Db, crewId: string, first: string, end: string, limit: number) =>
+  page(db, crewId, and(gte(jobs.day, first), lt(jobs.day, end)), false, limit);
+
+/** Jobs by id, in the order of `ids`. */
+export async function readPlans(db: Db, crewId: string, ids: readonly string[]): Promise<StoredJob[]> {
+  if (ids.length === 0) return [];
+  const rows = await db
+    .select({ id: jobs.id, ...WHOLE })
+    .from(jobs)
+    .where(and(eq(jobs.crewId, crewId), inArray(jobs.id, [...ids])));
+  const found = new Map(rows.map(({ id, version, plan }) => [id, { version, job: planFrom(plan) }]));
+  return ids.flatMap((id) => found.get(id) ?? []);
 }

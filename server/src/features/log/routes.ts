@@ -1,10 +1,12 @@
 import { endpoints } from "@scutch/contract";
 import type { Router } from "express";
-import type { Context } from "../../app.ts";
+import type { Context } from "../../http/context.ts";
 import { mount } from "../../http/mount.ts";
 import { appendLog, readLog } from "./service.ts";
 
-export function logRoutes(router: Router, { db, crewId }: Context): void {
-  mount(router, endpoints.readLog, ({ params }) => readLog(db, crewId, params.jobId));
-  mount(router, endpoints.appendLog, ({ params, body }) => appendLog(db, crewId, params.jobId, body.entries));
+export function logRoutes(router: Router, { db }: Context): void {
+  mount(router, endpoints.readLog, ({ params }, { crewId }) => readLog(db, crewId, params.jobId));
+  mount(router, endpoints.appendLog, ({ params, body }, { crewId }) =>
+    appendLog(db, crewId, params.jobId, body.entries),
+  );
 }

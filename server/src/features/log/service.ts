@@ -3,17 +3,26 @@ import type { JobId, LogEntry } from "@scutch/contract";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { transactionOrAgain } from "../../db/transactionOrAgain.ts";
 import { ApiFailure, notFound } from "../../http/apiFailure.ts";
-import { jobExists } from "../job/store.ts";
-import { addEntries, entriesById, readEntries } from "./store.ts";
+import { jobExists, lockRow } from "../job/store.ts";
+import { addUse } from "../stock/store.ts";
+import { addEntries, correctionsOf, entriesById, readEntries, readMark } from "./store.ts";
+import { useChangedBy } from "./useChange.ts";
 
-export async function readLog(db: Db, crewId: string, jobId: JobId): Promise<{ entries: LogEntry[] }> {
+export async function readLog(
+  db: Db,
+  crewId: string,
+  jobId: JobId,
+): Promise<{ entries: LogEntry[]; logMark: number }> {
   if (!(await jobExists(db, crewId, jobId))) throw notFound();
-  return { entries: await readEntries(db, crewId, jobId) };
+  // The mark first: entries that come in between are then read again, not missed.
+  const logMark = await readMark(db, crewId, jobId);
+  return { entries: await readEntries(db, crewId, jobId), logMark };
 }
 
 /**
  * Adds entries once: what is there already, word for word, is passed over. An id that stands for something else, or
- * on another job, is entry-differs, and nothing of the request is written.
+ * on another job, is entry-differs, and nothing of the request is written. What they use up is added to the stock's use
+ * in the same transaction, what they strike out is taken off it.
  */
 export async function appendLog(
   db: Db,
@@ -26,16 +35,12 @@ export async function appendLog(
 }
 
 async function appendOnce(tx: Transaction, crewId: string, jobId: JobId, entries: readonly LogEntry[]) {
-  if (!(await jobExists(tx, crewId, jobId))) throw notFound();
-  const there = new Map(
-    (
-      await entriesById(
-        tx,
-        crewId,
-        entries.map((entry) => entry.id),
-      )
-    ).map((row) => [row.id, row]),
-  );
+  if (!(await lockRow(tx, crewId, jobId))) throw notFound();
+  const ids = [
+    ...entries.map(({ id }) => id),
+    ...entries.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])),
+  ];
+  const there = new Map((await entriesById(tx, crewId, ids)).map((row) => [row.id, row]));
   const fresh = new Map<string, LogEntry>();
   for (const [i, entry] of entries.entries()) {
     const known = there.get(entry.id);
@@ -49,6 +54,11 @@ async function appendOnce(tx: Transaction, crewId: string, jobId: JobId, entries
       });
     if (!known) fresh.set(entry.id, entry);
   }
-  await addEntries(tx, crewId, jobId, [...fresh.values()]);
-  return { added: fresh.size };
+  const added = [...fresh.values()];
+  const earlier = [...there.values()].flatMap((row) => (row.jobId === jobId ? [row.entry] : []));
+  const corrections = await correctionsOf(tx, crewId, jobId, [...ids]);
+  await addEntries(tx, crewId, jobId, added);
+  const struck = corrections.flatMap(({ corrects }) => (corrects ? [corrects] : []));
+  await addUse(tx, crewId, useChangedBy(added, earlier, new Set(struck)));
+  return { added: added.length };
 }

@@ -28,6 +28,8 @@ export const logEntries = mysqlTable(
     at: datetime("at", { fsp: 3 }).notNull(),
     kind: varchar("kind", { length: 20 }).notNull(),
     roomId: uuid("room_id"),
+    /** The entry a correction strikes out. */
+    corrects: uuid("corrects"),
     entry: json<LogEntry>()("entry").notNull(),
     receivedAt: datetime("received_at", { fsp: 3 }).notNull().default(sql`(now(3))`),
   },
@@ -40,5 +42,6 @@ export const logEntries = mysqlTable(
       foreignColumns: [jobs.crewId, jobs.id],
     }),
     index("log_entries_by_job").on(table.crewId, table.jobId, table.at, table.arrival),
+    index("log_entries_by_corrected").on(table.crewId, table.corrects),
   ],
 );

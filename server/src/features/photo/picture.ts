@@ -18,11 +18,21 @@ export interface Picture {
   readonly height: number;
 }
 
+/** One picture is decoded at a time: each takes some 200 MB while it lasts. */
+let turn: Promise<unknown> = Promise.resolve();
+
+/** {@link decode}, when its turn has come. */
+export function readPicture(bytes: Buffer): Promise<Picture | undefined> {
+  const decoded = turn.then(() => decode(bytes));
+  turn = decoded;
+  return decoded;
+}
+
 /**
  * Reads a JPEG, PNG or WebP by its content, and makes it afresh: upright, no larger than it is shown, as JPEG, with
  * nothing of what the camera wrote into it (place, time, device). undefined where it isn't such a picture.
  */
-export async function readPicture(bytes: Buffer): Promise<Picture | undefined> {
+async function decode(bytes: Buffer): Promise<Picture | undefined> {
   try {
     const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "error", pages: 1 })
       .rotate()

@@ -1,14 +1,15 @@
 import { endpoints } from "@scutch/contract";
 import type { Router } from "express";
-import type { Context } from "../../app.ts";
+import type { Actor, Context } from "../../http/context.ts";
 import { mount, mountPicture, mountUpload } from "../../http/mount.ts";
-import { addPhoto, fileOf, listPhotos, removePhoto } from "./service.ts";
+import { addPhoto, listPhotos, pictureOf, removePhoto } from "./service.ts";
 
-export function photoRoutes(router: Router, album: Context): void {
-  mount(router, endpoints.listPhotos, ({ params }) => listPhotos(album, params.jobId));
-  mountUpload(router, endpoints.addPhoto, ({ params, query, picture }) =>
-    addPhoto(album, params.jobId, params.photoId, query, picture),
+export function photoRoutes(router: Router, { db, blobs }: Context): void {
+  const albumOf = ({ crewId }: Actor) => ({ db, blobs, crewId });
+  mount(router, endpoints.listPhotos, ({ params }, actor) => listPhotos(albumOf(actor), params.jobId));
+  mountUpload(router, endpoints.addPhoto, ({ params, query, picture }, actor) =>
+    addPhoto(albumOf(actor), params.jobId, params.photoId, query, picture),
   );
-  mountPicture(router, endpoints.readPicture, ({ params }) => fileOf(album, params.photoId));
-  mount(router, endpoints.removePhoto, ({ params }) => removePhoto(album, params.photoId));
+  mountPicture(router, endpoints.readPicture, ({ params }, actor) => pictureOf(albumOf(actor), params.photoId));
+  mount(router, endpoints.removePhoto, ({ params }, actor) => removePhoto(albumOf(actor), params.photoId));
 }

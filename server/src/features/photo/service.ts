@@ -1,38 +1,47 @@
+import { createHash } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
-import type { JobId, Photo, PhotoFacts, PhotoId } from "@scutch/contract";
+import type { CrewId, JobId, Photo, PhotoFacts, PhotoId } from "@scutch/contract";
+import type { Blobs } from "../../blobs/blobs.ts";
 import type { Db } from "../../db/connect.ts";
 import { isDuplicate } from "../../db/driverErrors.ts";
 import { ApiFailure, invalid, notFound } from "../../http/apiFailure.ts";
 import { jobExists } from "../job/store.ts";
-import { dropPicture, keepPicture, pictureFile } from "./files.ts";
 import { readPicture } from "./picture.ts";
-import { addRow, photoById, photosOfJob, removeRow } from "./store.ts";
+import { addRow, type Kept, photoById, photosOfJob, removeRow } from "./store.ts";
 
 /** Where pictures are kept, and whose. */
 export interface Album {
   readonly db: Db;
-  readonly crewId: string;
-  readonly photoDir: string;
+  readonly crewId: CrewId;
+  readonly blobs: Blobs;
 }
 
 const MOST_PHOTOS = 400;
+
+/** A picture's key names its bytes too, so that two sent under one id never overwrite each other. */
+export const keyOf = (crewId: string, photoId: string, sha256: string | null) =>
+  `${crewId}/${photoId}${sha256 === null ? "" : `-${sha256.slice(0, 16)}`}`;
 
 export async function listPhotos({ db, crewId }: Album, jobId: JobId): Promise<{ photos: Photo[] }> {
   if (!(await jobExists(db, crewId, jobId))) throw notFound();
   return { photos: await photosOfJob(db, crewId, jobId) };
 }
 
-/** Adds a picture once: sent again with the same facts it answers as before; the id for something else is entry-differs. */
+/**
+ * Adds a picture once: sent again, the same bytes with the same facts, it answers as before; the id for something else is
+ * entry-differs. The picture is on the disk before its row is: what is listed can be seen.
+ */
 export async function addPhoto(
-  album: Album,
+  { db, crewId, blobs }: Album,
   jobId: JobId,
   id: PhotoId,
   facts: PhotoFacts,
   bytes: Buffer,
 ): Promise<Photo> {
-  const { db, crewId, photoDir } = album;
+  const sha256 = createHash("sha256").update(bytes).digest("hex");
+  const sent = { jobId, facts, sha256 };
   const known = await photoById(db, crewId, id);
-  if (known) return sameOrRefused(known, jobId, facts);
+  if (known) return sameOrRefused(known, sent);
   if (!(await jobExists(db, crewId, jobId))) throw notFound();
   if ((await photosOfJob(db, crewId, jobId)).length >= MOST_PHOTOS)
     throw invalid({ path: [], code: "too-many-photos", limit: MOST_PHOTOS });
@@ -40,34 +49,42 @@ export async function addPhoto(
   if (!picture) throw invalid({ path: [], code: "not-a-picture" });
   const { jpeg, width, height } = picture;
   const photo: Photo = { ...facts, takenAt: new Date(facts.takenAt).toISOString(), id, jobId, width, height };
-  await keepPicture(pictureFile(photoDir, crewId, id), jpeg);
+  await blobs.put(keyOf(crewId, id, sha256), jpeg);
   try {
-    await addRow(db, crewId, photo);
+    await addRow(db, crewId, photo, sha256);
   } catch (error) {
-    // The same picture came twice at once: the other one is in, and the file is the same.
+    // It came twice at once: the other one is in. Of the same bytes the file is the same, of others it is nobody's.
     const there = isDuplicate(error) ? await photoById(db, crewId, id) : undefined;
     if (!there) throw error;
-    return sameOrRefused(there, jobId, facts);
+    if (there.sha256 !== sha256) await blobs.delete(keyOf(crewId, id, sha256));
+    return sameOrRefused(there, sent);
   }
   return photo;
 }
 
-function sameOrRefused(known: Photo, jobId: JobId, facts: PhotoFacts): Photo {
-  const { id: _id, jobId: theirJob, width: _width, height: _height, ...theirs } = known;
-  const mine = { ...facts, takenAt: new Date(facts.takenAt).toISOString() };
-  if (theirJob !== jobId || !isDeepStrictEqual(theirs, mine))
+function sameOrRefused(
+  { photo, sha256 }: Kept,
+  sent: { readonly jobId: JobId; readonly facts: PhotoFacts; readonly sha256: string },
+): Photo {
+  const { id: _id, jobId, width: _width, height: _height, ...theirs } = photo;
+  const mine = { ...sent.facts, takenAt: new Date(sent.facts.takenAt).toISOString() };
+  const sameBytes = sha256 === null || sha256 === sent.sha256;
+  if (jobId !== sent.jobId || !sameBytes || !isDeepStrictEqual(theirs, mine))
     throw new ApiFailure("entry-differs", { theirs, yours: mine });
-  return known;
+  return photo;
 }
 
-/** Path of a picture's file. Throws not-found for another crew's, or one that was removed. */
-export async function fileOf({ db, crewId, photoDir }: Album, id: PhotoId): Promise<string> {
-  if (!(await photoById(db, crewId, id))) throw notFound();
-  return pictureFile(photoDir, crewId, id);
+/** A picture's JPEG. Throws not-found for another crew's, or one that was removed. */
+export async function pictureOf({ db, crewId, blobs }: Album, id: PhotoId): Promise<Buffer> {
+  const known = await photoById(db, crewId, id);
+  const jpeg = known && (await blobs.get(keyOf(crewId, id, known.sha256)));
+  if (!jpeg) throw notFound();
+  return jpeg;
 }
 
-export async function removePhoto({ db, crewId, photoDir }: Album, id: PhotoId) {
+export async function removePhoto({ db, crewId, blobs }: Album, id: PhotoId) {
+  const known = await photoById(db, crewId, id);
   const removed = await removeRow(db, crewId, id);
-  await dropPicture(pictureFile(photoDir, crewId, id));
+  if (known) await blobs.delete(keyOf(crewId, id, known.sha256));
   return { removed };
 }

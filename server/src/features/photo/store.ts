@@ -6,13 +6,13 @@ import { photos } from "./table.ts";
 
 type Row = typeof photos.$inferSelect;
 
-function photoFrom({ crewId: _crew, takenAt, ...row }: Row): Photo {
+function photoFrom({ crewId: _crew, sha256: _sha256, takenAt, ...row }: Row): Photo {
   return said<Photo>({
     ...row,
     id: row.id as PhotoId,
     jobId: row.jobId as JobId,
-    roomId: row.roomId as Photo["roomId"] | null,
-    spotId: row.spotId as Photo["spotId"] | null,
+    roomId: row.roomId as NonNullable<Photo["roomId"]> | null,
+    spotId: row.spotId as NonNullable<Photo["spotId"]> | null,
     takenAt: takenAt.toISOString(),
   });
 }
@@ -28,14 +28,21 @@ export async function photosOfJob(db: Db, crewId: string, jobId: string): Promis
 
 const one = (crewId: string, id: string) => and(eq(photos.crewId, crewId), eq(photos.id, id));
 
-export async function photoById(db: Db, crewId: string, id: string): Promise<Photo | undefined> {
-  const [row] = await db.select().from(photos).where(one(crewId, id));
-  return row && photoFrom(row);
+/** A picture's facts and the fingerprint of what was sent; null for those from before fingerprints were kept. */
+export interface Kept {
+  readonly photo: Photo;
+  readonly sha256: string | null;
 }
 
-export async function addRow(db: Db, crewId: string, photo: Photo): Promise<void> {
+export async function photoById(db: Db, crewId: string, id: string): Promise<Kept | undefined> {
+  const [row] = await db.select().from(photos).where(one(crewId, id));
+  return row && { photo: photoFrom(row), sha256: row.sha256 };
+}
+
+export async function addRow(db: Db, crewId: string, photo: Photo, sha256: string): Promise<void> {
   await db.insert(photos).values({
     ...photo,
+    sha256,
     crewId,
     roomId: photo.roomId ?? null,
     spotId: photo.spotId ?? null,

@@ -1,5 +1,5 @@
 import type { Photo } from "@scutch/contract";
-import { datetime, foreignKey, index, int, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
+import { char, datetime, foreignKey, index, int, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
 import { uuid } from "../../db/columns.ts";
 import { jobs } from "../job/table.ts";
 
@@ -17,6 +17,8 @@ export const photos = mysqlTable(
     by: varchar("taken_by", { length: 60 }),
     width: int("width_px").notNull(),
     height: int("height_px").notNull(),
+    /** SHA-256 of the bytes as sent, hexadecimal; NULL for pictures from before it was kept. */
+    sha256: char("sha256", { length: 64 }),
   },
   (table) => [
     primaryKey({ columns: [table.crewId, table.id] }),

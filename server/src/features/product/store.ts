@@ -5,22 +5,8 @@ import { said } from "../../db/said.ts";
 import { products } from "./table.ts";
 
 type Row = typeof products.$inferSelect;
-type Optional = Pick<
-  Product,
-  | "potLife"
-  | "waterTemperature"
-  | "scoop"
-  | "packSize"
-  | "packPrice"
-  | "phInUse"
-  | "phConcentrate"
-  | "chemistry"
-  | "labelAllows"
-  | "labelForbids"
->;
-
 function productFrom(row: Row): Product {
-  return {
+  return said<Product>({
     id: row.id as Product["id"],
     name: row.name,
     kind: row.kind as Product["kind"],
@@ -30,20 +16,18 @@ function productFrom(row: Row): Product {
     heavy: { spelling: row.heavySpelling, value: row.heavyValue },
     dwellLeast: row.dwellLeast,
     dwellMost: row.dwellMost,
-    ...said<Optional>({
-      potLife: row.potLife,
-      waterTemperature: row.waterTemperature,
-      scoop: row.scoop,
-      packSize: row.packSize,
-      packPrice: row.packPrice,
-      phInUse: row.phInUse,
-      phConcentrate: row.phConcentrate,
-      chemistry: row.chemistry,
-      labelAllows: row.labelAllows,
-      labelForbids: row.labelForbids,
-    }),
+    potLife: row.potLife,
+    waterTemperature: row.waterTemperature,
+    scoop: row.scoop,
+    packSize: row.packSize,
+    packPrice: row.packPrice,
+    phInUse: row.phInUse,
+    phConcentrate: row.phConcentrate,
+    chemistry: row.chemistry,
+    labelAllows: row.labelAllows,
+    labelForbids: row.labelForbids,
     cautions: row.cautions,
-  };
+  });
 }
 
 /** A crew's products by name; all of them, or those of `ids`. */
@@ -63,7 +47,8 @@ export async function readProducts(
 /** Adds a product or puts it in place of the one with its id. */
 export async function writeProduct(db: Db | Transaction, crewId: string, product: Product): Promise<void> {
   const { id, light, ordinary, heavy, ...plain } = product;
-  const row = {
+  // Typed as what is read back, so that a field left out doesn't compile.
+  const row: Omit<Row, "crewId" | "id"> = {
     ...plain,
     lightSpelling: light.spelling,
     lightValue: light.value,

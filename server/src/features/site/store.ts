@@ -1,6 +1,7 @@
 import type { Site } from "@scutch/contract";
 import { and, asc, eq } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
+import { said } from "../../db/said.ts";
 import { sites } from "./table.ts";
 
 /** A crew's sites by name. */
@@ -10,12 +11,7 @@ export async function readSites(db: Db, crewId: string): Promise<Site[]> {
     .from(sites)
     .where(eq(sites.crewId, crewId))
     .orderBy(asc(sites.name), asc(sites.id));
-  return rows.map((row) => ({
-    id: row.id as Site["id"],
-    name: row.name,
-    ...(row.address === null ? {} : { address: row.address }),
-    ...(row.elevation === null ? {} : { elevation: row.elevation }),
-  }));
+  return rows.map(({ crewId: _crew, ...row }) => said<Site>({ ...row, id: row.id as Site["id"] }));
 }
 
 export async function siteExists(db: Db | Transaction, crewId: string, siteId: string): Promise<boolean> {
@@ -28,7 +24,11 @@ export async function siteExists(db: Db | Transaction, crewId: string, siteId: s
 
 /** Adds a site or puts it in place of the one with its id. */
 export async function writeSite(db: Db | Transaction, crewId: string, site: Site): Promise<void> {
-  const row = { name: site.name, address: site.address ?? null, elevation: site.elevation ?? null };
+  const row: Omit<typeof sites.$inferSelect, "crewId" | "id"> = {
+    name: site.name,
+    address: site.address ?? null,
+    elevation: site.elevation ?? null,
+  };
   await db
     .insert(sites)
     .values({ crewId, id: site.id, ...row })

@@ -1,13 +1,13 @@
 import { endpoints } from "@scutch/contract";
 import type { Router } from "express";
-import type { Context } from "../../app.ts";
+import type { Context } from "../../http/context.ts";
 import { sameId } from "../../http/apiFailure.ts";
 import { mount } from "../../http/mount.ts";
 import { readStock, saveLot } from "./service.ts";
 
-export function stockRoutes(router: Router, { db, crewId }: Context): void {
-  mount(router, endpoints.readStock, () => readStock(db, crewId));
-  mount(router, endpoints.saveLot, ({ params, body }) => {
+export function stockRoutes(router: Router, { db }: Context): void {
+  mount(router, endpoints.readStock, (_call, { crewId }) => readStock(db, crewId));
+  mount(router, endpoints.saveLot, ({ params, body }, { crewId }) => {
     sameId(params.lotId, body.id);
     return saveLot(db, crewId, body);
   });

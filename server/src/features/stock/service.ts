@@ -1,13 +1,13 @@
-import { type Stock, type StockLot, stockUse } from "@scutch/contract";
+import type { Stock, StockLot } from "@scutch/contract";
 import type { Db } from "../../db/connect.ts";
 import { invalid } from "../../http/apiFailure.ts";
 import { readProducts } from "../product/store.ts";
-import { entriesThatUse, readLots, writeLot } from "./store.ts";
+import { readLots, readUse, writeLot } from "./store.ts";
 
 /** What came in, and what the logs of all jobs say was used of it. */
 export async function readStock(db: Db, crewId: string): Promise<Stock> {
-  const [lots, entries] = await Promise.all([readLots(db, crewId), entriesThatUse(db, crewId)]);
-  return { lots, used: stockUse(entries) };
+  const [lots, used] = await Promise.all([readLots(db, crewId), readUse(db, crewId)]);
+  return { lots, used };
 }
 
 export async function saveLot(db: Db, crewId: string, lot: StockLot): Promise<StockLot> {

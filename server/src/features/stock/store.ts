@@ -1,8 +1,8 @@
-import type { LogEntry, StockLot } from "@scutch/contract";
-import { and, asc, eq, inArray } from "drizzle-orm";
-import type { Db } from "../../db/connect.ts";
-import { logEntries } from "../log/table.ts";
-import { stockLots } from "./table.ts";
+import type { StockLot, StockUse } from "@scutch/contract";
+import type { Use } from "@scutch/core/log";
+import { asc, eq, sql } from "drizzle-orm";
+import type { Db, Transaction } from "../../db/connect.ts";
+import { stockLots, stockUse } from "./table.ts";
 
 export async function readLots(db: Db, crewId: string): Promise<StockLot[]> {
   const rows = await db
@@ -24,12 +24,26 @@ export async function writeLot(db: Db, crewId: string, { id, ...lot }: StockLot)
     .onDuplicateKeyUpdate({ set: lot });
 }
 
-/** Entries of all jobs that use something up, and the corrections that may strike them out. */
-export async function entriesThatUse(db: Db, crewId: string): Promise<LogEntry[]> {
-  const kinds = ["fill-made", "product-used", "correction"] satisfies LogEntry["kind"][];
-  const rows = await db
-    .select({ entry: logEntries.entry })
-    .from(logEntries)
-    .where(and(eq(logEntries.crewId, crewId), inArray(logEntries.kind, kinds)));
-  return rows.map(({ entry }) => entry);
+/** What was used up, by product and lot. Nothing used any more is left out. */
+export async function readUse(db: Db, crewId: string): Promise<StockUse[]> {
+  const rows = await db.select().from(stockUse).where(eq(stockUse.crewId, crewId));
+  return rows
+    .filter(({ amount }) => amount !== 0)
+    .map(({ productId, lot, amount }) => ({
+      productId: productId as StockUse["productId"],
+      ...(lot === "" ? {} : { lot }),
+      amount,
+    }));
+}
+
+/** Adds to what was used; in one order whoever writes, so that two never wait for each other. */
+export async function addUse(tx: Transaction, crewId: string, uses: readonly Use[]): Promise<void> {
+  const rows = uses
+    .map(({ productId, lot = "", amount }) => ({ crewId, productId, lot, amount }))
+    .toSorted((a, b) => `${a.productId} ${a.lot}`.localeCompare(`${b.productId} ${b.lot}`, "en"));
+  for (const row of rows)
+    await tx
+      .insert(stockUse)
+      .values(row)
+      .onDuplicateKeyUpdate({ set: { amount: sql`${stockUse.amount} + values(${stockUse.amount})` } });
 }

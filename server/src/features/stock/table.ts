@@ -1,5 +1,6 @@
-import { date, double, foreignKey, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
+import { customType, date, double, foreignKey, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
 import { uuid } from "../../db/columns.ts";
+import { crews } from "../crew/table.ts";
 import { products } from "../product/table.ts";
 
 /** What came in. What is there is never stored: it is this less what the logs say was used. */
@@ -23,4 +24,32 @@ export const stockLots = mysqlTable(
       foreignColumns: [products.crewId, products.id],
     }),
   ],
+);
+
+/** A lot's name told letter by letter: A1 and a1 are two. */
+const exactText = customType<{ data: string }>({
+  dataType: () => "varchar(60) collate utf8mb4_nopad_bin",
+});
+/** Added and taken back without a rounding error, to a thousandth of a drop. */
+const exactAmount = customType<{ data: number; driverData: string }>({
+  dataType: () => "decimal(30,15)",
+  fromDriver: Number,
+});
+
+/**
+ * What the logs say was used, added up as entries come in: a fold of the log kept beside it, since reading a crew's whole
+ * log for it takes too long. Written in the transaction of the entry, by features/log.
+ */
+export const stockUse = mysqlTable(
+  "stock_use",
+  {
+    crewId: uuid("crew_id")
+      .notNull()
+      .references(() => crews.id),
+    productId: uuid("product_id").notNull(),
+    /** Empty where no lot was named. */
+    lot: exactText("lot").notNull(),
+    amount: exactAmount("amount").notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.crewId, table.productId, table.lot] })],
 );

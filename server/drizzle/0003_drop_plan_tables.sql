@@ -1,0 +1,20 @@
+DROP TABLE IF EXISTS `batch_boosters`, `doors`, `spots`, `room_air_movers`, `room_parts`, `rooms`, `batches`;--> statement-breakpoint
+ALTER TABLE `jobs`
+	DROP COLUMN IF EXISTS `indoor_temperature_c`,
+	DROP COLUMN IF EXISTS `indoor_relative_humidity`,
+	DROP COLUMN IF EXISTS `outdoor_temperature_c`,
+	DROP COLUMN IF EXISTS `outdoor_relative_humidity`,
+	DROP COLUMN IF EXISTS `last_cleaned`,
+	DROP COLUMN IF EXISTS `detergent_left`,
+	DROP COLUMN IF EXISTS `pets`,
+	DROP COLUMN IF EXISTS `urine`,
+	DROP COLUMN IF EXISTS `occupancy`,
+	DROP COLUMN IF EXISTS `wand_id`,
+	DROP COLUMN IF EXISTS `blower_id`,
+	DROP COLUMN IF EXISTS `hose_id`,
+	DROP COLUMN IF EXISTS `hose_bends`,
+	DROP COLUMN IF EXISTS `wet_strokes`,
+	DROP COLUMN IF EXISTS `dry_strokes`,
+	DROP COLUMN IF EXISTS `stroke_speed_m_per_s`,
+	DROP COLUMN IF EXISTS `solution_tank_id`,
+	DROP COLUMN IF EXISTS `recovery_tank_id`;

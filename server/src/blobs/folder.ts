@@ -1,0 +1,49 @@
+import { randomUUID } from "node:crypto";
+import { mkdir, open, readFile, rename, rm } from "node:fs/promises";
+import path from "node:path";
+import type { Blobs } from "./blobs.ts";
+
+const KEY = /^[0-9a-f-]+(?:\/[0-9a-f-]+)*$/;
+
+async function sync(place: string): Promise<void> {
+  const handle = await open(place, "r");
+  try {
+    await handle.sync();
+  } finally {
+    await handle.close();
+  }
+}
+
+/** Blobs as files in a folder, each written whole or not at all. */
+export function blobsInFolder(dir: string, ending: string): Blobs {
+  const fileOf = (key: string) => {
+    if (!KEY.test(key)) throw new Error(`not a key: ${key}`);
+    return path.join(dir, `${key}${ending}`);
+  };
+  return {
+    async put(key, bytes) {
+      const file = fileOf(key);
+      const folder = path.dirname(file);
+      await mkdir(folder, { recursive: true, mode: 0o700 });
+      const part = `${file}.${randomUUID()}.part`;
+      const handle = await open(part, "wx", 0o600);
+      try {
+        await handle.writeFile(bytes);
+        await handle.sync();
+      } finally {
+        await handle.close();
+      }
+      await rename(part, file);
+      await sync(folder); // the name, too, has to reach the disk
+    },
+    async get(key) {
+      try {
+        return await readFile(fileOf(key));
+      } catch (error) {
+        if ((error as NodeJS.ErrnoException).code === "ENOENT") return undefined;
+        throw error;
+      }
+    },
+    delete: (key) => rm(fileOf(key), { force: true }),
+  };
+}

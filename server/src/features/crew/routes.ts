@@ -1,0 +1,18 @@
+import { CONTRACT_VERSION, endpoints } from "@scutch/contract";
+import type { Router } from "express";
+import { notFound } from "../../http/apiFailure.ts";
+import type { Context } from "../../http/context.ts";
+import { mount } from "../../http/mount.ts";
+import { readCrew, writeSettings } from "./store.ts";
+
+export function crewRoutes(router: Router, { db }: Context): void {
+  mount(router, endpoints.readCrew, async (_call, { crewId }) => {
+    const known = await readCrew(db, crewId);
+    if (!known) throw notFound();
+    return { ...known, contract: CONTRACT_VERSION };
+  });
+  mount(router, endpoints.saveSettings, async ({ body }, { crewId }) => {
+    await writeSettings(db, crewId, body);
+    return body;
+  });
+}

@@ -1,0 +1,20 @@
+import type { CrewId } from "@scutch/contract";
+import type { Request } from "express";
+import type { Blobs } from "../blobs/blobs.ts";
+import type { Db } from "../db/connect.ts";
+
+/** Who asks: whose work it is, and who of them where that is known. */
+export interface Actor {
+  readonly crewId: CrewId;
+  readonly person?: string;
+}
+
+/** Tells who a request comes from; undefined: nobody who may ask. */
+export type ActorOf = (request: Request) => Promise<Actor | undefined>;
+
+/** What requests are answered with. */
+export interface Context {
+  readonly db: Db;
+  readonly blobs: Blobs;
+  readonly actorOf: ActorOf;
+}

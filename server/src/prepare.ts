@@ -1,0 +1,28 @@
+/** A step of its own before any server starts: brings the schema up to date and sees that there is a crew. */
+import path from "node:path";
+import mysql from "mysql2/promise";
+import { blobsInFolder } from "./blobs/folder.ts";
+import { readConfig } from "./config.ts";
+import { connect } from "./db/connect.ts";
+import { bringUpToDate } from "./db/migrate.ts";
+import { ensureCrew } from "./demo/seed.ts";
+import { PICTURES } from "./features/photo/ending.ts";
+
+/** s that a second one waits for the first. */
+const PATIENCE = 300;
+
+const config = readConfig(process.env);
+// Several may be started at once: one does it, the others find it done. The lock goes when its connection does.
+const lock = await mysql.createConnection({ uri: config.DATABASE_URL });
+const name = `scutch ${new URL(config.DATABASE_URL).pathname.slice(1)}`;
+const [rows] = await lock.query<mysql.RowDataPacket[]>("select get_lock(?, ?) as got", [name, PATIENCE]);
+if (Number(rows[0]?.got) !== 1) {
+  console.error("The database is being brought up to date by another start that doesn’t end.");
+  process.exit(1);
+}
+const { pool, db } = connect(config.DATABASE_URL);
+await bringUpToDate(db);
+const blobs = blobsInFolder(path.resolve(config.PHOTO_DIR), PICTURES);
+await ensureCrew(db, { reset: config.RESET_DEMO, now: new Date(), blobs });
+await pool.end();
+await lock.end();
