@@ -1,7 +1,7 @@
 // Pictures of the main views for docs/screenshots, from a fresh demo. Look at each before committing it.
 
-import { fork } from "node:child_process";
 import { inRoot } from "./paths.mjs";
+import { prepareDatabase, startServer } from "./server.mjs";
 import { withThrowawayDatabase } from "./throwaway.mjs";
 
 const JOB = (n) => `/jobs/01930000-0000-7000-8400-00000000000${n}`;
@@ -31,15 +31,9 @@ const VIEWS = [
 ];
 
 await withThrowawayDatabase(async (url) => {
-  const env = {
-    NODE_ENV: "production",
-    DATABASE_URL: url,
-    PORT: "0",
-    WEB_DIR: inRoot("web/dist"),
-    MIGRATIONS_DIR: inRoot("server/drizzle"),
-  };
-  const server = fork(inRoot("server/dist/main.js"), [], { env: { ...process.env, ...env } });
-  const { listening } = await new Promise((resolve) => server.once("message", resolve));
+  const settings = { databaseUrl: url };
+  await prepareDatabase(settings);
+  const server = await startServer(settings);
   const { chromium } = await import("@playwright/test");
   const browser = await chromium.launch({
     executablePath: "/usr/bin/chromium",
@@ -51,7 +45,7 @@ await withThrowawayDatabase(async (url) => {
       locale: view.us ? "en-US" : "en-GB",
       colorScheme: view.night ? "dark" : "light",
     });
-    await page.goto(`http://127.0.0.1:${listening}${view.path}`);
+    await page.goto(`${server.address}${view.path}`);
     await page.waitForTimeout(1500);
     if (view.choose) await page.getByLabel(view.choose[0]).selectOption({ label: view.choose[1] });
     for (const [label, text] of Object.entries(view.type ?? {})) {
@@ -72,6 +66,5 @@ await withThrowawayDatabase(async (url) => {
     await page.close();
   }
   await browser.close();
-  server.kill("SIGTERM");
-  await new Promise((resolve) => server.once("exit", resolve));
+  await server.stop();
 });

@@ -1,11 +1,11 @@
 // One command: packages, build, database, server. Ctrl-C stops all of it.
-import { fork } from "node:child_process";
 import fs from "node:fs";
 import path from "node:path";
 import { buildAll } from "./build.mjs";
 import { startMariadb } from "./mariadb.mjs";
 import { inRoot } from "./paths.mjs";
 import { chosenPort } from "./ports.mjs";
+import { prepareDatabase, startServer } from "./server.mjs";
 import { checkNode, ensureModules, ensurePrograms } from "./setup.mjs";
 
 const USAGE = `npm start                   set up, build and start
@@ -32,26 +32,28 @@ function runningNote(file) {
   }
 }
 
-function startServer(port, databaseUrl, dataDir, resetDemo) {
-  const child = fork(inRoot("server/dist/main.js"), [], {
-    execArgv: ["--enable-source-maps"],
-    env: {
-      ...process.env,
-      NODE_ENV: "production",
-      PORT: String(port),
-      DATABASE_URL: databaseUrl,
-      WEB_DIR: inRoot("web/dist"),
-      MIGRATIONS_DIR: inRoot("server/drizzle"),
-      PHOTO_DIR: path.join(dataDir, "photos"),
-      RESET_DEMO: String(resetDemo),
-    },
-  });
-  const ended = new Promise((resolve) => child.once("exit", (code) => resolve(code ?? 0)));
-  const listening = new Promise((resolve, reject) => {
-    child.once("message", resolve);
-    ended.then((code) => reject(new Error(`The server ended with code ${code} before it was up.`)));
-  });
-  return { child, ended, listening };
+/** Starts the database, and again whenever it ends without being asked to; more often than this in a minute is hopeless. */
+const MOST_RESTARTS = 3;
+async function keepDatabase(settings, { isStopping, giveUp }) {
+  let database = await startMariadb(settings);
+  const restarts = [];
+  const watch = async () => {
+    await database.ended;
+    if (isStopping()) return;
+    restarts.push(Date.now());
+    if (restarts.filter((at) => at > Date.now() - 60_000).length > MOST_RESTARTS)
+      return giveUp("The database keeps ending. Its log is mariadbd.log in the data folder.");
+    console.error("The database ended. Starting it again …");
+    try {
+      database = await startMariadb({ ...settings, port: database.port });
+      if (isStopping()) return database.stop();
+      void watch();
+    } catch (error) {
+      giveUp(error.message);
+    }
+  };
+  void watch();
+  return { url: database.url, stop: () => database.stop() };
 }
 
 async function main() {
@@ -76,10 +78,7 @@ async function main() {
   const stop = async (code) => {
     if (stopping) return;
     stopping = true;
-    if (server && server.child.exitCode === null) {
-      server.child.kill("SIGTERM");
-      await server.ended;
-    }
+    await server?.stop();
     await database?.stop();
     fs.rmSync(noteFile, { force: true });
     process.exit(code);
@@ -92,19 +91,31 @@ async function main() {
     await ensureModules();
     await buildAll();
     const port = await chosenPort("PORT", 4170);
-    if (own) database = await startMariadb({ dir: dataDir, port: await chosenPort("DB_PORT", 33990) });
+    const giveUp = (message) => {
+      console.error(message);
+      void stop(1);
+    };
+    if (own)
+      database = await keepDatabase(
+        { dir: dataDir, port: await chosenPort("DB_PORT", 33990) },
+        { isStopping: () => stopping, giveUp },
+      );
     if (stopping) return;
-    server = startServer(
+    const settings = {
+      databaseUrl: process.env.DATABASE_URL || database.url,
+      photoDir: path.join(dataDir, "photos"),
       port,
-      process.env.DATABASE_URL || database.url,
-      dataDir,
-      args.includes("--reset-demo"),
-    );
-    await server.listening;
-    const address = `http://127.0.0.1:${port}`;
+      resetDemo: args.includes("--reset-demo"),
+    };
+    await prepareDatabase(settings);
+    if (stopping) return;
+    server = await startServer(settings);
+    const { address } = server;
     fs.writeFileSync(noteFile, JSON.stringify({ pid: process.pid, address }));
     console.log(`Scutch is at ${address}\nIts API can be read at ${address}/api/docs\nCtrl-C stops it.`);
-    await stop(await server.ended);
+    const { code, signal } = await server.ended;
+    if (!stopping)
+      giveUp(`The server ended unexpectedly (${signal ?? `code ${code}`}). Start it again with npm start.`);
   } catch (error) {
     if (stopping) return;
     console.error(error.message);

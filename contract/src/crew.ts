@@ -22,7 +22,10 @@ const Price = quantity("the crew’s money for one m², m or piece", [0, 100_000
 /** What a crew has set for all its devices. */
 export const CrewSettings = z
   .strictObject({
-    units: z.enum(["metric", "us"]).optional().meta({ description: "As each device is used to where absent" }),
+    units: z
+      .enum(["metric", "us"])
+      .optional()
+      .meta({ description: "As each device is used to where absent" }),
     prices: z
       .partialRecord(z.enum(EXTRAS), Price)
       .meta({ description: "Of what is charged apart; what is absent has no price" }),

@@ -28,9 +28,9 @@ export {
   VesselId,
 } from "./ids.ts";
 export { type BatchChoice, Interview, Job, MOST_BATCHES, MOST_ROOMS, RigChoice, StoredJob } from "./job.ts";
+export { cardFacts, JobCard, JobPage } from "./jobCard.ts";
 export { JobFile } from "./jobFile.ts";
 export { jobInput, type Surroundings } from "./jobInput.ts";
-export { JobCard, JobPage } from "./jobCard.ts";
 export { LogEntry, type LogEntryOf } from "./logEntry.ts";
 export { type MergedJob, mergeJobs } from "./mergeJobs.ts";
 export { Day, Instant } from "./moment.ts";

@@ -1,3 +1,5 @@
+import { carpetArea } from "@scutch/core/floor";
+import { finishedRooms } from "@scutch/core/log";
 import { z } from "zod";
 import { JobId, SiteId } from "./ids.ts";
 import { Job } from "./job.ts";
@@ -19,13 +21,27 @@ export const JobCard = z
     finished: z.int().min(0).meta({ description: "Of them, those logged as finished" }),
     entries: z.int().min(0).meta({ description: "Entries in its log" }),
     logMark: z.int().min(0).meta({ description: "Changes whenever its log does" }),
-    open: z
-      .strictObject({ job: Job, entries: z.array(LogEntry) })
+    job: Job.optional().meta({ description: "Its plan: where asked for, and of a job that is open" }),
+    log: z
+      .array(LogEntry)
       .optional()
-      .meta({ description: "Plan and log of a job that was begun and may not be dry yet" }),
+      .meta({ description: "Its log, of a job that is open: begun, and perhaps not dry yet" }),
   })
   .meta({ id: "JobCard" });
 export type JobCard = z.infer<typeof JobCard>;
+
+/** What a plan and the finishes in its log come to on a card. */
+export function cardFacts(job: Job, log: readonly LogEntry[]) {
+  const { id, siteId, title, day, startsAt } = job;
+  const rooms = job.rooms.filter(({ passage }) => !passage);
+  const finished = finishedRooms(log);
+  return {
+    ...{ id, siteId, title, day, startsAt },
+    rooms: rooms.length,
+    area: rooms.reduce((sum, { shape, parts }) => sum + carpetArea(shape, parts), 0),
+    finished: rooms.filter((room) => finished.has(room.id)).length,
+  };
+}
 
 /** A page of jobs in the order of their days; `earlier` and `later` are what to ask for next, null at an end. */
 export const JobPage = z

@@ -14,48 +14,74 @@ const hangsOn = (id: unknown) => (item: object) => !Object.values(item).includes
 
 /** One thing a person does; `tag` keeps the ids of the two sides apart. Anything that isn't a job any more doesn't count. */
 const anyChange: fc.Arbitrary<Change> = fc.oneof(
-  roomFields.map((fields): Change => (job, tag) => ({
-    ...job,
-    rooms: [...job.rooms, { ...fields, id: idOf(5, 900 + tag * 40 + job.rooms.length) } as never],
-  })),
-  fc.tuple(fc.nat(1), roomFields, fc.subarray(["name", "soil", "air", "zones", "covering", "method", "shape", "parts"])).map(
-    ([at, fields, keys]): Change =>
-      (job) => ({
+  roomFields.map(
+    (fields): Change =>
+      (job, tag) => ({
         ...job,
-        rooms: job.rooms.map((room, i) =>
-          i === at ? { ...room, ...Object.fromEntries(keys.map((key) => [key, fields[key as "name"]])) } : room,
-        ) as Job["rooms"],
+        rooms: [...job.rooms, { ...fields, id: idOf(5, 900 + tag * 40 + job.rooms.length) } as never],
       }),
   ),
-  fc.nat(2).map((at): Change => (job) => {
-    const id = job.rooms[at]?.id;
-    return {
-      ...job,
-      rooms: job.rooms.filter((room) => room.id !== id),
-      doors: job.doors?.filter(hangsOn(id)),
-      spots: job.spots?.filter(hangsOn(id)),
-    } as Job;
-  }),
+  fc
+    .tuple(
+      fc.nat(1),
+      roomFields,
+      fc.subarray(["name", "soil", "air", "zones", "covering", "method", "shape", "parts"]),
+    )
+    .map(
+      ([at, fields, keys]): Change =>
+        (job) => ({
+          ...job,
+          rooms: job.rooms.map((room, i) =>
+            i === at
+              ? { ...room, ...Object.fromEntries(keys.map((key) => [key, fields[key as "name"]])) }
+              : room,
+          ) as Job["rooms"],
+        }),
+    ),
+  fc.nat(2).map(
+    (at): Change =>
+      (job) => {
+        const id = job.rooms[at]?.id;
+        return {
+          ...job,
+          rooms: job.rooms.filter((room) => room.id !== id),
+          doors: job.doors?.filter(hangsOn(id)),
+          spots: job.spots?.filter(hangsOn(id)),
+        } as Job;
+      },
+  ),
   fc.constant<Change>((job) => ({ ...job, rooms: job.rooms.toReversed() })),
-  fc.tuple(fc.nat(2), fc.nat(3)).map(([a, b]): Change => (job, tag) => {
-    const [from, to] = [job.rooms[a], job.rooms[b]];
-    if (!from || from === to) return job;
-    const door = { id: idOf(8, 900 + tag), from: from.id, ...(to ? { to: to.id } : {}) };
-    return { ...job, doors: [...(job.doors ?? []), door] } as Job;
-  }),
-  fc.tuple(fc.nat(1), fc.nat(5)).map(([batch, at]): Change => (job) => ({
-    ...job,
-    rooms: job.rooms.map((room, i) => (i === at ? { ...room, batchId: job.batches[batch]?.id } : room)),
-  })),
-  fc.nat(1).map((at): Change => (job) => {
-    const id = job.batches[at]?.id;
-    return {
-      ...job,
-      batches: job.batches.filter((batch) => batch.id !== id),
-      rooms: job.rooms.map((room) => (room.batchId === id ? { ...room, batchId: undefined } : room)),
-    };
-  }),
-  fc.constantFrom("Upstairs", "Ground floor").map((title): Change => (job) => ({ ...job, title })),
+  fc.tuple(fc.nat(2), fc.nat(3)).map(
+    ([a, b]): Change =>
+      (job, tag) => {
+        const [from, to] = [job.rooms[a], job.rooms[b]];
+        if (!from || from === to) return job;
+        const door = { id: idOf(8, 900 + tag), from: from.id, ...(to ? { to: to.id } : {}) };
+        return { ...job, doors: [...(job.doors ?? []), door] } as Job;
+      },
+  ),
+  fc.tuple(fc.nat(1), fc.nat(5)).map(
+    ([batch, at]): Change =>
+      (job) => ({
+        ...job,
+        rooms: job.rooms.map((room, i) => (i === at ? { ...room, batchId: job.batches[batch]?.id } : room)),
+      }),
+  ),
+  fc.nat(1).map(
+    (at): Change =>
+      (job) => {
+        const id = job.batches[at]?.id;
+        return {
+          ...job,
+          batches: job.batches.filter((batch) => batch.id !== id),
+          rooms: job.rooms.map((room) => (room.batchId === id ? { ...room, batchId: undefined } : room)),
+        };
+      },
+  ),
+  fc.constantFrom("Upstairs", "Ground floor").map(
+    (title): Change =>
+      (job) => ({ ...job, title }),
+  ),
   fc.record({ pets: fc.boolean(), urine: fc.boolean() }).map(
     (interview): Change =>
       (job) => ({ ...job, interview: { ...job.interview, ...interview } }),
@@ -73,7 +99,9 @@ const story = fc
   .map(([base, mine, theirs]) => ({ base, mine: edited(base, mine, 1), theirs: edited(base, theirs, 2) }));
 
 const within = (clashes: readonly Clash[], path: readonly string[]) =>
-  clashes.some((clash) => clash.path.every((key, i) => path[i] === key) || path.every((key, i) => clash.path[i] === key));
+  clashes.some(
+    (clash) => clash.path.every((key, i) => path[i] === key) || path.every((key, i) => clash.path[i] === key),
+  );
 
 /** Everything one side said that the other side and the base don't: each must stand in the plan or be asked. */
 function lost({ plan, clashes }: MergedJob, side: Job, base: Job): string[] {
@@ -85,7 +113,8 @@ function lost({ plan, clashes }: MergedJob, side: Job, base: Job): string[] {
       for (const [key, value] of Object.entries(item)) {
         if (same(value, before?.[key])) continue;
         const nested = !same(now?.[key], value) && typeof value === "object";
-        const whole = now && (same(now[key], value) || (nested && mergedInside(now[key], value, before?.[key])));
+        const whole =
+          now && (same(now[key], value) || (nested && mergedInside(now[key], value, before?.[key])));
         if (!whole && !within(clashes, [name, item.id, key])) missing.push(`${name} ${item.id} ${key}`);
       }
     }
@@ -177,7 +206,11 @@ describe("what is asked", () => {
     ...job,
     rooms: job.rooms.map((each) => (each.id === id ? ({ ...each, ...change } as never) : each)),
   });
-  const without = (id: string): Job => ({ ...base, rooms: base.rooms.filter((each) => each.id !== id), doors: [] });
+  const without = (id: string): Job => ({
+    ...base,
+    rooms: base.rooms.filter((each) => each.id !== id),
+    doors: [],
+  });
 
   test("one field given two values, with both; theirs stands until it is decided, and deciding for mine puts mine", () => {
     const { plan, clashes } = mergeJobs(
@@ -213,7 +246,11 @@ describe("what is asked", () => {
 
   test("what each may say and both may not: a spinner here, carpet there", () => {
     const hard = room(base, HALL, { covering: "ceramic" });
-    const { plan, clashes } = mergeJobs(hard, room(hard, HALL, { method: "spinner" }), room(hard, HALL, { covering: "cut-pile" }));
+    const { plan, clashes } = mergeJobs(
+      hard,
+      room(hard, HALL, { method: "spinner" }),
+      room(hard, HALL, { covering: "cut-pile" }),
+    );
     expect(clashes).toEqual([
       { kind: "field", path: ["rooms", HALL, "method"], mine: "spinner", theirs: undefined },
     ]);

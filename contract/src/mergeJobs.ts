@@ -64,7 +64,9 @@ function withTheirs(
     return without(plan, list, extra.id);
   }
   const [mine, theirs] = [find(sides.mine, id), find(sides.theirs, id)];
-  const known = clashes.some((clash) => clash.path[0] === list && clash.path[1] === id && clash.kind !== "field");
+  const known = clashes.some(
+    (clash) => clash.path[0] === list && clash.path[1] === id && clash.kind !== "field",
+  );
   if (!theirs) {
     if (known) return undefined;
     clashes.push({ kind: "full", path: [list, id], mine });
@@ -73,7 +75,10 @@ function withTheirs(
   if (items.find((item) => item.id === id) === theirs) return undefined;
   const others = clashes.filter((clash) => clash.path[0] !== list || clash.path[1] !== id);
   clashes.splice(0, clashes.length, ...others);
-  if (mine) clashes.push(...changedFields((find(sides.base, id) ?? {}) as never, mine as never, theirs as never, [list, id]));
+  if (mine)
+    clashes.push(
+      ...changedFields((find(sides.base, id) ?? {}) as never, mine as never, theirs as never, [list, id]),
+    );
   return { ...plan, [list]: items.map((item) => (item.id === id ? theirs : item)) };
 }
 

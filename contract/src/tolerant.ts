@@ -1,10 +1,13 @@
-import { z } from "zod";
+import type { z } from "zod";
 
 /** More rounds than a document has levels: each takes away what is unknown one level further down. */
 const MOST_ROUNDS = 12;
 
 function removeKey(document: unknown, path: readonly PropertyKey[], keys: readonly string[]): void {
-  const owner = path.reduce<unknown>((at, key) => (at as Record<PropertyKey, unknown> | undefined)?.[key], document);
+  const owner = path.reduce<unknown>(
+    (at, key) => (at as Record<PropertyKey, unknown> | undefined)?.[key],
+    document,
+  );
   for (const key of keys) delete (owner as Record<string, unknown> | undefined)?.[key];
 }
 

@@ -1,10 +1,10 @@
 /** Opening a job from the API against the same rows by bare SQL behind a bare Express handler, in one process and run. */
 
-import { fork } from "node:child_process";
 import { createRequire } from "node:module";
 import type { AddressInfo } from "node:net";
 import { fileURLToPath } from "node:url";
 import mysql from "mysql2/promise";
+import { prepareDatabase, startServer } from "../../scripts/server.mjs";
 import { median, row } from "./row.ts";
 
 const express = createRequire(new URL("../../server/package.json", import.meta.url))(
@@ -15,18 +15,9 @@ const path = (name: string) => fileURLToPath(new URL(`../../${name}`, import.met
 const JOB = "01930000-0000-7000-8400-000000000001";
 const CREW = "01930000-0000-7000-8000-000000000001";
 
-const child = fork(path("server/dist/main.js"), [], {
-  env: {
-    ...process.env,
-    NODE_ENV: "production",
-    DATABASE_URL: url,
-    PORT: "0",
-    MIGRATIONS_DIR: path("server/drizzle"),
-  },
-});
-const port = await new Promise<number>((resolve) =>
-  child.once("message", (message: { listening: number }) => resolve(message.listening)),
-);
+const settings = { databaseUrl: process.env.BENCH_DATABASE_URL as string };
+await prepareDatabase(settings);
+const scutch = await startServer(settings);
 
 const pool = mysql.createPool({ uri: url, connectionLimit: 10 });
 const bare = express();
@@ -46,7 +37,7 @@ await new Promise((resolve) => server.once("listening", resolve));
 const barePort = (server.address() as AddressInfo).port;
 
 const get = (address: string) => async () => void (await (await fetch(address)).text());
-const viaApi = get(`http://127.0.0.1:${port}/api/jobs/${JOB}`);
+const viaApi = get(`${scutch.address}/api/jobs/${JOB}`);
 const viaBare = get(`http://127.0.0.1:${barePort}/job`);
 // Turn about, so that whatever else the machine does falls on both.
 const ratios: number[] = [];
@@ -66,4 +57,4 @@ row(
 server.close();
 server.closeAllConnections();
 await pool.end();
-child.kill("SIGTERM");
+await scutch.stop();

@@ -1,28 +1,18 @@
 /** From a change of a room's windows to the redrawn hour, in Chromium slowed down fourfold. */
-import { fork } from "node:child_process";
 import { fileURLToPath } from "node:url";
 import { chromium } from "@playwright/test";
+import { prepareDatabase, startServer } from "../../scripts/server.mjs";
 import config from "../playwright.config.ts";
 import { row } from "./row.ts";
 
 const path = (name: string) => fileURLToPath(new URL(`../../${name}`, import.meta.url));
-const child = fork(path("server/dist/main.js"), [], {
-  env: {
-    ...process.env,
-    NODE_ENV: "production",
-    DATABASE_URL: process.env.BENCH_DATABASE_URL,
-    PORT: "0",
-    WEB_DIR: path("web/dist"),
-    MIGRATIONS_DIR: path("server/drizzle"),
-  },
-});
-const port = await new Promise<number>((resolve) =>
-  child.once("message", (message: { listening: number }) => resolve(message.listening)),
-);
+const settings = { databaseUrl: process.env.BENCH_DATABASE_URL as string };
+await prepareDatabase(settings);
+const scutch = await startServer(settings);
 const browser = await chromium.launch(config.use?.launchOptions ?? {});
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(
-  `http://127.0.0.1:${port}/jobs/01930000-0000-7000-8400-000000000002/dry?room=01930000-0000-7000-8500-000000000008`,
+  `${scutch.address}/jobs/01930000-0000-7000-8400-000000000002/dry?room=01930000-0000-7000-8500-000000000008`,
 );
 await page.getByRole("button", { name: "Dry by: show the working" }).waitFor();
 const session = await page.context().newCDPSession(page);
@@ -59,4 +49,4 @@ row(
   "≤ 50 ms",
 );
 await browser.close();
-child.kill("SIGTERM");
+await scutch.stop();

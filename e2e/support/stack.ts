@@ -1,14 +1,11 @@
-import { type ChildProcess, fork } from "node:child_process";
 import { randomBytes } from "node:crypto";
-import { fileURLToPath } from "node:url";
 import { test as base } from "@playwright/test";
 import mysql from "mysql2/promise";
-
-const root = (path: string) => fileURLToPath(new URL(`../../${path}`, import.meta.url));
+import { prepareDatabase, type RunningServer, startServer } from "../../scripts/server.mjs";
 
 /** The built server on a fresh database with the demo, which a test can stop and start again on the same port. */
 export class Stack {
-  private child: ChildProcess | undefined;
+  private server: RunningServer | undefined;
   private port = 0;
 
   private constructor(
@@ -35,30 +32,15 @@ export class Stack {
   }
 
   async start(): Promise<void> {
-    const child = fork(root("server/dist/main.js"), [], {
-      env: {
-        ...process.env,
-        NODE_ENV: "production",
-        DATABASE_URL: this.databaseUrl,
-        PORT: String(this.port),
-        WEB_DIR: root("web/dist"),
-        MIGRATIONS_DIR: root("server/drizzle"),
-      },
-    });
-    this.child = child;
-    this.port = await new Promise<number>((resolve, reject) => {
-      child.once("message", (message: { listening: number }) => resolve(message.listening));
-      child.once("exit", (code) => reject(new Error(`the server ended with ${code} before it was up`)));
-    });
+    const settings = { databaseUrl: this.databaseUrl, port: this.port };
+    await prepareDatabase(settings);
+    this.server = await startServer(settings);
+    this.port = this.server.port;
   }
 
-  async stop(): Promise<void> {
-    const { child } = this;
-    this.child = undefined;
-    if (!child || child.exitCode !== null) return;
-    const gone = new Promise((resolve) => child.once("exit", resolve));
-    child.kill("SIGTERM");
-    await gone;
+  async stop(signal?: NodeJS.Signals): Promise<void> {
+    await this.server?.stop(signal);
+    this.server = undefined;
   }
 
   async end(): Promise<void> {

@@ -26,8 +26,11 @@ const log = pino({ level: config.LOG_LEVEL });
 const { pool, db } = connect(config.DATABASE_URL);
 const state = await schemaState(db);
 if (state === "older")
-  refuse("The database is older than this server. Bring it up to date first: npm start does, or node server/dist/prepare.js.");
-if (state === "newer") refuse("The database is newer than this server. Start the version that belongs to it.");
+  refuse(
+    "The database is older than this server. Bring it up to date first: npm start does, or node server/dist/prepare.js.",
+  );
+if (state === "newer")
+  refuse("The database is newer than this server. Start the version that belongs to it.");
 const crewId = await firstCrew(db);
 if (crewId === undefined) refuse("There is no crew in the database. Run node server/dist/prepare.js first.");
 

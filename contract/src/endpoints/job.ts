@@ -15,6 +15,7 @@ export const jobEndpoints = {
       from: Day.optional(),
       after: JobId.optional(),
       before: JobId.optional(),
+      plans: z.stringbool().default(false).meta({ description: "With the plan of each" }),
       limit: z.coerce.number().int().min(1).max(200).default(100),
     }),
     response: JobPage,

@@ -189,7 +189,9 @@ export const anyJob = (n: number): fc.Arbitrary<Job> =>
         rooms: rooms.map((room, i) => ({ ...room, id: ids[i] })),
         doors: doors.flatMap(({ from, to, ...each }, i) => {
           const [one, other] = [ids[from], to === undefined ? undefined : ids[to]];
-          return one && one !== other ? [{ ...each, id: idOf(ID.door, n * 10 + i), from: one, to: other }] : [];
+          return one && one !== other
+            ? [{ ...each, id: idOf(ID.door, n * 10 + i), from: one, to: other }]
+            : [];
         }),
         spots: spots.flatMap(({ room, ...each }, i) => {
           const roomId = ids[room];

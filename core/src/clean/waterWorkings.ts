@@ -1,7 +1,7 @@
 import { explain, figure, type Working } from "../working/index.ts";
+import type { MethodFigures } from "./method.ts";
 import { nozzleFlow } from "./nozzle.ts";
 import { type CleanedRoom, type WaterBalance, waterBalance } from "./water.ts";
-import type { MethodFigures } from "./method.ts";
 
 /** A room as planned: what its water was computed from, and what came out. */
 interface WetRoom extends CleanedRoom {

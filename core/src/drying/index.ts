@@ -13,16 +13,16 @@ export {
   WINDOWS,
   type Windows,
 } from "./building.ts";
+export { type Moment, thinned } from "./course.ts";
 export { FIBRES, type Fibre, regain, waterActivity } from "./fibre.ts";
 export { DRYING_LIMITS } from "./limits.ts";
 export { type Move, type MoveEffect, rankMoves } from "./moves.ts";
 export { criticalWater } from "./pile.ts";
-export { dryingRange, type HourRange, type RoomRange } from "./range.ts";
+export { dryingRange, dryingRangeInSteps, type HourRange, type RoomRange } from "./range.ts";
 export { DRY_BELOW, LONGEST_HOURS } from "./ready.ts";
 export { workingOfReady } from "./readyWorking.ts";
 export {
   type DryingResult,
-  type Moment,
   type RoomDrying,
   simulateDrying,
 } from "./simulate.ts";

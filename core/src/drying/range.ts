@@ -1,7 +1,7 @@
 import { seededRandom, standardNormal } from "../numeric/index.ts";
 import type { Building } from "./building.ts";
 import { DRYING_LIMITS } from "./limits.ts";
-import { simulateDrying } from "./simulate.ts";
+import { type DryingResult, simulateDrying } from "./simulate.ts";
 
 /** Spread of what isn't known, as σ of the logarithm (memory): residual, drying rate, exchange with outdoors. */
 const SPREAD = { residual: 0.25, rate: 0.2, outdoorExchange: 0.35 } as const;
@@ -37,22 +37,35 @@ function rangeOf(hours: readonly (number | null)[]): HourRange {
  * with outdoors drawn lognormally about their estimates (MODEL §7). Same seed, same range.
  */
 export function dryingRange(building: Building, samples = 80, seed = 1): RoomRange[] {
+  const runs = dryingRangeInSteps(building, samples, seed);
+  for (;;) {
+    const { done, value } = runs.next();
+    if (done) return value;
+  }
+}
+
+/** {@link dryingRange} one run at a time, so that whoever waits for something newer can stop it between two. */
+export function* dryingRangeInSteps(
+  building: Building,
+  samples = 80,
+  seed = 1,
+): Generator<void, RoomRange[], void> {
   const uniform = seededRandom(seed);
   const factor = (sigma: number) => Math.exp(sigma * standardNormal(uniform));
-  const runs = Array.from({ length: samples }, () =>
-    simulateDrying({
-      ...building,
-      rooms: building.rooms.map((room) => ({
-        ...room,
-        residual: Math.min(DRYING_LIMITS.residual[1], room.residual * factor(SPREAD.residual)),
-        rateFactor: factor(SPREAD.rate),
-        outdoorAirChangesPerHour: Math.min(
-          DRYING_LIMITS.outdoorAirChangesPerHour[1],
-          room.outdoorAirChangesPerHour * factor(SPREAD.outdoorExchange),
-        ),
-      })),
-    }),
-  );
+  const runs: DryingResult[] = [];
+  while (runs.length < samples) {
+    const rooms = building.rooms.map((room) => ({
+      ...room,
+      residual: Math.min(DRYING_LIMITS.residual[1], room.residual * factor(SPREAD.residual)),
+      rateFactor: factor(SPREAD.rate),
+      outdoorAirChangesPerHour: Math.min(
+        DRYING_LIMITS.outdoorAirChangesPerHour[1],
+        room.outdoorAirChangesPerHour * factor(SPREAD.outdoorExchange),
+      ),
+    }));
+    runs.push(simulateDrying({ ...building, rooms }));
+    yield;
+  }
   return building.rooms.map((_, i) => ({
     touchDry: rangeOf(runs.map((run) => run.rooms[i]?.touchDryHours ?? null)),
     dry: rangeOf(runs.map((run) => run.rooms[i]?.dryHours ?? null)),

@@ -67,11 +67,7 @@ export function workingOfReady(work: DriedWork, index: number, which: "touchDryH
       return simulateDrying(building).rooms[index]?.[which] ?? Number.NaN;
     },
     steps: () => [
-      figure(
-        "dew point of the room’s air",
-        dewPoint(room.temperature, room.relativeHumidity),
-        "temperature",
-      ),
+      figure("dew point of the room’s air", dewPoint(room.temperature, room.relativeHumidity), "temperature"),
       figure("dew point outdoors", dewPoint(outdoor.temperature, outdoor.relativeHumidity), "temperature"),
       figure("held by the fibre at rest", atRest, "massPerArea"),
       figure("tips dry below, free water", criticalWater(room.pileHeight), "massPerArea"),

@@ -5,33 +5,21 @@ import {
   vapourDensity,
   vapourPressureFromHumidityRatio,
 } from "../air/index.ts";
-import { AIR_DENSITY } from "../physical.ts";
 import { integrate, type Sampled } from "../numeric/index.ts";
+import { AIR_DENSITY } from "../physical.ts";
 import { airSpeedIn } from "./airSpeed.ts";
 import type { Building, DryingRoom } from "./building.ts";
 import { checkBuilding } from "./checkBuilding.ts";
+import { type Moment, thinned } from "./course.ts";
 import { regain, waterActivity } from "./fibre.ts";
 import { criticalWater, dryLayerResistance } from "./pile.ts";
 import { type Crossing, LONGEST_HOURS, ReadyWatch } from "./ready.ts";
-import {
-  convection,
-  type Evaporation,
-  evaporate,
-  massTransfer,
-  type Surface,
-} from "./surface.ts";
+import { convection, type Evaporation, evaporate, massTransfer, type Surface } from "./surface.ts";
 import { ventilationOf } from "./vapourTerms.ts";
 
 /** Walls and furniture take up vapour with the air: the room's air acts as 1 + b times its mass, b = 8 (memory). */
 const BUFFERING = 8;
 const HOUR = 3600;
-
-/** One moment of a room. Hours after the start, kg/m² above what the fibre holds at rest, 0…1. */
-export interface Moment {
-  readonly hours: number;
-  readonly freeWater: number;
-  readonly relativeHumidity: number;
-}
 
 /** How one room dries. Hours count from when the room was finished; null: not within 96 h. */
 export interface RoomDrying {
@@ -201,7 +189,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
         touchDryHours: touchDry,
         dryHours: dry,
         peakRelativeHumidity,
-        course: courses[i] as Moment[],
+        course: thinned(courses[i] as Moment[]),
       };
     }),
     balanceError: balanceError(piles, state, last),

@@ -1,5 +1,5 @@
-import { carpetArea, PART_SIGN, type Part, type RoomShape } from "./shape.ts";
 import { explain, type Figure, type FigureKind, figure, type Working } from "../working/index.ts";
+import { carpetArea, PART_SIGN, type Part, type RoomShape } from "./shape.ts";
 
 const FORMULAS: Readonly<Record<RoomShape["kind"], string>> = {
   rectangle: "length × width",

@@ -11,8 +11,8 @@ export {
 export { type OwnedVessel, rankVessels, type VesselChoice } from "./bestVessel.ts";
 export { type Bottle, bottleFor } from "./bottle.ts";
 export { dilutedShare, volumeToDilute } from "./dilute.ts";
-export { workingOfConcentrate, workingOfLeftOver, workingOfMass, workingOfWater } from "./fillWorkings.ts";
 export { cutIntoFills, type Demand, type FillShare } from "./fills.ts";
+export { workingOfConcentrate, workingOfLeftOver, workingOfMass, workingOfWater } from "./fillWorkings.ts";
 export { jugStrength, type LabelRange, nearestTips, type Tip, type TipChoice } from "./injector.ts";
 export { meteredConcentrate, strengthAtFloor } from "./metering.ts";
 export { type PowderLabel, scoopsFor, shareOfPowderDose } from "./powder.ts";

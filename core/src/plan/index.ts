@@ -30,7 +30,15 @@ export {
   OCCUPANCY,
 } from "./interview.ts";
 export { type JobPlan, lastReady, planJob } from "./job.ts";
-export { type Clash, changedFields, type Merged, mergePlans, type PlanDoc, same, settleClash } from "./merge/index.ts";
+export {
+  type Clash,
+  changedFields,
+  type Merged,
+  mergePlans,
+  type PlanDoc,
+  same,
+  settleClash,
+} from "./merge/index.ts";
 export type { RoomPlan } from "./rooms.ts";
 export { type Substitute, substitutesFor } from "./substitute.ts";
 export { planWork, type WorkPlan } from "./work.ts";

@@ -1,8 +1,8 @@
 import { expect, test } from "@jest/globals";
-import { type JobInput, planJob, planWork } from "./index.ts";
 import { workingOfResidual } from "../clean/index.ts";
 import { workingOfReady } from "../drying/index.ts";
 import { workingOfConcentrate } from "../mix/index.ts";
+import { type JobInput, planJob, planWork } from "./index.ts";
 
 const L = 1e-3;
 const JOB: JobInput = {

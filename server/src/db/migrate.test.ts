@@ -13,7 +13,8 @@ import { freshDatabase } from "../testing/database.ts";
 import { bringUpToDate, schemaState } from "./migrate.ts";
 
 const DRIZZLE = path.resolve(import.meta.dirname, "../../drizzle");
-const read = (name: string) => readFileSync(path.resolve(import.meta.dirname, "../../test-data", name), "utf8");
+const read = (name: string) =>
+  readFileSync(path.resolve(import.meta.dirname, "../../test-data", name), "utf8");
 const BEFORE = JSON.parse(read("version-1.json")) as {
   jobs: { version: number; job: Job }[];
   logs: Record<string, string[]>;
@@ -49,7 +50,9 @@ test("a server sees that the schema is older; brought up to date it is current, 
   await bringUpToDate(database.db);
   expect(await schemaState(database.db)).toBe("current");
   await bringUpToDate(database.db);
-  await database.pool.query("update __drizzle_migrations set created_at = created_at + 1 order by id desc limit 1");
+  await database.pool.query(
+    "update __drizzle_migrations set created_at = created_at + 1 order by id desc limit 1",
+  );
   expect(await schemaState(database.db)).toBe("newer");
 });
 
@@ -72,7 +75,13 @@ test("what was used is added up from the logs, struck-out fills left out, and go
   const job = demoId("job", 300) as JobId;
   const fill = demoId("entry", 9001);
   await appendLog(database.db, CREW, job, [
-    { id: demoId("entry", 9100), at: "2026-03-11T10:00:00Z", kind: "correction", corrects: fill, text: "Not made" },
+    {
+      id: demoId("entry", 9100),
+      at: "2026-03-11T10:00:00Z",
+      kind: "correction",
+      corrects: fill,
+      text: "Not made",
+    },
   ]);
   const now = byKey((await readStock(database.db, CREW)).used);
   expect(now.has(`${demoId("product", 1)} A1`)).toBe(false);

@@ -44,7 +44,10 @@ describe("odd spellings of the same thing", () => {
 
   test("minus nothing is nothing: saved twice it is one save", async () => {
     const { version, job } = await read();
-    const body = JSON.stringify({ baseVersion: version, job: { ...job, outdoor: { temperature: 0, relativeHumidity: 0.5 } } });
+    const body = JSON.stringify({
+      baseVersion: version,
+      job: { ...job, outdoor: { temperature: 0, relativeHumidity: 0.5 } },
+    });
     const send = () =>
       server.api
         .put(`/api/jobs/${JOB}`)
@@ -69,11 +72,9 @@ describe("what can't be kept is refused, with where", () => {
   });
 
   test("an instant whose offset carries it out of the years, and half a character anywhere", async () => {
-    expect((await append(note(10, { at: "1970-01-01T00:30:00+02:00" })).expect(422)).body.error.faults[0].path).toEqual([
-      "entries",
-      0,
-      "at",
-    ]);
+    expect(
+      (await append(note(10, { at: "1970-01-01T00:30:00+02:00" })).expect(422)).body.error.faults[0].path,
+    ).toEqual(["entries", 0, "at"]);
     const cut = (await append(note(11, { text: "wool \ud83d" })).expect(422)).body.error;
     expect(cut.faults).toEqual([{ path: ["entries", 0, "text"], code: "broken-text" }]);
     const { version, job } = await read();
@@ -81,19 +82,29 @@ describe("what can't be kept is refused, with where", () => {
       .put(`/api/jobs/${JOB}`)
       .send({ baseVersion: version, job: { ...job, title: "\udc00" } })
       .expect(422);
-    await server.api.put("/api/crew/settings").send({ prices: { ["\ud800"]: 1 } }).expect(422);
+    await server.api
+      .put("/api/crew/settings")
+      .send({ prices: { ["\ud800"]: 1 } })
+      .expect(422);
   });
 
   test("a body that isn't what its encoding says, or is cut short", async () => {
     const put = () =>
-      server.api.put(`/api/jobs/${JOB}`).set("content-type", "application/json").set("content-encoding", "gzip");
+      server.api
+        .put(`/api/jobs/${JOB}`)
+        .set("content-type", "application/json")
+        .set("content-encoding", "gzip");
     await put().send("{}").expect(400);
     const squeezed = gzipSync(JSON.stringify({ baseVersion: 0 }));
     await put()
       .serialize((value) => value as string)
       .send(squeezed.subarray(0, 12) as never)
       .expect(400);
-    await server.api.put(`/api/jobs/${JOB}`).set("content-type", "application/json; charset=klingon").send("{}").expect(415);
+    await server.api
+      .put(`/api/jobs/${JOB}`)
+      .set("content-type", "application/json; charset=klingon")
+      .send("{}")
+      .expect(415);
     await server.api
       .put(`/api/jobs/${JOB}`)
       .set("content-type", "application/json")
@@ -110,7 +121,11 @@ describe("what can't be kept is refused, with where", () => {
 
 describe("who asks", () => {
   test("another crew's work left on the phone is refused before it is looked at; an app too old is told so", async () => {
-    const send = (headers: object) => server.api.post(`/api/jobs/${JOB}/log`).set(headers).send({ entries: [note(20)] });
+    const send = (headers: Record<string, string>) =>
+      server.api
+        .post(`/api/jobs/${JOB}/log`)
+        .set(headers)
+        .send({ entries: [note(20)] });
     expect((await send({ [CREW_HEADER]: demoId("crew", 2) }).expect(403)).body.error.code).toBe("wrong-crew");
     expect((await send({ [CONTRACT_HEADER]: "1" }).expect(426)).body.error.code).toBe("update-needed");
     await send({ [CREW_HEADER]: server.crewId, [CONTRACT_HEADER]: "2" }).expect(200, { added: 1 });
@@ -123,7 +138,11 @@ describe("who asks", () => {
     expect((await from("cross-site", "navigate")).status).toBe(200);
     for (const site of ["cross-site", "same-site"])
       await server.api.put("/api/crew/settings").set("sec-fetch-site", site).send({ prices: {} }).expect(403);
-    await server.api.put("/api/crew/settings").set("sec-fetch-site", "same-origin").send({ prices: {} }).expect(200);
+    await server.api
+      .put("/api/crew/settings")
+      .set("sec-fetch-site", "same-origin")
+      .send({ prices: {} })
+      .expect(200);
   });
 });
 

@@ -9,12 +9,16 @@ const LONE_SURROGATE = /\p{Cs}/u;
 export function canonical(value: unknown, path: readonly (string | number)[] = []): unknown {
   if (typeof value === "number") return value === 0 ? 0 : value;
   if (typeof value === "string") {
-    if (LONE_SURROGATE.test(value)) throw new ApiFailure("invalid", { faults: [{ path: [...path], code: "broken-text" }] });
+    if (LONE_SURROGATE.test(value))
+      throw new ApiFailure("invalid", { faults: [{ path: [...path], code: "broken-text" }] });
     return value;
   }
   if (Array.isArray(value)) return value.map((each, i) => canonical(each, [...path, i]));
   if (typeof value !== "object" || value === null) return value;
   return Object.fromEntries(
-    Object.entries(value).map(([key, each]) => [canonical(key, [...path, key]), canonical(each, [...path, key])]),
+    Object.entries(value).map(([key, each]) => [
+      canonical(key, [...path, key]),
+      canonical(each, [...path, key]),
+    ]),
   );
 }

@@ -1,11 +1,11 @@
-import { Link, useRouteError } from "react-router";
+import { Component, type ReactNode } from "react";
+import { Link } from "react-router";
 import { Button } from "../ui/Button.tsx";
 
-/** Something in a screen failed. What was entered is on the device and in the outbox already. */
-export function Broken() {
-  const error = useRouteError();
+/** Something in a screen failed. What was entered is on the device already. */
+export function Broken({ error }: { readonly error: unknown }) {
   return (
-    <main role="alert" className="mx-auto max-w-prose p-8">
+    <div role="alert" className="mx-auto max-w-prose p-8">
       <h1 className="font-bold text-2xl">This screen stopped working.</h1>
       <p className="mt-2">
         Nothing you entered is lost: it is kept on this device. Load the page again to go on.
@@ -14,8 +14,25 @@ export function Broken() {
       <Button weight="main" onClick={() => location.reload()}>
         Load again
       </Button>
-    </main>
+    </div>
   );
+}
+
+interface State {
+  readonly error?: unknown;
+}
+
+/** Catches what a screen throws, so that the rest of the app stays. */
+export class BrokenBoundary extends Component<{ readonly children: ReactNode }, State> {
+  override state: State = {};
+
+  static getDerivedStateFromError(error: unknown): State {
+    return { error };
+  }
+
+  override render() {
+    return this.state.error === undefined ? this.props.children : <Broken error={this.state.error} />;
+  }
 }
 
 export function NoSuchPage() {

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useMatch } from "react-router";
 import { Dialog } from "../ui/Dialog.tsx";
-import { useKey } from "./useKey.ts";
+import { useKey } from "../ui/useKey.ts";
 
 const EVERYWHERE = [["?", "these keys"]] as const;
 const TODAY = [["n", "new job"]] as const;

@@ -1,10 +1,11 @@
 import { BookOpen, FlaskConical, List, Moon, Pipette, Ruler, Settings2, Sun, Truck } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
-import { Link, NavLink, Outlet, ScrollRestoration, useMatch } from "react-router";
-import { themeChosen, unitsChosen } from "../features/settings/settingsSlice.ts";
+import { Link, NavLink, Outlet, useMatch } from "react-router";
+import { useUnits } from "../state/crewSlice.ts";
+import { themeChosen, unitsChosen } from "../state/settingsSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { ConnectionStrip } from "./ConnectionStrip.tsx";
 import { KeysDialog } from "./KeysDialog.tsx";
-import { SyncStrip } from "./SyncStrip.tsx";
-import { useAppDispatch, useAppSelector } from "./store.ts";
 
 const SettingsDialog = lazy(async () => ({
   default: (await import("../features/settings/SettingsDialog.tsx")).SettingsDialog,
@@ -21,7 +22,8 @@ const PLACES = [
 /** What stands round every screen: the rail on a laptop, a bar on a phone, and word of the connection. */
 export function Shell() {
   const dispatch = useAppDispatch();
-  const { units, theme } = useAppSelector((state) => state.settings);
+  const theme = useAppSelector((state) => state.settings.theme);
+  const units = useUnits().system;
   const [settings, setSettings] = useState(false);
   const atHome = useMatch("/") !== null;
   const railItem = "flex min-h-14 w-full flex-col items-center justify-center gap-1 text-xs font-semibold";
@@ -120,7 +122,7 @@ export function Shell() {
             ))}
           </nav>
         )}
-        <SyncStrip />
+        <ConnectionStrip />
         <main id="main">
           <Outlet />
         </main>
@@ -131,7 +133,6 @@ export function Shell() {
         </Suspense>
       )}
       <KeysDialog />
-      <ScrollRestoration />
     </div>
   );
 }

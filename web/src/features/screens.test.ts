@@ -1,21 +1,23 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry, Room, Shelf } from "@scutch/contract";
-import { parseStrength } from "@scutch/core/mix";
-import { planWork, workingOfTotalArea } from "@scutch/core/plan";
 import { workingOfPreSpray } from "@scutch/core/clean";
 import { workingOfArea } from "@scutch/core/floor";
+import { fillsMade } from "@scutch/core/log";
+import { parseStrength } from "@scutch/core/mix";
+import { planWork, workingOfTotalArea } from "@scutch/core/plan";
 import { workingOfFinish } from "@scutch/core/run";
+import { reads, readsName, readsSize, sizeLimit, sizeText } from "../format/readers.ts";
 import { labelSpelling, UNITS_OF } from "../format/units.ts";
-import { changeRedone, changeUndone, historySlice, jobChanged } from "./job/historySlice.ts";
-import type { JobDesk } from "./job/useJobDesk.ts";
-import { entryText } from "./log/entryText.ts";
-import { fillsMade } from "./mix/fillsMade.ts";
-import { measuresFor } from "./mix/measures.ts";
+import type { JobDesk, Planned } from "../planning/desk.ts";
+import { driedOf } from "../planning/useDried.ts";
+import { entryText } from "../shared/logging/entryText.ts";
+import { measuresFor } from "../shared/products/measures.ts";
+import { showFigure } from "../shared/working/figures.ts";
+import { SOURCE_NAMES } from "../shared/working/sources.ts";
+import { changeRedone, changeUndone, historySlice, jobChanged } from "../state/historySlice.ts";
 import { moved } from "./survey/order.ts";
-import { reads, readsName, readsSize, sizeLimit, sizeText } from "./survey/readers.ts";
 import { stateOf } from "./today/jobState.ts";
-import { showFigure } from "./working/figures.ts";
-import { SOURCE_NAMES } from "./working/sources.ts";
+import type { Listed } from "./today/useToday.ts";
 
 const plain = (text: string) => text.replaceAll("\u00a0", " ");
 const { metric, us } = UNITS_OF;
@@ -64,25 +66,29 @@ describe("survey", () => {
   });
 });
 
-describe("undo is the previous plan", () => {
-  const plan = (title: string) => ({ id: "j", title }) as Job;
+describe("undo is the change the other way round", () => {
+  const change = (from: string, to: string) => {
+    const plan = (title: string) => ({ id: "j", title }) as Job;
+    return { before: plan(from), after: plan(to) };
+  };
   const { reducer } = historySlice;
 
   test("a change can be undone and done again, and a new change forgets what was undone", () => {
-    let state = reducer({}, jobChanged({ before: plan("one") }));
-    state = reducer(state, jobChanged({ before: plan("two") }));
-    state = reducer(state, changeUndone({ now: plan("three") }));
-    expect(state.j).toEqual({ past: [plan("one")], future: [plan("three")] });
-    const redone = reducer(state, changeRedone({ now: plan("two") }));
-    expect(redone.j).toEqual({ past: [plan("one"), plan("two")], future: [] });
-    expect(reducer(state, jobChanged({ before: plan("two") })).j?.future).toEqual([]);
+    let state = reducer({}, jobChanged(change("one", "two")));
+    state = reducer(state, jobChanged(change("two", "three")));
+    state = reducer(state, changeUndone({ jobId: "j" }));
+    expect(state.j).toEqual({ past: [change("one", "two")], future: [change("two", "three")] });
+    const redone = reducer(state, changeRedone({ jobId: "j" }));
+    expect(redone.j).toEqual({ past: [change("one", "two"), change("two", "three")], future: [] });
+    expect(reducer(state, jobChanged(change("two", "four"))).j?.future).toEqual([]);
+    expect(reducer({}, changeUndone({ jobId: "j" })).j).toBeUndefined();
   });
 
-  test("it remembers sixty plans, the latest", () => {
+  test("it remembers sixty changes, the latest", () => {
     let state: ReturnType<typeof reducer> = {};
-    for (let i = 0; i < 70; i++) state = reducer(state, jobChanged({ before: plan(String(i)) }));
+    for (let i = 0; i < 70; i++) state = reducer(state, jobChanged(change(String(i), String(i + 1))));
     expect(state.j?.past).toHaveLength(60);
-    expect(state.j?.past.at(-1)?.title).toBe("69");
+    expect(state.j?.past.at(-1)?.after.title).toBe("70");
   });
 });
 
@@ -98,19 +104,22 @@ const desk = (log: readonly Partial<LogEntry>[], finished: Record<string, number
   work: planWork({ rooms: ROOMS, batches: [], finished }),
   dried: undefined,
   start: 0,
+  newer: [],
   edit: () => undefined,
 });
 
 describe("where a job stands", () => {
   test("planned, under way, drying: as the log tells it", () => {
-    expect(stateOf(desk([]), 0)).toEqual({ kind: "planned" });
-    expect(stateOf(desk([{ kind: "note" }]), 0)).toEqual({ kind: "under-way", finished: 0, rooms: 2 });
-    expect(stateOf(desk([{ kind: "note" }], { a: 1 }), 0)).toEqual({
-      kind: "under-way",
-      finished: 1,
-      rooms: 2,
-    });
-    expect(stateOf(desk([{ kind: "note" }], { a: 1, b: 2 }), 0)).toEqual({ kind: "drying", dryAt: null });
+    const listed = (entries: number, finished: number) => ({ entries, finished, rooms: 2 }) as Listed;
+    const work = planWork({ rooms: ROOMS, batches: [] });
+    const plan = { work, result: driedOf(work), start: 0 } as unknown as Planned;
+    expect(stateOf(listed(0, 0), undefined, 0)).toEqual({ kind: "planned" });
+    expect(stateOf(listed(1, 0), plan, 0)).toEqual({ kind: "under-way", finished: 0, rooms: 2 });
+    expect(stateOf(listed(3, 1), plan, 0)).toEqual({ kind: "under-way", finished: 1, rooms: 2 });
+    expect(stateOf(listed(4, 2), plan, 0)).toEqual({ kind: "drying", dryAt: expect.any(Number) });
+    expect(stateOf(listed(4, 2), plan, 96 * 3_600_000)).toEqual({ kind: "dry", dryAt: expect.any(Number) });
+    // Begun too long ago to be dried: it is done.
+    expect(stateOf(listed(4, 2), undefined, 0)).toEqual({ kind: "dry" });
   });
 
   test("entries read as a technician would say them, in the crew's units", () => {

@@ -1,13 +1,12 @@
 import type { Job } from "@scutch/contract";
 import { showDuration } from "@scutch/core/quantity";
-import { addDays, format, isSameDay, parse } from "date-fns";
+import { addDays, format, isSameDay, parseISO } from "date-fns";
 
 const HOUR = 3_600_000;
 
 /** Milliseconds since 1970 at which a job starts, by this device's clock and zone. */
-export function startOf(job: Pick<Job, "day" | "startsAt">): number {
-  return parse(`${job.day} ${job.startsAt}`, "yyyy-MM-dd HH:mm", new Date(0)).getTime();
-}
+export const startOf = ({ day, startsAt }: Pick<Job, "day" | "startsAt">): number =>
+  parseISO(`${day}T${startsAt}`).getTime();
 
 export const at = (start: number, hours: number) => start + hours * HOUR;
 
@@ -31,13 +30,14 @@ export function between(early: number | null, late: number | null, today: number
   return late === null ? `${left} or later` : `${left} – ${about(late, today)}`;
 }
 
-export const longDay = (day: string) => format(parse(day, "yyyy-MM-dd", new Date(0)), "EEE d MMM");
+export const longDay = (day: string) => format(parseISO(day), "EEE d MMM");
+export const weekday = (time: number) => format(time, "EEEE d MMMM");
 export const dayOf = (time: number) => format(time, "yyyy-MM-dd");
 
 export const today = () => dayOf(Date.now());
-/** The day after `day`, both YYYY-MM-DD. */
-export const dayAfter = (day: string) =>
-  format(addDays(parse(day, "yyyy-MM-dd", new Date(0)), 1), "yyyy-MM-dd");
+/** The day some days after `day`, both YYYY-MM-DD. */
+export const dayAfter = (day: string, days = 1) => dayOf(addDays(parseISO(day), days).getTime());
+export const dayBefore = (day: string, days = 1) => dayAfter(day, -days);
 
 /** Hours as people say them, `1 h 05 min`. */
 export function hoursAndMinutes(hours: number): string {

@@ -24,21 +24,30 @@ export function Failed({
   what,
   onRetry,
 }: {
-  readonly code: "offline" | "not-found";
+  readonly code: "offline" | "not-found" | "newer";
   readonly what: string;
   readonly onRetry: () => void;
 }) {
   return (
     <div role="alert" className="max-w-prose py-8">
       <h2 className="font-bold text-xl">
-        {code === "offline"
-          ? `No connection, and ${what} isn’t on this device yet.`
-          : `There is no such ${what}.`}
+        {
+          {
+            offline: `No connection, and the ${what} isn’t on this device yet.`,
+            "not-found": `There is no such ${what}.`,
+            newer: `This ${what} was written by a newer version of the app.`,
+          }[code]
+        }
       </h2>
       <p className="mt-1 mb-4 text-soft">
-        {code === "offline"
-          ? "Open it once with a connection and it stays here for work without one."
-          : "It may have been another crew’s, or the address is misspelt."}
+        {
+          {
+            offline: "Open it once with a connection and it stays here for work without one.",
+            "not-found": "It may have been another crew’s, or the address is misspelt.",
+            newer:
+              "It is kept whole. Bring the app up to date to open it: load the page again with a connection.",
+          }[code]
+        }
       </p>
       {code === "offline" && <Button onClick={onRetry}>Try again</Button>}
     </div>

@@ -81,7 +81,11 @@ export function mergePlans<T extends PlanDoc>(base: T, mine: T, theirs: T): Merg
 }
 
 /** A room kept against its removal may be sprayed from a batch that went with it. */
-function restoreBatches(rooms: readonly Item[] = [], batches: Map<string, Item>, sides: readonly PlanDoc[]): void {
+function restoreBatches(
+  rooms: readonly Item[] = [],
+  batches: Map<string, Item>,
+  sides: readonly PlanDoc[],
+): void {
   for (const { batchId } of rooms) {
     if (typeof batchId !== "string" || batches.has(batchId)) continue;
     const found = sides.map((side) => byId(itemsOf(side, "batches")).get(batchId)).find(Boolean);
@@ -92,5 +96,6 @@ function restoreBatches(rooms: readonly Item[] = [], batches: Map<string, Item>,
 /** A door or spot of a room both sides are rid of goes with it. */
 function dropHanging(rooms: readonly Item[] = [], items: Map<string, Item>): void {
   const there = new Set(rooms.map(({ id }) => id));
-  for (const [id, item] of items) if (roomsOf(item).some((room) => !there.has(String(room)))) items.delete(id);
+  for (const [id, item] of items)
+    if (roomsOf(item).some((room) => !there.has(String(room)))) items.delete(id);
 }

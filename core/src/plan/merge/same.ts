@@ -6,7 +6,8 @@ export const isDoc = (value: unknown): value is Doc =>
 /** Whether two documents say the same. What is absent and what is undefined are one; so are −0 and 0. */
 export function same(a: unknown, b: unknown): boolean {
   if (a === b) return true;
-  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((each, i) => same(each, b[i]));
+  if (Array.isArray(a) && Array.isArray(b))
+    return a.length === b.length && a.every((each, i) => same(each, b[i]));
   if (!isDoc(a) || !isDoc(b)) return false;
   return keysOf(a, b).every((key) => same(a[key], b[key]));
 }

@@ -21,10 +21,14 @@ function without(plan: PlanDoc, [list, id]: readonly string[]): PlanDoc {
   const kept = Object.fromEntries(
     Object.entries(plan).map(([key, value]) => [
       key,
-      Array.isArray(value) && (key === list || key === "doors" || key === "spots") ? value.filter(free) : value,
+      Array.isArray(value) && (key === list || key === "doors" || key === "spots")
+        ? value.filter(free)
+        : value,
     ]),
   ) as PlanDoc;
-  return list === "batches" && kept.rooms ? { ...kept, rooms: kept.rooms.map((room) => (room.batchId === id ? unsprayed(room) : room)) } : kept;
+  return list === "batches" && kept.rooms
+    ? { ...kept, rooms: kept.rooms.map((room) => (room.batchId === id ? unsprayed(room) : room)) }
+    : kept;
 }
 
 function inOrder(plan: PlanDoc, [list]: readonly string[], ids: readonly string[]): PlanDoc {

@@ -7,7 +7,8 @@ import { listJobs } from "./list.ts";
 
 let server: TestServer;
 const TODAY = "2026-03-10";
-const day = (offset: number) => new Date(Date.parse(`${TODAY}T00:00:00Z`) + offset * 86_400_000).toISOString().slice(0, 10);
+const day = (offset: number) =>
+  new Date(Date.parse(`${TODAY}T00:00:00Z`) + offset * 86_400_000).toISOString().slice(0, 10);
 
 beforeAll(async () => {
   server = await startTestServer();
@@ -31,7 +32,8 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => server.stop());
 
-const get = async (query: string): Promise<JobPage> => (await server.api.get(`/api/jobs?${query}`).expect(200)).body;
+const get = async (query: string): Promise<JobPage> =>
+  (await server.api.get(`/api/jobs?${query}`).expect(200)).body;
 
 describe("with 500 jobs, 60 of them booked ahead", () => {
   test("one request from today on holds today's jobs, those to come, and those begun lately with plan and log", async () => {
@@ -40,13 +42,21 @@ describe("with 500 jobs, 60 of them booked ahead", () => {
     expect(page.jobs.filter((card) => card.day > TODAY).length).toBeGreaterThanOrEqual(60);
     const library = page.jobs.find(({ id }) => id === demoId("job", 1));
     expect(library).toMatchObject({ finished: expect.any(Number), entries: expect.any(Number) });
-    expect(library?.open?.entries.length).toBe(library?.entries);
+    expect(library?.log?.length).toBe(library?.entries);
     expect(library?.finished).toBeGreaterThan(0);
     expect(library?.finished).toBeLessThan(library?.rooms ?? 0);
-    expect(page.jobs.filter(({ open }) => open).map(({ id }) => id)).toContain(demoId("job", 2));
+    expect(page.jobs.filter(({ log }) => log).map(({ id }) => id)).toContain(demoId("job", 2));
+    expect(page.jobs.filter(({ job, log }) => job && !log)).toEqual([]);
+    const whole = await listJobs(server.db, server.crewId, { from: TODAY, limit: 100, plans: true }, now);
+    expect(whole.jobs.every(({ job, id }) => job?.id === id)).toBe(true);
     // A week on nothing of it is open any more: it is dry, or nobody waits for it.
-    const later = await listJobs(server.db, server.crewId, { from: day(7), limit: 100 }, now + 7 * 86_400_000);
-    expect(later.jobs.filter(({ open }) => open)).toEqual([]);
+    const later = await listJobs(
+      server.db,
+      server.crewId,
+      { from: day(7), limit: 100 },
+      now + 7 * 86_400_000,
+    );
+    expect(later.jobs.filter(({ log }) => log)).toEqual([]);
   });
 
   test("pages both ways hold every job once, in the order of days", async () => {

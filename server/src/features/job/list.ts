@@ -1,6 +1,5 @@
-import type { JobCard, JobId, JobPage, StoredJob } from "@scutch/contract";
+import { cardFacts, type JobCard, type JobId, type JobPage, type StoredJob } from "@scutch/contract";
 import { LONGEST_HOURS } from "@scutch/core/drying";
-import { carpetArea } from "@scutch/core/floor";
 import { finishedRooms } from "@scutch/core/log";
 import type { Db } from "../../db/connect.ts";
 import { invalid } from "../../http/apiFailure.ts";
@@ -17,6 +16,7 @@ interface Wanted {
   readonly after?: JobId | undefined;
   readonly before?: JobId | undefined;
   readonly limit: number;
+  readonly plans?: boolean;
 }
 
 const daysBefore = (day: string, days: number) =>
@@ -24,7 +24,8 @@ const daysBefore = (day: string, days: number) =>
 
 /** A page of cards by day. From a day on, the jobs begun shortly before it that may not be dry come first. */
 export async function listJobs(db: Db, crewId: string, wanted: Wanted, now: number): Promise<JobPage> {
-  const { from, limit } = wanted;
+  const { from, limit, plans = false } = wanted;
+  const cardsOf = (ids: readonly string[]) => cardsFor(db, crewId, ids, now, plans);
   const cursor = wanted.after ?? wanted.before;
   if (cursor === undefined) {
     const ids = await idsFrom(db, crewId, from ?? "1970-01-01", limit + 1);
@@ -32,56 +33,69 @@ export async function listJobs(db: Db, crewId: string, wanted: Wanted, now: numb
       from === undefined
         ? []
         : await idsBetween(db, crewId, daysBefore(from, OPEN_DAYS), from, MOST_OPEN_BEFORE);
-    const before = (await cardsOf(db, crewId, recent, now)).filter(({ open }) => open);
-    const cards = await cardsOf(db, crewId, ids.slice(0, limit), now);
+    const before = (await cardsOf(recent)).filter(({ log }) => log);
+    const cards = await cardsOf(ids.slice(0, limit));
     const first = cards[0] ?? before.at(-1);
     const earlier = first && (await idsBefore(db, crewId, first, 1)).length > 0 ? first.id : null;
-    return { jobs: [...before, ...cards], earlier, later: ids.length > limit ? (cards.at(-1)?.id ?? null) : null };
+    return {
+      jobs: [...before, ...cards],
+      earlier,
+      later: ids.length > limit ? (cards.at(-1)?.id ?? null) : null,
+    };
   }
   const place = await placeOf(db, crewId, cursor);
   if (!place) throw invalid({ path: [wanted.after ? "after" : "before"], code: "unknown-reference" });
   if (wanted.after) {
     const ids = await idsAfter(db, crewId, place, limit + 1);
-    const cards = await cardsOf(db, crewId, ids.slice(0, limit), now);
-    return { jobs: cards, earlier: cards[0]?.id ?? null, later: ids.length > limit ? (cards.at(-1)?.id ?? null) : null };
+    const cards = await cardsOf(ids.slice(0, limit));
+    return {
+      jobs: cards,
+      earlier: cards[0]?.id ?? null,
+      later: ids.length > limit ? (cards.at(-1)?.id ?? null) : null,
+    };
   }
   const ids = await idsBefore(db, crewId, place, limit + 1);
-  const cards = await cardsOf(db, crewId, ids.slice(-limit), now);
-  return { jobs: cards, earlier: ids.length > limit ? (cards[0]?.id ?? null) : null, later: cards.at(-1)?.id ?? null };
+  const cards = await cardsOf(ids.slice(-limit));
+  return {
+    jobs: cards,
+    earlier: ids.length > limit ? (cards[0]?.id ?? null) : null,
+    later: cards.at(-1)?.id ?? null,
+  };
 }
 
 const NO_LOG: LogFacts = { entries: 0, mark: 0, finishes: [] };
 
-async function cardsOf(db: Db, crewId: string, ids: readonly string[], now: number): Promise<JobCard[]> {
+async function cardsFor(
+  db: Db,
+  crewId: string,
+  ids: readonly string[],
+  now: number,
+  plans: boolean,
+): Promise<JobCard[]> {
   const stored = await readPlans(db, crewId, ids);
   const facts = await logFactsOf(db, crewId, ids);
   return Promise.all(
     stored.map(async (each) => {
       const log = facts.get(each.job.id) ?? NO_LOG;
       const card = cardOf(each, log);
-      if (!isOpen(card, log, now)) return card;
-      return { ...card, open: { job: each.job, entries: await readEntries(db, crewId, each.job.id) } };
+      if (isOpen(card, log, now))
+        return { ...card, job: each.job, log: await readEntries(db, crewId, each.job.id) };
+      return plans ? { ...card, job: each.job } : card;
     }),
   );
 }
 
-function cardOf({ version, job }: StoredJob, log: LogFacts): JobCard {
-  const { id, siteId, title, day, startsAt } = job;
-  const rooms = job.rooms.filter(({ passage }) => !passage);
-  const finished = finishedRooms(log.finishes);
-  return {
-    ...{ id, version, siteId, title, day, startsAt },
-    rooms: rooms.length,
-    area: rooms.reduce((sum, { shape, parts }) => sum + carpetArea(shape, parts), 0),
-    finished: rooms.filter((room) => finished.has(room.id)).length,
-    entries: log.entries,
-    logMark: log.mark,
-  };
-}
+const cardOf = ({ version, job }: StoredJob, log: LogFacts): JobCard => ({
+  ...cardFacts(job, log.finishes),
+  version,
+  entries: log.entries,
+  logMark: log.mark,
+});
 
 /** Begun, and either still being worked or finished so lately that it may not be dry. */
 function isOpen(card: JobCard, log: LogFacts, now: number): boolean {
-  if (card.entries === 0 || Date.parse(`${card.day}T00:00:00Z`) < now - (OPEN_DAYS + 1) * 24 * HOUR) return false;
+  if (card.entries === 0 || Date.parse(`${card.day}T00:00:00Z`) < now - (OPEN_DAYS + 1) * 24 * HOUR)
+    return false;
   if (card.finished < card.rooms) return true;
   const last = Math.max(0, ...finishedRooms(log.finishes).values());
   return last + LONGEST_HOURS * HOUR > now;

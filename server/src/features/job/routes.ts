@@ -8,7 +8,5 @@ import { readJob, saveJob } from "./service.ts";
 export function jobRoutes(router: Router, { db }: Context): void {
   mount(router, endpoints.listJobs, ({ query }, { crewId }) => listJobs(db, crewId, query, Date.now()));
   mount(router, endpoints.readJob, ({ params }, { crewId }) => readJob(db, crewId, params.jobId));
-  mount(router, endpoints.saveJob, ({ params, body }, { crewId }) =>
-    saveJob(db, crewId, params.jobId, body),
-  );
+  mount(router, endpoints.saveJob, ({ params, body }, { crewId }) => saveJob(db, crewId, params.jobId, body));
 }

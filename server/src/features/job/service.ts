@@ -26,7 +26,12 @@ export interface Save {
  * Saves a job whole on the version it was changed from. The same sending again answers as the first did, whatever came
  * after it; somebody else's save in between is a version-conflict that carries both sides, and nothing is written.
  */
-export async function saveJob(db: Db, crewId: string, jobId: JobId, save: Save): Promise<{ version: number }> {
+export async function saveJob(
+  db: Db,
+  crewId: string,
+  jobId: JobId,
+  save: Save,
+): Promise<{ version: number }> {
   if (save.job.id !== jobId) throw invalid({ path: ["job", "id"], code: "differs-from-address" });
   // First saves of one job at once: all found nothing to lock. Once there is a row, it decides.
   return transactionOrAgain(db, (tx) => saveOnce(tx, crewId, save));

@@ -81,11 +81,7 @@ export async function correctionsOf(tx: Transaction, crewId: string, jobId: stri
     .select({ id: logEntries.id, corrects: logEntries.corrects })
     .from(logEntries)
     .where(
-      and(
-        eq(logEntries.crewId, crewId),
-        inArray(logEntries.corrects, [...ids]),
-        eq(logEntries.jobId, jobId),
-      ),
+      and(eq(logEntries.crewId, crewId), inArray(logEntries.corrects, [...ids]), eq(logEntries.jobId, jobId)),
     );
 }
 

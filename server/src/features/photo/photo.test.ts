@@ -29,8 +29,7 @@ const fromPhone = () =>
     .withMetadata({ orientation: 6 })
     .jpeg()
     .toBuffer();
-const filesOf = async () =>
-  readdir(path.join(server.photoDir, server.crewId)).catch(() => []);
+const filesOf = async () => readdir(path.join(server.photoDir, server.crewId)).catch(() => []);
 const listed = async () =>
   (await server.api.get(`/api/jobs/${JOB}/photos`).expect(200)).body.photos as { id: string }[];
 

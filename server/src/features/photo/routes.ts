@@ -10,6 +10,8 @@ export function photoRoutes(router: Router, { db, blobs }: Context): void {
   mountUpload(router, endpoints.addPhoto, ({ params, query, picture }, actor) =>
     addPhoto(albumOf(actor), params.jobId, params.photoId, query, picture),
   );
-  mountPicture(router, endpoints.readPicture, ({ params }, actor) => pictureOf(albumOf(actor), params.photoId));
+  mountPicture(router, endpoints.readPicture, ({ params }, actor) =>
+    pictureOf(albumOf(actor), params.photoId),
+  );
   mount(router, endpoints.removePhoto, ({ params }, actor) => removePhoto(albumOf(actor), params.photoId));
 }

@@ -1,5 +1,14 @@
 import type { Photo } from "@scutch/contract";
-import { char, datetime, foreignKey, index, int, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
+import {
+  char,
+  datetime,
+  foreignKey,
+  index,
+  int,
+  mysqlTable,
+  primaryKey,
+  varchar,
+} from "drizzle-orm/mysql-core";
 import { uuid } from "../../db/columns.ts";
 import { jobs } from "../job/table.ts";
 

@@ -1,7 +1,7 @@
 import { endpoints } from "@scutch/contract";
 import type { Router } from "express";
-import type { Context } from "../../http/context.ts";
 import { sameId } from "../../http/apiFailure.ts";
+import type { Context } from "../../http/context.ts";
 import { mount } from "../../http/mount.ts";
 import { readStock, saveLot } from "./service.ts";
 

@@ -1,4 +1,12 @@
-import { customType, date, double, foreignKey, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
+import {
+  customType,
+  date,
+  double,
+  foreignKey,
+  mysqlTable,
+  primaryKey,
+  varchar,
+} from "drizzle-orm/mysql-core";
 import { uuid } from "../../db/columns.ts";
 import { crews } from "../crew/table.ts";
 import { products } from "../product/table.ts";

@@ -13,11 +13,14 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const JOBS = [1, 2, 3, 4].map((n) => demoId("job", n));
-const used = async () => (await server.api.get("/api/stock").expect(200)).body.used as ReturnType<typeof stockUse>;
+const used = async () =>
+  (await server.api.get("/api/stock").expect(200)).body.used as ReturnType<typeof stockUse>;
 const folded = async () =>
   (
     await Promise.all(
-      JOBS.map(async (job) => stockUse((await server.api.get(`/api/jobs/${job}/log`).expect(200)).body.entries)),
+      JOBS.map(async (job) =>
+        stockUse((await server.api.get(`/api/jobs/${job}/log`).expect(200)).body.entries),
+      ),
     )
   ).flat();
 const totals = (uses: ReturnType<typeof stockUse>) => {

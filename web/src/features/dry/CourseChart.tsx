@@ -2,12 +2,12 @@ import type { LogEntry } from "@scutch/contract";
 import { criticalWater, DRY_BELOW } from "@scutch/core/drying";
 import { curveMonotoneX, line, max, scaleLinear, scaleTime } from "d3";
 import { memo, useId } from "react";
-import { useUnits } from "../../app/store.ts";
 import { at, clock } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
+import { type ReadyTime, readyOfRoom } from "../../planning/ready.ts";
+import type { Dried } from "../../planning/useDried.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { useWidth } from "../../ui/useWidth.ts";
-import type { Dried } from "../../workers/useDrying.ts";
-import { type ReadyTime, readyOfRoom } from "../job/ready.ts";
 import { placedReadings } from "./readings.ts";
 
 interface Props {

@@ -1,10 +1,10 @@
 import { useCallback } from "react";
 import { useSearchParams } from "react-router";
+import { useDesk } from "../../planning/openDesk.ts";
+import { readyOfRoom } from "../../planning/ready.ts";
+import { NoRooms } from "../../shared/NoRooms.tsx";
 import { Loading } from "../../ui/States.tsx";
-import { useDesk } from "../job/JobScreen.tsx";
-import { NoRooms } from "../job/NoRooms.tsx";
-import { readyOfRoom } from "../job/ready.ts";
-import { useNow } from "../job/useNow.ts";
+import { useNow } from "../../ui/useNow.ts";
 import { CourseChart } from "./CourseChart.tsx";
 import { ReadyHead } from "./ReadyHead.tsx";
 import { RoomLevers } from "./RoomLevers.tsx";

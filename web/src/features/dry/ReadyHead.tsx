@@ -1,11 +1,11 @@
 import { workingOfReady } from "@scutch/core/drying";
 import { memo } from "react";
 import { about, aboutParts, at, between, clock } from "../../format/time.ts";
+import { readyOfRoom } from "../../planning/ready.ts";
+import type { Dried } from "../../planning/useDried.ts";
+import { Worked } from "../../shared/working/Worked.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
-import type { Dried } from "../../workers/useDrying.ts";
-import { readyOfRoom } from "../job/ready.ts";
-import { Worked } from "../working/Worked.tsx";
 
 interface Props {
   readonly start: number;

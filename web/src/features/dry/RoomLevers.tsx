@@ -1,20 +1,20 @@
 import type { Room } from "@scutch/contract";
-import { ASSUMED } from "@scutch/core/plan";
 import { workingOfAirSpeed } from "@scutch/core/drying";
+import { ASSUMED } from "@scutch/core/plan";
 import { Flag } from "lucide-react";
-import { useUnits } from "../../app/store.ts";
+import { reads } from "../../format/readers.ts";
 import { WINDOW_NAMES } from "../../format/words.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { withRoom } from "../../planning/withRoom.ts";
+import { useLogging } from "../../shared/logging/useLogging.ts";
+import { Worked } from "../../shared/working/Worked.tsx";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { optionsOf } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { withRoom } from "../job/withRoom.ts";
-import { useLogging } from "../log/useLogging.ts";
-import { reads } from "../survey/readers.ts";
-import { Worked } from "../working/Worked.tsx";
 import { airMoverOf, MOST_AIR_MOVERS } from "./advice.ts";
 import { useAdvice } from "./useAdvice.ts";
 

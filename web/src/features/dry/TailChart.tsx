@@ -1,13 +1,13 @@
 import { isHardFloor } from "@scutch/core/care";
 import { area, curveMonotoneX, scaleLinear, scaleTime } from "d3";
 import { memo, useId } from "react";
-import { useUnits } from "../../app/store.ts";
 import { about, at, clock } from "../../format/time.ts";
 import { wetColour, wetShare } from "../../format/wetness.ts";
 import { COVERING_NAMES, FIBRE_NAMES } from "../../format/words.ts";
+import { readyOfRoom } from "../../planning/ready.ts";
+import type { Dried } from "../../planning/useDried.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { useWidth } from "../../ui/useWidth.ts";
-import type { Dried } from "../../workers/useDrying.ts";
-import { readyOfRoom } from "../job/ready.ts";
 
 interface Props {
   readonly start: number;

@@ -58,7 +58,7 @@ export function movesFor(
     })),
     ...(known.airSpeedMeasured || movers.length >= MOST_AIR_MOVERS
       ? []
-      : [{ id: "air-mover" as const, change: { airSpeed: Math.min(7, airSpeed) } }]),
+      : [{ id: "air-mover" as const, change: { airSpeed } }]),
   ];
 }
 

@@ -2,8 +2,8 @@ import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry, Room } from "@scutch/contract";
 import { rankMoves, simulateDrying } from "@scutch/core/drying";
 import { planWork, type WorkPlan } from "@scutch/core/plan";
-import type { Dried } from "../../workers/useDrying.ts";
-import { readyOfJob, readyOfRoom } from "../job/ready.ts";
+import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
+import type { Dried } from "../../planning/useDried.ts";
 import { AIR_MOVER, adviceFrom, movesFor } from "./advice.ts";
 import { placedReadings } from "./readings.ts";
 

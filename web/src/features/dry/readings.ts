@@ -1,5 +1,6 @@
-import { type LogEntry, type LogEntryOf, standing } from "@scutch/contract";
+import type { LogEntry } from "@scutch/contract";
 import type { Moment } from "@scutch/core/drying";
+import { meterReadings } from "@scutch/core/log";
 import { freeWaterAt } from "../../format/wetness.ts";
 
 /** A meter reading placed on the drying curve: ms since 1970, kg/m², and what the meter showed. */
@@ -20,9 +21,7 @@ export function placedReadings(
   course: readonly Moment[],
   start: number,
 ): PlacedReading[] {
-  const readings = standing(log).filter((entry): entry is LogEntryOf<"reading"> => entry.kind === "reading");
-  const dry = readings.findLast((entry) => entry.place === "dry-standard");
-  const own = readings.filter((entry) => entry.place === "carpet" && entry.roomId === roomId);
+  const { carpet: own, dryStandard: dry } = meterReadings(log, roomId);
   const [first] = own;
   if (!dry || !first || first.moisture <= dry.moisture || course.length === 0) return [];
   const waterAtFirst = freeWaterAt(course, (Date.parse(first.at) - start) / 3_600_000);

@@ -1,7 +1,7 @@
 import type { Gear, Room } from "@scutch/contract";
 import type { WorkPlan } from "@scutch/core/plan";
 import { useEffect, useState } from "react";
-import { drying, RANGE_AFTER } from "../../workers/useDrying.ts";
+import { askBestMoves, WORK_AFTER } from "../../planning/dryingWork.ts";
 import { type Advice, adviceFrom, airMoverOf, movesFor } from "./advice.ts";
 
 /** The best next move for a room, tried out in the worker once the changes pause. */
@@ -18,22 +18,17 @@ export function useAdvice(
   }>();
   useEffect(() => {
     if (!room) return;
-    let current = true;
-    const timer = setTimeout(async () => {
+    let letGo: (() => void) | undefined;
+    const timer = setTimeout(() => {
       const mover = airMoverOf(gear);
       const moves = movesFor(work, place, room, mover);
-      const [best] = await drying().rank(work.building, place, moves);
-      if (!current) return;
-      // Ids come back as they were sent.
-      setAdvice({
-        work,
-        place,
-        advice: adviceFrom(best as Parameters<typeof adviceFrom>[0], work, place, room, mover),
-      });
-    }, RANGE_AFTER);
+      letGo = askBestMoves(work.building, place, moves, ([best]) =>
+        setAdvice({ work, place, advice: adviceFrom(best, work, place, room, mover) }),
+      );
+    }, WORK_AFTER);
     return () => {
-      current = false;
       clearTimeout(timer);
+      letGo?.();
     };
   }, [work, place, room, gear]);
   return advice && advice.work === work && advice.place === place ? advice.advice : undefined;

@@ -1,16 +1,16 @@
 import type { RoomId } from "@scutch/contract";
 import { type ReactNode, useState } from "react";
-import { useUnits } from "../../app/store.ts";
+import { doseField, reads } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { UseCare } from "../../shared/care/UseCare.tsx";
+import { type EntryBody, useLogging } from "../../shared/logging/useLogging.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import { UseCare } from "../care/UseCare.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { doseField, reads } from "../survey/readers.ts";
-import { type EntryBody, useLogging } from "./useLogging.ts";
 
 type Kind = "reading" | "product-used" | "note";
 /** The next entry: a reading, a product used, or a note. Kept on this device the moment it is pressed. */

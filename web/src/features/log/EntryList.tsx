@@ -1,22 +1,22 @@
 import type { LogEntry } from "@scutch/contract";
 import { isSameDay } from "date-fns";
 import { useState } from "react";
-import { useUnits } from "../../app/store.ts";
 import { about, clock } from "../../format/time.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { entryText } from "../../shared/logging/entryText.ts";
+import { useLogging } from "../../shared/logging/useLogging.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Empty } from "../../ui/States.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { entryText } from "./entryText.ts";
-import { useLogging } from "./useLogging.ts";
 
 /** Entries in the order they happened. One that was wrong is struck out by a correction, never changed. */
 export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now: number }) {
   const units = useUnits();
   const [correcting, setCorrecting] = useState<LogEntry>();
   const struck = new Set(desk.log.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])));
-  if (desk.log.length === 0)
+  if (desk.log.length === 0 && desk.newer.length === 0)
     return (
       <Empty title="Nothing logged yet.">
         Fills ticked in Mix and rooms finished in Dry come here by themselves.
@@ -55,6 +55,13 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
           );
         })}
       </ol>
+      {desk.newer.length > 0 && (
+        <p className="mt-3 text-soft">
+          And something newer than this app:{" "}
+          {desk.newer.map(({ at, by }) => `${about(Date.parse(at), now)}${by ? ` by ${by}` : ""}`).join(", ")}
+          . It is kept; bring the app up to date to read it.
+        </p>
+      )}
       {correcting && (
         <CorrectionDialog desk={desk} entry={correcting} onClose={() => setCorrecting(undefined)} />
       )}

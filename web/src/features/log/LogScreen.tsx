@@ -1,5 +1,5 @@
-import { useDesk } from "../job/JobScreen.tsx";
-import { useNow } from "../job/useNow.ts";
+import { useDesk } from "../../planning/openDesk.ts";
+import { useNow } from "../../ui/useNow.ts";
 import { EntryForm } from "./EntryForm.tsx";
 import { EntryList } from "./EntryList.tsx";
 

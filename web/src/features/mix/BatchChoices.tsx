@@ -3,20 +3,20 @@ import { concentratePerWater, parseStrength } from "@scutch/core/mix";
 import { type BatchPlan, checkBatchSetup } from "@scutch/core/plan";
 import { Pencil, Plus } from "lucide-react";
 import { useState } from "react";
-import { useUnits } from "../../app/store.ts";
+import { reads } from "../../format/readers.ts";
 import { joined, labelSpelling } from "../../format/units.ts";
 import { batchFault, typedFault } from "../../format/words.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { isForMixing, measuresFor } from "../../shared/products/measures.ts";
+import { ProductDialog } from "../../shared/products/ProductDialog.tsx";
+import { VesselDialog } from "../../shared/products/VesselDialog.tsx";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { reads } from "../survey/readers.ts";
 import { BoosterFields } from "./BoosterFields.tsx";
-import { isForMixing, measuresFor } from "./measures.ts";
-import { ProductDialog } from "./ProductDialog.tsx";
 import { TipField } from "./TipField.tsx";
 import { VesselAdvice } from "./VesselAdvice.tsx";
-import { VesselDialog } from "./VesselDialog.tsx";
 
 interface Props {
   readonly desk: JobDesk;

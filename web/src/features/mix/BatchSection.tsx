@@ -1,18 +1,18 @@
 import type { BatchChoice } from "@scutch/contract";
+import { fillsMade } from "@scutch/core/log";
 import { concentratePerWater, workingOfLeftOver } from "@scutch/core/mix";
 import { useState } from "react";
-import { useUnits } from "../../app/store.ts";
 import { joined } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { MixCare, stoppedRooms } from "../../shared/care/MixCare.tsx";
+import { Worked } from "../../shared/working/Worked.tsx";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Callout } from "../../ui/Callout.tsx";
-import { MixCare, stoppedRooms } from "../care/MixCare.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { Worked } from "../working/Worked.tsx";
 import { BatchChoices } from "./BatchChoices.tsx";
 import { BottleLabel } from "./BottleLabel.tsx";
 import { FillList } from "./FillList.tsx";
 import { FillSheet } from "./FillSheet.tsx";
-import { fillsMade } from "./fillsMade.ts";
 import { RunOut } from "./RunOut.tsx";
 
 interface Props {

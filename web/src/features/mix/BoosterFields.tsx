@@ -3,10 +3,10 @@ import { parseStrength } from "@scutch/core/mix";
 import { Plus, Trash2 } from "lucide-react";
 import { labelSpelling } from "../../format/units.ts";
 import { typedFault } from "../../format/words.ts";
+import type { JobDesk } from "../../planning/desk.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
 
 type Boosters = NonNullable<BatchChoice["boosters"]>;
 

@@ -1,9 +1,9 @@
 import type { LogEntryOf } from "@scutch/contract";
 import type { Fill } from "@scutch/core/mix";
 import { Check } from "lucide-react";
-import { useUnits } from "../../app/store.ts";
 import { clock } from "../../format/time.ts";
 import { joined } from "../../format/units.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 
 interface Props {
   readonly fills: readonly Fill[];

@@ -1,16 +1,22 @@
 import type { BatchChoice, LogEntryOf, Product, Vessel } from "@scutch/contract";
 import { protectionFor, reactantsOf } from "@scutch/core/care";
-import { concentratePerWater, type Fill, workingOfConcentrate, workingOfMass, workingOfWater } from "@scutch/core/mix";
-import { type RoomPlan } from "@scutch/core/plan";
+import {
+  concentratePerWater,
+  type Fill,
+  workingOfConcentrate,
+  workingOfMass,
+  workingOfWater,
+} from "@scutch/core/mix";
+import type { RoomPlan } from "@scutch/core/plan";
 import type { ReactNode } from "react";
-import { useUnits } from "../../app/store.ts";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
 import { clock } from "../../format/time.ts";
 import { doseOf, joined, type Shown, scoopsOf, strengthOf, type UnitsOfCrew } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { pairsWith } from "../../shared/care/MixCare.tsx";
+import { Worked } from "../../shared/working/Worked.tsx";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Callout } from "../../ui/Callout.tsx";
-import { pairsWith } from "../care/MixCare.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { Worked } from "../working/Worked.tsx";
 import { Bottle } from "./Bottle.tsx";
 import { MadeIt } from "./MadeIt.tsx";
 

@@ -1,16 +1,16 @@
 import type { BatchChoice, Product } from "@scutch/contract";
 import type { Fill } from "@scutch/core/mix";
 import { useState } from "react";
-import { useStockQuery } from "../../api/scutchApi.ts";
-import { useUnits } from "../../app/store.ts";
+import { doseField, readsVolume } from "../../format/readers.ts";
 import { doseOf, joined } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useLogging } from "../../shared/logging/useLogging.ts";
+import { lotsLeft } from "../../shared/stock/stock.ts";
+import { useStock } from "../../shared/stock/useStock.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { useLogging } from "../log/useLogging.ts";
-import { doseField, readsVolume } from "../survey/readers.ts";
-import { lotsLeft } from "../van/stock.ts";
 
 interface Props {
   readonly desk: JobDesk;
@@ -25,7 +25,7 @@ interface Props {
 export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
   const units = useUnits();
   const log = useLogging(desk.job.id);
-  const stock = useStockQuery().data;
+  const stock = useStock();
   const lots = stock ? lotsLeft(stock, product.id).filter(({ left }) => left > 0) : [];
   const [lot, setLot] = useState<string>();
   const [other, setOther] = useState(false);

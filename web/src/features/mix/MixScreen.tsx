@@ -1,14 +1,14 @@
 import { BatchId, MOST_BATCHES } from "@scutch/contract";
 import { Plus } from "lucide-react";
-import { useUnits } from "../../app/store.ts";
-import { newId } from "../../offline/newId.ts";
+import { newId } from "../../device/newId.ts";
+import { useDesk } from "../../planning/openDesk.ts";
+import { NoRooms } from "../../shared/NoRooms.tsx";
+import { isForMixing, MEASURES } from "../../shared/products/measures.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Empty } from "../../ui/States.tsx";
-import { useDesk } from "../job/JobScreen.tsx";
-import { NoRooms } from "../job/NoRooms.tsx";
 import { BatchSection } from "./BatchSection.tsx";
 import { PrintMixSheet } from "./MixSheet.tsx";
-import { isForMixing, MEASURES } from "./measures.ts";
 import { RinseSection } from "./RinseSection.tsx";
 
 /** What to make, fill by fill. */

@@ -2,12 +2,12 @@ import { type Gear, protectionFor } from "@scutch/core/care";
 import { concentratePerWater } from "@scutch/core/mix";
 import { Printer } from "lucide-react";
 import { useEffect, useState } from "react";
-import { useUnits } from "../../app/store.ts";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { longDay } from "../../format/time.ts";
 import { doseOf, joined, scoopsOf, strengthOf } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
 import { printOnly } from "./printOnly.ts";
 
 /** Prints the whole mix on one page, for the van. */

@@ -1,14 +1,14 @@
 import type { GearKind, RigChoice } from "@scutch/contract";
 import { METHOD_FIGURES, STROKE_LIMITS } from "@scutch/core/clean";
 import { usableVolume } from "@scutch/core/mix";
-import { useUnits } from "../../app/store.ts";
+import { reads } from "../../format/readers.ts";
 import { hoursAndMinutes } from "../../format/time.ts";
 import { joined, percent } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { reads } from "../survey/readers.ts";
 import { TankGauges } from "./TankGauges.tsx";
 import { TanksRead } from "./TanksRead.tsx";
 

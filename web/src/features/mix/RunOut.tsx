@@ -1,16 +1,16 @@
 import type { BatchChoice, Product, ProductId } from "@scutch/contract";
+import { fillsMade } from "@scutch/core/log";
 import { concentratePerWater } from "@scutch/core/mix";
 import { type BatchPlan, substitutesFor } from "@scutch/core/plan";
 import { useState } from "react";
-import { useStockQuery } from "../../api/scutchApi.ts";
-import { useUnits } from "../../app/store.ts";
 import { VERDICT_NAMES } from "../../format/careWords.ts";
 import { doseOf, strengthOf } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { leftOf } from "../../shared/stock/stock.ts";
+import { useStock } from "../../shared/stock/useStock.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { leftOf } from "../van/stock.ts";
-import { fillsMade } from "./fillsMade.ts";
 
 interface Props {
   readonly desk: JobDesk;
@@ -22,7 +22,7 @@ interface Props {
 /** Whether there is enough of a product for the fills still to make, and what could stand in for it. */
 export function RunOut({ desk, batch, product, planned }: Props) {
   const units = useUnits();
-  const stock = useStockQuery().data;
+  const stock = useStock();
   const [asked, setAsked] = useState(false);
   if (planned.batch.outcome !== "planned") return null;
   const made = fillsMade(desk.log, batch.id);

@@ -1,6 +1,6 @@
 import type { TankRun } from "@scutch/core/clean";
-import { useUnits } from "../../app/store.ts";
 import { joined, percent } from "../../format/units.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 
 interface Props {
   readonly runs: readonly TankRun[];

@@ -1,14 +1,14 @@
 import type { RoomId } from "@scutch/contract";
 import { useState } from "react";
-import { useUnits } from "../../app/store.ts";
+import { readsVolume } from "../../format/readers.ts";
 import { joined } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useLogging } from "../../shared/logging/useLogging.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Several } from "../../ui/Several.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { useLogging } from "../log/useLogging.ts";
-import { readsVolume } from "../survey/readers.ts";
 
 /** What the tanks really showed over some rooms. It takes the place of the estimate, and drying follows it. */
 export function TanksRead({ desk }: { readonly desk: JobDesk }) {

@@ -1,9 +1,9 @@
 import type { BatchChoice, VesselId } from "@scutch/contract";
 import { vesselsFor } from "@scutch/core/plan";
 import { useMemo } from "react";
+import type { JobDesk } from "../../planning/desk.ts";
+import { isForMixing } from "../../shared/products/measures.ts";
 import { Button } from "../../ui/Button.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { isForMixing } from "./measures.ts";
 
 interface Props {
   readonly desk: JobDesk;

@@ -1,30 +1,24 @@
+import type { CrewSettings } from "@scutch/contract";
 import { toSi } from "@scutch/core/quantity";
 import { EXTRA_UNIT, EXTRAS, type Extra } from "@scutch/core/quote";
 import { useId } from "react";
-import { useAppDispatch, useAppSelector, useUnits } from "../../app/store.ts";
+import { saveThing } from "../../device/changes.ts";
 import { EXTRA_NAMES } from "../../format/words.ts";
+import { selectCrew, useUnits } from "../../state/crewSlice.ts";
+import { nameGiven, themeChosen, unitsLeftToCrew } from "../../state/settingsSlice.ts";
+import { useAppDispatch, useAppSelector } from "../../state/store.ts";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import { nameGiven, priceSet, themeChosen, unitsChosen } from "./settingsSlice.ts";
 
 export function SettingsDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
   const nameId = useId();
   return (
-    <Dialog open={open} title="Settings of this device" onClose={onClose}>
+    <Dialog open={open} title="Settings" onClose={onClose}>
       <div className="mt-4 grid gap-5">
-        <Segmented
-          label="Units"
-          value={settings.units}
-          options={[
-            { value: "metric", name: "Metric" },
-            { value: "us", name: "US" },
-          ]}
-          onChange={(units) => dispatch(unitsChosen(units))}
-        />
         <Segmented
           label="Colours"
           value={settings.theme}
@@ -47,17 +41,23 @@ export function SettingsDialog({ open, onClose }: { readonly open: boolean; read
             onChange={(event) => dispatch(nameGiven(event.target.value))}
           />
         </div>
-        <PriceFields />
+        <CrewFields />
       </div>
     </Dialog>
   );
 }
 
-/** What is asked for what is charged apart, in the crew's own money. */
-function PriceFields() {
+/** What holds for the crew on all its devices: units, and what is asked for what is charged apart, in its own money. */
+function CrewFields() {
   const dispatch = useAppDispatch();
   const units = useUnits();
-  const { prices } = useAppSelector((state) => state.settings);
+  const { settings } = useAppSelector(selectCrew);
+  const { prices } = settings;
+  const set = (change: Partial<CrewSettings>) => saveThing("settings", { ...settings, ...change });
+  const setPrice = (extra: Extra, price: number | undefined) => {
+    const { [extra]: _, ...others } = prices;
+    set({ prices: price === undefined ? others : { ...others, [extra]: price } });
+  };
   // Kept for one m², m or piece; asked and shown for one of the crew's units.
   const perUnit = (extra: Extra) =>
     EXTRA_UNIT[extra] === "piece" || units.system === "metric"
@@ -70,26 +70,41 @@ function PriceFields() {
       piece: "each",
     })[EXTRA_UNIT[extra]];
   return (
-    <fieldset>
-      <legend className="font-semibold">Prices of what is charged apart</legend>
-      <div className="mt-1 grid grid-cols-2 gap-3">
-        {EXTRAS.map((extra) => (
-          <QuantityField
-            key={extra}
-            label={`${EXTRA_NAMES[extra].replace(/, each|, a step/, "")}, ${per(extra)}`}
-            value={prices[extra]}
-            show={(price) => (price * perUnit(extra)).toFixed(2)}
-            placeholder="not set"
-            read={(text) => {
-              const price = Number(text.replace(",", ".").replace(/[^\d.]/g, ""));
-              return text.trim() !== "" && Number.isFinite(price) && /\d/.test(text)
-                ? { value: price / perUnit(extra) }
-                : { error: "Type a price, like 4.50." };
-            }}
-            onChange={(price) => void dispatch(priceSet({ extra, price }))}
-          />
-        ))}
-      </div>
-    </fieldset>
+    <div className="grid gap-4 border-ink border-t-2 pt-3">
+      <h3 className="font-semibold">The crew’s, on all its devices</h3>
+      <Segmented
+        label="Units"
+        value={units.system}
+        options={[
+          { value: "metric", name: "Metric" },
+          { value: "us", name: "US" },
+        ]}
+        onChange={(chosen) => {
+          set({ units: chosen });
+          dispatch(unitsLeftToCrew());
+        }}
+      />
+      <fieldset>
+        <legend className="text-sm text-soft">Prices of what is charged apart</legend>
+        <div className="mt-1 grid grid-cols-2 gap-3">
+          {EXTRAS.map((extra) => (
+            <QuantityField
+              key={extra}
+              label={`${EXTRA_NAMES[extra].replace(/, each|, a step/, "")}, ${per(extra)}`}
+              value={prices[extra]}
+              show={(price) => (price * perUnit(extra)).toFixed(2)}
+              placeholder="not set"
+              read={(text) => {
+                const price = Number(text.replace(",", ".").replace(/[^\d.]/g, ""));
+                return text.trim() !== "" && Number.isFinite(price) && /\d/.test(text)
+                  ? { value: price / perUnit(extra) }
+                  : { error: "Type a price, like 4.50." };
+              }}
+              onChange={(price) => void setPrice(extra, price)}
+            />
+          ))}
+        </div>
+      </fieldset>
+    </div>
   );
 }

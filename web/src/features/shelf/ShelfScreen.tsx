@@ -3,20 +3,20 @@ import { protectionFor } from "@scutch/core/care";
 import { showDuration } from "@scutch/core/quantity";
 import { Download, Plus, Upload } from "lucide-react";
 import { useId, useState } from "react";
-import { useStockQuery } from "../../api/scutchApi.ts";
-import { useAppDispatch, useUnits } from "../../app/store.ts";
+import { saveThing } from "../../device/changes.ts";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { doseOf, labelSpelling } from "../../format/units.ts";
 import { contractFault, PRODUCT_KIND_NAMES } from "../../format/words.ts";
-import { saveProduct } from "../../offline/changes.ts";
+import { ProductDialog } from "../../shared/products/ProductDialog.tsx";
+import { WithShelf } from "../../shared/products/WithShelf.tsx";
+import { leftOf } from "../../shared/stock/stock.ts";
+import { useStock } from "../../shared/stock/useStock.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Empty } from "../../ui/States.tsx";
-import { ProductDialog } from "../mix/ProductDialog.tsx";
-import { leftOf } from "../van/stock.ts";
 import { type CsvFault, productsFromCsv, productsToCsv } from "./productCsv.ts";
-import { WithShelf } from "./WithShelf.tsx";
 
 /** The crew's products, as their labels have them: found by a word, changed in place, out to and in from a CSV file. */
 export function ShelfScreen() {
@@ -25,9 +25,8 @@ export function ShelfScreen() {
 
 function OpenShelf({ products }: { readonly products: readonly Product[] }) {
   const units = useUnits();
-  const dispatch = useAppDispatch();
   const findId = useId();
-  const stock = useStockQuery().data;
+  const stock = useStock();
   const [find, setFind] = useState("");
   const [opened, setOpened] = useState<Product | "new">();
   const [faults, setFaults] = useState<readonly CsvFault[]>([]);
@@ -42,7 +41,7 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
     if (!file) return;
     const read = productsFromCsv(await file.text());
     if (!read.ok) return setFaults(read.faults);
-    for (const product of read.products) dispatch(saveProduct(product));
+    for (const product of read.products) saveThing("product", product);
     setTaken(read.products.length);
   };
   const give = () => {

@@ -1,7 +1,7 @@
 import { type Fault, faultsOf, Product, ProductId, type Strength } from "@scutch/contract";
 import { STRENGTH_SPELLINGS } from "@scutch/core/mix";
 import Papa from "papaparse";
-import { newId } from "../../offline/newId.ts";
+import { newId } from "../../device/newId.ts";
 
 /** Columns of the file, in SI and the label's own spelling, so that nothing drifts on the way out and in. */
 const COLUMNS = [

@@ -1,16 +1,16 @@
 import { faultsOf, Room, RoomId } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { useId, useRef, useState } from "react";
-import { useUnits } from "../../app/store.ts";
-import { useKey } from "../../app/useKey.ts";
+import { newId } from "../../device/newId.ts";
+import { readsSize, sizeLimit, sizeText } from "../../format/readers.ts";
 import { contractFault } from "../../format/words.ts";
-import { newId } from "../../offline/newId.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
+import { useKey } from "../../ui/useKey.ts";
 import { hubOf, type OpensTo, withNewRoom } from "./addRoom.ts";
-import { readsSize, sizeLimit, sizeText } from "./readers.ts";
 import { freeName, TEMPLATES, type Template } from "./templates.ts";
 
 /** One line for a room: its name if it has one, its size, and where it opens to. Everything else is assumed until said. */

@@ -1,8 +1,8 @@
 import type { Job } from "@scutch/contract";
-import { useUnits } from "../../app/store.ts";
+import { reads } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import { reads } from "./readers.ts";
 
 type Air = NonNullable<Job["indoor"]>;
 

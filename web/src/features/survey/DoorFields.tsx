@@ -1,13 +1,13 @@
 import { type Door, DoorId, type Room } from "@scutch/contract";
 import { WALLS } from "@scutch/core/floor";
 import { Plus, Trash2 } from "lucide-react";
-import { useUnits } from "../../app/store.ts";
-import { newId } from "../../offline/newId.ts";
+import { newId } from "../../device/newId.ts";
+import { reads } from "../../format/readers.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { reads } from "./readers.ts";
 
 const WALL_NAMES = { top: "Top", right: "Right", bottom: "Bottom", left: "Left" } as const;
 const FOUND = "found";

@@ -1,10 +1,10 @@
 import type { RoomId } from "@scutch/contract";
 import type { Floor, PlacedDoor, Point } from "@scutch/core/floor";
 import { useId } from "react";
-import { useUnits } from "../../app/store.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { boxOf, outlineAsDrawn } from "./floorPlan.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { boxOf, outlineAsDrawn } from "../../planning/floorPlan.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 
 interface Props {
   readonly desk: JobDesk;

@@ -1,12 +1,13 @@
 import type { Interview } from "@scutch/contract";
 import { extrasOf } from "@scutch/core/plan";
 import { EXTRA_UNIT, type Extra, extraLines } from "@scutch/core/quote";
-import { useAppSelector, useUnits } from "../../app/store.ts";
 import { joined, type UnitsOfCrew } from "../../format/units.ts";
 import { EFFECT_NAMES, EXTRA_NAMES, LAST_CLEANED_NAMES, OCCUPANCY_NAMES } from "../../format/words.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useUnits } from "../../state/crewSlice.ts";
+import { useAppSelector } from "../../state/store.ts";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
 
 type YesNo = "detergentLeft" | "pets" | "urine";
 const QUESTIONS: readonly (readonly [YesNo, string])[] = [
@@ -19,7 +20,7 @@ const QUESTIONS: readonly (readonly [YesNo, string])[] = [
 export function InterviewFields({ desk }: { readonly desk: JobDesk }) {
   const units = useUnits();
   const { job, edit, work, input } = desk;
-  const prices = useAppSelector((state) => state.settings.prices);
+  const prices = useAppSelector((state) => state.crew.settings.prices);
   const asked = job.interview ?? {};
   const set = (change: Partial<Interview>) =>
     edit((before) => ({ ...before, interview: { ...before.interview, ...change } }));

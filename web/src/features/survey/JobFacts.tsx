@@ -1,10 +1,10 @@
 import { ASSUMED } from "@scutch/core/plan";
 import { useId } from "react";
+import { readsName } from "../../format/readers.ts";
+import type { JobDesk } from "../../planning/desk.ts";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
 import { AirFields } from "./AirFields.tsx";
-import { readsName } from "./readers.ts";
 
 /** What holds for the whole job: when, and the air inside and out. */
 export function JobFacts({ desk: { job, edit } }: { readonly desk: JobDesk }) {

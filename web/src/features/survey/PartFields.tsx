@@ -2,13 +2,13 @@ import type { Part, Room } from "@scutch/contract";
 import { WALLS } from "@scutch/core/floor";
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
-import { useUnits } from "../../app/store.ts";
+import { reads } from "../../format/readers.ts";
+import type { ShowLimit } from "../../planning/desk.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import type { ShowLimit } from "../job/useJobDesk.ts";
-import { reads } from "./readers.ts";
 
 interface Props {
   readonly room: Room;

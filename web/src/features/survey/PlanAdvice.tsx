@@ -1,9 +1,9 @@
 import type { Job } from "@scutch/contract";
 import type { Floor } from "@scutch/core/floor";
-import { useUnits } from "../../app/store.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import type { JobDesk } from "../job/useJobDesk.ts";
 import { inWalkOutOrder } from "./addRoom.ts";
 
 /** What is wrong with the plan of the floor or the order on it, and the way out of it. Nothing where all is well. */

@@ -4,7 +4,7 @@ import { METHODS } from "@scutch/core/clean";
 import { ASSUMED, type RoomPlan, USUAL_PILE, usualMethod } from "@scutch/core/plan";
 import { showQuantity } from "@scutch/core/quantity";
 import { Link } from "react-router";
-import { useUnits } from "../../app/store.ts";
+import { reads, readsRate } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import {
   BACKING_NAMES,
@@ -16,14 +16,14 @@ import {
   SOIL_NATURE_NAMES,
   WEAR_NAMES,
 } from "../../format/words.ts";
+import type { JobDesk, ShowLimit } from "../../planning/desk.ts";
+import { withRoom } from "../../planning/withRoom.ts";
+import { useLogging } from "../../shared/logging/useLogging.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { ChoiceField, optionsOf, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import type { JobDesk, ShowLimit } from "../job/useJobDesk.ts";
-import { withRoom } from "../job/withRoom.ts";
-import { useLogging } from "../log/useLogging.ts";
 import { AirFields } from "./AirFields.tsx";
-import { reads, readsRate } from "./readers.ts";
 
 interface Props {
   readonly desk: JobDesk;

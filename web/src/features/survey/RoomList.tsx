@@ -1,16 +1,16 @@
 import { isHardFloor } from "@scutch/core/care";
-import { type KnownRoom } from "@scutch/core/plan";
 import { workingOfArea } from "@scutch/core/floor";
+import type { KnownRoom } from "@scutch/core/plan";
 import { workingOfFinish } from "@scutch/core/run";
 import { lazy, Suspense } from "react";
-import { useUnits } from "../../app/store.ts";
+import { sizeText } from "../../format/readers.ts";
 import { about, at } from "../../format/time.ts";
 import { ASSUMED_NAMES, COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, SOIL_NAMES } from "../../format/words.ts";
-import type { JobDesk } from "../job/useJobDesk.ts";
-import { Worked } from "../working/Worked.tsx";
-import { sizeText } from "./readers.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { Worked } from "../../shared/working/Worked.tsx";
+import { useUnits } from "../../state/crewSlice.ts";
 
-const CareMark = lazy(async () => ({ default: (await import("../care/CareMark.tsx")).CareMark }));
+const CareMark = lazy(async () => ({ default: (await import("../../shared/care/CareMark.tsx")).CareMark }));
 
 interface Props {
   readonly desk: JobDesk;

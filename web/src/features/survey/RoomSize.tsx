@@ -1,15 +1,15 @@
 import type { Room } from "@scutch/contract";
 import { ASSUMED } from "@scutch/core/plan";
 import { ArrowBigDown, ArrowBigLeft, ArrowBigRight, ArrowBigUp, RotateCw } from "lucide-react";
-import { useUnits } from "../../app/store.ts";
+import { reads, readsName, readsSize, sizeLimit, sizeText } from "../../format/readers.ts";
+import type { JobDesk, ShowLimit } from "../../planning/desk.ts";
+import { withRoom } from "../../planning/withRoom.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import type { JobDesk, ShowLimit } from "../job/useJobDesk.ts";
-import { withRoom } from "../job/withRoom.ts";
 import { DoorFields } from "./DoorFields.tsx";
 import { levelName } from "./levels.ts";
 import { PartFields } from "./PartFields.tsx";
-import { reads, readsName, readsSize, sizeLimit, sizeText } from "./readers.ts";
 import { StairFields } from "./StairFields.tsx";
 import { ZoneFields } from "./ZoneFields.tsx";
 

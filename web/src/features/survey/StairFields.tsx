@@ -1,9 +1,9 @@
 import type { Room } from "@scutch/contract";
 import { FLIGHT_LIMITS } from "@scutch/core/floor";
-import { useUnits } from "../../app/store.ts";
+import { reads, readsCount } from "../../format/readers.ts";
+import type { ShowLimit } from "../../planning/desk.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import type { ShowLimit } from "../job/useJobDesk.ts";
-import { reads, readsCount } from "./readers.ts";
 
 type Stairs = Extract<Room["shape"], { kind: "stairs" }>;
 

@@ -1,12 +1,12 @@
 import { lazy, Suspense, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
+import { floorOf } from "../../planning/floorPlan.ts";
+import { useDesk } from "../../planning/openDesk.ts";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { Empty, Loading } from "../../ui/States.tsx";
-import { useDesk } from "../job/JobScreen.tsx";
-import { useNow } from "../job/useNow.ts";
+import { useNow } from "../../ui/useNow.ts";
 import { AddRoom } from "./AddRoom.tsx";
 import { FloorView } from "./FloorView.tsx";
-import { floorOf } from "./floorPlan.ts";
 import { JobFacts } from "./JobFacts.tsx";
 import { levelName } from "./levels.ts";
 import { PlanAdvice } from "./PlanAdvice.tsx";

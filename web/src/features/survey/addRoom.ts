@@ -1,7 +1,7 @@
 import { type Door, DoorId, type Job, type Room } from "@scutch/contract";
 import { longestWay } from "@scutch/core/plan";
 import { walkOutOrder } from "@scutch/core/run";
-import { newId } from "../../offline/newId.ts";
+import { newId } from "../../device/newId.ts";
 
 /** Where a new room's door leads: out, into a room, or nobody has said. */
 export type OpensTo = "out" | "not-said" | Room["id"];

@@ -3,12 +3,12 @@ import { type Door, Job, type Room } from "@scutch/contract";
 import { ORIGINS } from "@scutch/core/care";
 import { carpetArea } from "@scutch/core/floor";
 import { planWork } from "@scutch/core/plan";
+import { readsCount, readsRate, readsVolume } from "../../format/readers.ts";
 import { UNITS_OF } from "../../format/units.ts";
 import { contractFault, ORIGIN_SHORT } from "../../format/words.ts";
+import { boxOf, floorOf, outlineAsDrawn, withoutRoom } from "../../planning/floorPlan.ts";
 import { hubOf, inWalkOutOrder, withNewRoom } from "./addRoom.ts";
-import { boxOf, floorOf, outlineAsDrawn, withoutRoom } from "./floorPlan.ts";
 import { levelName } from "./levels.ts";
-import { readsCount, readsRate, readsVolume } from "./readers.ts";
 import { freeName, TEMPLATES } from "./templates.ts";
 
 const id = (kind: number, n: number) => `01930000-0000-7000-8${kind}00-${n.toString().padStart(12, "0")}`;

@@ -4,13 +4,13 @@ import { useId } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 import { z } from "zod";
-import { useAppDispatch, useUnits } from "../../app/store.ts";
-import { addJob } from "../../offline/changes.ts";
-import { newId } from "../../offline/newId.ts";
+import { addJob } from "../../device/changes.ts";
+import { newId } from "../../device/newId.ts";
+import { isForMixing, MEASURES } from "../../shared/products/measures.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
-import { isForMixing, MEASURES } from "../mix/measures.ts";
 
 const Form = z.object({
   place: z.string().trim().min(1, "Say where it is: a name is enough.").max(120, "At most 120 letters."),
@@ -28,7 +28,6 @@ interface Props {
 
 /** A place, a day and a time; everything else has a default until somebody says it. */
 export function NewJobDialog({ shelf, day, onClose }: Props) {
-  const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const units = useUnits();
   const ids = useId();
@@ -64,7 +63,7 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
             ]
           : [],
     };
-    dispatch(addJob(job, known ? undefined : site));
+    addJob(job, known ? undefined : site);
     onClose();
     void navigate(`/jobs/${job.id}/survey`);
   };

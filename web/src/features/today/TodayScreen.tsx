@@ -1,76 +1,123 @@
-import type { JobId } from "@scutch/contract";
-import { format } from "date-fns";
 import { Plus } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
-import { useJobsQuery, useShelfQuery } from "../../api/scutchApi.ts";
-import { useKey } from "../../app/useKey.ts";
-import { dayOf } from "../../format/time.ts";
+import { useLive, usePull } from "../../device/live.ts";
+import { pullMore, pullShelf, pullToday } from "../../device/pull.ts";
+import { session } from "../../device/session.ts";
+import { useShelfHere } from "../../device/thingsHere.ts";
+import { dayAfter, dayOf, weekday } from "../../format/time.ts";
+import { selectCrew } from "../../state/crewSlice.ts";
+import { useAppSelector } from "../../state/store.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Empty, Failed, Loading } from "../../ui/States.tsx";
-import { useNow } from "../job/useNow.ts";
-import { JobRow } from "./JobRow.tsx";
+import { useKey } from "../../ui/useKey.ts";
+import { useNow } from "../../ui/useNow.ts";
+import { type JobPath, JobRow } from "./JobRow.tsx";
+import { type Listed, useListed } from "./useToday.ts";
 
-const DAY = 86_400_000;
+/** Rows of a group shown at first, and with each more. */
+const AT_ONCE = 30;
 /** Brings the form library with it: not part of the first load. */
 const NewJobDialog = lazy(async () => ({ default: (await import("./NewJobDialog.tsx")).NewJobDialog }));
 
+const byStart = (a: Listed, b: Listed) =>
+  `${a.day} ${a.startsAt} ${a.id}`.localeCompare(`${b.day} ${b.startsAt} ${b.id}`);
+
 /** The crew's jobs round today. */
-export function TodayScreen() {
+export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
   const now = useNow();
-  const jobs = useJobsQuery();
-  const shelf = useShelfQuery();
+  const today = dayOf(now);
+  const jobs = useListed(today);
+  const shelf = useShelfHere();
+  const crew = useAppSelector(selectCrew).name;
+  const list = usePull(`today ${today}`, ({ db, send }) => pullToday(db, send, today));
+  const shelves = usePull("shelf", ({ db, send }) => pullShelf(db, send));
   const [adding, setAdding] = useState(false);
   useKey("n", () => setAdding(true));
-  const list = jobs.data?.jobs.map(({ job }) => job) ?? [];
-  const today = dayOf(now);
-  const soonestFirst = (a: { day: string; startsAt: string }, b: { day: string; startsAt: string }) =>
-    `${a.day} ${a.startsAt}`.localeCompare(`${b.day} ${b.startsAt}`);
-  const groups = [
-    ["Today", list.filter((job) => job.day === today).toSorted(soonestFirst)],
-    ["To come", list.filter((job) => job.day > today).toSorted(soonestFirst)],
-    ["Before", list.filter((job) => job.day < today)],
-  ] as const;
+  const sorted = (jobs ?? []).toSorted(byStart);
+  const lacking = !jobs ? list : shelf === null ? shelves : undefined;
 
   return (
     <div className="mx-auto max-w-4xl px-4 pt-5 pb-10 sm:px-7 sm:pt-7">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
-          <p className="text-soft">{shelf.data?.crew ?? "\u00a0"}</p>
-          <h1 className="font-bold text-3xl">{format(now, "EEEE d MMMM")}</h1>
+          <p className="text-soft">{crew ?? "\u00a0"}</p>
+          <h1 className="font-bold text-3xl">{weekday(now)}</h1>
         </div>
-        <Button weight="main" onClick={() => setAdding(true)} disabled={!shelf.data}>
+        <Button weight="main" onClick={() => setAdding(true)} disabled={!shelf}>
           <Plus aria-hidden size={22} /> New job
         </Button>
       </div>
-      {jobs.isLoading && <Loading what="the jobs" />}
-      {jobs.error && <Failed code="offline" what="job list" onRetry={() => void jobs.refetch()} />}
-      {jobs.data && list.length === 0 && (
+      {(!jobs || !shelf) &&
+        (lacking && lacking.state === "offline" ? (
+          <Failed code="offline" what="list of jobs" onRetry={lacking.again} />
+        ) : (
+          <Loading what="the jobs" />
+        ))}
+      {jobs?.length === 0 && list.state !== "asking" && (
         <Empty title="No jobs yet.">
           Make the first one: a place, and the sizes of its rooms, are enough for a plan.
         </Empty>
       )}
-      {groups.map(
-        ([name, group]) =>
-          group.length > 0 && (
-            <section key={name} className="mt-7">
-              <h2 className="mb-2 font-semibold text-soft">{name}</h2>
-              <ul className="grid gap-3">
-                {group.slice(0, 30).map((job) => (
-                  <JobRow key={job.id} jobId={job.id as JobId} now={now} />
-                ))}
-              </ul>
-            </section>
-          ),
+      {shelf && jobs && (
+        <>
+          <Group name="Today" jobs={sorted.filter(({ day }) => day === today)} {...{ shelf, now, jobPath }} />
+          <Group
+            name="To come"
+            jobs={sorted.filter(({ day }) => day > today)}
+            more="later"
+            {...{ shelf, now, jobPath }}
+          />
+          <Group
+            name="Before"
+            jobs={sorted.filter(({ day }) => day < today).toReversed()}
+            more="earlier"
+            {...{ shelf, now, jobPath }}
+          />
+        </>
       )}
-      {adding && shelf.data && (
+      {adding && shelf && (
         <Suspense>
           <NewJobDialog
-            shelf={shelf.data}
-            day={dayOf(now + (new Date(now).getHours() >= 17 ? DAY : 0))}
+            shelf={shelf}
+            day={new Date(now).getHours() >= 17 ? dayAfter(today) : today}
             onClose={() => setAdding(false)}
           />
         </Suspense>
       )}
     </div>
+  );
+}
+
+interface GroupProps extends Omit<Parameters<typeof JobRow>[0], "listed"> {
+  readonly name: string;
+  readonly jobs: readonly Listed[];
+  /** Which way the list goes on beyond what is known here. */
+  readonly more?: "earlier" | "later";
+}
+
+function Group({ name, jobs, more, ...rest }: GroupProps) {
+  const [shown, setShown] = useState(AT_ONCE);
+  const list = useLive(async (db) => (await db.fact("list")) ?? null, []);
+  const beyond = more !== undefined && list?.[more] != null;
+  if (jobs.length === 0 && !beyond) return null;
+  const showMore = () => {
+    setShown(shown + AT_ONCE);
+    const { db, send } = session();
+    if (more && jobs.length < shown + AT_ONCE) void pullMore(db, send, more);
+  };
+  return (
+    <section className="mt-7">
+      <h2 className="mb-2 font-semibold text-soft">{name}</h2>
+      <ul className="grid gap-3">
+        {jobs.slice(0, shown).map((listed) => (
+          <JobRow key={listed.id} listed={listed} {...rest} />
+        ))}
+      </ul>
+      {(jobs.length > shown || beyond) && (
+        <Button weight="quiet" className="mt-2" onClick={showMore}>
+          {more === "earlier" ? "Earlier jobs" : "Later jobs"}
+        </Button>
+      )}
+    </section>
   );
 }

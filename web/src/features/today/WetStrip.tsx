@@ -1,15 +1,15 @@
 import { freeWaterAt, wetColour, wetShare } from "../../format/wetness.ts";
-import type { JobDesk } from "../job/useJobDesk.ts";
+import type { Planned } from "../../planning/desk.ts";
 
 /** A job's rooms side by side, wide as their floors, shaded by how wet they are now. Rooms still to do are outlined. */
-export function WetStrip({ desk, now }: { readonly desk: JobDesk; readonly now: number }) {
-  const { work, dried, start } = desk;
+export function WetStrip({ planned, now }: { readonly planned: Planned; readonly now: number }) {
+  const { work, result, start } = planned;
   const hours = (now - start) / 3_600_000;
   return (
     <div className="flex h-7 w-full gap-px" aria-hidden>
       {work.rooms.map((room, i) => {
         if (room.passage) return null;
-        const course = dried?.work.rooms[i]?.id === room.id ? dried.result.rooms[i]?.course : undefined;
+        const course = result?.rooms[i]?.course;
         const wet =
           room.finishLogged && course ? wetShare(freeWaterAt(course, hours), room.residual) : undefined;
         return (

@@ -1,14 +1,14 @@
 import { Gear, GearId, type GearKind } from "@scutch/contract";
 import { useState } from "react";
-import { useAppDispatch, useUnits } from "../../app/store.ts";
-import { saveGear } from "../../offline/changes.ts";
-import { newId } from "../../offline/newId.ts";
+import { saveThing } from "../../device/changes.ts";
+import { newId } from "../../device/newId.ts";
+import { reads, readsName } from "../../format/readers.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
-import { useDraft } from "../mix/draftForm.ts";
-import { reads, readsName } from "../survey/readers.ts";
+import { useDraft } from "../../ui/useDraft.ts";
 import {
   GEAR_FIELDS,
   GEAR_KIND_NAMES,
@@ -32,14 +32,13 @@ const readsNumber = (text: string) => {
 /** Something of the van, by the figures its kind has. */
 export function GearDialog({ kind, item, onClose }: Props) {
   const units = useUnits();
-  const dispatch = useAppDispatch();
   const first = item ?? { id: newId(GearId), kind, count: 1, ...USUAL_GEAR[kind] };
   const { draft, set, errorAt, check } = useDraft(Gear, first as Partial<Gear>);
   const [values, setValues] = useState(first as Readonly<Record<string, unknown>>);
   const save = () => {
     const checked = check();
     if (!checked) return;
-    dispatch(saveGear(checked));
+    saveThing("gear", checked);
     onClose();
   };
   const change = (field: GearField, value: number | undefined): undefined => {

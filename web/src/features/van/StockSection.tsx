@@ -9,20 +9,20 @@ import {
 } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import { useAppDispatch, useUnits } from "../../app/store.ts";
+import { saveThing } from "../../device/changes.ts";
+import { newId } from "../../device/newId.ts";
+import { packField, readsName } from "../../format/readers.ts";
 import { dayAfter, startOf, today } from "../../format/time.ts";
 import { doseOf } from "../../format/units.ts";
-import { saveLot } from "../../offline/changes.ts";
-import { newId } from "../../offline/newId.ts";
+import { lotsLeft } from "../../shared/stock/stock.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import { useDraft } from "../mix/draftForm.ts";
-import { packField, readsName } from "../survey/readers.ts";
+import { useDraft } from "../../ui/useDraft.ts";
 import { loadOf, type Need, needsOf } from "./needs.ts";
-import { lotsLeft } from "./stock.ts";
 
 interface Props {
   readonly shelf: Shelf;
@@ -140,7 +140,6 @@ function LotDialog({
   readonly onClose: () => void;
 }) {
   const units = useUnits();
-  const dispatch = useAppDispatch();
   const { draft, set, errorAt, check } = useDraft(StockLot, {
     id: newId(LotId),
     productId: products[0]?.id,
@@ -154,7 +153,7 @@ function LotDialog({
   const save = () => {
     const checked = check();
     if (!checked) return;
-    dispatch(saveLot(checked));
+    saveThing("lot", checked);
     onClose();
   };
   return (

@@ -1,14 +1,18 @@
 import type { Gear, GearKind, Shelf, Vessel } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import { useJobsQuery, useStockQuery } from "../../api/scutchApi.ts";
-import { useUnits } from "../../app/store.ts";
+import { useJobsFrom } from "../../device/jobHere.ts";
+import { usePull } from "../../device/live.ts";
+import { pullToday } from "../../device/pull.ts";
+import { today } from "../../format/time.ts";
 import { joined } from "../../format/units.ts";
 import { VESSEL_KIND_NAMES } from "../../format/words.ts";
+import { VesselDialog } from "../../shared/products/VesselDialog.tsx";
+import { WithShelf } from "../../shared/products/WithShelf.tsx";
+import { useStock } from "../../shared/stock/useStock.ts";
+import { useUnits } from "../../state/crewSlice.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Loading } from "../../ui/States.tsx";
-import { VesselDialog } from "../mix/VesselDialog.tsx";
-import { WithShelf } from "../shelf/WithShelf.tsx";
 import { GearDialog } from "./GearDialog.tsx";
 import { GEAR_FIELDS, GEAR_KIND_NAMES } from "./gearFields.ts";
 import { StockSection } from "./StockSection.tsx";
@@ -26,8 +30,10 @@ export function VanScreen() {
 
 function OpenVan({ shelf }: { readonly shelf: Shelf }) {
   const units = useUnits();
-  const stock = useStockQuery().data;
-  const jobs = useJobsQuery().data?.jobs.map(({ job }) => job) ?? [];
+  const stock = useStock();
+  const day = today();
+  usePull(`today ${day}`, ({ db, send }) => pullToday(db, send, day));
+  const jobs = useJobsFrom(day);
   const [opened, setOpened] = useState<Opened>();
   const close = () => setOpened(undefined);
   return (

@@ -1,6 +1,6 @@
 import { type Job, jobInput, type ProductId, type Shelf, type Stock } from "@scutch/contract";
 import { planWork } from "@scutch/core/plan";
-import { leftOf } from "./stock.ts";
+import { leftOf } from "../../shared/stock/stock.ts";
 
 /** What a product is wanted for and whether there is enough; m³ or kg. */
 export interface Need {

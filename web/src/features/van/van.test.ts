@@ -8,14 +8,14 @@ import {
   type StockLot,
   type Vessel,
 } from "@scutch/contract";
+import { reads } from "../../format/readers.ts";
 import { UNITS_OF } from "../../format/units.ts";
+import { isForMixing, measuresFor } from "../../shared/products/measures.ts";
+import { leftOf, lotsLeft } from "../../shared/stock/stock.ts";
 import { AIR_MOVER, airMoverOf } from "../dry/advice.ts";
-import { isForMixing, measuresFor } from "../mix/measures.ts";
 import { productsFromCsv, productsToCsv } from "../shelf/productCsv.ts";
-import { reads } from "../survey/readers.ts";
 import { GEAR_FIELDS, isPerMinute, perSecond, USUAL_GEAR } from "./gearFields.ts";
 import { loadOf, needsOf } from "./needs.ts";
-import { leftOf, lotsLeft } from "./stock.ts";
 
 const id = (kind: number, n: number) =>
   `01930000-0000-7000-8${kind.toString(16)}00-${n.toString().padStart(12, "0")}`;

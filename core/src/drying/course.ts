@@ -1,0 +1,51 @@
+/** One moment of a room. Hours after the start, kg/m² above what the fibre holds at rest, 0…1. */
+export interface Moment {
+  readonly hours: number;
+  readonly freeWater: number;
+  readonly relativeHumidity: number;
+}
+
+/** How far a thinned course may lie off, as a share of what it spans: less than a line is wide in any picture of it. */
+const TOLERANCE = 0.002;
+
+/**
+ * A course with the moments left out that lie on a straight line between their neighbours, within {@link TOLERANCE} of
+ * what each quantity spans. The first and the last stay. Ramer–Douglas–Peucker, in vertical distance.
+ */
+export function thinned(course: readonly Moment[]): Moment[] {
+  if (course.length <= 2) return [...course];
+  const span = (of: (moment: Moment) => number) => {
+    let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+    for (const moment of course) {
+      low = Math.min(low, of(moment));
+      high = Math.max(high, of(moment));
+    }
+    return high - low;
+  };
+  const water = TOLERANCE * span((moment) => moment.freeWater);
+  const humidity = TOLERANCE * span((moment) => moment.relativeHumidity);
+  const kept = new Uint8Array(course.length);
+  kept[0] = kept[course.length - 1] = 1;
+  const open: [number, number][] = [[0, course.length - 1]];
+  for (let next = open.pop(); next; next = open.pop()) {
+    const [from, to] = next;
+    const [a, b] = [course[from] as Moment, course[to] as Moment];
+    let worst = 1;
+    let at = -1;
+    for (let i = from + 1; i < to; i++) {
+      const moment = course[i] as Moment;
+      const share = b.hours > a.hours ? (moment.hours - a.hours) / (b.hours - a.hours) : 0;
+      const off = Math.max(
+        Math.abs(moment.freeWater - a.freeWater - share * (b.freeWater - a.freeWater)) / (water || 1),
+        Math.abs(
+          moment.relativeHumidity - a.relativeHumidity - share * (b.relativeHumidity - a.relativeHumidity),
+        ) / (humidity || 1),
+      );
+      if (off > worst) [worst, at] = [off, i];
+    }
+    if (at < 0) continue;
+    kept[at] = 1;
+    open.push([from, at], [at, to]);
+  }
+  return course.filter((_, i) => kept[i] === 1);
+}

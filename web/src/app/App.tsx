@@ -1,0 +1,70 @@
+import { lazy, Suspense, useLayoutEffect, useRef } from "react";
+import { BrowserRouter, Navigate, Route, Routes, useLocation, useNavigationType } from "react-router";
+import { TodayScreen } from "../features/today/TodayScreen.tsx";
+import { Loading } from "../ui/States.tsx";
+import { BrokenBoundary, NoSuchPage } from "./Broken.tsx";
+import { JobScreen } from "./JobScreen.tsx";
+import { jobPath, PHASES } from "./phases.ts";
+import { Shell } from "./Shell.tsx";
+
+const ShelfScreen = lazy(async () => ({
+  default: (await import("../features/shelf/ShelfScreen.tsx")).ShelfScreen,
+}));
+const VanScreen = lazy(async () => ({ default: (await import("../features/van/VanScreen.tsx")).VanScreen }));
+const MixerScreen = lazy(async () => ({
+  default: (await import("../features/mixer/MixerScreen.tsx")).MixerScreen,
+}));
+const ReferenceScreen = lazy(async () => ({
+  default: (await import("../features/reference/ReferenceScreen.tsx")).ReferenceScreen,
+}));
+
+/** A page opened by a link starts at its top; gone back to, the browser puts it where it was. */
+function ScrollToTop() {
+  const { pathname } = useLocation();
+  const how = useNavigationType();
+  const last = useRef(pathname);
+  useLayoutEffect(() => {
+    if (last.current !== pathname && how === "PUSH") scrollTo(0, 0);
+    last.current = pathname;
+  }, [pathname, how]);
+  return null;
+}
+
+/** The addresses of the app. The first screens come with the first load; the others when asked for, or from the offline copy. */
+export function App() {
+  return (
+    <BrowserRouter>
+      <ScrollToTop />
+      <Routes>
+        <Route path="/" element={<Shell />}>
+          <Route index element={<TodayScreen jobPath={jobPath} />} />
+          <Route path="jobs/:jobId" element={<JobScreen />}>
+            <Route index element={<Navigate to={PHASES[0]?.path ?? ""} replace />} />
+            {PHASES.map(({ path, Screen }) => (
+              <Route key={path} path={path} element={<Page what="the page" screen={<Screen />} />} />
+            ))}
+          </Route>
+          <Route path="shelf" element={<Page what="the shelf" screen={<ShelfScreen />} />} />
+          <Route path="van" element={<Page what="the van" screen={<VanScreen />} />} />
+          <Route path="mixer" element={<Page what="the mixer" screen={<MixerScreen />} />} />
+          <Route path="reference" element={<Page what="the reference" screen={<ReferenceScreen />} />} />
+          <Route path="*" element={<NoSuchPage />} />
+        </Route>
+      </Routes>
+    </BrowserRouter>
+  );
+}
+
+function Page({ what, screen }: { readonly what: string; readonly screen: React.ReactNode }) {
+  const { pathname } = useLocation();
+  const opening = (
+    <div className="px-4 sm:px-7">
+      <Loading what={what} />
+    </div>
+  );
+  return (
+    <BrokenBoundary key={pathname}>
+      <Suspense fallback={opening}>{screen}</Suspense>
+    </BrokenBoundary>
+  );
+}

@@ -1,0 +1,94 @@
+import type { Fault } from "@scutch/contract";
+import { useState } from "react";
+import { type Aside, asFile, readAside, takeBack, tryAgain } from "../device/aside.ts";
+import { useLive } from "../device/live.ts";
+import { session } from "../device/session.ts";
+import { contractFault } from "../format/words.ts";
+import { Button } from "../ui/Button.tsx";
+import { Callout } from "../ui/Callout.tsx";
+
+const THINGS = {
+  product: "The product",
+  vessel: "The vessel",
+  gear: "In the van:",
+  site: "The place",
+  lot: "The lot",
+  settings: "The crew’s settings",
+} as const;
+
+/** What was set aside, by its name. */
+function nameOf(aside: Aside): string {
+  const ofJob = aside.jobTitle ? ` of “${aside.jobTitle}”` : "";
+  switch (aside.what) {
+    case "job":
+      return `The plan of “${aside.jobTitle}”`;
+    case "entry":
+      return `An entry in the log${ofJob}`;
+    case "photo":
+      return aside.row.gone ? `Taking away a picture${ofJob}` : `A picture${ofJob}`;
+    case "thing": {
+      const value = aside.row.value as { name?: string; lot?: string };
+      return [THINGS[aside.row.kind], value.name ?? value.lot].filter(Boolean).join(" ");
+    }
+  }
+}
+
+/** Why it couldn't be sent, in words. */
+function whyOf({ trouble: { aside } }: Aside): string {
+  if (aside?.why === "silent") return "No answer came to it, again and again, while the rest went through.";
+  if (aside?.why === "fault") return "The server failed at it, again and again, while the rest went through.";
+  if (aside?.code === "entry-differs") return "The server has something else under its name.";
+  if (aside?.code === "not-found") return "The server doesn’t know the job it belongs to.";
+  const [fault] = (aside?.faults ?? []) as readonly Fault[];
+  return fault
+    ? `The server refused it: ${contractFault(fault)} (${fault.path.join(" › ")})`
+    : "The server refused it.";
+}
+
+function save(aside: Aside): void {
+  const { name, content } = asFile(aside);
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(content);
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}
+
+/** What couldn't be sent and was set aside while the rest went on: each with its reason and the three ways out. */
+export function AsidePanel() {
+  const asides = useLive(readAside, []) ?? [];
+  if (asides.length === 0) return null;
+  return (
+    <Callout tone="stop" title="Not sent. It is kept on this device until you decide.">
+      <ul>
+        {asides.map((aside) => (
+          <AsideLine key={aside.key} aside={aside} />
+        ))}
+      </ul>
+    </Callout>
+  );
+}
+
+function AsideLine({ aside }: { readonly aside: Aside }) {
+  const [sure, setSure] = useState(false);
+  const { db, lanes } = session();
+  return (
+    <li className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-rule border-t pt-2">
+      <div className="min-w-52 flex-1">
+        <strong className="block">{nameOf(aside)}</strong>
+        <span className="text-sm">{whyOf(aside)}</span>
+      </div>
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={() => void tryAgain(db, aside).then(lanes.now)}>Try again</Button>
+        {sure ? (
+          <Button className="text-stop" onClick={() => void takeBack(db, aside)}>
+            Give it up for good
+          </Button>
+        ) : (
+          <Button onClick={() => setSure(true)}>Take it back</Button>
+        )}
+        <Button onClick={() => save(aside)}>Save as a file</Button>
+      </div>
+    </li>
+  );
+}

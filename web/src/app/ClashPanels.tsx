@@ -1,0 +1,57 @@
+import type { Job } from "@scutch/contract";
+import type { Clash } from "@scutch/core/plan";
+import { useState } from "react";
+import { decideClash } from "../device/changes.ts";
+import { planOf } from "../device/jobRow.ts";
+import { useLive } from "../device/live.ts";
+import { planFault } from "../planning/desk.ts";
+import { useUnits } from "../state/crewSlice.ts";
+import { Button } from "../ui/Button.tsx";
+import { Callout } from "../ui/Callout.tsx";
+import { FieldError } from "../ui/FieldFrame.tsx";
+import { clashText } from "./clashText.ts";
+
+/** What two edits of a job said differently, one thing after the other, with both answers to tap. The job goes on meanwhile. */
+export function ClashPanels() {
+  const rows = useLive(async (db) => db.jobs.where("clashing").equals(1).toArray(), []);
+  return (rows ?? []).map((row) => <ClashPanel key={row.id} job={planOf(row)} clashes={row.clashes ?? []} />);
+}
+
+const AT_ONCE = 3;
+
+function ClashPanel({ job, clashes }: { readonly job: Job; readonly clashes: readonly Clash[] }) {
+  return (
+    <Callout tone="stop" title={`“${job.title}” was changed here and on another device. Which is right?`}>
+      <ul>
+        {clashes.slice(0, AT_ONCE).map((clash) => (
+          <ClashLine key={`${clash.kind} ${clash.path.join(" ")}`} job={job} clash={clash} />
+        ))}
+      </ul>
+      {clashes.length > AT_ONCE && (
+        <p className="mt-1 text-sm">And {clashes.length - AT_ONCE} more after these.</p>
+      )}
+    </Callout>
+  );
+}
+
+function ClashLine({ job, clash }: { readonly job: Job; readonly clash: Clash }) {
+  const units = useUnits();
+  const [fault, setFault] = useState<string>();
+  const { what, mine, theirs } = clashText(clash, job, units);
+  const decide = async (side: "mine" | "theirs") =>
+    setFault(await decideClash(job.id, clash, side, (plan) => planFault(plan)));
+  return (
+    <li className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-rule border-t pt-2">
+      <strong className="min-w-40 flex-1">{what}</strong>
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={() => void decide("mine")}>
+          <span className="font-normal text-soft">Here:</span> {mine}
+        </Button>
+        <Button onClick={() => void decide("theirs")}>
+          <span className="font-normal text-soft">There:</span> {theirs}
+        </Button>
+      </div>
+      <FieldError sentence={fault} />
+    </li>
+  );
+}

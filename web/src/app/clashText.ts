@@ -1,0 +1,180 @@
+import type { Job, Room } from "@scutch/contract";
+import type { Clash } from "@scutch/core/plan";
+import { sizeText } from "../format/readers.ts";
+import { longDay } from "../format/time.ts";
+import { joined, labelSpelling, percent, type UnitsOfCrew } from "../format/units.ts";
+import {
+  BACKING_NAMES,
+  COVERING_NAMES,
+  FIBRE_NAMES,
+  IDENTIFIED_NAMES,
+  LAST_CLEANED_NAMES,
+  METHOD_NAMES,
+  OCCUPANCY_NAMES,
+  ORIGIN_SHORT,
+  SOIL_NAMES,
+  SOIL_NATURE_NAMES,
+  WEAR_NAMES,
+  WINDOW_NAMES,
+} from "../format/words.ts";
+
+type Show = (value: never, units: UnitsOfCrew, job: Job) => string;
+const named =
+  (names: Readonly<Record<string, string>>): Show =>
+  (value: string) =>
+    names[value] ?? value;
+const yesNo: Show = (value: boolean) => (value ? "yes" : "no");
+const plain: Show = (value: unknown) => String(value);
+const length: Show = (value: number, units) => units.length(value);
+const count =
+  (one: string, many: string): Show =>
+  (value: readonly unknown[]) =>
+    `${value.length} ${value.length === 1 ? one : many}`;
+const air: Show = (
+  { temperature, relativeHumidity }: { temperature: number; relativeHumidity: number },
+  units,
+) => `${units.temperature(temperature)}, ${percent(relativeHumidity)}`;
+const said: Show = () => "as set there";
+
+/** What each field of a plan is called, and how its value is said. */
+const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]>> = {
+  title: ["What is done", plain],
+  day: ["Day", (value: string) => longDay(value)],
+  startsAt: ["Start", plain],
+  siteId: ["Place", said],
+  indoor: ["Air inside", air],
+  outdoor: ["Air outside", air],
+  air: ["Air", air],
+  temperature: ["temperature", (value: number, units) => units.temperature(value)],
+  relativeHumidity: ["humidity", (value: number) => percent(value)],
+  interview: ["What the customer said", said],
+  lastCleaned: ["Last cleaned", named(LAST_CLEANED_NAMES)],
+  detergentLeft: ["Detergent left in", yesNo],
+  pets: ["Pets", yesNo],
+  urine: ["Accidents", yesNo],
+  occupancy: ["Lived in", named(OCCUPANCY_NAMES)],
+  rig: ["Rinse and recovery", said],
+  wandId: ["Wand", said],
+  blowerId: ["Blower", said],
+  hoseId: ["Hose", said],
+  solutionId: ["Solution tank", said],
+  recoveryId: ["Recovery tank", said],
+  bends: ["Bends in the hose", plain],
+  wetStrokes: ["Wet strokes", plain],
+  dryStrokes: ["Dry strokes", plain],
+  strokeSpeed: ["Stroke speed", (value: number, units) => units.speed(value)],
+  name: ["name", plain],
+  shape: ["size", (value: Room["shape"], units) => sizeText(value, units)],
+  height: ["ceiling", length],
+  parts: ["alcoves and units", count("part", "parts")],
+  zones: ["lanes and edges", said],
+  lane: ["lane", said],
+  edge: ["edge", said],
+  level: ["level", plain],
+  passage: ["only walked through", yesNo],
+  turned: ["turned", yesNo],
+  nudge: ["place on the plan", said],
+  covering: ["covering", named(COVERING_NAMES)],
+  fibre: ["fibre", named(FIBRE_NAMES)],
+  identifiedBy: ["how the fibre is known", named(IDENTIFIED_NAMES)],
+  backing: ["backing", named(BACKING_NAMES)],
+  age: ["age", (value: number) => `${value} years`],
+  soilNature: ["kind of soil", named(SOIL_NATURE_NAMES)],
+  wear: ["wear", named(WEAR_NAMES)],
+  pileHeight: ["pile height", length],
+  faceWeight: ["fibre weight", (value: number, units) => units.massPerArea(value)],
+  soil: ["soil", (value: keyof typeof SOIL_NAMES) => SOIL_NAMES[value]],
+  method: ["method", named(METHOD_NAMES)],
+  rate: ["pre-spray", (value: number, units) => units.applicationRate(value)],
+  padAfter: ["pad after", yesNo],
+  batchId: ["sprayed from", said],
+  windows: ["windows", named(WINDOW_NAMES)],
+  airSpeed: ["air speed", (value: number, units) => units.speed(value)],
+  airMovers: ["air movers", count("air mover", "air movers")],
+  dehumidifierLitresPerDay: [
+    "dehumidifier",
+    (value: number, units) => `${joined(units.volume(value / 1000))} a day`,
+  ],
+  from: ["from", said],
+  to: ["to", said],
+  wall: ["wall", plain],
+  offset: ["place on its wall", length],
+  shut: ["kept shut", yesNo],
+  roomId: ["room", said],
+  x: ["place across", (value: number) => percent(value)],
+  y: ["place down", (value: number) => percent(value)],
+  across: ["size", length],
+  origin: ["what it is", named(ORIGIN_SHORT)],
+  known: ["known by", plain],
+  nature: ["spot or stain", plain],
+  uv: ["under the lamp", plain],
+  productId: ["product", said],
+  vesselId: ["sprayer", said],
+  measure: ["measure", (value: number, units) => joined(units.amount(value))],
+  strength: ["strength", (value: Parameters<typeof labelSpelling>[0]) => labelSpelling(value)],
+  tipId: ["tip", said],
+  boosters: ["what rides on it", count("addition", "additions")],
+  carried: ["left over from before", (value: number, units) => joined(units.volume(value))],
+};
+
+const KINDS: Readonly<Record<string, string>> = {
+  rooms: "Room",
+  batches: "Mix",
+  doors: "Door",
+  spots: "Spot",
+};
+const ORDERS: Readonly<Record<string, string>> = {
+  rooms: "Order of the rooms",
+  batches: "Order of the mixes",
+  doors: "Order of the doors",
+  spots: "Order of the spots",
+};
+
+function thingName(clash: Clash, job: Job): string {
+  const [list = "", id] = clash.path;
+  if (list !== "rooms") return KINDS[list] ?? "";
+  const values = [job.rooms.find((room) => room.id === id), clash.mine, clash.theirs];
+  const name = values.map((value) => (value as { name?: unknown } | undefined)?.name).find(Boolean);
+  return typeof name === "string" ? name : "A room";
+}
+
+/** A clash in plain words: what it is about, and what each side says. */
+export function clashText(clash: Clash, job: Job, units: UnitsOfCrew) {
+  const { kind, path, mine, theirs } = clash;
+  const [list = ""] = path;
+  if (kind === "order") return { what: ORDERS[list] ?? "Order", mine: "as here", theirs: "as there" };
+  if (kind === "plan")
+    return { what: "The whole job", mine: "keep what is here", theirs: "take what is there" };
+  if (kind === "full")
+    return {
+      what: `${thingName(clash, job)}: there is no place left for it`,
+      mine: "add it",
+      theirs: "leave it out",
+    };
+  if (kind === "removed-here")
+    return {
+      what: `${thingName(clash, job)}: taken out here, changed there`,
+      mine: "take it out",
+      theirs: "keep it",
+    };
+  if (kind === "removed-there")
+    return {
+      what: `${thingName(clash, job)}: changed here, taken out there`,
+      mine: "keep it",
+      theirs: "take it out",
+    };
+  const inThing = list in KINDS;
+  const fields = inThing ? path.slice(2) : path;
+  const name = fields.map((field) => FIELDS[field]?.[0] ?? field).join(", ");
+  const show = FIELDS[fields.at(-1) ?? ""]?.[1] ?? said;
+  const text = (value: unknown, other: string) => {
+    if (value === undefined) return "not said";
+    const shown = show(value as never, units, job);
+    return shown === "as set there" ? other : shown;
+  };
+  return {
+    what: inThing ? `${thingName(clash, job)}: ${name}` : name,
+    mine: text(mine, "as here"),
+    theirs: text(theirs, "as there"),
+  };
+}

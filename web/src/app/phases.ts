@@ -1,0 +1,46 @@
+import { type ComponentType, lazy } from "react";
+import { SurveyScreen } from "../features/survey/SurveyScreen.tsx";
+
+/** Where a job stands, as the plan and the log tell it. */
+export type JobStage = "planned" | "under-way" | "drying" | "dry";
+
+export interface Phase {
+  readonly path: string;
+  readonly name: string;
+  readonly key: string;
+  readonly Screen: ComponentType;
+  /** The stages of a job that it opens at. */
+  readonly opens: readonly JobStage[];
+}
+
+/** The phases of a job, in their order: a new one is a line here. The first comes with the first load. */
+export const PHASES: readonly Phase[] = [
+  { path: "survey", name: "Survey", key: "1", Screen: SurveyScreen, opens: ["planned"] },
+  {
+    path: "mix",
+    name: "Mix",
+    key: "2",
+    Screen: lazy(async () => ({ default: (await import("../features/mix/MixScreen.tsx")).MixScreen })),
+    opens: ["under-way"],
+  },
+  {
+    path: "dry",
+    name: "Dry",
+    key: "3",
+    Screen: lazy(async () => ({ default: (await import("../features/dry/DryScreen.tsx")).DryScreen })),
+    opens: ["drying"],
+  },
+  {
+    path: "log",
+    name: "Log",
+    key: "4",
+    Screen: lazy(async () => ({ default: (await import("../features/log/LogScreen.tsx")).LogScreen })),
+    opens: ["dry"],
+  },
+];
+
+const [FIRST] = PHASES as [Phase];
+
+/** Address of a job at the phase its stage opens at. */
+export const jobPath = (jobId: string, stage: JobStage) =>
+  `/jobs/${jobId}/${(PHASES.find(({ opens }) => opens.includes(stage)) ?? FIRST).path}`;

@@ -1,0 +1,99 @@
+import type { CrewId } from "@scutch/contract";
+import { StrictMode, useEffect, useState } from "react";
+import { Provider } from "react-redux";
+import { sendAs } from "../device/api.ts";
+import { askCrew, pullCrew } from "../device/pull.ts";
+import { rememberCrew, rememberedCrew, type Session, startSession } from "../device/session.ts";
+import { serverAnswered, updateFound } from "../state/connectionSlice.ts";
+import { selectUnstored } from "../state/holdingSlice.ts";
+import { keepSettings, loadSettings, settingsLoaded } from "../state/settingsSlice.ts";
+import { makeStore, type Store } from "../state/store.ts";
+import { Button } from "../ui/Button.tsx";
+import { App } from "./App.tsx";
+import { followUpdates } from "./updates.ts";
+
+/** Opens a crew's work on this device, and keeps it in step with the server while the page is open. */
+function open(crewId: CrewId, store: Store): Session {
+  const session = startSession(crewId, store);
+  const { db, send, lanes } = session;
+  store.dispatch(settingsLoaded(loadSettings(crewId)));
+  document.documentElement.dataset.theme = store.getState().settings.theme;
+  let kept = store.getState().settings;
+  store.subscribe(() => {
+    const { settings } = store.getState();
+    if (settings === kept) return;
+    kept = settings;
+    keepSettings(crewId, settings);
+    document.documentElement.dataset.theme = settings.theme;
+  });
+  // What an earlier visit couldn't send goes now, and whenever there is reason to think the server is back.
+  const meet = async () => {
+    lanes.now();
+    const answer = await pullCrew(db, sendAs(undefined));
+    if (answer === "wrong-crew") store.dispatch(serverAnswered("wrong-crew"));
+  };
+  void meet();
+  addEventListener("online", () => void meet());
+  addEventListener("offline", () => store.dispatch(serverAnswered("offline")));
+  document.addEventListener("visibilitychange", () => {
+    if (document.visibilityState === "visible") void meet();
+  });
+  // What lives in this page alone goes with it: leaving asks first.
+  addEventListener("beforeunload", (event) => {
+    if (selectUnstored(store.getState()) > 0) event.preventDefault();
+  });
+  // Else a device short of room may throw the database away.
+  void navigator.storage?.persist?.().catch(() => false);
+  followUpdates(() => store.dispatch(updateFound()));
+  void import("../device/fromBefore.ts").then(({ takeOver }) => takeOver(session)).catch(() => undefined);
+  return session;
+}
+
+/** The app, once it is known whose work it is: remembered from last time, else asked. */
+export function Start() {
+  const [store] = useState(makeStore);
+  const [crew, setCrew] = useState(rememberedCrew);
+  const [offline, setOffline] = useState(false);
+  const [opened, setOpened] = useState(false);
+  const [round, setRound] = useState(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again in a new round
+  useEffect(() => {
+    if (crew) return;
+    setOffline(false);
+    void askCrew(sendAs(undefined)).then((answer) => {
+      if (answer === "offline") return setOffline(true);
+      rememberCrew(answer.crew.id);
+      setCrew(answer.crew.id);
+    });
+  }, [crew, round]);
+  useEffect(() => {
+    if (!crew) return;
+    open(crew, store);
+    setOpened(true);
+  }, [crew, store]);
+  if (opened)
+    return (
+      <StrictMode>
+        <Provider store={store}>
+          <App />
+        </Provider>
+      </StrictMode>
+    );
+  if (!offline)
+    return (
+      <p role="status" className="p-8 text-soft">
+        Opening …
+      </p>
+    );
+  return (
+    <div role="alert" className="mx-auto max-w-prose p-8">
+      <h1 className="font-bold text-2xl">No connection, and nothing on this device yet.</h1>
+      <p className="mt-2 mb-4 text-soft">
+        Open it once with a connection, and today’s jobs stay here for work without one.
+      </p>
+      <Button weight="main" onClick={() => setRound((before) => before + 1)}>
+        Try again
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,108 @@
+import {
+  ApiError,
+  CONTRACT_HEADER,
+  CONTRACT_VERSION,
+  CREW_HEADER,
+  type Endpoint,
+  type Endpoints,
+} from "@scutch/contract";
+import type { z } from "zod";
+
+/** How a request went. */
+export type Reply =
+  | { readonly outcome: "done"; readonly body: unknown }
+  /** Our server said no, and why. */
+  | { readonly outcome: "refused"; readonly status: number; readonly error: ApiError["error"] }
+  /** Something answered that has a fault, or isn't ours (a hotel's sign-in page). */
+  | { readonly outcome: "fault"; readonly status: number; readonly ours: boolean }
+  /** Nothing answered, or not in time. */
+  | { readonly outcome: "silent" };
+
+/** Longer than this without an answer and it won't come, ms. */
+const PATIENCE = 15_000;
+/** A picture takes as long as it takes while it moves; standing still this long it won't arrive, ms. */
+const STANDSTILL = 30_000;
+
+export type Send = (method: string, path: string, body?: unknown) => Promise<Reply>;
+
+const headersOf = (crewId: string | undefined): Record<string, string> => ({
+  [CONTRACT_HEADER]: String(CONTRACT_VERSION),
+  ...(crewId === undefined ? {} : { [CREW_HEADER]: crewId }),
+});
+
+function replyOf(status: number, text: string): Reply {
+  let body: unknown;
+  try {
+    body = JSON.parse(text);
+  } catch {
+    return { outcome: "fault", status, ours: false };
+  }
+  if (status >= 200 && status < 300) return { outcome: "done", body };
+  const error = ApiError.safeParse(body);
+  if (!error.success) return { outcome: "fault", status, ours: false };
+  return status >= 500
+    ? { outcome: "fault", status, ours: true }
+    : { outcome: "refused", status, error: error.data.error };
+}
+
+/** Sends requests to our own server, each saying whose work it is and which contract it speaks. */
+export const sendAs =
+  (crewId: string | undefined): Send =>
+  async (method, path, body) => {
+    if (body instanceof Blob) return upload(method, path, body, headersOf(crewId));
+    try {
+      const response = await fetch(`/api${path}`, {
+        method,
+        signal: AbortSignal.timeout(PATIENCE),
+        headers: {
+          ...headersOf(crewId),
+          ...(body === undefined ? {} : { "content-type": "application/json" }),
+        },
+        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      });
+      return replyOf(response.status, await response.text());
+    } catch {
+      return { outcome: "silent" };
+    }
+  };
+
+/** A picture on its way: given up only when nothing moves any more. fetch doesn't tell how far it is, this does. */
+function upload(
+  method: string,
+  path: string,
+  picture: Blob,
+  headers: Readonly<Record<string, string>>,
+): Promise<Reply> {
+  return new Promise((resolve) => {
+    const request = new XMLHttpRequest();
+    request.open(method, `/api${path}`);
+    for (const [name, value] of Object.entries(headers)) request.setRequestHeader(name, value);
+    request.setRequestHeader("content-type", picture.type);
+    let timer = setTimeout(() => request.abort(), STANDSTILL);
+    request.upload.onprogress = () => {
+      clearTimeout(timer);
+      timer = setTimeout(() => request.abort(), STANDSTILL);
+    };
+    request.onloadend = () => {
+      clearTimeout(timer);
+      resolve(request.status === 0 ? { outcome: "silent" } : replyOf(request.status, request.responseText));
+    };
+    request.send(picture);
+  });
+}
+
+/** Path of an endpoint with its parameters and query put in. */
+export function pathOf(
+  endpoint: Endpoint,
+  params: Readonly<Record<string, string>> = {},
+  query: Readonly<Record<string, string>> = {},
+): string {
+  const path = endpoint.path.replaceAll(/\{(\w+)\}/g, (_, name: string) =>
+    encodeURIComponent(params[name] ?? ""),
+  );
+  const search = new URLSearchParams(query).toString();
+  return search ? `${path}?${search}` : path;
+}
+
+/** What an endpoint answers when all is well; read tolerantly where it is used: a newer server may say more. */
+export type Answer<K extends keyof Endpoints> = z.input<Endpoints[K]["response"]>;

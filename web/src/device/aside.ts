@@ -1,0 +1,119 @@
+import type { DeviceDb, EntryRow, PhotoRow, ThingKind, ThingRow, Trouble } from "./db.ts";
+import { type JobRow, planOf, takenBack } from "./jobRow.ts";
+
+/** Something set aside: it couldn't be sent, and a person says what becomes of it. */
+export type Aside = { readonly key: string; readonly trouble: Trouble; readonly jobTitle?: string } & (
+  | { readonly what: "job"; readonly row: JobRow }
+  | { readonly what: "entry"; readonly row: EntryRow }
+  | { readonly what: "thing"; readonly row: ThingRow }
+  | { readonly what: "photo"; readonly row: PhotoRow }
+);
+
+export async function readAside(db: DeviceDb): Promise<Aside[]> {
+  const rows = async <T extends { readonly trouble?: Trouble }>(table: {
+    where(index: string): { equals(value: number): { toArray(): PromiseLike<T[]> } };
+  }) =>
+    (await table.where("waiting").equals(1).toArray()).flatMap((row) =>
+      row.trouble?.aside ? [{ row, trouble: row.trouble }] : [],
+    );
+  const titleOf = async (jobId: string) => {
+    const row = await db.jobs.get(jobId);
+    return row ? { jobTitle: planOf(row).title } : {};
+  };
+  const ofJob = (row: EntryRow | PhotoRow) => titleOf(row.jobId);
+  return [
+    ...(await rows<JobRow>(db.jobs)).map((each) => ({
+      ...each,
+      what: "job" as const,
+      key: each.row.id,
+      jobTitle: planOf(each.row).title,
+    })),
+    ...(await Promise.all(
+      (
+        await rows<EntryRow>(db.entries)
+      ).map(async (each) => ({
+        ...each,
+        ...(await ofJob(each.row)),
+        what: "entry" as const,
+        key: each.row.id,
+      })),
+    )),
+    ...(await rows<ThingRow>(db.things)).map((each) => ({
+      ...each,
+      what: "thing" as const,
+      key: each.row.key,
+    })),
+    ...(await Promise.all(
+      (
+        await rows<PhotoRow>(db.photos)
+      ).map(async (each) => ({
+        ...each,
+        ...(await ofJob(each.row)),
+        what: "photo" as const,
+        key: each.row.id,
+      })),
+    )),
+  ];
+}
+
+const tableOf = (db: DeviceDb, { what }: Aside) =>
+  ({ job: db.jobs, entry: db.entries, thing: db.things, photo: db.photos })[what];
+
+/** It is sent again with the rest. */
+export async function tryAgain(db: DeviceDb, aside: Aside): Promise<void> {
+  await tableOf(db, aside).update(aside.key, { trouble: undefined } as never);
+}
+
+/** What was done is given up: the server's last word stands again, or nothing where it has none. */
+export async function takeBack(db: DeviceDb, aside: Aside): Promise<void> {
+  await db.transaction("rw", db.jobs, db.entries, db.things, db.photos, async () => {
+    switch (aside.what) {
+      case "job": {
+        const row = await db.jobs.get(aside.key);
+        const back = row && takenBack(row);
+        if (back) return void (await db.jobs.put(back));
+        // The server never had the job: what was logged on it goes nowhere either.
+        await db.jobs.delete(aside.key);
+        await db.entries.where("jobId").equals(aside.key).delete();
+        await db.photos.where("jobId").equals(aside.key).delete();
+        return;
+      }
+      case "entry":
+        return db.entries.delete(aside.key);
+      case "thing": {
+        const { known, key, kind, rev } = aside.row;
+        if (!known) return db.things.delete(key);
+        return void (await db.things.put({
+          key,
+          kind: kind as ThingKind,
+          value: known,
+          known,
+          rev: rev + 1,
+        }));
+      }
+      case "photo": {
+        const { known, gone, id, jobId, facts } = aside.row;
+        if (!gone || !known) return db.photos.delete(aside.key);
+        return void (await db.photos.put({ id, jobId, facts, known, settledAt: Date.now() }));
+      }
+    }
+  });
+}
+
+/** What was entered, as a file anybody can open: JSON, or the picture itself. */
+export function asFile({ what, row }: Aside): { readonly name: string; readonly content: Blob } {
+  if (what === "photo" && row.picture) return { name: `photo-${row.id}.jpg`, content: row.picture };
+  const value =
+    what === "job"
+      ? planOf(row)
+      : what === "entry"
+        ? { jobId: row.jobId, ...row.entry }
+        : what === "thing"
+          ? row.value
+          : row.facts;
+  const id = what === "thing" ? row.key.replace(":", "-") : row.id;
+  return {
+    name: `${what}-${id}.json`,
+    content: new Blob([JSON.stringify(value, null, 2)], { type: "application/json" }),
+  };
+}

@@ -1,0 +1,127 @@
+import type { Job, LogEntry, PhotoFacts, Site } from "@scutch/contract";
+import { PhotoId } from "@scutch/contract";
+import { type Clash, settleClash } from "@scutch/core/plan";
+import { changeRedone, changeUndone, jobChanged, selectHistory } from "../state/historySlice.ts";
+import { type Doing, type Held, held, heldMoved, selectHeld } from "../state/holdingSlice.ts";
+import type { ThingKind, Things } from "./db.ts";
+import { sendDirectly } from "./direct.ts";
+import { decided, planOf } from "./jobRow.ts";
+import { keep, keyOf } from "./keep.ts";
+import { newId } from "./newId.ts";
+import { session } from "./session.ts";
+
+/** Everything that changes something: shown at once, kept on this device, then sent. */
+
+/** A device that couldn't keep something is tried again after this long, ms. */
+const TRY_TO_KEEP = 5000;
+let trying: ReturnType<typeof setTimeout> | undefined;
+let made = 0;
+
+function hold(doing: Doing): void {
+  const { store } = session();
+  const item = { ...doing, id: `held-${++made}`, state: "storing" } as Held;
+  store.dispatch(held(item));
+  void keepOrSay(item);
+}
+
+async function keepOrSay(item: Held): Promise<void> {
+  const { db, store, lanes } = session();
+  try {
+    const rev = await keep(db, item);
+    store.dispatch(heldMoved({ id: item.id, state: "stored", rev }));
+    lanes.soon();
+  } catch {
+    store.dispatch(heldMoved({ id: item.id, state: "unstored" }));
+    void rescue();
+  }
+}
+
+/** Saves what lives in this page alone: into the database should it take things again, else straight to the server. */
+async function rescue(): Promise<void> {
+  const { db, store, send, lanes } = session();
+  clearTimeout(trying);
+  for (const item of selectHeld(store.getState()).filter(({ state }) => state === "unstored")) {
+    try {
+      const rev = await keep(db, item);
+      store.dispatch(heldMoved({ id: item.id, state: "stored", rev }));
+      lanes.soon();
+    } catch {
+      if (!(await sendDirectly(item, send))) break; // in order: what follows may stand on it
+      store.dispatch(heldMoved({ id: item.id, state: "sent" }));
+    }
+  }
+  if (selectHeld(store.getState()).some(({ state }) => state === "unstored"))
+    trying = setTimeout(() => void rescue(), TRY_TO_KEEP);
+}
+
+/** A job's plan changed by the person who saw `before`; it goes on the undo pile. */
+export function changeJob(before: Job, after: Job): void {
+  session().store.dispatch(jobChanged({ before, after }));
+  hold({ kind: "job", jobId: after.id, before, after });
+}
+
+/** Takes back the last change made here, and nobody else's: the same change the other way round. */
+export function undoChange(jobId: string): void {
+  const { store } = session();
+  const last = selectHistory(store.getState(), jobId).past.at(-1);
+  if (!last) return;
+  store.dispatch(changeUndone({ jobId }));
+  hold({ kind: "job", jobId, before: last.after, after: last.before, quietly: true });
+}
+
+export function redoChange(jobId: string): void {
+  const { store } = session();
+  const last = selectHistory(store.getState(), jobId).future.at(-1);
+  if (!last) return;
+  store.dispatch(changeRedone({ jobId }));
+  hold({ kind: "job", jobId, before: last.before, after: last.after, quietly: true });
+}
+
+/** A job that wasn't there, with the site it needs where that is new too. */
+export function addJob(job: Job, newSite: Site | undefined): void {
+  if (newSite) saveThing("site", newSite);
+  hold({ kind: "job", jobId: job.id, before: null, after: job });
+}
+
+export const logEntry = (jobId: string, entry: LogEntry): void => hold({ kind: "entry", jobId, entry });
+
+/** Something of the shelf, the van or the crew's settings, added or changed. */
+export function saveThing<K extends ThingKind>(kind: K, value: Things[K]): void {
+  hold({ kind: "thing", thing: keyOf(kind, value), value });
+}
+
+/** A picture taken here, shown at once and sent when there is a connection. */
+export function addPhoto(jobId: string, facts: PhotoFacts, picture: Blob): void {
+  hold({ kind: "photo", photo: { id: newId(PhotoId), jobId, facts, picture } });
+}
+
+export function removePhoto(photoId: string): void {
+  hold({ kind: "photo-gone", photoId });
+  // Nor does it stay in what the service worker keeps for work with no signal.
+  if ("caches" in globalThis)
+    void caches
+      .open(`photos-${session().db.crewId}`)
+      .then((kept) => kept.delete(`/api/photos/${photoId}`))
+      .catch(() => undefined);
+}
+
+/** Decides one thing two edits said differently; `check` says whether the plan that follows may be. */
+export async function decideClash(
+  jobId: string,
+  clash: Clash,
+  side: "mine" | "theirs",
+  check: (plan: Job) => string | undefined,
+): Promise<string | undefined> {
+  const { db, lanes } = session();
+  const sentence = await db.transaction("rw", db.jobs, async () => {
+    const row = await db.jobs.get(jobId);
+    if (!row) return undefined;
+    const before = planOf(row);
+    const after = settleClash(before, clash, side);
+    const refused = check(after);
+    if (!refused) await db.jobs.put(decided(row, clash, before, after));
+    return refused;
+  });
+  lanes.soon();
+  return sentence;
+}

@@ -1,0 +1,148 @@
+import type {
+  CrewId,
+  CrewSettings,
+  Gear,
+  JobCard,
+  LogEntry,
+  Photo,
+  PhotoFacts,
+  Product,
+  Site,
+  StockLot,
+  StockUse,
+  Vessel,
+} from "@scutch/contract";
+import Dexie, { type Table } from "dexie";
+import type { JobRow } from "./jobRow.ts";
+
+/** Why something can't be sent for the time being, and since which try it is left alone. */
+export interface Trouble {
+  readonly tries: number;
+  /** Set aside: the rest goes on without it, until a person says what becomes of it. */
+  readonly aside?: {
+    readonly why: "refused" | "fault" | "silent";
+    readonly faults?: readonly { readonly path: readonly (string | number)[]; readonly code: string }[];
+    readonly code?: string;
+  };
+}
+
+/** What waits to be sent, in the order it was done on this device. */
+interface Waiting {
+  readonly waiting?: 1;
+  readonly seq?: number;
+  readonly trouble?: Trouble;
+}
+
+export interface EntryRow extends Waiting {
+  readonly id: string;
+  readonly jobId: string;
+  /** As it came: a newer server's entry may have a kind this app has never heard of. */
+  readonly entry: LogEntry;
+  /** When the server took it from here, ms. */
+  readonly settledAt?: number;
+}
+
+export interface Things {
+  readonly product: Product;
+  readonly vessel: Vessel;
+  readonly gear: Gear;
+  readonly site: Site;
+  readonly lot: StockLot;
+  readonly settings: CrewSettings;
+}
+export type ThingKind = keyof Things;
+
+/** Something of the shelf, the van or the crew: the last save of it stands. */
+export interface ThingRow<K extends ThingKind = ThingKind> extends Waiting {
+  /** Kind and id. */
+  readonly key: string;
+  readonly kind: K;
+  readonly value: Things[K];
+  /** The server's last word on it; absent: it has never had it. */
+  readonly known?: Things[K];
+  readonly rev: number;
+  readonly settledAt?: number;
+}
+
+export interface PhotoRow extends Waiting {
+  readonly id: string;
+  readonly jobId: string;
+  readonly facts: PhotoFacts;
+  /** Made here and still to be sent; the server's is read by its id. */
+  readonly picture?: Blob;
+  readonly known?: Photo;
+  /** Taken away here; the row goes when the server knows. */
+  readonly gone?: 1;
+  readonly settledAt?: number;
+}
+
+/** Single facts by name. */
+export interface Facts {
+  readonly crew: { readonly crew: string };
+  /** When the shelf was last heard of. */
+  readonly shelf: { readonly heardAt: number };
+  /** What the server counts as used, when asked at `askedAt`. */
+  readonly use: { readonly used: readonly StockUse[]; readonly askedAt: number };
+  /** How far the list of jobs is known each way: what to ask for next, null at its end. */
+  readonly list: { readonly earlier: string | null; readonly later: string | null };
+}
+export interface FactRow<K extends keyof Facts = keyof Facts> {
+  readonly name: K;
+  readonly value: Facts[K];
+}
+
+/** One crew's work on this device, shared by its tabs. Its name carries the crew's id: another crew has another. */
+export class DeviceDb extends Dexie {
+  declare readonly jobs: Table<JobRow, string>;
+  declare readonly cards: Table<JobCard, string>;
+  declare readonly entries: Table<EntryRow, string>;
+  declare readonly things: Table<ThingRow, string>;
+  declare readonly photos: Table<PhotoRow, string>;
+  declare readonly facts: Table<FactRow, string>;
+
+  readonly crewId: CrewId;
+
+  constructor(crewId: CrewId) {
+    // A phone's battery may end at any moment: what was entered is on its disk before the screen calls it kept.
+    super(`scutch-${crewId}`, { chromeTransactionDurability: "strict" });
+    this.crewId = crewId;
+    this.version(1).stores({
+      jobs: "id, waiting, clashing",
+      cards: "id, day",
+      entries: "id, jobId, waiting, settledAt",
+      things: "key, kind, waiting",
+      photos: "id, jobId, waiting",
+      facts: "name",
+    });
+  }
+
+  /** A single fact, if it is known here. */
+  async fact<K extends keyof Facts>(name: K): Promise<Facts[K] | undefined> {
+    return (await this.facts.get(name))?.value as Facts[K] | undefined;
+  }
+
+  async setFact<K extends keyof Facts>(name: K, value: Facts[K]): Promise<void> {
+    await this.facts.put({ name, value });
+  }
+}
+
+let opened: DeviceDb | undefined;
+
+/** Opens the crew's work on this device; the app does so once, before anything is shown. */
+export function openDevice(crewId: CrewId): DeviceDb {
+  opened = new DeviceDb(crewId);
+  return opened;
+}
+
+/** The work of the crew whose app this is. */
+export function device(): DeviceDb {
+  if (!opened) throw new Error("openDevice comes first");
+  return opened;
+}
+
+let last = 0;
+/** A number that grows with each thing done on this device, over its tabs and visits too. */
+export function nextSeq(): number {
+  last = Math.max(last + 1, Date.now() * 100);
+  return last;
+}

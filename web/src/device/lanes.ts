@@ -1,0 +1,114 @@
+import { type Reach, serverAnswered } from "../state/connectionSlice.ts";
+import type { Store } from "../state/store.ts";
+import type { Send } from "./api.ts";
+import type { DeviceDb } from "./db.ts";
+import { isDue } from "./requests.ts";
+import { sendJob, sendPhotos, sendThings } from "./sender.ts";
+
+/** A pause after the last change before it is sent, ms: kept here already, and taps in a row become one save. */
+const SOON = 200;
+/** Pauses between tries grow from the first to the last, ms, and are never quite the same: many devices, one server. */
+const PAUSES = [1000, 60_000] as const;
+
+/** Without locks (a page not served over https or loopback) two tabs may both send: harmless, only twice the work. */
+const alone = <T>(name: string, work: () => Promise<T>): Promise<T> =>
+  "locks" in navigator ? navigator.locks.request(name, work) : work();
+
+export interface Lanes {
+  /** Something new waits: it goes out in a moment. */
+  readonly soon: () => void;
+  /** There is reason to think the server is back: try now. */
+  readonly now: () => void;
+  /** When everything due has been tried. */
+  readonly idle: () => Promise<void>;
+}
+
+/**
+ * Sends what waits in lanes that don't wait for each other: the shelf's, one for each job, one for pictures. A lane runs in
+ * one tab at a time. What stops everything (no line, a fault of the server) is tried again after growing pauses.
+ */
+export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatch">): Lanes {
+  const running = new Map<string, Promise<Reach>>();
+  const askedAgain = new Set<string>();
+  let failures = 0;
+  let soon: ReturnType<typeof setTimeout> | undefined;
+  let retry: ReturnType<typeof setTimeout> | undefined;
+
+  const lane = (name: string, work: () => Promise<Reach>): Promise<Reach> => {
+    const already = running.get(name);
+    if (already) {
+      askedAgain.add(name);
+      return already;
+    }
+    const run = (async () => {
+      try {
+        for (;;) {
+          askedAgain.delete(name);
+          const reach = await alone(`${db.name}-${name}`, work);
+          if (reach !== "ok" || !askedAgain.has(name)) return reach;
+        }
+      } catch {
+        return "ok"; // The database is away: what it holds waits, and the page says so when something can't be kept.
+      } finally {
+        running.delete(name);
+      }
+    })();
+    running.set(name, run);
+    return run;
+  };
+
+  const things = () => lane("things", () => sendThings(db, send));
+  const kick = async (): Promise<void> => {
+    clearTimeout(retry);
+    const [jobs, entries, photos] = await Promise.all([
+      db.jobs.where("waiting").equals(1).toArray(),
+      db.entries.where("waiting").equals(1).toArray(),
+      db.photos.where("waiting").equals(1).count(),
+    ]);
+    const jobIds = new Set([
+      ...jobs.filter(isDue).map(({ id }) => id),
+      ...entries.filter(isDue).map(({ jobId }) => jobId),
+    ]);
+    const reaches = await Promise.all([
+      things(),
+      // A job may name a product or site that is as new as itself: the shelf's lane goes first.
+      ...[...jobIds].map(async (id) => {
+        const shelf = await things();
+        return shelf === "ok" ? lane(`job-${id}`, () => sendJob(db, id, send)) : shelf;
+      }),
+      photos > 0 ? void lane("photos", () => sendPhotos(db, send)).then(finish) : undefined,
+    ]);
+    await finish(reaches.find((reach) => reach && reach !== "ok") ?? "ok");
+  };
+
+  const finish = async (reach: Reach): Promise<void> => {
+    store.dispatch(serverAnswered(reach));
+    const left = await Promise.all(
+      [db.jobs, db.entries, db.things, db.photos].map(async (table) =>
+        (await table.where("waiting").equals(1).toArray()).some(isDue),
+      ),
+    );
+    failures = reach === "ok" && !left.includes(true) ? 0 : failures + 1;
+    clearTimeout(retry);
+    if (failures === 0) return;
+    const pause = Math.min(PAUSES[1], PAUSES[0] * 2 ** (failures - 1));
+    retry = setTimeout(() => void tryNow(), pause * (0.5 + Math.random() / 2));
+  };
+
+  let kicking: Promise<void> = Promise.resolve();
+  const tryNow = () => {
+    kicking = kick().catch(() => undefined);
+    return kicking;
+  };
+  return {
+    soon: () => {
+      clearTimeout(soon);
+      soon = setTimeout(() => void tryNow(), SOON);
+    },
+    now: () => {
+      failures = 0;
+      void tryNow();
+    },
+    idle: () => kicking,
+  };
+}

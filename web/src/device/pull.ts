@@ -1,0 +1,216 @@
+import {
+  Crew,
+  CrewSettings,
+  endpoints,
+  type Job,
+  JobCard,
+  type JobId,
+  type LogEntry,
+  type Photo,
+  readKnown,
+  type StockUse,
+  type StoredJob,
+} from "@scutch/contract";
+import { type Answer, pathOf, type Send } from "./api.ts";
+import type { DeviceDb, EntryRow, ThingKind, Things } from "./db.ts";
+import { heard } from "./jobRow.ts";
+
+/** How asking the server went. What it said is in the database. */
+export type Pulled = "kept" | "not-found" | "offline";
+
+async function ask<K extends keyof typeof endpoints>(
+  send: Send,
+  name: K,
+  params: Readonly<Record<string, string>> = {},
+  query: Readonly<Record<string, string>> = {},
+): Promise<Answer<K> | Exclude<Pulled, "kept">> {
+  const reply = await send("GET", pathOf(endpoints[name], params, query));
+  if (reply.outcome === "done") return reply.body as Answer<K>;
+  return reply.outcome === "refused" && reply.status === 404 ? "not-found" : "offline";
+}
+const isMissing = (answer: unknown): answer is Exclude<Pulled, "kept"> =>
+  answer === "not-found" || answer === "offline";
+
+/** Keeps the server's word on jobs, joined with what was edited here. */
+async function hearJobs(db: DeviceDb, stored: readonly StoredJob[]): Promise<void> {
+  await db.transaction("rw", db.jobs, async () => {
+    for (const each of stored) {
+      const row = await db.jobs.get(each.job.id);
+      const next = heard(row, each);
+      if (next !== row) await db.jobs.put(next);
+    }
+  });
+}
+
+/** Keeps a job's entries. None is ever taken away: those made here and still to be sent stay as they are. */
+async function hearLog(
+  db: DeviceDb,
+  jobId: string,
+  entries: readonly LogEntry[],
+  logMark: number,
+): Promise<void> {
+  await db.transaction("rw", db.jobs, db.entries, async () => {
+    const known = new Map(
+      (await db.entries.where("jobId").equals(jobId).toArray()).map((row) => [row.id, row]),
+    );
+    const fresh = entries.filter((entry) => {
+      const row = known.get(entry.id);
+      return !row || row.waiting === 1;
+    });
+    const rows: EntryRow[] = fresh.map((entry) => ({ id: entry.id, jobId, entry, settledAt: 0 }));
+    await db.entries.bulkPut(rows);
+    await db.jobs.update(jobId, { logMark });
+  });
+}
+
+export async function pullJob(db: DeviceDb, send: Send, jobId: JobId): Promise<Pulled> {
+  const stored = await ask(send, "readJob", { jobId });
+  if (isMissing(stored)) return stored;
+  await hearJobs(db, [stored as StoredJob]);
+  return "kept";
+}
+
+export async function pullLog(db: DeviceDb, send: Send, jobId: JobId): Promise<Pulled> {
+  const answer = await ask(send, "readLog", { jobId });
+  if (isMissing(answer)) return answer;
+  await hearLog(db, jobId, answer.entries as LogEntry[], answer.logMark);
+  return "kept";
+}
+
+export async function pullPhotos(db: DeviceDb, send: Send, jobId: JobId): Promise<Pulled> {
+  const askedAt = Date.now();
+  const answer = await ask(send, "listPhotos", { jobId });
+  if (isMissing(answer)) return answer;
+  const photos = answer.photos as Photo[];
+  const there = new Set<string>(photos.map(({ id }) => id));
+  await db.transaction("rw", db.photos, async () => {
+    for (const row of await db.photos.where("jobId").equals(jobId).toArray())
+      if (!row.waiting && !there.has(row.id) && (row.settledAt ?? 0) < askedAt)
+        await db.photos.delete(row.id);
+    for (const photo of photos) {
+      const row = await db.photos.get(photo.id);
+      if (row?.waiting) continue;
+      const { id, jobId: ofJob, width: _w, height: _h, ...facts } = photo;
+      await db.photos.put({ id, jobId: ofJob, facts, known: photo, settledAt: 0 });
+    }
+  });
+  return "kept";
+}
+
+/** Keeps the server's word on things, but for what was changed here and what was saved from here since it was asked. */
+async function hearThings<K extends ThingKind>(
+  db: DeviceDb,
+  kind: K,
+  values: readonly (readonly [id: string, value: Things[K]])[],
+  askedAt: number,
+): Promise<void> {
+  for (const [id, value] of values) {
+    const key = `${kind}:${id}`;
+    const row = await db.things.get(key);
+    if ((row?.settledAt ?? 0) >= askedAt) continue;
+    if (row?.waiting) await db.things.update(key, { known: value } as never);
+    else if (JSON.stringify(row?.value) !== JSON.stringify(value))
+      await db.things.put({ key, kind, value, known: value, rev: (row?.rev ?? 0) + 1 });
+  }
+}
+
+export async function pullShelf(db: DeviceDb, send: Send): Promise<Pulled> {
+  const askedAt = Date.now();
+  const answer = await ask(send, "readShelf");
+  if (isMissing(answer)) return answer;
+  const byId = <T extends { readonly id: string }>(list: readonly T[]) =>
+    list.map((each) => [each.id, each] as const);
+  await db.transaction("rw", db.things, db.facts, async () => {
+    await hearThings(db, "product", byId(answer.products) as never, askedAt);
+    await hearThings(db, "vessel", byId(answer.vessels) as never, askedAt);
+    await hearThings(db, "gear", byId(answer.gear) as never, askedAt);
+    await hearThings(db, "site", byId(answer.sites) as never, askedAt);
+    await db.setFact("shelf", { heardAt: askedAt });
+  });
+  return "kept";
+}
+
+export async function pullStock(db: DeviceDb, send: Send): Promise<Pulled> {
+  const askedAt = Date.now();
+  const answer = await ask(send, "readStock");
+  if (isMissing(answer)) return answer;
+  await db.transaction("rw", db.things, db.facts, async () => {
+    await hearThings(db, "lot", answer.lots.map((lot) => [lot.id, lot] as const) as never, askedAt);
+    await db.setFact("use", { used: answer.used as StockUse[], askedAt });
+  });
+  return "kept";
+}
+
+/** The crew this server answers for, or why it can't be told. */
+export async function askCrew(
+  send: Send,
+): Promise<{ readonly crew: Crew; readonly settings: CrewSettings } | "offline"> {
+  const answer = await ask(send, "readCrew");
+  if (isMissing(answer)) return "offline";
+  const crew = readKnown(Crew, answer.crew);
+  const settings = readKnown(CrewSettings, answer.settings);
+  return crew.ok && settings.ok ? { crew: crew.value, settings: settings.value } : "offline";
+}
+
+export async function pullCrew(db: DeviceDb, send: Send): Promise<Pulled | "wrong-crew"> {
+  const askedAt = Date.now();
+  // Asked without saying whose device it is, so that the answer tells whose server it is.
+  const answer = await askCrew(send);
+  if (answer === "offline") return "offline";
+  if (answer.crew.id !== db.crewId) return "wrong-crew";
+  await db.transaction("rw", db.things, db.facts, async () => {
+    await db.setFact("crew", { crew: answer.crew.name });
+    await hearThings(db, "settings", [["crew", answer.settings]], askedAt);
+  });
+  return "kept";
+}
+
+/** Keeps what a page of the list said: its cards, and the plans and logs that came with them. */
+async function keepPage(db: DeviceDb, page: Answer<"listJobs">): Promise<readonly JobCard[]> {
+  const cards = page.jobs.flatMap((each) => {
+    const { job: _, log: __, ...bare } = each;
+    const known = readKnown(JobCard, bare);
+    return known.ok ? [known.value] : [];
+  });
+  await db.cards.bulkPut(cards);
+  const whole = page.jobs.filter((each) => each.job);
+  await hearJobs(
+    db,
+    whole.map(({ version, job }) => ({ version, job: job as Job })),
+  );
+  for (const { id, log, logMark } of page.jobs) if (log) await hearLog(db, id, log as LogEntry[], logMark);
+  return cards;
+}
+
+/**
+ * The jobs from a day on, and those begun lately with plan and log; then the plans this device lacks, so that every job
+ * booked opens with no signal. Of a job seen here that isn't on the page any more, its plan is asked for when it is opened.
+ */
+export async function pullToday(db: DeviceDb, send: Send, day: string): Promise<Pulled> {
+  const page = await ask(send, "listJobs", {}, { from: day });
+  if (isMissing(page)) return page;
+  const cards = await keepPage(db, page);
+  await db.setFact("list", { earlier: page.earlier, later: page.later });
+  const rows = await db.jobs.bulkGet(cards.map(({ id }) => id));
+  const lacking = cards.some((card, i) => (rows[i]?.known?.version ?? 0) < card.version);
+  if (lacking) {
+    const plans = await ask(send, "listJobs", {}, { from: day, plans: "true" });
+    if (!isMissing(plans)) await keepPage(db, plans);
+  }
+  for (const [i, card] of cards.entries())
+    if (card.entries > 0 && card.day >= day && rows[i]?.logMark !== card.logMark)
+      await pullLog(db, send, card.id);
+  return "kept";
+}
+
+/** One more page of the list, the one way or the other. */
+export async function pullMore(db: DeviceDb, send: Send, way: "earlier" | "later"): Promise<Pulled> {
+  const list = await db.fact("list");
+  const cursor = list?.[way];
+  if (!list || !cursor) return "kept";
+  const page = await ask(send, "listJobs", {}, way === "earlier" ? { before: cursor } : { after: cursor });
+  if (isMissing(page)) return page;
+  await keepPage(db, page);
+  await db.setFact("list", { ...list, [way]: page[way] });
+  return "kept";
+}

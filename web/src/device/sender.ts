@@ -1,0 +1,121 @@
+import { SaveId, type StoredJob } from "@scutch/contract";
+import type { Reach } from "../state/connectionSlice.ts";
+import type { Reply, Send } from "./api.ts";
+import type { DeviceDb, Trouble } from "./db.ts";
+import { accepted, type JobRow, outrun, unsent, withSending } from "./jobRow.ts";
+import { newId } from "./newId.ts";
+import { isDue, isUnknown, type Parcel, parcelOfEntry, parcelOfPhoto, parcelOfThing } from "./requests.ts";
+
+/** Failed for a reason of its own this often, a parcel is set aside while the rest goes on. */
+export const MOST_TRIES = 3;
+
+type Refusal = Extract<Reply, { outcome: "refused" }>["error"];
+const STOPS: Partial<Record<Refusal["code"], Reach>> = {
+  "signed-out": "signed-out",
+  "wrong-crew": "wrong-crew",
+  "update-needed": "update-needed",
+};
+
+/** What a reply means for everything: undefined where it only concerns the request itself. */
+async function reachAfter(reply: Reply, send: Send): Promise<Reach | undefined> {
+  if (reply.outcome === "done") return undefined;
+  if (reply.outcome === "refused") return STOPS[reply.error.code];
+  if (reply.outcome === "fault" && reply.status === 503) return "server-fault";
+  // Is it the line, the server, or this one request? A question that needs nothing tells.
+  const probe = await send("GET", "/health");
+  if (probe.outcome === "done") return undefined;
+  return probe.outcome === "fault" && probe.ours ? "server-fault" : "offline";
+}
+
+/** The reason a failed request is noted with; set aside at once when refused, else after a few tries. */
+function troubleAfter(reply: Exclude<Reply, { outcome: "done" }>, before: Trouble | undefined): Trouble {
+  const tries = (before?.tries ?? 0) + 1;
+  if (reply.outcome === "refused")
+    return { tries, aside: { why: "refused", code: reply.error.code, faults: reply.error.faults ?? [] } };
+  return tries < MOST_TRIES ? { tries } : { tries, aside: { why: reply.outcome } };
+}
+
+/** Sends one parcel; answers what stops everything, if something does. */
+async function sendParcel(parcel: Parcel, send: Send): Promise<Reach | undefined> {
+  const reply = await send(parcel.method, parcel.path, parcel.body);
+  if (reply.outcome === "done") {
+    await parcel.settle(reply.body);
+    return undefined;
+  }
+  const stop = await reachAfter(reply, send);
+  if (!stop) await parcel.note(troubleAfter(reply, parcel.trouble));
+  return stop;
+}
+
+/** Sends parcels in the order they were made, each once; `next` tells which are due now. */
+async function sendInTurn(next: () => Promise<Parcel[]>, send: Send): Promise<Reach> {
+  const tried = new Set<string>();
+  for (;;) {
+    const due = (await next()).toSorted((a, b) => a.seq - b.seq);
+    const parcel = due.find((each) => !tried.has(`${each.path} ${each.seq}`));
+    if (!parcel) return "ok";
+    tried.add(`${parcel.path} ${parcel.seq}`);
+    const stop = await sendParcel(parcel, send);
+    if (stop) return stop;
+  }
+}
+
+export const sendThings = (db: DeviceDb, send: Send): Promise<Reach> =>
+  sendInTurn(async () => {
+    const rows = await db.things.where("waiting").equals(1).toArray();
+    return rows.filter(isDue).map((row) => parcelOfThing(db, row));
+  }, send);
+
+export const sendPhotos = (db: DeviceDb, send: Send): Promise<Reach> =>
+  sendInTurn(async () => {
+    const rows = (await db.photos.where("waiting").equals(1).toArray()).filter(isDue);
+    const jobs = await db.jobs.bulkGet(rows.map(({ jobId }) => jobId));
+    return rows.filter((_, i) => !isUnknown(jobs[i])).map((row) => parcelOfPhoto(db, row));
+  }, send);
+
+/** A job's lane: its plan as long as it is edited, then its log. A plan that can't be sent doesn't hold up the log. */
+export async function sendJob(db: DeviceDb, jobId: string, send: Send): Promise<Reach> {
+  for (;;) {
+    const saved = await sendPlan(db, jobId, send);
+    if (saved !== "more" && saved !== "ok") return saved;
+    const logged = await sendInTurn(async () => {
+      if (isUnknown(await db.jobs.get(jobId))) return [];
+      const rows = await db.entries.where("jobId").equals(jobId).toArray();
+      return rows.filter(isDue).map((row) => parcelOfEntry(db, row));
+    }, send);
+    if (logged !== "ok" || saved === "ok") return logged;
+  }
+}
+
+/** Sends a plan once: "more" where it was taken or joined and there may be another to send. */
+async function sendPlan(db: DeviceDb, jobId: string, send: Send): Promise<Reach | "more"> {
+  // What is sent is held fast in the database first: whatever ends this page, the next one sends the same.
+  const row = await db.transaction("rw", db.jobs, async () => {
+    const now = await db.jobs.get(jobId);
+    if (!now || !isDue(now)) return undefined;
+    const next = withSending(now, newId(SaveId));
+    if (next !== now) await db.jobs.put(next);
+    return next;
+  });
+  if (!row?.sending) return "ok";
+  const { saveId, plan, baseVersion } = row.sending;
+  const change = (to: (now: JobRow) => JobRow) =>
+    db.transaction("rw", db.jobs, async () => {
+      const now = await db.jobs.get(jobId);
+      if (now) await db.jobs.put(to(now));
+    });
+  const reply = await send("PUT", `/jobs/${jobId}`, { baseVersion, saveId, job: plan });
+  if (reply.outcome === "done") {
+    await change((now) => accepted(now, saveId, (reply.body as { version: number }).version));
+    return "more";
+  }
+  if (reply.outcome === "refused" && reply.error.code === "version-conflict") {
+    await change((now) => outrun(now, saveId, (reply.error.theirs ?? null) as StoredJob | null));
+    return "more";
+  }
+  const stop = await reachAfter(reply, send);
+  if (stop) return stop;
+  const trouble = troubleAfter(reply, row.trouble);
+  await change((now) => (reply.outcome === "refused" ? unsent(now, trouble) : { ...now, trouble }));
+  return "ok";
+}

@@ -1,0 +1,59 @@
+import type { CrewId, CrewSettings } from "@scutch/contract";
+import { liveQuery } from "dexie";
+import { crewRead } from "../state/crewSlice.ts";
+import type { Store } from "../state/store.ts";
+import { type Send, sendAs } from "./api.ts";
+import { type DeviceDb, openDevice } from "./db.ts";
+import { type Lanes, startLanes } from "./lanes.ts";
+
+/** One crew's app on this device while it is open. */
+export interface Session {
+  readonly db: DeviceDb;
+  readonly send: Send;
+  readonly store: Store;
+  readonly lanes: Lanes;
+}
+
+let current: Session | undefined;
+
+/** Keeps the crew's name and settings at hand for every screen. */
+function followCrew(db: DeviceDb, store: Store): void {
+  liveQuery(async () => ({
+    name: (await db.fact("crew"))?.crew,
+    settings: ((await db.things.get("settings:crew"))?.value as CrewSettings | undefined) ?? { prices: {} },
+  })).subscribe({ next: (crew) => void store.dispatch(crewRead(crew)), error: () => undefined });
+}
+
+/** Opens the crew's work on this device and starts sending what waits. The app does so once, before anything is shown. */
+export function startSession(crewId: CrewId, store: Store): Session {
+  const db = openDevice(crewId);
+  const send = sendAs(crewId);
+  const lanes = startLanes(db, send, store);
+  current = { db, send, store, lanes };
+  followCrew(db, store);
+  return current;
+}
+
+export function session(): Session {
+  if (!current) throw new Error("startSession comes first");
+  return current;
+}
+
+const LAST_CREW = "scutch-crew";
+
+/** The crew this device worked for last: with no signal, the one it works for. */
+export function rememberedCrew(): CrewId | undefined {
+  try {
+    return (localStorage.getItem(LAST_CREW) as CrewId | null) ?? undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+export function rememberCrew(crewId: CrewId): void {
+  try {
+    localStorage.setItem(LAST_CREW, crewId);
+  } catch {
+    // Without it the server is asked at each start.
+  }
+}

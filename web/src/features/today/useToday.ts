@@ -1,0 +1,63 @@
+import { cardFacts, Job, type JobCard, LogEntry, readKnown } from "@scutch/contract";
+import { useMemo } from "react";
+import { planOf } from "../../device/jobRow.ts";
+import { useLive, useSteady } from "../../device/live.ts";
+import { dayBefore } from "../../format/time.ts";
+
+/** A job begun this many days ago is dry, or nobody is waiting for it any more. */
+const OPEN_DAYS = 5;
+
+/** A job as Today shows it; with plan and log where it was begun lately and may not be dry. */
+export interface Listed extends Omit<JobCard, "version" | "logMark" | "job" | "log"> {
+  readonly open?: { readonly job: Job; readonly log: readonly LogEntry[] };
+}
+
+/** The jobs known on this device, by day; those changed or begun here as they stand here. */
+export function useListed(day: string): readonly Listed[] | undefined {
+  const found = useLive(
+    async (db) => {
+      const cards = await db.cards.toArray();
+      const since = dayBefore(day, OPEN_DAYS);
+      const recent = cards
+        .filter((card) => card.day >= since && card.day <= day)
+        .map(({ id }) => id as string);
+      const changed = await db.jobs.where("waiting").equals(1).toArray();
+      const rows = [...changed, ...(await db.jobs.bulkGet(recent))].filter((row) => row !== undefined);
+      const entries = await db.entries
+        .where("jobId")
+        .anyOf(rows.map(({ id }) => id))
+        .toArray();
+      return {
+        cards,
+        plans: rows.map((row) => ({ plan: planOf(row), since: planOf(row).day >= since })),
+        entries: entries.map(({ jobId, entry }) => ({ jobId, entry })),
+        heard: (await db.fact("list")) !== undefined,
+      };
+    },
+    [day],
+  );
+  const steady = useSteady(found);
+  return useMemo(() => {
+    if (!steady) return undefined;
+    const listed = new Map<string, Listed>(steady.cards.map((card) => [card.id, card]));
+    for (const { plan, since } of steady.plans) {
+      const job = readKnown(Job, plan);
+      if (!job.ok) continue;
+      const log = steady.entries.flatMap(({ jobId, entry }) => {
+        const known = jobId === plan.id ? readKnown(LogEntry, entry) : undefined;
+        return known?.ok ? [known.value] : [];
+      });
+      // A log this device hasn't read isn't an empty one: what the card says of it stands.
+      const card = listed.get(plan.id);
+      const whole = log.length >= (card?.entries ?? 0);
+      const facts = cardFacts(job.value, log);
+      listed.set(plan.id, {
+        ...facts,
+        finished: whole ? facts.finished : (card?.finished ?? 0),
+        entries: whole ? log.length : (card?.entries ?? 0),
+        ...(since && whole && log.length > 0 ? { open: { job: job.value, log } } : {}),
+      });
+    }
+    return listed.size === 0 && !steady.heard ? undefined : [...listed.values()];
+  }, [steady]);
+}

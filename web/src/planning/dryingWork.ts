@@ -1,0 +1,57 @@
+import type { Building, Move, MoveEffect, RoomRange } from "@scutch/core/drying";
+
+interface Asked {
+  readonly id: number;
+  /** Of the questions in one lane only the newest is answered. */
+  readonly lane: string;
+  readonly building: Building;
+}
+
+export type WorkAsked =
+  | (Asked & { readonly what: "range" })
+  | (Asked & { readonly what: "rank"; readonly index: number; readonly moves: readonly Move[] });
+
+export interface WorkAnswer {
+  readonly id: number;
+  readonly lane: string;
+  readonly answer: RoomRange[] | MoveEffect[];
+}
+
+let worker: Worker | undefined;
+let asked = 0;
+const waiting = new Map<number, (answer: never) => void>();
+
+/** The one drying worker of the page, started when first needed. */
+function drying(): Worker {
+  if (worker) return worker;
+  worker = new Worker(new URL("./drying.worker.ts", import.meta.url), { type: "module", name: "drying" });
+  worker.addEventListener("message", ({ data }: MessageEvent<WorkAnswer>) => {
+    waiting.get(data.id)?.(data.answer as never);
+    waiting.delete(data.id);
+  });
+  return worker;
+}
+
+type Question = WorkAsked extends infer A ? (A extends WorkAsked ? Omit<A, "id"> : never) : never;
+
+function ask<T>(question: Question, then: (answer: T) => void): () => void {
+  const id = ++asked;
+  waiting.set(id, then as (answer: never) => void);
+  drying().postMessage({ ...question, id });
+  return () => void waiting.delete(id);
+}
+
+/** Asks for the range of each room's ready times; the returned function lets go of the answer. */
+export const askRanges = (building: Building, then: (ranges: RoomRange[]) => void) =>
+  ask({ what: "range", lane: "range", building }, then);
+
+/** Asks which of some moves in a room makes it dry soonest. */
+export const askBestMoves = <Id extends string>(
+  building: Building,
+  index: number,
+  moves: readonly Move<Id>[],
+  then: (effects: MoveEffect<Id>[]) => void,
+) => ask({ what: "rank", lane: "rank", building, index, moves }, then);
+
+/** A pause in the changes before what takes long is worked out, ms. */
+export const WORK_AFTER = 120;

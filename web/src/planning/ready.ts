@@ -1,0 +1,42 @@
+import { lastReady } from "@scutch/core/plan";
+import { at } from "../format/time.ts";
+import type { Dried } from "./useDried.ts";
+
+/** A ready time on the clock, ms since 1970, with the hours it lies between; null: not within 96 h. */
+export interface ReadyTime {
+  readonly likely: number | null;
+  readonly early: number | null;
+  readonly late: number | null;
+}
+
+type Which = "touchDry" | "dry";
+
+/** When one room is ready. */
+export function readyOfRoom(
+  { work, result, ranges }: Dried,
+  index: number,
+  start: number,
+  which: Which,
+): ReadyTime {
+  const finished = work.rooms[index]?.finishedAt ?? 0;
+  const hours = result.rooms[index]?.[which === "dry" ? "dryHours" : "touchDryHours"] ?? null;
+  const range = ranges?.[index]?.[which];
+  const place = (value: number | null | undefined) => (value == null ? null : at(start, finished + value));
+  return { likely: place(hours), early: place(range?.early), late: place(range?.late) };
+}
+
+/** When the last room is ready. */
+export function readyOfJob({ work, result, ranges }: Dried, start: number, which: Which): ReadyTime {
+  const place = (hours: number | null) => (hours === null ? null : at(start, hours));
+  const own = result.rooms.map((room) => (which === "dry" ? room.dryHours : room.touchDryHours));
+  const end = (side: "early" | "late") =>
+    ranges
+      ? place(
+          lastReady(
+            work,
+            ranges.map((range) => range[which][side]),
+          ),
+        )
+      : null;
+  return { likely: place(lastReady(work, own)), early: end("early"), late: end("late") };
+}

@@ -1,0 +1,33 @@
+import { type DryingResult, type RoomRange, simulateDrying } from "@scutch/core/drying";
+import type { WorkPlan } from "@scutch/core/plan";
+import { useEffect, useState } from "react";
+import { askRanges, WORK_AFTER } from "./dryingWork.ts";
+
+export interface Dried {
+  readonly work: WorkPlan;
+  readonly result: DryingResult;
+  /** Follows a moment after the result, or is still that of the plan before. */
+  readonly ranges: readonly RoomRange[] | undefined;
+}
+
+/** A plan's rooms dried, with their courses. */
+export const driedOf = (work: WorkPlan): DryingResult | undefined =>
+  work.rooms.length === 0 ? undefined : simulateDrying(work.building, { keepCourse: true });
+
+/** The ranges of a plan's ready times, worked out in the worker once the changes pause. */
+export function useRanges(work: WorkPlan | undefined): readonly RoomRange[] | undefined {
+  const [ranges, setRanges] = useState<readonly RoomRange[]>();
+  useEffect(() => {
+    if (!work || work.rooms.length === 0) return setRanges(undefined);
+    setRanges((before) => (before?.length === work.rooms.length ? before : undefined));
+    let letGo: (() => void) | undefined;
+    const timer = setTimeout(() => {
+      letGo = askRanges(work.building, setRanges);
+    }, WORK_AFTER);
+    return () => {
+      clearTimeout(timer);
+      letGo?.();
+    };
+  }, [work]);
+  return ranges;
+}

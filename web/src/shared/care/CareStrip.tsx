@@ -1,0 +1,93 @@
+import type { Room } from "@scutch/contract";
+import type { Judgement } from "@scutch/core/care";
+import { type ReactNode, useState } from "react";
+import { MATERIAL_NAMES, reasonTitle, VERDICT_NAMES } from "../../format/careWords.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { Callout } from "../../ui/Callout.tsx";
+import { careFor } from "./careFor.ts";
+import { GateNote } from "./GateNote.tsx";
+
+/** What must not be done to one room, why, and what would lift it; cautions folded under it. */
+export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly room: Room }) {
+  const care = careFor(desk.input).rooms.find(({ roomId }) => roomId === room.id);
+  if (!care) return null;
+  const batch = desk.job.batches.find(({ id }) => id === care.batchId);
+  const product = desk.shelf.products.find(({ id }) => id === batch?.productId);
+  const judgements = [
+    { about: "The method", judgement: care.method },
+    ...(care.product ? [{ about: product?.name ?? "The product", judgement: care.product }] : []),
+  ];
+  return (
+    <div className="mb-3 grid gap-2 empty:hidden">
+      {judgements.map(({ about, judgement }) => (
+        <Stops key={about} about={about} judgement={judgement} />
+      ))}
+      {/* What the rules stop isn't tested first: another product is. */}
+      {product && care.product?.verdict !== "stop" && (
+        <GateNote desk={desk} room={room} product={product} gate={care.gate} />
+      )}
+      <Cautions judgements={judgements} />
+    </div>
+  );
+}
+
+interface About {
+  readonly about: string;
+  readonly judgement: Judgement;
+}
+
+/** The stops of one judgement, each with its reason and what would lift it. */
+export function Stops({ about, judgement, children }: About & { readonly children?: ReactNode }) {
+  const stops = judgement.reasons.filter(({ verdict }) => verdict === "stop");
+  const [first] = stops;
+  if (!first) return null;
+  return (
+    <Callout tone="stop" title={`Stop: ${about}. ${reasonTitle(first)}.`}>
+      {stops.map(({ trait, material, why, lift, source }) => (
+        <p key={`${trait} ${material}`} className="mt-1">
+          {why} <strong className="font-semibold">What would lift it:</strong> {lift}{" "}
+          <span className="text-sm text-soft">({source})</span>
+        </p>
+      ))}
+      {judgement.judgedAs && (
+        <p className="mt-1">
+          Nobody has said the fibre, so it counts as {MATERIAL_NAMES[judgement.judgedAs]}, the most delicate
+          likely.
+        </p>
+      )}
+      {children}
+    </Callout>
+  );
+}
+
+/** Cautions of all judgements, folded until asked for. */
+export function Cautions({ judgements }: { readonly judgements: readonly About[] }) {
+  const [open, setOpen] = useState(false);
+  const cautions = judgements.flatMap(({ about, judgement }) =>
+    judgement.reasons
+      .filter(({ verdict }) => verdict === "caution")
+      .map((reason) => ({ ...reason, key: `${about} ${reason.trait} ${reason.material}` })),
+  );
+  if (cautions.length === 0) return null;
+  return (
+    <Callout tone="caution">
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+        className="-my-2 flex min-h-12 w-full items-center justify-between gap-3 text-left font-semibold"
+      >
+        <span>
+          {VERDICT_NAMES.caution}: {cautions.map(reasonTitle).join("; ")}
+        </span>
+        <span aria-hidden>{open ? "–" : "+"}</span>
+      </button>
+      {open &&
+        cautions.map(({ key, why, lift, source }) => (
+          <p key={key} className="mt-2">
+            {why} {lift} <span className="text-sm text-soft">({source})</span>
+          </p>
+        ))}
+    </Callout>
+  );
+}

@@ -1,0 +1,68 @@
+import type { Product, Room } from "@scutch/contract";
+import type { Gate } from "@scutch/core/care";
+import { ASSUMED } from "@scutch/core/plan";
+import { useState } from "react";
+import { COVERING_NAMES, FIBRE_NAMES } from "../../format/words.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { DyeTestDialog } from "./DyeTestDialog.tsx";
+import { OverrideDialog } from "./OverrideDialog.tsx";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly room: Room;
+  readonly product: Product;
+  readonly gate: Gate;
+}
+
+/** How the dye test of a product on a room's covering stands, and the way to make it. */
+export function GateNote({ desk, room, product, gate }: Props) {
+  const [dialog, setDialog] = useState<"test" | "override">();
+  if (gate === "not-needed") return null;
+  const floor = `${COVERING_NAMES[room.covering ?? ASSUMED.covering].toLowerCase()}, ${FIBRE_NAMES[room.fibre ?? "unknown"].toLowerCase()}`;
+  const buttons = (
+    <div className="mt-2 flex flex-wrap gap-2 print:hidden">
+      <Button onClick={() => setDialog("test")}>
+        {gate === "not-tested" ? "Test it now" : "Test it again"}
+      </Button>
+      {(gate === "not-tested" || gate === "failed") && (
+        <Button weight="quiet" onClick={() => setDialog("override")}>
+          Go on without
+        </Button>
+      )}
+    </div>
+  );
+  return (
+    <>
+      {gate === "not-tested" && (
+        <Callout tone="stop" title={`Stop: ${product.name} isn’t dye-tested on this floor.`}>
+          On {floor}: a white cloth with the mix, pressed for 30 s where nobody looks.
+          {buttons}
+        </Callout>
+      )}
+      {gate === "failed" && (
+        <Callout tone="stop" title={`Stop: ${product.name} took colour off this floor.`}>
+          On {floor}. Another product, or none.
+          {buttons}
+        </Callout>
+      )}
+      {gate === "overridden" && (
+        <Callout tone="caution" title="Not dye-tested: the owner answers for it.">
+          {buttons}
+        </Callout>
+      )}
+      {gate === "passed" && (
+        <p className="text-accent text-sm">
+          Dye test passed: {product.name} on {floor}.
+        </p>
+      )}
+      {dialog === "test" && (
+        <DyeTestDialog desk={desk} room={room} product={product} onClose={() => setDialog(undefined)} />
+      )}
+      {dialog === "override" && (
+        <OverrideDialog desk={desk} room={room} product={product} onClose={() => setDialog(undefined)} />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,252 @@
+import { Product, ProductId, type Strength } from "@scutch/contract";
+import { parseStrength } from "@scutch/core/mix";
+import { showDuration } from "@scutch/core/quantity";
+import { useId } from "react";
+import { saveThing } from "../../device/changes.ts";
+import { newId } from "../../device/newId.ts";
+import { CHEMISTRY_NAMES } from "../../format/careWords.ts";
+import { packField, reads, readsName } from "../../format/readers.ts";
+import { joined, labelSpelling } from "../../format/units.ts";
+import { FIBRE_NAMES, PRODUCT_KIND_NAMES, typedFault } from "../../format/words.ts";
+import { useUnits } from "../../state/crewSlice.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import { Several } from "../../ui/Several.tsx";
+import { useDraft } from "../../ui/useDraft.ts";
+
+/** A scoop as many packs hold one, kg (common practice). */
+const USUAL_SCOOP = 0.06;
+const { unknown: _, ...LABEL_FIBRES } = FIBRE_NAMES;
+
+interface Props {
+  readonly product?: Product;
+  readonly onSaved?: (id: ProductId) => void;
+  readonly onClose: () => void;
+}
+
+/** A product from its label, in the label's own spelling. */
+export function ProductDialog({ product, onSaved, onClose }: Props) {
+  const units = useUnits();
+  const cautionsId = useId();
+  const { draft, set, errorAt, check } = useDraft(
+    Product,
+    product ?? {
+      id: newId(ProductId),
+      kind: "pre-spray",
+      ratioMeans: "one-to-n",
+      dwellLeast: 480,
+      dwellMost: 900,
+      cautions: [],
+    },
+  );
+  const save = () => {
+    const checked = check();
+    if (!checked) return;
+    saveThing("product", checked);
+    onSaved?.(checked.id);
+    onClose();
+  };
+  const powder = draft.scoop !== undefined;
+  const pack = packField(powder, units);
+  const strength = (field: "light" | "ordinary" | "heavy", label: string) => (
+    <QuantityField<Strength>
+      label={label}
+      value={draft[field]}
+      show={labelSpelling}
+      placeholder={powder ? "30 g/L" : "1:24"}
+      read={(text) => {
+        const parsed = parseStrength(text, draft.ratioMeans, powder ? "powder" : "liquid");
+        return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, "strength") };
+      }}
+      onChange={(value) => set({ [field]: value })}
+      fault={errorAt(field)}
+    />
+  );
+  const time = (
+    field: "dwellLeast" | "dwellMost" | "potLife",
+    label: string,
+    bare: "min" | "h",
+    hint?: string,
+  ) => (
+    <QuantityField
+      label={label}
+      value={draft[field]}
+      show={showDuration}
+      read={reads("time", bare)}
+      hint={hint}
+      onChange={(value) => set({ [field]: value })}
+      fault={errorAt(field, showDuration)}
+    />
+  );
+  const ph = (field: "phInUse" | "phConcentrate", label: string) => (
+    <QuantityField
+      label={label}
+      value={draft[field]}
+      show={String}
+      placeholder="from the label"
+      read={(text) => {
+        const value = Number(text.replace(",", "."));
+        return text.trim() !== "" && value >= 0 && value <= 14
+          ? { value }
+          : { error: "A pH lies between 0 and 14, like 7.5." };
+      }}
+      onChange={(value) => set({ [field]: value })}
+      fault={errorAt(field)}
+    />
+  );
+  return (
+    <Dialog open title={product ? "Change the product" : "Another product"} onClose={onClose}>
+      <p className="mt-1 text-sm text-soft">
+        As the label has it. The label and the safety data sheet come first.
+      </p>
+      <div className="mt-4 grid gap-3">
+        <div className="grid grid-cols-2 gap-3">
+          <QuantityField
+            label="Name"
+            value={draft.name}
+            show={(name) => name}
+            words
+            read={readsName}
+            onChange={(name) => set({ name })}
+            fault={errorAt("name")}
+          />
+          <ChoiceField
+            label="Kind"
+            value={draft.kind}
+            options={optionsOf(PRODUCT_KIND_NAMES)}
+            onChange={(kind) => set({ kind })}
+          />
+        </div>
+        <Segmented<"liquid" | "powder">
+          label="It is a"
+          value={powder ? "powder" : "liquid"}
+          options={[
+            { value: "liquid", name: "Liquid" },
+            { value: "powder", name: "Powder" },
+          ]}
+          onChange={(matter) =>
+            set({
+              scoop: matter === "powder" ? USUAL_SCOOP : undefined,
+              packSize: undefined,
+              light: undefined,
+              ordinary: undefined,
+              heavy: undefined,
+            })
+          }
+        />
+        <div className="grid grid-cols-3 gap-3">
+          {powder && (
+            <QuantityField
+              label="A level scoop holds"
+              value={draft.scoop}
+              show={(value) => joined(units.powder(value))}
+              read={reads("mass", units.system === "metric" ? "g" : "oz")}
+              onChange={(scoop) => (scoop === undefined ? undefined : set({ scoop }))}
+              fault={errorAt("scoop", (limit) => joined(units.powder(limit)))}
+            />
+          )}
+          <QuantityField
+            label="Pack"
+            value={draft.packSize}
+            show={pack.show}
+            read={pack.read}
+            onChange={(packSize) => set({ packSize })}
+            fault={errorAt("packSize", pack.show)}
+          />
+          <QuantityField
+            label="Price of a pack"
+            value={draft.packPrice}
+            show={(price) => price.toFixed(2)}
+            read={(text) => {
+              const price = Number(text.replace(",", "."));
+              return text.trim() !== "" && price >= 0
+                ? { value: price }
+                : { error: "Type a price, like 24.90." };
+            }}
+            onChange={(packPrice) => set({ packPrice })}
+            fault={errorAt("packPrice")}
+          />
+        </div>
+        {!powder && (
+          <Segmented
+            label="Its label’s 1:4 means"
+            value={draft.ratioMeans ?? "one-to-n"}
+            options={[
+              { value: "one-to-n", name: "1 and 4 of water" },
+              { value: "one-in-n", name: "1 in 4 of mix" },
+            ]}
+            onChange={(ratioMeans) => set({ ratioMeans })}
+          />
+        )}
+        <div className="grid grid-cols-3 gap-3">
+          {strength("light", "Light soil")}
+          {strength("ordinary", "Ordinary")}
+          {strength("heavy", "Heavy soil")}
+        </div>
+        <div className="grid grid-cols-2 gap-3">
+          {time("dwellLeast", "Dwell, at least", "min")}
+          {time("dwellMost", "Dwell, at most", "min")}
+          {time("potLife", "Works once mixed for", "h", "Empty: all day")}
+          <QuantityField
+            label="Water temperature"
+            value={draft.waterTemperature}
+            show={units.temperature}
+            read={reads("temperature", units.bare.temperature)}
+            onChange={(waterTemperature) => set({ waterTemperature })}
+            fault={errorAt("waterTemperature", units.temperature)}
+          />
+        </div>
+        <div className="grid grid-cols-2 gap-3">
+          {ph("phInUse", "pH as used")}
+          {ph("phConcentrate", "pH in the bottle")}
+        </div>
+        <Several
+          label="What in it reacts"
+          hint="From section 3 or 10 of the safety data sheet. Nothing pressed: none of these."
+          names={CHEMISTRY_NAMES}
+          chosen={draft.chemistry ?? []}
+          onChange={(chemistry) => set({ chemistry })}
+        />
+        <Several
+          label="Its label names it fit for"
+          names={LABEL_FIBRES}
+          chosen={draft.labelAllows ?? []}
+          onChange={(labelAllows) => set({ labelAllows })}
+        />
+        <Several
+          label="Its label says: not on"
+          names={LABEL_FIBRES}
+          chosen={draft.labelForbids ?? []}
+          onChange={(labelForbids) => set({ labelForbids })}
+        />
+        <div>
+          <label htmlFor={cautionsId} className="text-sm text-soft">
+            Cautions from the label, one a line
+          </label>
+          <textarea
+            id={cautionsId}
+            rows={3}
+            className={`${inputLook(false)} py-2`}
+            defaultValue={draft.cautions?.join("\n")}
+            onChange={(event) =>
+              set({
+                cautions: event.target.value
+                  .split("\n")
+                  .map((line) => line.trim())
+                  .filter(Boolean),
+              })
+            }
+          />
+          <FieldError sentence={errorAt("cautions")} />
+        </div>
+        <Button weight="main" onClick={save}>
+          Keep the product
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

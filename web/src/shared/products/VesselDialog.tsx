@@ -1,0 +1,95 @@
+import { Vessel, VesselId } from "@scutch/contract";
+import { toSi } from "@scutch/core/quantity";
+import { saveThing } from "../../device/changes.ts";
+import { newId } from "../../device/newId.ts";
+import { reads, readsName } from "../../format/readers.ts";
+import { joined } from "../../format/units.ts";
+import { VESSEL_KIND_NAMES } from "../../format/words.ts";
+import { useUnits } from "../../state/crewSlice.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { useDraft } from "../../ui/useDraft.ts";
+
+interface Props {
+  readonly vessel?: Vessel;
+  readonly onSaved?: (id: VesselId) => void;
+  readonly onClose: () => void;
+}
+
+const MINUTE = 60;
+
+/** A sprayer's volumes: what it holds, what its pump leaves, what stays empty, how finely it is marked. */
+export function VesselDialog({ vessel, onSaved, onClose }: Props) {
+  const units = useUnits();
+  const metric = units.system === "metric";
+  const { draft, set, errorAt, check } = useDraft(
+    Vessel,
+    vessel ?? {
+      id: newId(VesselId),
+      kind: "pump-sprayer",
+      graduation: metric ? toSi(0.1, "l") : toSi(4, "floz"),
+      sprayFlow: toSi(metric ? 1 : 0.25, metric ? "l" : "gal") / MINUTE,
+    },
+  );
+  const save = () => {
+    const checked = check();
+    if (!checked) return;
+    saveThing("vessel", checked);
+    onSaved?.(checked.id);
+    onClose();
+  };
+  const volume = (field: "nominal" | "heel" | "headSpace" | "graduation", label: string, small = false) => {
+    const show = (value: number) => joined(small ? units.amount(value) : units.volume(value));
+    return (
+      <QuantityField
+        label={label}
+        value={draft[field]}
+        show={show}
+        read={reads("volume", small ? units.bare.amount : units.bare.volume)}
+        onChange={(value) => set({ [field]: value })}
+        fault={errorAt(field, show)}
+      />
+    );
+  };
+  return (
+    <Dialog open title={vessel ? "Change the sprayer" : "Another sprayer"} onClose={onClose}>
+      <div className="mt-4 grid gap-3">
+        <QuantityField
+          label="Name"
+          value={draft.name}
+          show={(name) => name}
+          words
+          read={readsName}
+          onChange={(name) => set({ name })}
+          fault={errorAt("name")}
+        />
+        <ChoiceField
+          label="Kind"
+          value={draft.kind ?? "pump-sprayer"}
+          options={optionsOf(VESSEL_KIND_NAMES)}
+          onChange={(kind) => set({ kind })}
+          hint={draft.kind === "injection-sprayer" ? "Volumes are those of its jug." : undefined}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          {volume("nominal", "Holds to the brim")}
+          {volume("headSpace", "Left empty above, for foam")}
+          {volume("heel", "Left below by the pump")}
+          {volume("graduation", "Marks on its side every", true)}
+        </div>
+        <QuantityField
+          label="Sprays in a minute"
+          value={draft.sprayFlow === undefined ? undefined : draft.sprayFlow * MINUTE}
+          show={(value) => joined(units.volume(value))}
+          read={reads("volume", units.bare.volume)}
+          onChange={(value) => set({ sprayFlow: value === undefined ? undefined : value / MINUTE })}
+          fault={errorAt("sprayFlow", (limit) => joined(units.amount(limit * MINUTE)))}
+        />
+        <Button weight="main" onClick={save}>
+          Keep the sprayer
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

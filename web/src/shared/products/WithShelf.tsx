@@ -1,0 +1,27 @@
+import type { Shelf } from "@scutch/contract";
+import type { ReactNode } from "react";
+import { usePull } from "../../device/live.ts";
+import { pullShelf } from "../../device/pull.ts";
+import { useShelfHere } from "../../device/thingsHere.ts";
+import { Failed, Loading } from "../../ui/States.tsx";
+
+interface Props {
+  readonly what: string;
+  readonly children: (shelf: Shelf) => ReactNode;
+}
+
+/** A page that stands on the shelf and the van: opened, or why it can't be. */
+export function WithShelf({ what, children }: Props) {
+  const shelf = useShelfHere();
+  const { state, again } = usePull("shelf", ({ db, send }) => pullShelf(db, send));
+  if (shelf) return children(shelf);
+  return (
+    <div className="px-4 sm:px-7">
+      {shelf === null && state === "offline" ? (
+        <Failed code="offline" what={what} onRetry={again} />
+      ) : (
+        <Loading what={`the ${what}`} />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,169 @@
+import type { Room, Spot } from "@scutch/contract";
+import {
+  ATTEMPT_RESULTS,
+  type AttemptResult,
+  type GuideStep,
+  needsProduct,
+  protectionFor,
+} from "@scutch/core/care";
+import { gateOf } from "@scutch/core/plan";
+import { useState } from "react";
+import { protectionText, REACTANT_NAMES, RESULT_NAMES } from "../../format/careWords.ts";
+import { joined, scoopsOf } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useUnits } from "../../state/crewSlice.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
+import { clockText, useCountdown } from "../../ui/useCountdown.ts";
+import { GateNote } from "../care/GateNote.tsx";
+import { useLogging } from "../logging/useLogging.ts";
+import { bottleOf, productsFor } from "./spotGuide.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly room: Room;
+  readonly spot: Spot;
+  readonly step: GuideStep;
+  readonly number: number;
+}
+
+/** The step to do now: with what, how much, how long, and what came of it. */
+export function NextStep({ desk, room, spot, step, number }: Props) {
+  const units = useUnits();
+  const log = useLogging(desk.job.id);
+  const { facts, agent } = step;
+  const products = productsFor(desk, spot, agent);
+  const [productId, setProduct] = useState(products[0]?.id);
+  const [pretested, setPretested] = useState(false);
+  const clock = useCountdown(step.contact);
+  const product = products.find(({ id }) => id === productId);
+  const gate = product ? gateOf(desk.input, room, product.id) : "not-needed";
+  const gateOpen = gate !== "not-tested" && gate !== "failed";
+  const missing = needsProduct(agent) && !product;
+  const ready = !missing && gateOpen && (!facts.gated || pretested);
+  const bottle = product && bottleOf(product, step.amount);
+  const finish = (result: AttemptResult) =>
+    log({
+      kind: "spot-attempt",
+      roomId: room.id,
+      spotId: spot.id,
+      agent,
+      ...(product ? { productId: product.id } : {}),
+      ...(clock.passed > 0 ? { stood: Math.min(86_400, Math.round(clock.passed)) } : {}),
+      result,
+    });
+  return (
+    <section aria-label={`Now: ${facts.name}`} className="border-accent border-t-4 bg-wash px-3 pt-2 pb-3">
+      <h4 className="font-bold text-lg">
+        {number} {facts.name}
+      </h4>
+      <p className="mt-1">{facts.how}</p>
+      {facts.onCloth && needsProduct(agent) && (
+        <p className="mt-1 font-semibold">On the cloth, never on the carpet.</p>
+      )}
+      {step.attempts.length > 0 && <p className="mt-1 text-sm text-soft">It helped: do it once more.</p>}
+      {facts.caution && (
+        <div className="mt-2">
+          <Callout tone="caution" title={facts.caution} />
+        </div>
+      )}
+      {step.after.map(({ pair: [a, b], gives }) => (
+        <div key={`${a} ${b}`} className="mt-2">
+          <Callout
+            tone="caution"
+            title={`Rinse and extract first: ${REACTANT_NAMES[a]} and ${REACTANT_NAMES[b]} must not meet.`}
+          >
+            {gives}
+          </Callout>
+        </div>
+      ))}
+      {step.judgement?.reasons
+        .filter(({ verdict }) => verdict === "caution")
+        .slice(0, 2)
+        .map(({ trait, material, why, lift }) => (
+          <p key={`${trait} ${material}`} className="mt-1 text-caution-ink text-sm">
+            {why} {lift}
+          </p>
+        ))}
+      {missing && (
+        <p className="mt-2">
+          Nothing on the shelf is labelled for this step and this floor. Add one in Mix, or pass over it.
+        </p>
+      )}
+      {products.length > 1 && (
+        <ChoiceField
+          label="With"
+          value={productId}
+          options={products.map(({ id, name }) => ({ value: id, name }))}
+          onChange={setProduct}
+        />
+      )}
+      {product && (
+        <p className="mt-2">
+          <strong>{product.name}</strong>: the spot takes about {joined(units.amount(step.amount))}.{" "}
+          {bottle ? (
+            <>
+              Make up {joined(units.amount(bottle.made))}:{" "}
+              <strong>{joined(units.amount(bottle.water))} of water</strong>, then{" "}
+              <strong>
+                {bottle.powder
+                  ? `${joined(scoopsOf(bottle.powder.scoops))} (${joined(units.powder(bottle.powder.mass))})`
+                  : `${joined(units.amount(bottle.concentrate))} of concentrate`}
+              </strong>
+              .
+            </>
+          ) : (
+            "No bottle of it can be measured inside its label’s range: make up a whole fill, in Mix."
+          )}{" "}
+          {protectionText(protectionFor(product))} The label comes first.
+        </p>
+      )}
+      {product && !gateOpen && (
+        <div className="mt-2">
+          <GateNote desk={desk} room={room} product={product} gate={gate} />
+        </div>
+      )}
+      {facts.gated && !missing && (
+        <Tick
+          label="Pre-tested in a hidden place for the whole time, and the carpet kept its colour"
+          checked={pretested}
+          onChange={setPretested}
+        />
+      )}
+      {step.contact > 0 && ready && (
+        <div className="mt-2 flex items-center gap-3">
+          {clock.left === undefined ? (
+            <Button onClick={clock.start}>Start the clock, {clockText(step.contact)}</Button>
+          ) : (
+            <p role="timer" className="font-bold font-mono text-4xl">
+              {clockText(clock.left)}
+              {clock.left === 0 && <span className="ml-2 font-sans text-base">blot or extract now</span>}
+            </p>
+          )}
+        </div>
+      )}
+      <p className="mt-2 text-sm text-soft">
+        {facts.stopWhen} {facts.rinse && "Then rinse with a little plain water and extract."}
+      </p>
+      {missing ? (
+        <Button className="mt-2" onClick={() => finish("no-change")}>
+          Pass over it
+        </Button>
+      ) : (
+        <div className="mt-2 grid grid-cols-2 gap-2">
+          {ATTEMPT_RESULTS.map((result) => (
+            <Button
+              key={result}
+              disabled={!ready}
+              className={result === "worse" ? "text-stop" : ""}
+              onClick={() => finish(result)}
+            >
+              {RESULT_NAMES[result]}
+            </Button>
+          ))}
+        </div>
+      )}
+    </section>
+  );
+}

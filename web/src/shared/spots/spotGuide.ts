@@ -1,0 +1,41 @@
+import { type Product, type Spot, spotArea } from "@scutch/contract";
+import { type Agent, fitsAgent, type Guide, guideFor, judgeProduct, needsProduct } from "@scutch/core/care";
+import { attemptsOn } from "@scutch/core/log";
+import { type Bottle, bottleFor, concentratePerWater } from "@scutch/core/mix";
+import { careFloor } from "@scutch/core/plan";
+import type { JobDesk } from "../../planning/desk.ts";
+
+/** How to work a spot of a job, from what is known of it and of its floor and what was tried. */
+export function guideOf({ job, log }: JobDesk, spot: Spot): Guide {
+  const room = job.rooms.find(({ id }) => id === spot.roomId);
+  return guideFor({ ...spot, area: spotArea(spot) }, careFloor(room ?? {}), attemptsOn(log, spot.id));
+}
+
+/** A rinse or a pre-spray may have the right pH and is not made for this. */
+const FOR_SPOTS: readonly Product["kind"][] = ["spotter", "odour-treatment"];
+
+/** Products on the shelf that are what a step asks for and that the floor takes. */
+export function productsFor(desk: JobDesk, spot: Spot, agent: Agent): Product[] {
+  if (!needsProduct(agent)) return [];
+  const room = desk.job.rooms.find(({ id }) => id === spot.roomId);
+  return desk.shelf.products.filter(
+    (product) =>
+      FOR_SPOTS.includes(product.kind) &&
+      fitsAgent(agent, product) &&
+      judgeProduct(product, careFloor(room ?? {})).verdict !== "stop",
+  );
+}
+
+/** One mark of the small jug a spotter is measured in, m³. */
+const MARK = 1e-6;
+
+/** A small bottle of a spotter at its label's strength, or undefined where none can be measured inside its range. */
+export function bottleOf({ light, ordinary, heavy, scoop }: Product, amount: number): Bottle | undefined {
+  return bottleFor(
+    amount,
+    concentratePerWater(ordinary),
+    concentratePerWater(light),
+    concentratePerWater(heavy),
+    scoop === undefined ? { kind: "liquid", measure: MARK } : { kind: "powder", scoop },
+  );
+}

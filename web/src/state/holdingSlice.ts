@@ -1,0 +1,68 @@
+import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
+import type { Job, LogEntry, PhotoFacts } from "@scutch/contract";
+
+/** One thing done here, until this device's database has it and shows it. */
+export type Held = {
+  readonly id: string;
+  /**
+   * storing: on its way into the database · stored: in it, at `rev` · unstored: the device can't keep it, it lives in this
+   * page alone · sent: the device couldn't keep it, but the server has it.
+   */
+  readonly state: "storing" | "stored" | "unstored" | "sent";
+  readonly rev?: number;
+} & (
+  | {
+      readonly kind: "job";
+      readonly jobId: string;
+      /** null: the job is new. */
+      readonly before: Job | null;
+      readonly after: Job;
+      readonly quietly?: boolean;
+    }
+  | { readonly kind: "entry"; readonly jobId: string; readonly entry: LogEntry }
+  | { readonly kind: "thing"; readonly thing: string; readonly value: unknown }
+  | {
+      readonly kind: "photo";
+      readonly photo: {
+        readonly id: string;
+        readonly jobId: string;
+        readonly facts: PhotoFacts;
+        readonly picture: Blob;
+      };
+    }
+  | { readonly kind: "photo-gone"; readonly photoId: string }
+);
+/** Something done here, before it is held. */
+export type Doing = Held extends infer H ? (H extends Held ? Omit<H, "id" | "state" | "rev"> : never) : never;
+export type HeldOf<K extends Held["kind"]> = Extract<Held, { kind: K }>;
+
+/** Stored ones are kept a little, since the database's own view follows a moment later. */
+const KEPT_STORED = 20;
+
+export const holdingSlice = createSlice({
+  name: "holding",
+  initialState: [] as Held[],
+  reducers: {
+    held: (state, { payload }: PayloadAction<Held>) => {
+      const stored = state.filter((each) => each.state === "stored");
+      const spare = new Set(stored.slice(0, Math.max(0, stored.length - KEPT_STORED)).map(({ id }) => id));
+      return [...state.filter(({ id }) => !spare.has(id)), payload] as Held[];
+    },
+    heldMoved: (
+      state,
+      { payload }: PayloadAction<{ id: string; state: Held["state"]; rev?: number | undefined }>,
+    ) =>
+      state.map((each) =>
+        each.id === payload.id
+          ? { ...each, state: payload.state, ...(payload.rev === undefined ? {} : { rev: payload.rev }) }
+          : each,
+      ) as Held[],
+  },
+  selectors: {
+    selectHeld: (state): readonly Held[] => state,
+    selectUnstored: (state): number => state.filter((each) => each.state === "unstored").length,
+  },
+});
+
+export const { held, heldMoved } = holdingSlice.actions;
+export const { selectHeld, selectUnstored } = holdingSlice.selectors;

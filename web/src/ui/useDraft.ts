@@ -1,0 +1,28 @@
+import { type Fault, faultsOf } from "@scutch/contract";
+import { useState } from "react";
+import type { z } from "zod";
+import { contractFault } from "../format/words.ts";
+
+/** A thing being typed field by field: each checked when left, the whole checked by its contract before it is saved. */
+export function useDraft<S extends z.ZodType>(schema: S, first: Partial<z.output<S>>) {
+  const [draft, setDraft] = useState(first);
+  const [faults, setFaults] = useState<readonly Fault[]>([]);
+  return {
+    draft,
+    set: (change: Partial<z.output<S>>): undefined => {
+      setDraft((before) => ({ ...before, ...change }));
+      setFaults([]);
+    },
+    /** The sentence under a field, if its value broke a rule. */
+    errorAt: (field: string, show?: (limit: number) => string) => {
+      const fault = faults.find(({ path }) => path[0] === field);
+      return fault && contractFault(fault, show);
+    },
+    /** The finished thing, or undefined once its faults are shown. */
+    check: (): z.output<S> | undefined => {
+      const result = schema.safeParse(draft);
+      setFaults(result.success ? [] : faultsOf(result.error));
+      return result.success ? result.data : undefined;
+    },
+  };
+}
