@@ -19,6 +19,8 @@ export default {
     {
       ...base,
       displayName: "unit",
+      // The device's database looks for the browser's when it is loaded, which is before any test file runs.
+      setupFiles: ["fake-indexeddb/auto"],
       testMatch: ["<rootDir>/{core,contract,cli,web}/src/**/*.test.ts"],
     },
     { ...base, displayName: "store", testMatch: ["<rootDir>/server/src/**/*.test.ts"] },

@@ -23,8 +23,8 @@ export async function withThrowawayDatabase(work) {
     checkNode();
     await ensurePrograms(["mariadbd", "chromium"]);
     await ensureModules();
-    if (!process.env.SKIP_BUILD) await buildAll();
-    database = await startMariadb({ dir });
+    await buildAll();
+    database = await startMariadb({ dir, fleeting: true });
     process.env.PHOTO_DIR = path.join(dir, "photos");
     await work(database.url);
   } catch (error) {

@@ -15,7 +15,7 @@ import { followUpdates } from "./updates.ts";
 /** Opens a crew's work on this device, and keeps it in step with the server while the page is open. */
 function open(crewId: CrewId, store: Store): Session {
   const session = startSession(crewId, store);
-  const { db, send, lanes } = session;
+  const { db, lanes } = session;
   store.dispatch(settingsLoaded(loadSettings(crewId)));
   document.documentElement.dataset.theme = store.getState().settings.theme;
   let kept = store.getState().settings;

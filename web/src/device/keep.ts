@@ -65,7 +65,8 @@ async function keepRemoval(db: DeviceDb, id: string): Promise<undefined> {
   await db.transaction("rw", db.photos, async () => {
     const row = await db.photos.get(id);
     if (!row) return;
+    const { trouble: _, ...known } = row;
     // One on its way may have arrived: it is taken away there too.
-    await db.photos.put({ ...row, gone: 1, waiting: 1, seq: nextSeq() });
+    await db.photos.put({ ...known, gone: 1, waiting: 1, seq: nextSeq() });
   });
 }

@@ -12,7 +12,7 @@ const PAUSES = [1000, 60_000] as const;
 
 /** Without locks (a page not served over https or loopback) two tabs may both send: harmless, only twice the work. */
 const alone = <T>(name: string, work: () => Promise<T>): Promise<T> =>
-  "locks" in navigator ? navigator.locks.request(name, work) : work();
+  globalThis.navigator?.locks ? navigator.locks.request(name, work) : work();
 
 export interface Lanes {
   /** Something new waits: it goes out in a moment. */

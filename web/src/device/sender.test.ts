@@ -1,0 +1,271 @@
+/** What was done on a device reaches the server once, whatever is lost on the way and whoever else saves meanwhile. */
+import { beforeEach, describe, expect, test } from "@jest/globals";
+import type { Job } from "@scutch/contract";
+import fc from "fast-check";
+import { asFile, readAside, takeBack, tryAgain } from "./aside.ts";
+import type { DeviceDb } from "./db.ts";
+import { type JobRow, planOf } from "./jobRow.ts";
+import { keep } from "./keep.ts";
+import { pullJob } from "./pull.ts";
+import { MOST_TRIES, sendJob, sendPhotos, sendThings } from "./sender.ts";
+import { FakeServer, type Fate, freshDb, id, JOB_ID, job, note, roomNames, withRoom } from "./testing.ts";
+
+let server: FakeServer;
+let db: DeviceDb;
+beforeEach(async () => {
+  server = new FakeServer();
+  db = freshDb();
+  server.jobs.set(JOB_ID, { version: 1, job: job(), saves: new Map() });
+  await pullJob(db, server.send, JOB_ID as Job["id"]);
+});
+
+const row = async () => (await db.jobs.get(JOB_ID)) as JobRow;
+const shown = async () => planOf(await row());
+const edit = async (change: (plan: Job) => Job, from?: Job) => {
+  const before = from ?? (await shown());
+  await keep(db, { id: "h", state: "storing", kind: "job", jobId: JOB_ID, before, after: change(before) });
+};
+const logNote = (n: number) => keep(db, { id: "h", state: "storing", kind: "entry", jobId: JOB_ID, entry: note(n) });
+const send = () => sendJob(db, JOB_ID, server.send);
+const onServer = () => server.jobs.get(JOB_ID)?.job as Job;
+
+describe("a plan", () => {
+  test("edited in two tabs from the same plan keeps both edits, with the server away too", async () => {
+    const seen = await shown();
+    server.fate = () => "lose-request";
+    await edit((plan) => withRoom(plan, 1), seen);
+    await edit((plan) => withRoom(plan, 2), seen);
+    expect(await send()).toBe("offline");
+    expect(roomNames(await shown())).toEqual(["Room 1", "Room 2"]);
+    server.fate = () => "arrive";
+    await send();
+    expect(roomNames(onServer())).toEqual(["Room 1", "Room 2"]);
+    expect(await row()).toMatchObject({ known: { version: 2 } });
+    expect((await row()).waiting).toBeUndefined();
+  });
+
+  test("edited on what was seen before another device's save came in by the list keeps that save", async () => {
+    const seen = await shown();
+    server.save((plan) => withRoom(plan, 9));
+    await pullJob(db, server.send, JOB_ID as Job["id"]);
+    await edit((plan) => withRoom(plan, 1), seen);
+    await send();
+    expect(roomNames(onServer()).sort()).toEqual(["Room 1", "Room 9"]);
+  });
+
+  test("saved, noted, saved again while another saves: the newest edit is joined with theirs, nothing older comes back", async () => {
+    server.fate = () => "lose-request";
+    await edit((plan) => ({ ...plan, title: "A" }));
+    await send();
+    await logNote(1);
+    await edit((plan) => withRoom({ ...plan, title: "B" }, 2));
+    server.fate = () => "arrive";
+    server.save((plan) => withRoom(plan, 9));
+    await send();
+    expect(onServer().title).toBe("B");
+    expect(roomNames(onServer()).sort()).toEqual(["Room 2", "Room 9"]);
+    expect([...server.log.keys()]).toEqual([id(7, 1)]);
+    expect(server.jobs.get(JOB_ID)?.version).toBe(3);
+  });
+
+  test("refused, then put right: the right one is sent and nothing of the first is left to overwrite it later", async () => {
+    server.fate = () => "refuse";
+    await edit((plan) => ({ ...plan, title: "Wrong" }));
+    await send();
+    expect((await row()).trouble?.aside?.why).toBe("refused");
+    server.fate = () => "arrive";
+    await logNote(1);
+    await send();
+    expect([server.log.size, onServer().title]).toEqual([1, "House"]);
+    await edit((plan) => ({ ...plan, title: "Right" }));
+    await send();
+    expect(onServer().title).toBe("Right");
+    server.save((plan) => ({ ...plan, title: "Theirs" }));
+    await send();
+    expect(onServer().title).toBe("Theirs");
+  });
+
+  test("whose answer was lost, with one more edit made since, is no clash with oneself", async () => {
+    server.fate = (method) => (method === "PUT" ? "lose-answer" : "arrive");
+    await edit((plan) => ({ ...plan, title: "First" }));
+    await send();
+    await edit((plan) => ({ ...plan, title: "Second" }));
+    server.fate = () => "arrive";
+    await send();
+    expect((await row()).clashes ?? []).toEqual([]);
+    expect([onServer().title, server.jobs.get(JOB_ID)?.version]).toEqual(["Second", 3]);
+  });
+
+  test("whose answer was lost isn't brought back over a colleague who took it back since", async () => {
+    server.fate = (method) => (method === "PUT" ? "lose-answer" : "arrive");
+    await edit((plan) => ({ ...plan, title: "Mine" }));
+    await send();
+    server.save((plan) => ({ ...plan, title: "House" }));
+    server.fate = () => "arrive";
+    await send();
+    await pullJob(db, server.send, JOB_ID as Job["id"]);
+    expect([onServer().title, (await shown()).title]).toEqual(["House", "House"]);
+  });
+
+  test("with one field said twice asks, keeps both answers over a restart, and goes on being sent meanwhile", async () => {
+    server.save((plan) => ({ ...plan, title: "Theirs" }));
+    await edit((plan) => withRoom({ ...plan, title: "Mine" }, 1));
+    await send();
+    expect((await row()).clashes).toEqual([{ kind: "field", path: ["title"], mine: "Mine", theirs: "Theirs" }]);
+    expect([onServer().title, roomNames(onServer())]).toEqual(["Theirs", ["Room 1"]]);
+    await edit((plan) => withRoom(plan, 2));
+    await send();
+    expect(roomNames(onServer())).toEqual(["Room 1", "Room 2"]);
+    expect((await row()).clashing).toBe(1);
+  });
+
+  test("undone takes back what was done here and leaves what another device has changed since", async () => {
+    const before = await shown();
+    await edit((plan) => withRoom({ ...plan, title: "Mine" }, 1));
+    const after = await shown();
+    await send();
+    server.save((plan) => withRoom({ ...plan, startsAt: "10:00" }, 9));
+    await pullJob(db, server.send, JOB_ID as Job["id"]);
+    await keep(db, { id: "u", state: "storing", kind: "job", jobId: JOB_ID, before: after, after: before, quietly: true });
+    await send();
+    expect(onServer()).toMatchObject({ title: "House", startsAt: "10:00" });
+    expect(roomNames(onServer())).toEqual(["Room 9"]);
+  });
+});
+
+describe("a request that fails for a reason of its own", () => {
+  test.each<[Fate, string]>([
+    ["fault", "fault"],
+    ["html", "fault"],
+    ["lose-request", "silent"],
+  ])("(%s) is set aside after a few tries, while the rest goes on; then it can be tried again", async (fate, why) => {
+    server.fate = (method, path) => (method === "PUT" && path.startsWith("/jobs") ? fate : "arrive");
+    await edit((plan) => ({ ...plan, title: "Stuck" }));
+    await logNote(1);
+    for (let i = 0; i < MOST_TRIES; i++) expect(await send()).toBe("ok");
+    expect(server.log.size).toBe(1);
+    const [aside] = await readAside(db);
+    expect(aside?.trouble.aside?.why).toBe(why);
+    const tries = server.calls.length;
+    await send();
+    expect(server.calls.length).toBe(tries);
+    server.fate = () => "arrive";
+    await tryAgain(db, aside as never);
+    await send();
+    expect(onServer().title).toBe("Stuck");
+    expect(await readAside(db)).toEqual([]);
+  });
+
+  test("can be taken back or saved as a file; a job the server never had goes with its log", async () => {
+    server.fate = (method) => (method === "PUT" ? "refuse" : "arrive");
+    await edit((plan) => ({ ...plan, title: "Wrong" }));
+    await send();
+    const [aside] = await readAside(db);
+    const file = asFile(aside as never);
+    expect(JSON.parse(await file.content.text()).title).toBe("Wrong");
+    await takeBack(db, aside as never);
+    expect([(await shown()).title, (await row()).waiting]).toEqual(["House", undefined]);
+
+    const other = job({ id: id(4, 2) as Job["id"] });
+    await keep(db, { id: "n", state: "storing", kind: "job", jobId: other.id, before: null, after: other });
+    await keep(db, { id: "n", state: "storing", kind: "entry", jobId: other.id, entry: note(5) });
+    await sendJob(db, other.id, server.send);
+    const [fresh] = await readAside(db);
+    await takeBack(db, fresh as never);
+    expect([await db.jobs.get(other.id), await db.entries.count()]).toEqual([undefined, 0]);
+  });
+
+  test("an entry of a job the server doesn't know yet waits for the job instead of being refused", async () => {
+    const other = job({ id: id(4, 3) as Job["id"] });
+    server.fate = (method) => (method === "PUT" ? "fault" : "arrive");
+    await keep(db, { id: "n", state: "storing", kind: "job", jobId: other.id, before: null, after: other });
+    await keep(db, { id: "n", state: "storing", kind: "entry", jobId: other.id, entry: note(6) });
+    await sendJob(db, other.id, server.send);
+    expect((await db.entries.get(id(7, 6)))?.trouble).toBeUndefined();
+    server.fate = () => "arrive";
+    await sendJob(db, other.id, server.send);
+    expect(server.log.has(id(7, 6))).toBe(true);
+  });
+});
+
+describe("things of the shelf, and pictures", () => {
+  const meadow = (packPrice: number) => ({ id: id(2, 1), name: "Meadow", packPrice }) as never;
+  const save = (price: number) =>
+    keep(db, { id: "t", state: "storing", kind: "thing", thing: `product:${id(2, 1)}`, value: meadow(price) });
+
+  test("changed again while the first change is on its way, the second goes too", async () => {
+    await save(1);
+    const fateOfFirst = sendThings(db, server.send);
+    await save(2);
+    await fateOfFirst;
+    await sendThings(db, server.send);
+    expect(server.things.get(`/products/${id(2, 1)}`)).toEqual(meadow(2));
+    expect(await db.things.where("waiting").equals(1).count()).toBe(0);
+  });
+
+  test("a picture taken away while it is on its way is taken away there too", async () => {
+    const photo = { id: id(10, 1), jobId: JOB_ID, facts: { moment: "before" } as never, picture: new Blob(["x"]) };
+    await keep(db, { id: "p", state: "storing", kind: "photo", photo });
+    const sending = sendPhotos(db, server.send);
+    await keep(db, { id: "p", state: "storing", kind: "photo-gone", photoId: photo.id });
+    await sending;
+    await sendPhotos(db, server.send);
+    expect(server.calls.filter((call) => call.includes("photos")).map((call) => call.split(" ")[0])).toEqual([
+      "PUT",
+      "DELETE",
+    ]);
+    expect(await db.photos.count()).toBe(0);
+  });
+});
+
+test("whatever is lost, in whatever order, with two tabs and another device: everything said is there once (fuzz)", async () => {
+  const fates = fc.constantFrom<Fate>("arrive", "arrive", "lose-request", "lose-answer", "fault");
+  const step = fc.oneof(
+    fc.record({ do: fc.constant("room" as const), stale: fc.boolean() }),
+    fc.record({ do: fc.constant("note" as const) }),
+    fc.record({ do: fc.constant("send" as const), fates: fc.array(fates, { minLength: 6, maxLength: 6 }) }),
+    fc.record({ do: fc.constant("other" as const) }),
+    fc.record({ do: fc.constant("look" as const) }),
+  );
+  await fc.assert(
+    fc.asyncProperty(fc.array(step, { minLength: 4, maxLength: 18 }), async (steps) => {
+      server = new FakeServer();
+      db = freshDb();
+      server.jobs.set(JOB_ID, { version: 1, job: job(), saves: new Map() });
+      await pullJob(db, server.send, JOB_ID as Job["id"]);
+      const said: string[] = [];
+      const notes: string[] = [];
+      let n = 0;
+      let seen = await shown();
+      for (const each of steps) {
+        n++;
+        if (each.do === "room") {
+          await edit((plan) => withRoom(plan, n), each.stale ? seen : undefined);
+          said.push(`Room ${n}`);
+        } else if (each.do === "note") {
+          await logNote(n);
+          notes.push(id(7, n));
+        } else if (each.do === "other") {
+          server.save((plan) => withRoom(plan, 500 + n));
+          said.push(`Room ${500 + n}`);
+        } else if (each.do === "look") {
+          await pullJob(db, server.send, JOB_ID as Job["id"]);
+          seen = await shown();
+        } else {
+          const left = [...each.fates];
+          server.fate = (_, path) => (path === "/health" ? "arrive" : (left.shift() ?? "lose-request"));
+          await send();
+          server.fate = () => "arrive";
+        }
+      }
+      for (const aside of await readAside(db)) await tryAgain(db, aside);
+      await send();
+      await pullJob(db, server.send, JOB_ID as Job["id"]);
+      expect(roomNames(onServer()).sort()).toEqual(said.sort());
+      expect([...server.log.keys()].sort()).toEqual(notes.sort());
+      expect((await row()).clashes ?? []).toEqual([]);
+      expect(roomNames(await shown()).sort()).toEqual(said);
+    }),
+    { seed: 6, numRuns: 120 },
+  );
+}, 120_000);
