@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "@jest/globals";
 import { standing } from "@scutch/core/log";
-import type { z } from "zod";
+import type * as z from "zod";
 import { faultsOf, Job, JobFile, jobInput, LogEntry, Product, Vessel } from "./index.ts";
 import { openApiDocument } from "./openapi.ts";
 

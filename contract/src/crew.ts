@@ -1,5 +1,5 @@
 import { EXTRAS } from "@scutch/core/quote";
-import { z } from "zod";
+import * as z from "zod";
 import { CrewId } from "./ids.ts";
 import { Name, quantity } from "./quantity.ts";
 

@@ -1,5 +1,5 @@
 import { WALLS } from "@scutch/core/floor";
-import { z } from "zod";
+import * as z from "zod";
 import { DoorId, RoomId } from "./ids.ts";
 import { quantity } from "./quantity.ts";
 

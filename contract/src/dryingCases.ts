@@ -1,5 +1,5 @@
 import { DRYING_LIMITS, FIBRES } from "@scutch/core/drying";
-import { z } from "zod";
+import * as z from "zod";
 import { Air, quantity, RelativeHumidity, Temperature } from "./quantity.ts";
 import { AirMover } from "./room.ts";
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 
 /** One thing wrong with what was sent: where, what, and the limit it broke. Sentences are made where it is shown. */
 export const Fault = z.strictObject({

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { GearId } from "./ids.ts";
 import { Name, quantity } from "./quantity.ts";
 

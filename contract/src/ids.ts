@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 
 /**
  * Ids are made by whoever makes the thing, with no signal too: UUID version 7, so that they sort by time and keep

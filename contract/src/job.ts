@@ -1,6 +1,6 @@
 import { STROKE_LIMITS } from "@scutch/core/clean";
 import { LAST_CLEANED, OCCUPANCY } from "@scutch/core/plan";
-import { z } from "zod";
+import * as z from "zod";
 import { Door } from "./door.ts";
 import { BatchId, GearId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
 import { Day } from "./moment.ts";

@@ -1,6 +1,6 @@
 import { carpetArea } from "@scutch/core/floor";
 import { finishedRooms } from "@scutch/core/log";
-import { z } from "zod";
+import * as z from "zod";
 import { JobId, SiteId } from "./ids.ts";
 import { Job } from "./job.ts";
 import { LogEntry } from "./logEntry.ts";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { Gear } from "./gear.ts";
 import { Job } from "./job.ts";
 import { LogEntry } from "./logEntry.ts";

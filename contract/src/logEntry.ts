@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { BatchId, EntryId, ProductId, RoomId, SpotId } from "./ids.ts";
 import { Instant } from "./moment.ts";
 import { Name, quantity, Seconds, Volume } from "./quantity.ts";

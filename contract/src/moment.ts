@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 
 /** Years a day or an instant may lie in: what a clock gone wrong shows lies outside. */
 const [FIRST, LAST] = [1970, 2199] as const;

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { JobId, PhotoId, RoomId, SpotId } from "./ids.ts";
 import { Instant } from "./moment.ts";
 

@@ -1,7 +1,7 @@
 import { OutOfRange } from "@scutch/core";
 import { CHEMISTRIES, FLOOR_FIBRES } from "@scutch/core/care";
 import { concentratePerWater, POWDER_SPELLINGS, STRENGTH_SPELLINGS } from "@scutch/core/mix";
-import { z } from "zod";
+import * as z from "zod";
 import { ProductId } from "./ids.ts";
 import { Name, quantity, Seconds } from "./quantity.ts";
 

@@ -1,5 +1,5 @@
 import { DRYING_LIMITS } from "@scutch/core/drying";
-import { z } from "zod";
+import * as z from "zod";
 
 type Limits = readonly [number, number];
 

@@ -10,7 +10,7 @@ import {
 import { METHODS, RATE_LIMITS } from "@scutch/core/clean";
 import { DRYING_LIMITS, WINDOWS } from "@scutch/core/drying";
 import { carpetArea, FLIGHT_LIMITS, outlineOf, PART_KINDS, WALLS } from "@scutch/core/floor";
-import { z } from "zod";
+import * as z from "zod";
 import { BatchId, RoomId } from "./ids.ts";
 import { Air, Name, quantity } from "./quantity.ts";
 

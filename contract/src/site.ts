@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { SiteId } from "./ids.ts";
 import { Name, quantity } from "./quantity.ts";
 

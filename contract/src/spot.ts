@@ -1,5 +1,5 @@
 import { AGENTS, ATTEMPT_RESULTS, NATURES, ORIGINS, SPOT_AGES } from "@scutch/core/care";
-import { z } from "zod";
+import * as z from "zod";
 import { RoomId, SpotId } from "./ids.ts";
 import { quantity } from "./quantity.ts";
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { LotId, ProductId } from "./ids.ts";
 import { Day } from "./moment.ts";
 import { quantity } from "./quantity.ts";

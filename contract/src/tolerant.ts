@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type * as z from "zod";
 
 /** More rounds than a document has levels: each takes away what is unknown one level further down. */
 const MOST_ROUNDS = 12;

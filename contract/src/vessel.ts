@@ -1,5 +1,5 @@
 import { usableVolume } from "@scutch/core/mix";
-import { z } from "zod";
+import * as z from "zod";
 import { VesselId } from "./ids.ts";
 import { Name, quantity, Volume } from "./quantity.ts";
 

@@ -2,7 +2,6 @@
 
 import { createRequire } from "node:module";
 import type { AddressInfo } from "node:net";
-import { fileURLToPath } from "node:url";
 import mysql from "mysql2/promise";
 import { prepareDatabase, startServer } from "../../scripts/server.mjs";
 import { median, row } from "./row.ts";
@@ -11,7 +10,6 @@ const express = createRequire(new URL("../../server/package.json", import.meta.u
   "express",
 ) as typeof import("express");
 const url = process.env.BENCH_DATABASE_URL as string;
-const path = (name: string) => fileURLToPath(new URL(`../../${name}`, import.meta.url));
 const JOB = "01930000-0000-7000-8400-000000000001";
 const CREW = "01930000-0000-7000-8000-000000000001";
 

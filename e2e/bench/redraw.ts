@@ -1,11 +1,9 @@
 /** From a change of a room's windows to the redrawn hour, in Chromium slowed down fourfold. */
-import { fileURLToPath } from "node:url";
 import { chromium } from "@playwright/test";
 import { prepareDatabase, startServer } from "../../scripts/server.mjs";
 import config from "../playwright.config.ts";
 import { row } from "./row.ts";
 
-const path = (name: string) => fileURLToPath(new URL(`../../${name}`, import.meta.url));
 const settings = { databaseUrl: process.env.BENCH_DATABASE_URL as string };
 await prepareDatabase(settings);
 const scutch = await startServer(settings);

@@ -1,11 +1,12 @@
-import { z } from "zod";
+import * as z from "zod";
 import { Crew, CrewSettings } from "../crew.ts";
 import { endpoint, WRITE_ERRORS } from "./endpoint.ts";
+import { PATHS } from "./paths.ts";
 
 export const crewEndpoints = {
   readCrew: endpoint({
     method: "get",
-    path: "/crew",
+    path: PATHS.readCrew,
     summary: "Whose work this is, its settings, and which contract the server speaks",
     response: z.strictObject({
       crew: Crew,
@@ -16,7 +17,7 @@ export const crewEndpoints = {
   }),
   saveSettings: endpoint({
     method: "put",
-    path: "/crew/settings",
+    path: PATHS.saveSettings,
     summary: "Change what the crew has set; the last save stands",
     body: CrewSettings,
     response: CrewSettings,

@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type * as z from "zod";
 
 /** One thing the API does. The server mounts these, the web calls them, the OpenAPI document lists them. */
 export interface Endpoint {

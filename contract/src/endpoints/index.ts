@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type * as z from "zod";
 import { crewEndpoints } from "./crew.ts";
 import type { Endpoint } from "./endpoint.ts";
 import { jobEndpoints } from "./job.ts";

@@ -1,14 +1,15 @@
-import { z } from "zod";
+import * as z from "zod";
 import { JobId, SaveId } from "../ids.ts";
 import { Job, StoredJob } from "../job.ts";
 import { JobPage } from "../jobCard.ts";
 import { Day } from "../moment.ts";
 import { endpoint, READ_ERRORS, WRITE_ERRORS } from "./endpoint.ts";
+import { PATHS } from "./paths.ts";
 
 export const jobEndpoints = {
   listJobs: endpoint({
     method: "get",
-    path: "/jobs",
+    path: PATHS.listJobs,
     summary:
       "Jobs by day, a page at a time: from a day on with those begun shortly before, or after or before a job of the last page",
     query: z.strictObject({
@@ -23,7 +24,7 @@ export const jobEndpoints = {
   }),
   readJob: endpoint({
     method: "get",
-    path: "/jobs/{jobId}",
+    path: PATHS.readJob,
     summary: "One job’s plan, whole, with its version",
     params: z.strictObject({ jobId: JobId }),
     response: StoredJob,
@@ -31,7 +32,7 @@ export const jobEndpoints = {
   }),
   saveJob: endpoint({
     method: "put",
-    path: "/jobs/{jobId}",
+    path: PATHS.saveJob,
     summary:
       "Save a job’s plan whole, in one transaction. 409 with both sides when somebody saved in between; the same saveId again answers as the first did",
     params: z.strictObject({ jobId: JobId }),

@@ -1,12 +1,13 @@
-import { z } from "zod";
+import * as z from "zod";
 import { JobId } from "../ids.ts";
 import { LogEntry } from "../logEntry.ts";
 import { endpoint, READ_ERRORS, WRITE_ERRORS } from "./endpoint.ts";
+import { PATHS } from "./paths.ts";
 
 export const logEndpoints = {
   readLog: endpoint({
     method: "get",
-    path: "/jobs/{jobId}/log",
+    path: PATHS.readLog,
     summary: "What happened on a job, in the order it happened",
     params: z.strictObject({ jobId: JobId }),
     response: z.strictObject({ entries: z.array(LogEntry), logMark: z.int().min(0) }),
@@ -14,7 +15,7 @@ export const logEndpoints = {
   }),
   appendLog: endpoint({
     method: "post",
-    path: "/jobs/{jobId}/log",
+    path: PATHS.appendLog,
     summary: "Add entries; sending the same entry again changes nothing",
     params: z.strictObject({ jobId: JobId }),
     body: z.strictObject({ entries: z.array(LogEntry).min(1).max(200) }),

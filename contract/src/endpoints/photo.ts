@@ -1,12 +1,13 @@
-import { z } from "zod";
+import * as z from "zod";
 import { JobId, PhotoId } from "../ids.ts";
 import { Photo, PhotoFacts } from "../photo.ts";
 import { endpoint, READ_ERRORS, WRITE_ERRORS } from "./endpoint.ts";
+import { PATHS } from "./paths.ts";
 
 export const photoEndpoints = {
   listPhotos: endpoint({
     method: "get",
-    path: "/jobs/{jobId}/photos",
+    path: PATHS.listPhotos,
     summary: "Pictures kept with a job, in the order they were taken",
     params: z.strictObject({ jobId: JobId }),
     response: z.strictObject({ photos: z.array(Photo) }),
@@ -14,7 +15,7 @@ export const photoEndpoints = {
   }),
   addPhoto: endpoint({
     method: "put",
-    path: "/jobs/{jobId}/photos/{photoId}",
+    path: PATHS.addPhoto,
     summary:
       "Add a picture, up to 10 MB; what tells where it was taken is removed. Sent again, it changes nothing",
     params: z.strictObject({ jobId: JobId, photoId: PhotoId }),
@@ -25,7 +26,7 @@ export const photoEndpoints = {
   }),
   readPicture: endpoint({
     method: "get",
-    path: "/photos/{photoId}",
+    path: PATHS.readPicture,
     summary: "The picture itself",
     params: z.strictObject({ photoId: PhotoId }),
     picture: "out",
@@ -34,7 +35,7 @@ export const photoEndpoints = {
   }),
   removePhoto: endpoint({
     method: "delete",
-    path: "/photos/{photoId}",
+    path: PATHS.removePhoto,
     summary: "Take a picture away for good; gone already is no error",
     params: z.strictObject({ photoId: PhotoId }),
     response: z.strictObject({ removed: z.boolean() }),

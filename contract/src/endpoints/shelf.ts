@@ -1,15 +1,16 @@
-import { z } from "zod";
+import * as z from "zod";
 import { Gear } from "../gear.ts";
 import { GearId, ProductId, SiteId, VesselId } from "../ids.ts";
 import { Product } from "../product.ts";
 import { Site } from "../site.ts";
 import { Vessel } from "../vessel.ts";
 import { endpoint, WRITE_ERRORS } from "./endpoint.ts";
+import { PATHS } from "./paths.ts";
 
 export const shelfEndpoints = {
   readShelf: endpoint({
     method: "get",
-    path: "/shelf",
+    path: PATHS.readShelf,
     summary: "The crew’s products, vessels, gear and sites",
     response: z
       .strictObject({
@@ -23,7 +24,7 @@ export const shelfEndpoints = {
   }),
   saveProduct: endpoint({
     method: "put",
-    path: "/products/{productId}",
+    path: PATHS.saveProduct,
     summary: "Add or change a product; the last save stands",
     params: z.strictObject({ productId: ProductId }),
     body: Product,
@@ -32,7 +33,7 @@ export const shelfEndpoints = {
   }),
   saveVessel: endpoint({
     method: "put",
-    path: "/vessels/{vesselId}",
+    path: PATHS.saveVessel,
     summary: "Add or change a vessel; the last save stands",
     params: z.strictObject({ vesselId: VesselId }),
     body: Vessel,
@@ -41,7 +42,7 @@ export const shelfEndpoints = {
   }),
   saveGear: endpoint({
     method: "put",
-    path: "/gear/{gearId}",
+    path: PATHS.saveGear,
     summary: "Add or change something of the van; the last save stands",
     params: z.strictObject({ gearId: GearId }),
     body: Gear,
@@ -50,7 +51,7 @@ export const shelfEndpoints = {
   }),
   saveSite: endpoint({
     method: "put",
-    path: "/sites/{siteId}",
+    path: PATHS.saveSite,
     summary: "Add or change a site; the last save stands",
     params: z.strictObject({ siteId: SiteId }),
     body: Site,

@@ -1,19 +1,20 @@
-import { z } from "zod";
+import * as z from "zod";
 import { LotId } from "../ids.ts";
 import { Stock, StockLot } from "../stock.ts";
 import { endpoint, WRITE_ERRORS } from "./endpoint.ts";
+import { PATHS } from "./paths.ts";
 
 export const stockEndpoints = {
   readStock: endpoint({
     method: "get",
-    path: "/stock",
+    path: PATHS.readStock,
     summary: "Lots that came in, and what the logs of all jobs say was used",
     response: Stock,
     errors: [],
   }),
   saveLot: endpoint({
     method: "put",
-    path: "/stock/{lotId}",
+    path: PATHS.saveLot,
     summary: "Add or change a lot; the last save stands",
     params: z.strictObject({ lotId: LotId }),
     body: StockLot,

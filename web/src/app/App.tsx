@@ -3,10 +3,10 @@ import { BrowserRouter, Navigate, Route, Routes, useLocation, useNavigationType 
 import { TodayScreen } from "../features/today/TodayScreen.tsx";
 import { Loading } from "../ui/States.tsx";
 import { BrokenBoundary, NoSuchPage } from "./Broken.tsx";
-import { JobScreen } from "./JobScreen.tsx";
 import { jobPath, PHASES } from "./phases.ts";
 import { Shell } from "./Shell.tsx";
 
+const JobScreen = lazy(async () => ({ default: (await import("./JobScreen.tsx")).JobScreen }));
 const ShelfScreen = lazy(async () => ({
   default: (await import("../features/shelf/ShelfScreen.tsx")).ShelfScreen,
 }));
@@ -30,7 +30,7 @@ function ScrollToTop() {
   return null;
 }
 
-/** The addresses of the app. The first screens come with the first load; the others when asked for, or from the offline copy. */
+/** The addresses of the app. Today comes with the first load; the others when asked for, or from the offline copy. */
 export function App() {
   return (
     <BrowserRouter>
@@ -38,7 +38,7 @@ export function App() {
       <Routes>
         <Route path="/" element={<Shell />}>
           <Route index element={<TodayScreen jobPath={jobPath} />} />
-          <Route path="jobs/:jobId" element={<JobScreen />}>
+          <Route path="jobs/:jobId" element={<Page what="the job" screen={<JobScreen />} />}>
             <Route index element={<Navigate to={PHASES[0]?.path ?? ""} replace />} />
             {PHASES.map(({ path, Screen }) => (
               <Route key={path} path={path} element={<Page what="the page" screen={<Screen />} />} />

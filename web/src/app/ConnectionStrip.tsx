@@ -7,8 +7,8 @@ import { selectUnstored } from "../state/holdingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
 import { openOtherCrew } from "./otherCrew.ts";
-import { takeUpdate } from "./updates.ts";
 
+const takeUpdate = async () => (await import("./updates.ts")).takeUpdate();
 const ClashPanels = lazy(async () => ({ default: (await import("./ClashPanels.tsx")).ClashPanels }));
 const AsidePanel = lazy(async () => ({ default: (await import("./AsidePanel.tsx")).AsidePanel }));
 

@@ -1,7 +1,5 @@
-import { useState } from "react";
 import { useMatch } from "react-router";
 import { Dialog } from "../ui/Dialog.tsx";
-import { useKey } from "../ui/useKey.ts";
 
 const EVERYWHERE = [["?", "these keys"]] as const;
 const TODAY = [["n", "new job"]] as const;
@@ -14,12 +12,10 @@ const JOB = [
 ] as const;
 
 /** The keys that work on the screen one is on. */
-export function KeysDialog() {
-  const [open, setOpen] = useState(false);
+export function KeysDialog({ onClose }: { readonly onClose: () => void }) {
   const inJob = useMatch("/jobs/:jobId/*") !== null;
-  useKey("?", () => setOpen(true));
   return (
-    <Dialog open={open} title="Keys" onClose={() => setOpen(false)}>
+    <Dialog open title="Keys" onClose={onClose}>
       <dl className="mt-3">
         {[...(inJob ? JOB : TODAY), ...EVERYWHERE].map(([key, does]) => (
           <div key={key} className="flex gap-4 border-rule border-t py-2">

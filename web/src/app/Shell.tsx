@@ -4,9 +4,10 @@ import { Link, NavLink, Outlet, useMatch } from "react-router";
 import { useUnits } from "../state/crewSlice.ts";
 import { themeChosen, unitsChosen } from "../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { useKey } from "../ui/useKey.ts";
 import { ConnectionStrip } from "./ConnectionStrip.tsx";
-import { KeysDialog } from "./KeysDialog.tsx";
 
+const KeysDialog = lazy(async () => ({ default: (await import("./KeysDialog.tsx")).KeysDialog }));
 const SettingsDialog = lazy(async () => ({
   default: (await import("../features/settings/SettingsDialog.tsx")).SettingsDialog,
 }));
@@ -25,6 +26,8 @@ export function Shell() {
   const theme = useAppSelector((state) => state.settings.theme);
   const units = useUnits().system;
   const [settings, setSettings] = useState(false);
+  const [keys, setKeys] = useState(false);
+  useKey("?", () => setKeys(true));
   const atHome = useMatch("/") !== null;
   const railItem = "flex min-h-14 w-full flex-col items-center justify-center gap-1 text-xs font-semibold";
   const toggleUnits = () => dispatch(unitsChosen(units === "metric" ? "us" : "metric"));
@@ -132,7 +135,11 @@ export function Shell() {
           <SettingsDialog open onClose={() => setSettings(false)} />
         </Suspense>
       )}
-      <KeysDialog />
+      {keys && (
+        <Suspense fallback={null}>
+          <KeysDialog onClose={() => setKeys(false)} />
+        </Suspense>
+      )}
     </div>
   );
 }

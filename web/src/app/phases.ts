@@ -1,5 +1,4 @@
 import { type ComponentType, lazy } from "react";
-import { SurveyScreen } from "../features/survey/SurveyScreen.tsx";
 
 /** Where a job stands, as the plan and the log tell it. */
 export type JobStage = "planned" | "under-way" | "drying" | "dry";
@@ -13,9 +12,17 @@ export interface Phase {
   readonly opens: readonly JobStage[];
 }
 
-/** The phases of a job, in their order: a new one is a line here. The first comes with the first load. */
+/** The phases of a job, in their order: a new one is a line here. */
 export const PHASES: readonly Phase[] = [
-  { path: "survey", name: "Survey", key: "1", Screen: SurveyScreen, opens: ["planned"] },
+  {
+    path: "survey",
+    name: "Survey",
+    key: "1",
+    Screen: lazy(async () => ({
+      default: (await import("../features/survey/SurveyScreen.tsx")).SurveyScreen,
+    })),
+    opens: ["planned"],
+  },
   {
     path: "mix",
     name: "Mix",

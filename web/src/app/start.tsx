@@ -10,7 +10,6 @@ import { keepSettings, loadSettings, settingsLoaded } from "../state/settingsSli
 import { makeStore, type Store } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
 import { App } from "./App.tsx";
-import { followUpdates } from "./updates.ts";
 
 /** Opens a crew's work on this device, and keeps it in step with the server while the page is open. */
 function open(crewId: CrewId, store: Store): Session {
@@ -44,7 +43,7 @@ function open(crewId: CrewId, store: Store): Session {
   });
   // Else a device short of room may throw the database away.
   void navigator.storage?.persist?.().catch(() => false);
-  followUpdates(() => store.dispatch(updateFound()));
+  void import("./updates.ts").then(({ followUpdates }) => followUpdates(() => store.dispatch(updateFound())));
   void import("../device/fromBefore.ts").then(({ takeOver }) => takeOver(session)).catch(() => undefined);
   return session;
 }

@@ -3,10 +3,10 @@ import {
   CONTRACT_HEADER,
   CONTRACT_VERSION,
   CREW_HEADER,
-  type Endpoint,
   type Endpoints,
+  PATHS,
 } from "@scutch/contract";
-import type { z } from "zod";
+import type * as z from "zod";
 
 /** How a request went. */
 export type Reply =
@@ -93,11 +93,11 @@ function upload(
 
 /** Path of an endpoint with its parameters and query put in. */
 export function pathOf(
-  endpoint: Endpoint,
+  name: keyof typeof PATHS,
   params: Readonly<Record<string, string>> = {},
   query: Readonly<Record<string, string>> = {},
 ): string {
-  const path = endpoint.path.replaceAll(/\{(\w+)\}/g, (_, name: string) =>
+  const path = PATHS[name].replaceAll(/\{(\w+)\}/g, (_, name: string) =>
     encodeURIComponent(params[name] ?? ""),
   );
   const search = new URLSearchParams(query).toString();

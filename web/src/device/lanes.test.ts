@@ -3,12 +3,12 @@ import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry } from "@scutch/contract";
 import type { Reach } from "../state/connectionSlice.ts";
 import type { Reply } from "./api.ts";
-import { notCounted } from "./thingsHere.ts";
 import { readLog } from "./jobHere.ts";
 import { keep } from "./keep.ts";
 import { startLanes } from "./lanes.ts";
 import { pullLog, pullShelf } from "./pull.ts";
 import { FakeServer, freshDb, id, JOB_ID, job, note } from "./testing.ts";
+import { notCounted } from "./thingsHere.ts";
 
 const other = job({ id: id(4, 2) as Job["id"] });
 const add = (db: ReturnType<typeof freshDb>, plan: Job) =>
@@ -31,7 +31,9 @@ describe("lanes", () => {
     const never = new Promise<Reply>(() => undefined);
     const stuck = Object.assign(server, {
       send: (method: string, path: string, body?: unknown) =>
-        path.includes("photos") || (method === "PUT" && path.includes(JOB_ID)) ? never : send(method, path, body),
+        path.includes("photos") || (method === "PUT" && path.includes(JOB_ID))
+          ? never
+          : send(method, path, body),
     });
     const { db, lanes } = started(stuck);
     await add(db, job());
@@ -65,7 +67,13 @@ describe("lanes", () => {
   test("a site as new as its job is there before the job that names it", async () => {
     const server = new FakeServer();
     const { db, lanes } = started(server);
-    await keep(db, { id: "s", state: "storing", kind: "thing", thing: `site:${id(1, 9)}`, value: { id: id(1, 9) } });
+    await keep(db, {
+      id: "s",
+      state: "storing",
+      kind: "thing",
+      thing: `site:${id(1, 9)}`,
+      value: { id: id(1, 9) },
+    });
     await add(db, other);
     lanes.soon();
     await until(() => server.jobs.has(other.id));
@@ -105,7 +113,13 @@ describe("what is heard", () => {
     const product = (name: string) => ({ id: id(2, 1), name }) as never;
     let answer: (reply: Reply) => void = () => undefined;
     const pulling = pullShelf(db, () => new Promise((resolve) => (answer = resolve)));
-    await keep(db, { id: "t", state: "storing", kind: "thing", thing: `product:${id(2, 1)}`, value: product("New") });
+    await keep(db, {
+      id: "t",
+      state: "storing",
+      kind: "thing",
+      thing: `product:${id(2, 1)}`,
+      value: product("New"),
+    });
     answer({
       outcome: "done",
       body: { products: [product("Old")], vessels: [], gear: [], sites: [] },
@@ -116,14 +130,26 @@ describe("what is heard", () => {
 
   test("stock counts what the server can't have counted: what waits, what came since, and what strikes out", () => {
     const used = (n: number, amount: number) =>
-      ({ id: id(7, n), at: "2026-03-11T09:00:00Z", kind: "product-used", productId: id(2, 1), amount }) as LogEntry;
+      ({
+        id: id(7, n),
+        at: "2026-03-11T09:00:00Z",
+        kind: "product-used",
+        productId: id(2, 1),
+        amount,
+      }) as LogEntry;
     const strike = { ...note(9), kind: "correction", corrects: id(7, 1), text: "no" } as unknown as LogEntry;
     const row = (entry: LogEntry, more: object) => ({ id: entry.id, jobId: JOB_ID, entry, ...more });
     const sum = (rows: ReturnType<typeof row>[]) =>
       notCounted(rows, 100).reduce((total, { amount }) => total + amount, 0);
     expect(sum([row(used(1, 0.001), { settledAt: 50 })])).toBe(0);
-    expect(sum([row(used(1, 0.001), { settledAt: 50 }), row(used(2, 0.002), { waiting: 1 })])).toBeCloseTo(0.002, 12);
+    expect(sum([row(used(1, 0.001), { settledAt: 50 }), row(used(2, 0.002), { waiting: 1 })])).toBeCloseTo(
+      0.002,
+      12,
+    );
     expect(sum([row(used(3, 0.004), { settledAt: 150 })])).toBeCloseTo(0.004, 12);
-    expect(sum([row(used(1, 0.001), { settledAt: 50 }), row(strike, { waiting: 1 })])).toBeCloseTo(-0.001, 12);
+    expect(sum([row(used(1, 0.001), { settledAt: 50 }), row(strike, { waiting: 1 })])).toBeCloseTo(
+      -0.001,
+      12,
+    );
   });
 });

@@ -1,5 +1,5 @@
 import { v7 } from "uuid";
-import type { z } from "zod";
+import type * as z from "zod";
 
 /** A new id of a kind, made here: what is made with no signal keeps its name when it joins up. */
 export function newId<S extends z.ZodType<unknown>>(kind: S): z.output<S> {

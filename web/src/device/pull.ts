@@ -1,11 +1,11 @@
 import {
   Crew,
   CrewSettings,
-  endpoints,
   type Job,
   JobCard,
   type JobId,
   type LogEntry,
+  type PATHS,
   type Photo,
   readKnown,
   type StockUse,
@@ -18,13 +18,13 @@ import { heard } from "./jobRow.ts";
 /** How asking the server went. What it said is in the database. */
 export type Pulled = "kept" | "not-found" | "offline";
 
-async function ask<K extends keyof typeof endpoints>(
+async function ask<K extends keyof typeof PATHS>(
   send: Send,
   name: K,
   params: Readonly<Record<string, string>> = {},
   query: Readonly<Record<string, string>> = {},
 ): Promise<Answer<K> | Exclude<Pulled, "kept">> {
-  const reply = await send("GET", pathOf(endpoints[name], params, query));
+  const reply = await send("GET", pathOf(name, params, query));
   if (reply.outcome === "done") return reply.body as Answer<K>;
   return reply.outcome === "refused" && reply.status === 404 ? "not-found" : "offline";
 }

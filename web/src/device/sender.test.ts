@@ -25,7 +25,8 @@ const edit = async (change: (plan: Job) => Job, from?: Job) => {
   const before = from ?? (await shown());
   await keep(db, { id: "h", state: "storing", kind: "job", jobId: JOB_ID, before, after: change(before) });
 };
-const logNote = (n: number) => keep(db, { id: "h", state: "storing", kind: "entry", jobId: JOB_ID, entry: note(n) });
+const logNote = (n: number) =>
+  keep(db, { id: "h", state: "storing", kind: "entry", jobId: JOB_ID, entry: note(n) });
 const send = () => sendJob(db, JOB_ID, server.send);
 const onServer = () => server.jobs.get(JOB_ID)?.job as Job;
 
@@ -111,7 +112,9 @@ describe("a plan", () => {
     server.save((plan) => ({ ...plan, title: "Theirs" }));
     await edit((plan) => withRoom({ ...plan, title: "Mine" }, 1));
     await send();
-    expect((await row()).clashes).toEqual([{ kind: "field", path: ["title"], mine: "Mine", theirs: "Theirs" }]);
+    expect((await row()).clashes).toEqual([
+      { kind: "field", path: ["title"], mine: "Mine", theirs: "Theirs" },
+    ]);
     expect([onServer().title, roomNames(onServer())]).toEqual(["Theirs", ["Room 1"]]);
     await edit((plan) => withRoom(plan, 2));
     await send();
@@ -126,7 +129,15 @@ describe("a plan", () => {
     await send();
     server.save((plan) => withRoom({ ...plan, startsAt: "10:00" }, 9));
     await pullJob(db, server.send, JOB_ID as Job["id"]);
-    await keep(db, { id: "u", state: "storing", kind: "job", jobId: JOB_ID, before: after, after: before, quietly: true });
+    await keep(db, {
+      id: "u",
+      state: "storing",
+      kind: "job",
+      jobId: JOB_ID,
+      before: after,
+      after: before,
+      quietly: true,
+    });
     await send();
     expect(onServer()).toMatchObject({ title: "House", startsAt: "10:00" });
     expect(roomNames(onServer())).toEqual(["Room 9"]);
@@ -138,23 +149,26 @@ describe("a request that fails for a reason of its own", () => {
     ["fault", "fault"],
     ["html", "fault"],
     ["lose-request", "silent"],
-  ])("(%s) is set aside after a few tries, while the rest goes on; then it can be tried again", async (fate, why) => {
-    server.fate = (method, path) => (method === "PUT" && path.startsWith("/jobs") ? fate : "arrive");
-    await edit((plan) => ({ ...plan, title: "Stuck" }));
-    await logNote(1);
-    for (let i = 0; i < MOST_TRIES; i++) expect(await send()).toBe("ok");
-    expect(server.log.size).toBe(1);
-    const [aside] = await readAside(db);
-    expect(aside?.trouble.aside?.why).toBe(why);
-    const tries = server.calls.length;
-    await send();
-    expect(server.calls.length).toBe(tries);
-    server.fate = () => "arrive";
-    await tryAgain(db, aside as never);
-    await send();
-    expect(onServer().title).toBe("Stuck");
-    expect(await readAside(db)).toEqual([]);
-  });
+  ])(
+    "(%s) is set aside after a few tries, while the rest goes on; then it can be tried again",
+    async (fate, why) => {
+      server.fate = (method, path) => (method === "PUT" && path.startsWith("/jobs") ? fate : "arrive");
+      await edit((plan) => ({ ...plan, title: "Stuck" }));
+      await logNote(1);
+      for (let i = 0; i < MOST_TRIES; i++) expect(await send()).toBe("ok");
+      expect(server.log.size).toBe(1);
+      const [aside] = await readAside(db);
+      expect(aside?.trouble.aside?.why).toBe(why);
+      const tries = server.calls.length;
+      await send();
+      expect(server.calls.length).toBe(tries);
+      server.fate = () => "arrive";
+      await tryAgain(db, aside as never);
+      await send();
+      expect(onServer().title).toBe("Stuck");
+      expect(await readAside(db)).toEqual([]);
+    },
+  );
 
   test("can be taken back or saved as a file; a job the server never had goes with its log", async () => {
     server.fate = (method) => (method === "PUT" ? "refuse" : "arrive");
@@ -191,7 +205,13 @@ describe("a request that fails for a reason of its own", () => {
 describe("things of the shelf, and pictures", () => {
   const meadow = (packPrice: number) => ({ id: id(2, 1), name: "Meadow", packPrice }) as never;
   const save = (price: number) =>
-    keep(db, { id: "t", state: "storing", kind: "thing", thing: `product:${id(2, 1)}`, value: meadow(price) });
+    keep(db, {
+      id: "t",
+      state: "storing",
+      kind: "thing",
+      thing: `product:${id(2, 1)}`,
+      value: meadow(price),
+    });
 
   test("changed again while the first change is on its way, the second goes too", async () => {
     await save(1);
@@ -204,7 +224,12 @@ describe("things of the shelf, and pictures", () => {
   });
 
   test("a picture taken away while it is on its way is taken away there too", async () => {
-    const photo = { id: id(10, 1), jobId: JOB_ID, facts: { moment: "before" } as never, picture: new Blob(["x"]) };
+    const photo = {
+      id: id(10, 1),
+      jobId: JOB_ID,
+      facts: { moment: "before" } as never,
+      picture: new Blob(["x"]),
+    };
     await keep(db, { id: "p", state: "storing", kind: "photo", photo });
     const sending = sendPhotos(db, server.send);
     await keep(db, { id: "p", state: "storing", kind: "photo-gone", photoId: photo.id });

@@ -52,7 +52,8 @@ export class FakeServer {
     if (fate === "lose-request") return { outcome: "silent" };
     if (fate === "fault") return { outcome: "fault", status: 500, ours: true };
     if (fate === "html") return { outcome: "fault", status: 200, ours: false };
-    if (fate === "refuse") return refused(422, { code: "invalid", faults: [{ path: ["job"], code: "invalid" }] });
+    if (fate === "refuse")
+      return refused(422, { code: "invalid", faults: [{ path: ["job"], code: "invalid" }] });
     const reply = this.answer(method, path, body);
     return fate === "lose-answer" ? { outcome: "silent" } : reply;
   };
@@ -80,7 +81,8 @@ export class FakeServer {
       const there = this.jobs.get(id);
       return there ? done({ version: there.version, job: there.job }) : refused(404, { code: "not-found" });
     }
-    if (kind === "jobs" && part !== "photos") return this.put(id, body as { baseVersion: number; saveId: string; job: Job });
+    if (kind === "jobs" && part !== "photos")
+      return this.put(id, body as { baseVersion: number; saveId: string; job: Job });
     this.things.set(path, body);
     return done(body);
   }

@@ -1,6 +1,6 @@
 import type { Job } from "@scutch/contract";
 import { showDuration } from "@scutch/core/quantity";
-import { addDays, format, isSameDay, parseISO } from "date-fns";
+import { addDays, isSameDay, lightFormat, parseISO } from "date-fns";
 
 const HOUR = 3_600_000;
 
@@ -10,12 +10,22 @@ export const startOf = ({ day, startsAt }: Pick<Job, "day" | "startsAt">): numbe
 
 export const at = (start: number, hours: number) => start + hours * HOUR;
 
-export const clock = (time: number) => format(time, "HH:mm");
+export const clock = (time: number) => lightFormat(time, "HH:mm");
+
+// Names of days and months from the browser: a library’s own would weigh as much as a screen.
+const names = (style: "short" | "long", part: "weekday" | "month") => {
+  const format = new Intl.DateTimeFormat("en", { [part]: style });
+  return (time: number) => format.format(time);
+};
+const shortDay = names("short", "weekday");
+const longDayName = names("long", "weekday");
+const shortMonth = names("short", "month");
+const longMonth = names("long", "month");
 
 /** A predicted hour: to five minutes, since nobody knows it better; with the day when it isn't `today`'s. */
 export function about(time: number, today: number): string {
   const rounded = Math.round(time / 300_000) * 300_000;
-  return isSameDay(rounded, today) ? clock(rounded) : format(rounded, "EEE HH:mm");
+  return isSameDay(rounded, today) ? clock(rounded) : `${shortDay(rounded)} ${clock(rounded)}`;
 }
 
 /** {@link about} in two parts, the day only when it isn't today's, so that the hour can be set large. */
@@ -30,9 +40,15 @@ export function between(early: number | null, late: number | null, today: number
   return late === null ? `${left} or later` : `${left} – ${about(late, today)}`;
 }
 
-export const longDay = (day: string) => format(parseISO(day), "EEE d MMM");
-export const weekday = (time: number) => format(time, "EEEE d MMMM");
-export const dayOf = (time: number) => format(time, "yyyy-MM-dd");
+/** `Wed 4 Nov`. */
+export function longDay(day: string): string {
+  const time = parseISO(day).getTime();
+  return `${shortDay(time)} ${new Date(time).getDate()} ${shortMonth(time)}`;
+}
+/** `Wednesday 4 November`. */
+export const weekday = (time: number) =>
+  `${longDayName(time)} ${new Date(time).getDate()} ${longMonth(time)}`;
+export const dayOf = (time: number) => lightFormat(time, "yyyy-MM-dd");
 
 export const today = () => dayOf(Date.now());
 /** The day some days after `day`, both YYYY-MM-DD. */

@@ -1,6 +1,6 @@
 import { type Fault, faultsOf } from "@scutch/contract";
 import { useState } from "react";
-import type { z } from "zod";
+import type * as z from "zod";
 import { contractFault } from "../format/words.ts";
 
 /** A thing being typed field by field: each checked when left, the whole checked by its contract before it is saved. */

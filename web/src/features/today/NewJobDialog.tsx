@@ -3,7 +3,7 @@ import { BatchId, type Job, JobId, type Shelf, type Site, SiteId } from "@scutch
 import { useId } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
-import { z } from "zod";
+import * as z from "zod";
 import { addJob } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
 import { isForMixing, MEASURES } from "../../shared/products/measures.ts";

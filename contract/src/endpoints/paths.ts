@@ -1,0 +1,21 @@
+/** Addresses below /api, by endpoint: apart from the schemas, so that a caller needn’t load those it has no use for. */
+export const PATHS = {
+  readCrew: "/crew",
+  saveSettings: "/crew/settings",
+  listJobs: "/jobs",
+  readJob: "/jobs/{jobId}",
+  saveJob: "/jobs/{jobId}",
+  readLog: "/jobs/{jobId}/log",
+  appendLog: "/jobs/{jobId}/log",
+  listPhotos: "/jobs/{jobId}/photos",
+  addPhoto: "/jobs/{jobId}/photos/{photoId}",
+  readPicture: "/photos/{photoId}",
+  removePhoto: "/photos/{photoId}",
+  readShelf: "/shelf",
+  saveProduct: "/products/{productId}",
+  saveVessel: "/vessels/{vesselId}",
+  saveGear: "/gear/{gearId}",
+  saveSite: "/sites/{siteId}",
+  readStock: "/stock",
+  saveLot: "/stock/{lotId}",
+} as const;
