@@ -76,7 +76,11 @@ function initSql(database, password) {
 }
 
 /** For a database that is thrown away: what a killed process leaves is kept, what a power cut takes isn't missed. */
-const FLEETING = ["--innodb-flush-log-at-trx-commit=2", "--innodb-doublewrite=0", "--innodb-flush-method=nosync"];
+const FLEETING = [
+  "--innodb-flush-log-at-trx-commit=2",
+  "--innodb-doublewrite=0",
+  "--innodb-flush-method=nosync",
+];
 
 /** Starts the database in `dir` and waits until it answers. The password is made once and kept in `dir`. */
 export async function startMariadb({ dir, port: wanted, database = "scutch", fleeting = false }) {

@@ -1,0 +1,112 @@
+/**
+ * npm run torture -- --kills N --seed S: clients and a browser edit and log while server, database and browser are killed
+ * with SIGKILL at random. What was acknowledged must be there at the end, once.
+ */
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { setTimeout as pause } from "node:timers/promises";
+import { parseArgs } from "node:util";
+import { apiClient } from "./apiClient.ts";
+import { BrowserClient } from "./browserClient.ts";
+import { KillableStack } from "./stack.ts";
+import { Tally } from "./tally.ts";
+
+const JOBS = [1, 2, 3, 4].map((n) => `/jobs/01930000-0000-7000-8400-00000000000${n}`);
+
+const { values } = parseArgs({
+  options: { kills: { type: "string", default: "200" }, seed: { type: "string", default: "1" } },
+});
+const [kills, seed] = [Number(values.kills), Number(values.seed)];
+if (!(kills >= 1) || !Number.isInteger(seed)) {
+  console.error("npm run torture -- --kills 200 --seed 1");
+  process.exit(1);
+}
+
+/** Mulberry32: the same kills for the same seed. */
+let state = seed >>> 0;
+function random(): number {
+  state = (state + 0x6d2b79f5) >>> 0;
+  let t = state;
+  t = Math.imul(t ^ (t >>> 15), t | 1);
+  t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+  return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+}
+
+process.env.LOG_LEVEL = "silent"; // a database that is gone is what this is about
+const dir = mkdtempSync(join(tmpdir(), "scutch-torture-"));
+const stack = new KillableStack(dir);
+const tally = new Tally();
+for (const job of JOBS) tally.jobs.add(job);
+let over = false;
+const isOver = () => over;
+
+async function json(path: string) {
+  const response = await fetch(`${stack.address}/api${path}`);
+  if (!response.ok) throw new Error(`${path} answers ${response.status}`);
+  return response.json();
+}
+
+/** Names of rooms and texts of notes that the server has, each as often as it has it. */
+async function found(jobs: Iterable<string>): Promise<string[]> {
+  const all: string[] = [];
+  for (const job of jobs) {
+    const { job: plan } = await json(job);
+    const { entries } = await json(`${job}/log`);
+    all.push(...plan.rooms.map(({ name }: { name: string }) => name));
+    all.push(
+      ...entries.flatMap((entry: { kind: string; text?: string }) =>
+        entry.kind === "note" ? [entry.text] : [],
+      ),
+    );
+  }
+  return all.filter((each) => /^(?:client|browser) /.test(each));
+}
+
+async function main(): Promise<number> {
+  await stack.start();
+  const address = () => stack.address;
+  const browser = new BrowserClient(join(dir, "profile"), JOBS[3] as string, address, tally);
+  const clients = [
+    // Two on one job, so that they run into each other's saves; one beside the browser, on the same job as it.
+    apiClient("client a", JOBS[0] as string, address, isOver, tally),
+    apiClient("client b", JOBS[0] as string, address, isOver, tally),
+    apiClient("client c", JOBS[3] as string, address, isOver, tally),
+    browser.work(isOver),
+  ];
+  const killed = { server: 0, database: 0, browser: 0 };
+  for (let i = 0; i < kills; i++) {
+    await pause(150 + random() * 1200);
+    const draw = random();
+    const victim = draw < 0.45 ? "server" : draw < 0.7 ? "database" : "browser";
+    killed[victim]++;
+    if (victim === "server") await stack.killServer();
+    if (victim === "database") await stack.killDatabase();
+    if (victim === "browser") browser.kill();
+    if ((i + 1) % 20 === 0)
+      console.error(`${i + 1} of ${kills} kills, ${tally.acknowledged.size} acknowledged`);
+  }
+  over = true;
+  await Promise.all(clients);
+  console.error("over: waiting for what the browser has still to send");
+  await browser.finish();
+  const { lost, twice } = tally.check(await found(tally.jobs));
+  console.log(
+    `kills ${kills} (server ${killed.server}, database ${killed.database}, browser ${killed.browser}), seed ${seed}`,
+  );
+  console.log(`acknowledged ${tally.acknowledged.size}, lost ${lost.length}, twice ${twice.length}`);
+  for (const each of lost) console.log(`lost: ${each}`);
+  for (const each of twice) console.log(`twice: ${each}`);
+  await browser.close();
+  return lost.length === 0 && twice.length === 0 && tally.acknowledged.size > 0 ? 0 : 1;
+}
+
+let code = 1;
+try {
+  code = await main();
+} catch (error) {
+  console.error(error);
+}
+await stack.stop();
+rmSync(dir, { recursive: true, force: true });
+process.exit(code);

@@ -1,0 +1,14 @@
+export interface RunningDatabase {
+  readonly port: number;
+  readonly url: string;
+  readonly pid: number;
+  readonly ended: Promise<void>;
+  stop(): Promise<void>;
+}
+
+export function startMariadb(settings: {
+  readonly dir: string;
+  readonly port?: number;
+  readonly database?: string;
+  readonly fleeting?: boolean;
+}): Promise<RunningDatabase>;
