@@ -1,3 +1,14 @@
+/** The web's layers from the top: an arrow never runs back up. */
+const WEB = ["app", "features", "shared", "planning", "device", "state", "ui", "format"];
+function layers() {
+  return WEB.slice(1).map((layer, i) => ({
+    name: `web-${layer}-looks-down`,
+    severity: "error",
+    from: { path: `^web/src/${layer}/`, pathNot: "\\.test\\.ts$" },
+    to: { path: `^web/src/(${["main\\.tsx", ...WEB.slice(0, i + 1).map((each) => `${each}/`)].join("|")})` },
+  }));
+}
+
 /** Arrows point one way: core ← contract ← server, web, cli. */
 module.exports = {
   forbidden: [
@@ -20,8 +31,16 @@ module.exports = {
       name: "shipped-not-demo",
       comment: "the demo seeds the server; nothing else leans on it",
       severity: "error",
-      from: { path: "^server/src", pathNot: "^server/src/(demo/|testing/|main\\.ts|.*\\.test\\.ts)" },
+      from: { path: "^server/src", pathNot: "^server/src/(demo/|testing/|prepare\\.ts|.*\\.test\\.ts)" },
       to: { path: "^server/src/demo/" },
+    },
+    ...layers(),
+    {
+      name: "web-features-apart",
+      comment: "a screen borrows nothing from another: what two need is in shared",
+      severity: "error",
+      from: { path: "^web/src/features/([^/]+)/", pathNot: "\\.test\\.ts$" },
+      to: { path: "^web/src/features/", pathNot: "^web/src/features/$1/" },
     },
     {
       name: "no-circular",

@@ -159,6 +159,7 @@ test("an injection sprayer wants a tip; one too lean for the product is said wit
   await dialog.getByLabel("Parts of water to one").fill("4");
   await dialog.getByRole("button", { name: "Keep it" }).click();
   await page.goBack();
+  await expect(tip).toBeVisible();
   await tip.selectOption({
     index: (await tip.locator("option").allInnerTexts()).findIndex((text) => text.startsWith("1:4 ")),
   });

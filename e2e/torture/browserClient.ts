@@ -114,7 +114,13 @@ export class BrowserClient {
   }
 
   kill(): void {
-    for (const pid of browsersOn(this.profile)) process.kill(pid, "SIGKILL");
+    for (const pid of browsersOn(this.profile)) {
+      try {
+        process.kill(pid, "SIGKILL");
+      } catch {
+        // It went by itself.
+      }
+    }
   }
 
   /** Opens the app once more and waits until all that was kept has been sent. */

@@ -65,6 +65,19 @@ export function clock(at: Date): { readonly day: string; readonly startsAt: stri
   };
 }
 
+/** Hours of the day between which a job is started, so that it is done within working hours. */
+const [FIRST_START, LAST_START] = [8, 14.5] as const;
+
+/** A start about some hours ago, moved back to when people work: the demo may be made in the middle of the night. */
+export function startedAgo(now: Date, hours: number): Date {
+  const start = new Date(now.getTime() - hours * HOUR);
+  const hour = start.getHours() + start.getMinutes() / 60;
+  if (hour >= FIRST_START && hour <= LAST_START) return start;
+  if (hour < FIRST_START) start.setDate(start.getDate() - 1);
+  start.setHours(Math.floor(LAST_START), (LAST_START % 1) * 60, 0, 0);
+  return start;
+}
+
 export interface DemoJob {
   readonly job: Job;
   readonly log: readonly LogEntry[];

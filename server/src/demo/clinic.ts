@@ -1,12 +1,23 @@
 import type { Job, Room } from "@scutch/contract";
-import { clock, type DemoJob, door, dyeTested, firstFill, HOUR, happened, ML, room, spot } from "./build.ts";
+import {
+  clock,
+  type DemoJob,
+  door,
+  dyeTested,
+  firstFill,
+  happened,
+  ML,
+  room,
+  spot,
+  startedAgo,
+} from "./build.ts";
 import { demoId } from "./demoId.ts";
 import { PRODUCTS, SITES } from "./shelf.ts";
 import { VESSELS } from "./van.ts";
 
 /** Handed over: yesterday, a winter clinic with a ribbed entrance mat. */
 export function clinic(now: Date): DemoJob {
-  const { start, ...when } = clock(new Date(now.getTime() - 27 * HOUR));
+  const { start, ...when } = clock(startedAgo(now, 27));
   const list = [
     room("Waiting room", 6.2, 4.4, {
       covering: "carpet-tile",

@@ -11,6 +11,7 @@ import {
   ML,
   room,
   spot,
+  startedAgo,
 } from "./build.ts";
 import { demoId } from "./demoId.ts";
 import { PRODUCTS, SITES } from "./shelf.ts";
@@ -18,13 +19,17 @@ import { GEAR, VESSELS } from "./van.ts";
 
 /** Drying now: every room finished, readings being taken. */
 export function flat(now: Date): DemoJob {
-  const { start, ...when } = clock(new Date(now.getTime() - 5 * HOUR));
-  const polyester = { covering: "cut-pile", fibre: "polyester", soil: 4 } as const;
+  const { start, ...when } = clock(startedAgo(now, 5));
+  // Begun the afternoon before it was left shut over night: it is still drying in the morning.
+  const overnight = now.getTime() - start > 9 * HOUR;
+  const windows = overnight ? "shut" : "one-open";
+  const movers = overnight ? {} : { airMovers: [AIR_MOVER] };
+  const polyester = { covering: "cut-pile", fibre: "polyester", soil: 4, windows } as const;
   const list = [
-    room("Back bedroom", 3.4, 2.9, { ...polyester, windows: "one-open" }),
-    room("Front bedroom", 4.1, 3.2, { ...polyester, windows: "one-open", airMovers: [AIR_MOVER] }),
-    room("Lounge", 5.2, 3.9, { ...polyester, soil: 5, windows: "one-open", airMovers: [AIR_MOVER] }),
-    room("Hall", 4.6, 1.1, { ...polyester, windows: "one-open" }),
+    room("Back bedroom", 3.4, 2.9, polyester),
+    room("Front bedroom", 4.1, 3.2, { ...polyester, ...movers }),
+    room("Lounge", 5.2, 3.9, { ...polyester, ...movers, soil: 5 }),
+    room("Hall", 4.6, 1.1, polyester),
   ];
   const batchId = demoId("batch", 2);
   const [back, front, lounge, hall] = list as [Room, Room, Room, Room];
@@ -47,7 +52,9 @@ export function flat(now: Date): DemoJob {
     siteId: SITES.flat.id,
     title: "Between tenants, whole flat",
     ...when,
-    indoor: { temperature: 19, relativeHumidity: 0.55 },
+    indoor: overnight
+      ? { temperature: 15, relativeHumidity: 0.75 }
+      : { temperature: 19, relativeHumidity: 0.55 },
     outdoor: { temperature: 9, relativeHumidity: 0.7 },
     interview: { lastCleaned: "longer", detergentLeft: true, occupancy: "move-out" },
     rig: {

@@ -6,11 +6,11 @@ import {
   door,
   dyeTested,
   firstFill,
-  HOUR,
   happened,
   ML,
   room,
   spot,
+  startedAgo,
 } from "./build.ts";
 import { demoId } from "./demoId.ts";
 import { PRODUCTS, SITES } from "./shelf.ts";
@@ -18,7 +18,7 @@ import { VESSELS } from "./van.ts";
 
 /** Part done: two of five rooms finished, the fans placed. */
 export function library(now: Date): DemoJob {
-  const { start, ...when } = clock(new Date(now.getTime() - 1.6 * HOUR));
+  const { start, ...when } = clock(startedAgo(now, 1.6));
   const list = [
     room("Reading room A", 7.2, 6.4, {
       covering: "carpet-tile",

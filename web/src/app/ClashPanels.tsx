@@ -5,7 +5,7 @@ import { decideClash } from "../device/changes.ts";
 import { planOf } from "../device/jobRow.ts";
 import { useLive } from "../device/live.ts";
 import { planFault } from "../planning/desk.ts";
-import { useUnits } from "../state/crewSlice.ts";
+import { useUnits } from "../state/useUnits.ts";
 import { Button } from "../ui/Button.tsx";
 import { Callout } from "../ui/Callout.tsx";
 import { FieldError } from "../ui/FieldFrame.tsx";

@@ -1,9 +1,9 @@
 import { BookOpen, FlaskConical, List, Moon, Pipette, Ruler, Settings2, Sun, Truck } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import { Link, NavLink, Outlet, useMatch } from "react-router";
-import { useUnits } from "../state/crewSlice.ts";
 import { themeChosen, unitsChosen } from "../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { useUnits } from "../state/useUnits.ts";
 import { useKey } from "../ui/useKey.ts";
 import { ConnectionStrip } from "./ConnectionStrip.tsx";
 

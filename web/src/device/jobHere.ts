@@ -38,6 +38,7 @@ export function useJobHere(jobId: string | undefined): JobHere {
   const row = useLive(
     async (db) => (jobId === undefined ? null : ((await db.jobs.get(jobId)) ?? null)),
     [jobId],
+    `job ${jobId}`,
   );
   const own = useSteady(heldOf(useAppSelector(selectHeld), jobId), sameItems);
   const shown = useMemo(() => withHeld(row?.id === jobId ? row : undefined, own), [row, own, jobId]);
@@ -74,6 +75,7 @@ export function useLogHere(jobId: string | undefined): LogHere | undefined {
   const rows = useLive(
     async (db) => (jobId === undefined ? [] : db.entries.where("jobId").equals(jobId).toArray()),
     [jobId],
+    `log ${jobId}`,
   );
   const own = useSteady(heldOf(useAppSelector(selectHeld), jobId), sameItems);
   const raw = useMemo(() => {

@@ -8,15 +8,23 @@ import { type DeviceDb, device } from "./db.ts";
 import type { Pulled } from "./pull.ts";
 import { type Session, session } from "./session.ts";
 
+/** What named views showed last: a screen come back to stands at once, and follows a moment later. */
+const remembered = new Map<string, unknown>();
+
 /**
  * A view of the device's database that follows every change of it, by this tab or another; undefined until it is read
  * first. With the database gone (another tab brought a newer one) what was read last stays.
  */
-export function useLive<T>(query: (db: DeviceDb) => Promise<T>, deps: readonly unknown[]): T | undefined {
-  const last = useRef<T | undefined>(undefined);
+export function useLive<T>(
+  query: (db: DeviceDb) => Promise<T>,
+  deps: readonly unknown[],
+  name?: string,
+): T | undefined {
+  const last = useRef(name === undefined ? undefined : (remembered.get(name) as T | undefined));
   const value = useLiveQuery(async () => {
     try {
       last.current = await query(device());
+      if (name !== undefined) remembered.set(name, last.current);
     } catch {
       // What was read last is the best there is.
     }

@@ -36,6 +36,7 @@ function useThings(kinds: readonly ThingKind[]) {
       use: await db.fact("use"),
     }),
     [kinds.join()],
+    kinds.join(),
   );
   const held = useSteady(useAppSelector(selectHeld).filter(isThing), sameItems);
   return found && { ...found, held };

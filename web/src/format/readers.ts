@@ -1,10 +1,14 @@
 import type { Room } from "@scutch/contract";
 import { parseRoomSize } from "@scutch/core/floor";
 import { type Dimension, parseQuantity, toSi, type UnitId } from "@scutch/core/quantity";
-import type { ShowLimit } from "../planning/desk.ts";
-import type { Read } from "../ui/QuantityField.tsx";
 import { doseOf, joined, type UnitsOfCrew } from "./units.ts";
 import { typedFault } from "./words.ts";
+
+/** A text read: its value, or the sentence that says what is wrong with it. */
+export type Read<T> = { readonly value: T } | { readonly error: string };
+
+/** Writes a limit that was broken in the unit of the field that broke it. */
+export type ShowLimit = (limit: number, field: string | number | undefined) => string;
 
 /** Reads a quantity, or says what is wrong with it. */
 export function reads(dimension: Dimension, bare: UnitId): (text: string) => Read<number> {

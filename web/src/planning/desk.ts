@@ -7,12 +7,10 @@ import { type LogHere, useJobHere, useLogHere } from "../device/jobHere.ts";
 import { usePull } from "../device/live.ts";
 import { pullJob, pullLog, pullShelf } from "../device/pull.ts";
 import { useShelfHere } from "../device/thingsHere.ts";
+import type { ShowLimit } from "../format/readers.ts";
 import { startOf } from "../format/time.ts";
 import { contractFault } from "../format/words.ts";
 import { type Dried, driedOf, useRanges } from "./useDried.ts";
-
-/** Writes a limit that was broken in the unit of the field that broke it. */
-export type ShowLimit = (limit: number, field: string | number | undefined) => string;
 
 /** What a plan comes to, with what it was computed from. */
 export interface Planned {

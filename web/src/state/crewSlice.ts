@@ -1,8 +1,5 @@
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import type { CrewSettings } from "@scutch/contract";
-import { UNITS_OF, type UnitsOfCrew } from "../format/units.ts";
-import { unitsOfDevice } from "./settingsSlice.ts";
-import { useAppSelector } from "./store.ts";
 
 /** What every screen needs of the crew, followed from the device's database. */
 interface CrewState {
@@ -23,10 +20,3 @@ export const crewSlice = createSlice({
 
 export const { crewRead } = crewSlice.actions;
 export const { selectCrew } = crewSlice.selectors;
-
-/** The units in sight: chosen on this device, else the crew's, else what the device seems to be used to. */
-export function useUnits(): UnitsOfCrew {
-  const chosen = useAppSelector((state) => state.settings.units);
-  const crew = useAppSelector((state) => state.crew.settings.units);
-  return UNITS_OF[chosen ?? crew ?? unitsOfDevice()];
-}

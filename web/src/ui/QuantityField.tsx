@@ -1,8 +1,6 @@
 import { useId, useState } from "react";
+import type { Read } from "../format/readers.ts";
 import { FieldFrame, inputLook } from "./FieldFrame.tsx";
-
-/** A text read: its value, or the sentence that says what is wrong with it. */
-export type Read<T> = { readonly value: T } | { readonly error: string };
 
 interface Props<T> {
   readonly label: string;

@@ -6,7 +6,7 @@ import { at, clock } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
 import { type ReadyTime, readyOfRoom } from "../../planning/ready.ts";
 import type { Dried } from "../../planning/useDried.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { useWidth } from "../../ui/useWidth.ts";
 import { placedReadings } from "./readings.ts";
 

@@ -8,7 +8,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
 import { Worked } from "../../shared/working/Worked.tsx";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { optionsOf } from "../../ui/ChoiceField.tsx";

@@ -6,7 +6,7 @@ import { wetColour, wetShare } from "../../format/wetness.ts";
 import { COVERING_NAMES, FIBRE_NAMES } from "../../format/words.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
 import type { Dried } from "../../planning/useDried.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { useWidth } from "../../ui/useWidth.ts";
 
 interface Props {

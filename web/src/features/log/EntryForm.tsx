@@ -5,7 +5,7 @@ import { percent } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { UseCare } from "../../shared/care/UseCare.tsx";
 import { type EntryBody, useLogging } from "../../shared/logging/useLogging.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";

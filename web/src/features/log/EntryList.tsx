@@ -5,7 +5,7 @@ import { about, clock } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { entryText } from "../../shared/logging/entryText.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";

@@ -10,7 +10,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { isForMixing, measuresFor } from "../../shared/products/measures.ts";
 import { ProductDialog } from "../../shared/products/ProductDialog.tsx";
 import { VesselDialog } from "../../shared/products/VesselDialog.tsx";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";

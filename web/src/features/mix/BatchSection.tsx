@@ -7,7 +7,7 @@ import { batchFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { MixCare, stoppedRooms } from "../../shared/care/MixCare.tsx";
 import { Worked } from "../../shared/working/Worked.tsx";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { BatchChoices } from "./BatchChoices.tsx";
 import { BottleLabel } from "./BottleLabel.tsx";

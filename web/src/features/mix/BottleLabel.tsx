@@ -7,7 +7,7 @@ import { useState } from "react";
 import { protectionText } from "../../format/careWords.ts";
 import { clock, longDay } from "../../format/time.ts";
 import { strengthOf } from "../../format/units.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { printOnly } from "./printOnly.ts";

@@ -3,7 +3,7 @@ import type { Fill } from "@scutch/core/mix";
 import { Check } from "lucide-react";
 import { clock } from "../../format/time.ts";
 import { joined } from "../../format/units.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 
 interface Props {
   readonly fills: readonly Fill[];

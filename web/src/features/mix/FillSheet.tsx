@@ -15,7 +15,7 @@ import { doseOf, joined, type Shown, scoopsOf, strengthOf, type UnitsOfCrew } fr
 import type { JobDesk } from "../../planning/desk.ts";
 import { pairsWith } from "../../shared/care/MixCare.tsx";
 import { Worked } from "../../shared/working/Worked.tsx";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { Bottle } from "./Bottle.tsx";
 import { MadeIt } from "./MadeIt.tsx";

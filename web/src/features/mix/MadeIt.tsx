@@ -7,7 +7,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
 import { lotsLeft } from "../../shared/stock/stock.ts";
 import { useStock } from "../../shared/stock/useStock.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";

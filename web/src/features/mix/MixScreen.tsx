@@ -4,7 +4,7 @@ import { newId } from "../../device/newId.ts";
 import { useDesk } from "../../planning/openDesk.ts";
 import { NoRooms } from "../../shared/NoRooms.tsx";
 import { isForMixing, MEASURES } from "../../shared/products/measures.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Empty } from "../../ui/States.tsx";
 import { BatchSection } from "./BatchSection.tsx";

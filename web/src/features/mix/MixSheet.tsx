@@ -6,7 +6,7 @@ import { GEAR_NAMES } from "../../format/careWords.ts";
 import { longDay } from "../../format/time.ts";
 import { doseOf, joined, scoopsOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { printOnly } from "./printOnly.ts";
 

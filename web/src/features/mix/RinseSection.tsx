@@ -5,7 +5,7 @@ import { reads } from "../../format/readers.ts";
 import { hoursAndMinutes } from "../../format/time.ts";
 import { joined, percent } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";

@@ -8,7 +8,7 @@ import { doseOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { leftOf } from "../../shared/stock/stock.ts";
 import { useStock } from "../../shared/stock/useStock.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 

@@ -1,6 +1,6 @@
 import type { TankRun } from "@scutch/core/clean";
 import { joined, percent } from "../../format/units.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 
 interface Props {
   readonly runs: readonly TankRun[];

@@ -4,7 +4,7 @@ import { readsVolume } from "../../format/readers.ts";
 import { joined } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";

@@ -8,13 +8,14 @@ import {
   volumeToDilute,
 } from "@scutch/core/mix";
 import { useState } from "react";
+import type { Read } from "../../format/readers.ts";
 import { reads } from "../../format/readers.ts";
 import { joined, labelSpelling, percent } from "../../format/units.ts";
 import { typedFault } from "../../format/words.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import { QuantityField, type Read } from "../../ui/QuantityField.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 
 const FAULTS = {

@@ -11,7 +11,7 @@ import { ProductDialog } from "../../shared/products/ProductDialog.tsx";
 import { WithShelf } from "../../shared/products/WithShelf.tsx";
 import { leftOf } from "../../shared/stock/stock.ts";
 import { useStock } from "../../shared/stock/useStock.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";

@@ -5,7 +5,7 @@ import { newId } from "../../device/newId.ts";
 import { readsSize, sizeLimit, sizeText } from "../../format/readers.ts";
 import { contractFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";

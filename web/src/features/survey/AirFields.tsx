@@ -1,7 +1,7 @@
 import type { Job } from "@scutch/contract";
 import { reads } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 
 type Air = NonNullable<Job["indoor"]>;

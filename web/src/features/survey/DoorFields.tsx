@@ -4,7 +4,7 @@ import { Plus, Trash2 } from "lucide-react";
 import { newId } from "../../device/newId.ts";
 import { reads } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";

@@ -4,7 +4,7 @@ import { useId } from "react";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { boxOf, outlineAsDrawn } from "../../planning/floorPlan.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 
 interface Props {
   readonly desk: JobDesk;

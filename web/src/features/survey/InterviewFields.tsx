@@ -4,8 +4,8 @@ import { EXTRA_UNIT, type Extra, extraLines } from "@scutch/core/quote";
 import { joined, type UnitsOfCrew } from "../../format/units.ts";
 import { EFFECT_NAMES, EXTRA_NAMES, LAST_CLEANED_NAMES, OCCUPANCY_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { useUnits } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 

@@ -1,7 +1,7 @@
 import type { Job } from "@scutch/contract";
 import type { Floor } from "@scutch/core/floor";
 import type { JobDesk } from "../../planning/desk.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { inWalkOutOrder } from "./addRoom.ts";

@@ -11,7 +11,7 @@ import { CareStrip } from "../../shared/care/CareStrip.tsx";
 import { PhotoStrip } from "../../shared/photos/PhotoStrip.tsx";
 import { SpotSection } from "../../shared/spots/SpotSection.tsx";
 import { Worked } from "../../shared/working/Worked.tsx";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { moved } from "./order.ts";

@@ -4,6 +4,7 @@ import { METHODS } from "@scutch/core/clean";
 import { ASSUMED, type RoomPlan, USUAL_PILE, usualMethod } from "@scutch/core/plan";
 import { showQuantity } from "@scutch/core/quantity";
 import { Link } from "react-router";
+import type { ShowLimit } from "../../format/readers.ts";
 import { reads, readsRate } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import {
@@ -16,10 +17,10 @@ import {
   SOIL_NATURE_NAMES,
   WEAR_NAMES,
 } from "../../format/words.ts";
-import type { JobDesk, ShowLimit } from "../../planning/desk.ts";
+import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { ChoiceField, optionsOf, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";

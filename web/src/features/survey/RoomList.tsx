@@ -8,7 +8,7 @@ import { about, at } from "../../format/time.ts";
 import { ASSUMED_NAMES, COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, SOIL_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Worked } from "../../shared/working/Worked.tsx";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 
 const CareMark = lazy(async () => ({ default: (await import("../../shared/care/CareMark.tsx")).CareMark }));
 

@@ -1,10 +1,11 @@
 import type { Room } from "@scutch/contract";
 import { ASSUMED } from "@scutch/core/plan";
 import { ArrowBigDown, ArrowBigLeft, ArrowBigRight, ArrowBigUp, RotateCw } from "lucide-react";
+import type { ShowLimit } from "../../format/readers.ts";
 import { reads, readsName, readsSize, sizeLimit, sizeText } from "../../format/readers.ts";
-import type { JobDesk, ShowLimit } from "../../planning/desk.ts";
+import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { DoorFields } from "./DoorFields.tsx";

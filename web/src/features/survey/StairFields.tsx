@@ -1,8 +1,8 @@
 import type { Room } from "@scutch/contract";
 import { FLIGHT_LIMITS } from "@scutch/core/floor";
+import type { ShowLimit } from "../../format/readers.ts";
 import { reads, readsCount } from "../../format/readers.ts";
-import type { ShowLimit } from "../../planning/desk.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 
 type Stairs = Extract<Room["shape"], { kind: "stairs" }>;

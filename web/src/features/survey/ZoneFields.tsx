@@ -1,10 +1,10 @@
 import type { Room, Zones } from "@scutch/contract";
 import { parseQuantity } from "@scutch/core/quantity";
+import type { Read, ShowLimit } from "../../format/readers.ts";
 import { reads } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
-import type { ShowLimit } from "../../planning/desk.ts";
-import { useUnits } from "../../state/crewSlice.ts";
-import { QuantityField, type Read } from "../../ui/QuantityField.tsx";
+import { useUnits } from "../../state/useUnits.ts";
+import { QuantityField } from "../../ui/QuantityField.tsx";
 
 type Zone = NonNullable<Zones["lane"]>;
 

@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import { about, longDay } from "../../format/time.ts";
 import { planned } from "../../planning/desk.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { type JobState, stateOf } from "./jobState.ts";
 import type { Listed } from "./useToday.ts";
 import { WetStrip } from "./WetStrip.tsx";

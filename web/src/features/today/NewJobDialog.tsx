@@ -7,7 +7,7 @@ import * as z from "zod";
 import { addJob } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
 import { isForMixing, MEASURES } from "../../shared/products/measures.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";

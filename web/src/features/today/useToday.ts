@@ -35,6 +35,7 @@ export function useListed(day: string): readonly Listed[] | undefined {
       };
     },
     [day],
+    `today ${day}`,
   );
   const steady = useSteady(found);
   return useMemo(() => {

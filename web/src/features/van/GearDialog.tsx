@@ -3,7 +3,7 @@ import { useState } from "react";
 import { saveThing } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
 import { reads, readsName } from "../../format/readers.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";

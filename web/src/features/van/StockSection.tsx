@@ -15,7 +15,7 @@ import { packField, readsName } from "../../format/readers.ts";
 import { dayAfter, startOf, today } from "../../format/time.ts";
 import { doseOf } from "../../format/units.ts";
 import { lotsLeft } from "../../shared/stock/stock.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";

@@ -10,7 +10,7 @@ import { VESSEL_KIND_NAMES } from "../../format/words.ts";
 import { VesselDialog } from "../../shared/products/VesselDialog.tsx";
 import { WithShelf } from "../../shared/products/WithShelf.tsx";
 import { useStock } from "../../shared/stock/useStock.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Loading } from "../../ui/States.tsx";
 import { GearDialog } from "./GearDialog.tsx";

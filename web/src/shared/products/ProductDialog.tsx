@@ -8,7 +8,7 @@ import { CHEMISTRY_NAMES } from "../../format/careWords.ts";
 import { packField, reads, readsName } from "../../format/readers.ts";
 import { joined, labelSpelling } from "../../format/units.ts";
 import { FIBRE_NAMES, PRODUCT_KIND_NAMES, typedFault } from "../../format/words.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";

@@ -5,7 +5,7 @@ import { newId } from "../../device/newId.ts";
 import { reads, readsName } from "../../format/readers.ts";
 import { joined } from "../../format/units.ts";
 import { VESSEL_KIND_NAMES } from "../../format/words.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";

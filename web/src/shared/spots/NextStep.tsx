@@ -11,7 +11,7 @@ import { useState } from "react";
 import { protectionText, REACTANT_NAMES, RESULT_NAMES } from "../../format/careWords.ts";
 import { joined, scoopsOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";

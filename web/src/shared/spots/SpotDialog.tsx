@@ -6,7 +6,7 @@ import { NATURE_NAMES, SPOT_AGE_NAMES } from "../../format/careWords.ts";
 import { reads } from "../../format/readers.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";

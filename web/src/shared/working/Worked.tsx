@@ -1,7 +1,7 @@
 import type { Working } from "@scutch/core/working";
 import { type ReactNode, useState } from "react";
 import { percent } from "../../format/units.ts";
-import { useUnits } from "../../state/crewSlice.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { showFigure } from "./figures.ts";
 import { SOURCE_NAMES } from "./sources.ts";
