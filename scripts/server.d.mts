@@ -3,8 +3,8 @@ export interface ServerSettings {
   readonly photoDir?: string;
   /** 0 or absent: any free one. */
   readonly port?: number;
-  /** Whether the web app is served too; it is where absent. */
-  readonly web?: boolean;
+  /** The built web app; the one of this checkout where absent. */
+  readonly webDir?: string;
   readonly resetDemo?: boolean;
 }
 

@@ -2,7 +2,7 @@
 import { fork } from "node:child_process";
 import { inRoot } from "./paths.mjs";
 
-const environment = ({ databaseUrl, photoDir, port = 0, web = true, resetDemo = false }) => ({
+const environment = ({ databaseUrl, photoDir, port = 0, webDir, resetDemo = false }) => ({
   ...process.env,
   NODE_ENV: "production",
   DATABASE_URL: databaseUrl,
@@ -10,7 +10,7 @@ const environment = ({ databaseUrl, photoDir, port = 0, web = true, resetDemo = 
   MIGRATIONS_DIR: inRoot("server/drizzle"),
   PORT: String(port),
   RESET_DEMO: String(resetDemo),
-  ...(web ? { WEB_DIR: inRoot("web/dist") } : {}),
+  WEB_DIR: webDir ?? inRoot("web/dist"),
 });
 
 const launch = (file, settings) =>

@@ -20,15 +20,11 @@ const scutch = await startServer(settings);
 const pool = mysql.createPool({ uri: url, connectionLimit: 10 });
 const bare = express();
 bare.get("/job", async (_request, response) => {
-  const rows = async (table: string, key: string) =>
-    (await pool.query(`select * from ${table} where crew_id = ? and ${key} = ?`, [CREW, JOB]))[0];
-  const [job, ...owned] = await Promise.all([
-    rows("jobs", "id"),
-    ...["batches", "batch_boosters", "rooms", "room_air_movers", "room_parts", "doors", "spots"].map(
-      (table) => rows(table, "job_id"),
-    ),
-  ]);
-  response.json({ job, owned });
+  const [[row]] = await pool.query<mysql.RowDataPacket[]>(
+    "select version, plan from jobs where crew_id = ? and id = ?",
+    [CREW, JOB],
+  );
+  response.json({ version: row?.version, job: JSON.parse(String(row?.plan)) });
 });
 const server = bare.listen(0, "127.0.0.1");
 await new Promise((resolve) => server.once("listening", resolve));

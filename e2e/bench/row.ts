@@ -1,6 +1,6 @@
-/** One line of the table. */
-export function row(what: string, value: string, budget: string): void {
-  console.log(`${what.padEnd(58)} ${value.padStart(12)}   ${budget}`);
+/** One line of the table; `beside` is the ratio to something measured in the same run, since machines differ threefold. */
+export function row(what: string, value: string, budget: string, beside = ""): void {
+  console.log(`${what.padEnd(62)} ${value.padStart(10)}   ${budget.padEnd(12)} ${beside}`);
 }
 
 /** Median of many runs after a warm-up, ms. */
@@ -12,6 +12,27 @@ export async function median(runs: number, once: () => unknown): Promise<number>
     await once();
     times.push(performance.now() - start);
   }
-  times.sort((a, b) => a - b);
-  return times[Math.floor(runs / 2)] as number;
+  return percentile(times, 0.5);
 }
+
+export const percentile = (times: readonly number[], share: number): number =>
+  times.toSorted((a, b) => a - b)[Math.min(times.length - 1, Math.floor(share * times.length))] as number;
+
+/** A fixed loop that tells how fast the machine is just now, as text for the page or for here; about 10 ms when quiet. */
+export const FIXED_LOOP = `(() => {
+  const start = performance.now();
+  let x = 0.5;
+  for (let i = 0; i < 2_000_000; i++) x = Math.sin(x) + 1.0001;
+  return performance.now() - start + (x > 9 ? 1 : 0);
+})()`;
+
+/** The fixed loop run here, ms: the median of five. */
+export function fixedLoop(): number {
+  // biome-ignore lint/security/noGlobalEval: our own text, also run inside the page
+  return percentile(
+    Array.from({ length: 5 }, () => globalThis.eval(FIXED_LOOP) as number),
+    0.5,
+  );
+}
+
+export const times = (value: number, base: number, of: string) => `${(value / base).toFixed(1)} × ${of}`;

@@ -44,7 +44,7 @@ function databasePid(): number | undefined {
 }
 
 const jobs = async (address: string) =>
-  ((await (await fetch(`${address}/api/jobs`)).json()) as { jobs: { job: { title: string } }[] }).jobs;
+  ((await (await fetch(`${address}/api/jobs`)).json()) as { jobs: { id: string; title: string }[] }).jobs;
 
 test.beforeEach(() => {
   dataDir = mkdtempSync(join(tmpdir(), "scutch start "));
@@ -75,7 +75,8 @@ test("starts with its demo in a folder with a space, says a second one is too ma
 test("after a killed start the next one cleans up behind it, and what was saved is there", async () => {
   const first = start();
   const address = await first.address();
-  const [stored] = (await (await fetch(`${address}/api/jobs`)).json()).jobs;
+  const [listed] = await jobs(address);
+  const stored = await (await fetch(`${address}/api/jobs/${listed?.id}`)).json();
   const saved = await fetch(`${address}/api/jobs/${stored.job.id}`, {
     method: "PUT",
     headers: { "content-type": "application/json" },
@@ -88,13 +89,39 @@ test("after a killed start the next one cleans up behind it, and what was saved 
   expect(orphan).toBeDefined();
 
   const second = start();
-  expect((await jobs(await second.address())).map(({ job }) => job.title)).toContain("Kept");
+  expect((await jobs(await second.address())).map(({ title }) => title)).toContain("Kept");
   expect(databasePid()).not.toBe(orphan);
   second.child.kill("SIGTERM");
   await second.ended;
 
   const reset = start(["--reset-demo"]);
-  expect((await jobs(await reset.address())).map(({ job }) => job.title)).not.toContain("Kept");
+  expect((await jobs(await reset.address())).map(({ title }) => title)).not.toContain("Kept");
+});
+
+test("a killed database is started again under the server; a server that dies is said, and the start ends with a fault", async () => {
+  const running = start();
+  const address = await running.address();
+  const before = databasePid() as number;
+  process.kill(before, "SIGKILL");
+  await expect.poll(running.output, { timeout: 20_000 }).toContain("The database ended. Starting it again");
+  await expect
+    .poll(async () => (await fetch(`${address}/api/health`).catch(() => undefined))?.status, {
+      timeout: 40_000,
+    })
+    .toBe(200);
+  expect(await jobs(address)).toHaveLength(4);
+  const children = readFileSync(
+    `/proc/${running.child.pid}/task/${running.child.pid}/children`,
+    "utf8",
+  ).split(" ");
+  const server = children.find((pid) => {
+    if (!pid.trim()) return false;
+    return readFileSync(`/proc/${pid}/cmdline`, "utf8").includes("server/dist/main.js");
+  });
+  process.kill(Number(server), "SIGKILL");
+  expect(await running.ended).toBe(1);
+  expect(running.output()).toContain("The server ended unexpectedly (SIGKILL)");
+  expect(databasePid()).toBeUndefined();
 });
 
 test("a taken port is stepped over when nobody asked for it and said when somebody did; an unknown option is too", async () => {

@@ -76,19 +76,21 @@ describe.each(jobs.map((each) => [each.job.title, each] as const))("%s", (_, { j
 test("at whatever hour it is made, jobs start at working hours, one is half done and one still drying", () => {
   for (let hour = 0; hour < 24; hour++) {
     const now = new Date(`2026-03-10T${String(hour).padStart(2, "0")}:40:00Z`);
-    const states = demoJobs(now).slice(0, 2).map(({ job, log }) => {
-      const startsAt = Date.parse(`${job.day}T${job.startsAt}Z`);
-      expect(job.startsAt >= "08:00" && job.startsAt <= "15:00").toBe(true);
-      for (const entry of log) expect(Date.parse(entry.at)).toBeLessThanOrEqual(now.getTime());
-      const plan = planJob(jobInput(job, { ...around, log, startsAt }));
-      const rooms = plan.rooms.filter(({ passage }) => !passage);
-      const finished = rooms.filter(({ finishLogged }) => finishLogged).length;
-      if (finished === 0) return "planned";
-      if (finished < rooms.length) return "half done";
-      return startsAt + (plan.dryAt ?? Number.POSITIVE_INFINITY) * 3_600_000 > now.getTime()
-        ? "drying"
-        : "dry";
-    });
+    const states = demoJobs(now)
+      .slice(0, 2)
+      .map(({ job, log }) => {
+        const startsAt = Date.parse(`${job.day}T${job.startsAt}Z`);
+        expect(job.startsAt >= "08:00" && job.startsAt <= "15:00").toBe(true);
+        for (const entry of log) expect(Date.parse(entry.at)).toBeLessThanOrEqual(now.getTime());
+        const plan = planJob(jobInput(job, { ...around, log, startsAt }));
+        const rooms = plan.rooms.filter(({ passage }) => !passage);
+        const finished = rooms.filter(({ finishLogged }) => finishLogged).length;
+        if (finished === 0) return "planned";
+        if (finished < rooms.length) return "half done";
+        return startsAt + (plan.dryAt ?? Number.POSITIVE_INFINITY) * 3_600_000 > now.getTime()
+          ? "drying"
+          : "dry";
+      });
     expect([hour, states]).toEqual([hour, ["half done", "drying"]]);
   }
 });

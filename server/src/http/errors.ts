@@ -32,6 +32,13 @@ const isGivenUp = (error: unknown) =>
     String((error as { type?: string } | null)?.type ?? (error as { code?: string } | null)?.code),
   );
 
+/** What the first of an error's causes says: of a database that is away that is all there is to know. */
+function rootOf(error: unknown): string {
+  let root = error;
+  while (root instanceof Error && root.cause instanceof Error) root = root.cause;
+  return root instanceof Error ? root.message : String(root);
+}
+
 /** Writes every error in the one shape; only what nobody foresaw goes to the log, and none of it to the caller. */
 export function errorHandler(log: Logger): ErrorRequestHandler {
   return (error, request, response, _next) => {
@@ -40,8 +47,9 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
       return;
     }
     const failure = asFailure(error);
-    if (failure.code === "internal" || failure.code === "unavailable")
-      log.error({ err: error, method: request.method, path: request.path }, failure.code);
+    const { method, path } = request;
+    if (failure.code === "internal") log.error({ err: error, method, path }, failure.code);
+    if (failure.code === "unavailable") log.warn({ why: rootOf(error), method, path }, failure.code);
     if (failure.code === "unavailable") response.set("Retry-After", RETRY_AFTER);
     const body: ApiError = { error: { code: failure.code, ...failure.details } };
     response.status(STATUS[failure.code]).json(body);

@@ -1,0 +1,116 @@
+/** Server and database that hang, end or are replaced under the app. */
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { expect, test } from "@playwright/test";
+import { type RunningDatabase, startMariadb } from "../../scripts/mariadb.mjs";
+import { prepareDatabase, type RunningServer, startServer } from "../../scripts/server.mjs";
+
+const DIST = fileURLToPath(new URL("../../web/dist", import.meta.url));
+const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
+let dir: string;
+let database: RunningDatabase;
+let server: RunningServer;
+const settings = () => ({
+  databaseUrl: database.url,
+  photoDir: join(dir, "photos"),
+  webDir: join(dir, "web"),
+});
+
+test.beforeAll(async () => {
+  dir = mkdtempSync(join(tmpdir(), "scutch-failing-"));
+  cpSync(DIST, join(dir, "web"), { recursive: true });
+  database = await startMariadb({ dir, fleeting: true });
+  await prepareDatabase(settings());
+  server = await startServer(settings());
+});
+test.afterAll(async () => {
+  process.kill(database.pid, "SIGCONT");
+  await server.stop();
+  await database.stop();
+  rmSync(dir, { recursive: true, force: true });
+});
+
+test("a database that hangs is told as such within five seconds, to everybody, and the server still ends when asked", async () => {
+  process.kill(database.pid, "SIGSTOP");
+  try {
+    // More than the pool has connections: the last ones wait in line and are answered all the same.
+    const paths = ["/health", "/shelf", ...Array.from({ length: 14 }, () => LIBRARY)];
+    const start = Date.now();
+    const answers = await Promise.all(paths.map((path) => fetch(`${server.address}/api${path}`)));
+    expect(answers.map(({ status }) => status)).toEqual(paths.map(() => 503));
+    expect(answers.every(({ headers }) => headers.get("retry-after") !== null)).toBe(true);
+    expect(Date.now() - start).toBeLessThan(5000);
+    const asked = Date.now();
+    await server.stop();
+    expect(Date.now() - asked).toBeLessThan(10_000);
+    expect((await server.ended).code).toBe(0);
+  } finally {
+    process.kill(database.pid, "SIGCONT");
+  }
+  server = await startServer(settings());
+  expect((await fetch(`${server.address}/api${LIBRARY}`)).status).toBe(200);
+});
+
+test("several servers prepare and start at once on one database; one that finds an older schema says what to do", async () => {
+  await Promise.all(Array.from({ length: 3 }, () => prepareDatabase(settings())));
+  const servers = await Promise.all([startServer(settings()), startServer(settings())]);
+  for (const each of servers) {
+    expect((await fetch(`${each.address}/api/health`)).status).toBe(200);
+    await each.stop();
+  }
+  const empty = { ...settings(), databaseUrl: database.url.replace(/\/scutch$/, "/scutch_empty") };
+  const { createConnection } = await import("mysql2/promise");
+  const admin = await createConnection(database.url);
+  await admin.query("CREATE DATABASE scutch_empty CHARACTER SET utf8mb4");
+  await admin.end();
+  await expect(startServer(empty)).rejects.toThrow(/before it was up/);
+});
+
+test("a newer version of the app is offered and not forced; taken, it is there", async ({ page }) => {
+  await page.goto(`${server.address}${LIBRARY}/survey`);
+  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await page.evaluate(() => Object.assign(globalThis, { samepage: true }));
+  const { port } = server;
+  await server.stop();
+  const worker = join(dir, "web/sw.js");
+  writeFileSync(worker, `${readFileSync(worker, "utf8")}\n// newer\n`);
+  for (const ending of [".br", ".gz"]) rmSync(`${worker}${ending}`, { force: true });
+  server = await startServer({ ...settings(), port });
+  await page.getByLabel("Room", { exact: true }).fill("Half typed");
+  await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
+  await expect(page.getByText("A newer version is here.")).toBeVisible();
+  expect(await page.evaluate(() => "samepage" in globalThis)).toBe(true);
+  await expect(page.getByLabel("Room", { exact: true })).toHaveValue("Half typed");
+  await page.getByRole("button", { name: "Take it now" }).click();
+  await expect.poll(() => page.evaluate(() => "samepage" in globalThis).catch(() => true)).toBe(false);
+  await expect(page.getByText("A newer version is here.")).toHaveCount(0);
+});
+
+test("files are sent compressed as they were built, and one that isn't there is told so", async ({
+  request,
+}) => {
+  const html = await (await request.get(server.address)).text();
+  const [, asset] = /src="(\/assets\/[^"]+\.js)"/.exec(html) as unknown as [string, string];
+  for (const [accepted, encoding] of [
+    ["br, gzip", "br"],
+    ["gzip", "gzip"],
+  ] as const) {
+    const { headers } = await fetch(`${server.address}${asset}`, {
+      headers: { "accept-encoding": accepted },
+    });
+    expect([headers.get("content-encoding"), headers.get("cache-control")]).toEqual([
+      encoding,
+      "public, max-age=31536000, immutable",
+    ]);
+  }
+  const gone = await fetch(`${server.address}/assets/gone-12345678.js`);
+  expect([gone.status, (await gone.json()).error.code]).toEqual([404, "not-found"]);
+  const range = await fetch(`${server.address}/icon.svg`, { headers: { range: "bytes=99999999-" } });
+  expect(range.status).toBeLessThan(500);
+  expect((await fetch(`${server.address}/`, { headers: { "if-match": '"other"' } })).status).toBeLessThan(
+    500,
+  );
+});
