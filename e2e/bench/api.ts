@@ -24,7 +24,7 @@ bare.get("/job", async (_request, response) => {
     "select version, plan from jobs where crew_id = ? and id = ?",
     [CREW, JOB],
   );
-  response.json({ version: row?.version, job: JSON.parse(String(row?.plan)) });
+  response.json({ version: row?.version, job: row?.plan });
 });
 const server = bare.listen(0, "127.0.0.1");
 await new Promise((resolve) => server.once("listening", resolve));

@@ -21,7 +21,7 @@ const id = (kind: string, n: number) =>
 const [[model]] = await pool.query<mysql.RowDataPacket[]>("select plan from jobs where crew_id = ? limit 1", [
   CREW,
 ]);
-const plan = JSON.parse(String(model?.plan));
+const plan = model?.plan;
 const jobs = Array.from({ length: JOBS }, (_, i) => {
   const job = { ...plan, id: id("4", i), title: `Job ${i}`, day: day(i < 60 ? i : -1 - Math.floor(i / 2)) };
   return [CREW, job.id, 1, job.siteId, job.title, job.day, job.startsAt, JSON.stringify(job)];

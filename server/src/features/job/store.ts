@@ -13,12 +13,19 @@ function planFrom(stored: unknown): Job {
 const one = (crewId: string, jobId: string) => and(eq(jobs.crewId, crewId), eq(jobs.id, jobId));
 const WHOLE = { version: jobs.version, plan: jobs.plan };
 
-export async function readPlan(
-  db: Db | Transaction,
-  crewId: string,
-  jobId: JobId,
-): Promise<StoredJob | undefined> {
-  const [row] = await db.select(WHOLE).from(jobs).where(one(crewId, jobId));
+/** Opening one job is the commonest call of all: its statement is put together once for each database. */
+const prepared = new WeakMap<Db, ReturnType<typeof prepareOne>>();
+const prepareOne = (db: Db) =>
+  db
+    .select(WHOLE)
+    .from(jobs)
+    .where(and(eq(jobs.crewId, sql.placeholder("crewId")), eq(jobs.id, sql.placeholder("jobId"))))
+    .prepare();
+
+export async function readPlan(db: Db, crewId: string, jobId: JobId): Promise<StoredJob | undefined> {
+  const statement = prepared.get(db) ?? prepareOne(db);
+  prepared.set(db, statement);
+  const [row] = await statement.execute({ crewId, jobId });
   return row && { version: row.version, job: planFrom(row.plan) };
 }
 
