@@ -11,7 +11,7 @@ export const jobEndpoints = {
     method: "get",
     path: PATHS.listJobs,
     summary:
-      "Jobs by day, a page at a time: from a day on with those begun shortly before, or after or before a job of the last page",
+      "Jobs by day, a page at a time: from a day on with those of the days just before, or after or before a job of the last page",
     query: z.strictObject({
       from: Day.optional(),
       after: JobId.optional(),

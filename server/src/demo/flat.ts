@@ -53,7 +53,7 @@ export function flat(now: Date): DemoJob {
     title: "Between tenants, whole flat",
     ...when,
     indoor: overnight
-      ? { temperature: 15, relativeHumidity: 0.75 }
+      ? { temperature: 17, relativeHumidity: 0.65 }
       : { temperature: 19, relativeHumidity: 0.55 },
     outdoor: { temperature: 9, relativeHumidity: 0.7 },
     interview: { lastCleaned: "longer", detergentLeft: true, occupancy: "move-out" },

@@ -22,8 +22,10 @@ function nameOf(aside: Aside): string {
   switch (aside.what) {
     case "job":
       return `The plan of “${aside.jobTitle}”`;
-    case "entry":
-      return `An entry in the log${ofJob}`;
+    case "entry": {
+      const { entry } = aside.row;
+      return entry.kind === "note" ? `The note “${entry.text}”${ofJob}` : `An entry in the log${ofJob}`;
+    }
     case "photo":
       return aside.row.gone ? `Taking away a picture${ofJob}` : `A picture${ofJob}`;
     case "thing": {
@@ -40,9 +42,7 @@ function whyOf({ trouble: { aside } }: Aside): string {
   if (aside?.code === "entry-differs") return "The server has something else under its name.";
   if (aside?.code === "not-found") return "The server doesn’t know the job it belongs to.";
   const [fault] = (aside?.faults ?? []) as readonly Fault[];
-  return fault
-    ? `The server refused it: ${contractFault(fault)} (${fault.path.join(" › ")})`
-    : "The server refused it.";
+  return fault ? `The server refused it: ${contractFault(fault)}` : "The server refused it.";
 }
 
 function save(aside: Aside): void {
@@ -59,7 +59,7 @@ export function AsidePanel() {
   const asides = useLive(readAside, []) ?? [];
   if (asides.length === 0) return null;
   return (
-    <Callout tone="stop" title="Not sent. It is kept on this device until you decide.">
+    <Callout tone="caution" title="Not sent. It is kept on this device until you decide.">
       <ul>
         {asides.map((aside) => (
           <AsideLine key={aside.key} aside={aside} />

@@ -21,7 +21,7 @@ const AT_ONCE = 3;
 
 function ClashPanel({ job, clashes }: { readonly job: Job; readonly clashes: readonly Clash[] }) {
   return (
-    <Callout tone="stop" title={`“${job.title}” was changed here and on another device. Which is right?`}>
+    <Callout tone="caution" title={`“${job.title}” was changed here and on another device. Which is right?`}>
       <ul>
         {clashes.slice(0, AT_ONCE).map((clash) => (
           <ClashLine key={`${clash.kind} ${clash.path.join(" ")}`} job={job} clash={clash} />

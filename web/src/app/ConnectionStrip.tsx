@@ -1,4 +1,4 @@
-import { CloudOff, HardDrive, RefreshCw } from "lucide-react";
+import { CircleHelp, CloudOff, HardDrive, RefreshCw } from "lucide-react";
 import { lazy, type ReactNode, Suspense } from "react";
 import { useLive } from "../device/live.ts";
 import { isDue } from "../device/requests.ts";
@@ -46,42 +46,55 @@ export function ConnectionStrip() {
     };
   }, []);
   return (
-    <div aria-live="polite" className="sticky top-0 z-20 max-h-[60dvh] overflow-y-auto print:hidden">
-      {unstored > 0 && (
-        <Line tone="stop" icon={<HardDrive aria-hidden size={18} className="shrink-0" />}>
-          This device can’t keep {unstored === 1 ? "the last change" : `the last ${unstored} changes`}: it is
-          full, or another window has a newer version open. It stays in this window and is sent as soon as it
-          can be. Don’t close the window; make room on the device.
-        </Line>
-      )}
-      {reach !== "ok" && (
-        <Line tone="caution" icon={<CloudOff aria-hidden size={18} className="shrink-0" />}>
-          {SENTENCES[reach](found?.waiting ?? 0)}
-          {reach === "update-needed" && (
+    <>
+      <div aria-live="polite" className="sticky top-0 z-20 print:hidden">
+        {unstored > 0 && (
+          <Line tone="stop" icon={<HardDrive aria-hidden size={18} className="shrink-0" />}>
+            This device can’t keep {unstored === 1 ? "the last change" : `the last ${unstored} changes`}: it
+            is full, or another window has a newer version open. It stays in this window and is sent as soon
+            as it can be. Don’t close the window; make room on the device.
+          </Line>
+        )}
+        {reach !== "ok" && (
+          <Line tone="caution" icon={<CloudOff aria-hidden size={18} className="shrink-0" />}>
+            {SENTENCES[reach](found?.waiting ?? 0)}
+            {reach === "update-needed" && (
+              <Button weight="quiet" onClick={() => void takeUpdate()}>
+                Update now
+              </Button>
+            )}
+            {reach === "wrong-crew" && (
+              <Button weight="quiet" onClick={() => void openOtherCrew()}>
+                Open that crew’s work
+              </Button>
+            )}
+          </Line>
+        )}
+        {update && (
+          <Line tone="advice" icon={<RefreshCw aria-hidden size={18} className="shrink-0" />}>
+            A newer version is here. Take it when nothing is in your hands.
             <Button weight="quiet" onClick={() => void takeUpdate()}>
-              Update now
+              Take it now
             </Button>
-          )}
-          {reach === "wrong-crew" && (
-            <Button weight="quiet" onClick={() => void openOtherCrew()}>
-              Open that crew’s work
+          </Line>
+        )}
+        {(found?.clashing || found?.aside) && (
+          <Line tone="caution" icon={<CircleHelp aria-hidden size={18} className="shrink-0" />}>
+            There is something to decide.
+            <Button weight="quiet" onClick={() => scrollTo({ top: 0 })}>
+              Look at it
             </Button>
-          )}
-        </Line>
-      )}
-      {update && (
-        <Line tone="advice" icon={<RefreshCw aria-hidden size={18} className="shrink-0" />}>
-          A newer version is here. Take it when nothing is in your hands.
-          <Button weight="quiet" onClick={() => void takeUpdate()}>
-            Take it now
-          </Button>
-        </Line>
-      )}
+          </Line>
+        )}
+      </div>
+      {/* In the flow of the page, so that they don't cover what is being worked on. */}
       <Suspense fallback={null}>
-        {found?.clashing && <ClashPanels />}
-        {found?.aside && <AsidePanel />}
+        <div className="grid gap-2 print:hidden">
+          {found?.clashing && <ClashPanels />}
+          {found?.aside && <AsidePanel />}
+        </div>
       </Suspense>
-    </div>
+    </>
   );
 }
 

@@ -5,7 +5,7 @@ import { rememberCrew } from "../device/session.ts";
 /** Takes up the crew the server now answers for; what is here of the other stays here, under its own name. */
 export async function openOtherCrew(): Promise<void> {
   const answer = await askCrew(sendAs(undefined));
-  if (answer === "offline") return;
+  if (typeof answer === "string") return;
   rememberCrew(answer.crew.id);
   location.reload();
 }

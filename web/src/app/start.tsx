@@ -4,12 +4,15 @@ import { Provider } from "react-redux";
 import { sendAs } from "../device/api.ts";
 import { askCrew, pullCrew } from "../device/pull.ts";
 import { rememberCrew, rememberedCrew, type Session, startSession } from "../device/session.ts";
-import { serverAnswered, updateFound } from "../state/connectionSlice.ts";
+import { heardOf, selectReach, updateFound } from "../state/connectionSlice.ts";
 import { selectUnstored } from "../state/holdingSlice.ts";
 import { keepSettings, loadSettings, settingsLoaded } from "../state/settingsSlice.ts";
 import { makeStore, type Store } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
 import { App } from "./App.tsx";
+
+/** While the server can’t be reached it is looked for this often, ms. */
+const LOOK_AGAIN = 15_000;
 
 /** Opens a crew's work on this device, and keeps it in step with the server while the page is open. */
 function open(crewId: CrewId, store: Store): Session {
@@ -28,12 +31,14 @@ function open(crewId: CrewId, store: Store): Session {
   // What an earlier visit couldn't send goes now, and whenever there is reason to think the server is back.
   const meet = async () => {
     lanes.now();
-    const answer = await pullCrew(db, sendAs(undefined));
-    if (answer === "wrong-crew") store.dispatch(serverAnswered("wrong-crew"));
+    heardOf(store, await pullCrew(db, sendAs(undefined)));
   };
   void meet();
   addEventListener("online", () => void meet());
-  addEventListener("offline", () => store.dispatch(serverAnswered("offline")));
+  addEventListener("offline", () => heardOf(store, "offline"));
+  setInterval(() => {
+    if (selectReach(store.getState()) !== "ok") void meet();
+  }, LOOK_AGAIN);
   document.addEventListener("visibilitychange", () => {
     if (document.visibilityState === "visible") void meet();
   });
@@ -60,7 +65,7 @@ export function Start() {
     if (crew) return;
     setOffline(false);
     void askCrew(sendAs(undefined)).then((answer) => {
-      if (answer === "offline") return setOffline(true);
+      if (typeof answer === "string") return setOffline(true);
       rememberCrew(answer.crew.id);
       setCrew(answer.crew.id);
     });

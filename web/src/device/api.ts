@@ -7,6 +7,7 @@ import {
   PATHS,
 } from "@scutch/contract";
 import type * as z from "zod";
+import type { Reach } from "../state/connectionSlice.ts";
 
 /** How a request went. */
 export type Reply =
@@ -22,6 +23,13 @@ export type Reply =
 const PATIENCE = 15_000;
 /** A picture takes as long as it takes while it moves; standing still this long it won't arrive, ms. */
 const STANDSTILL = 30_000;
+
+/** Refusals that concern everything, not the one request. */
+export const STOPS: Partial<Record<ApiError["error"]["code"], Exclude<Reach, "ok">>> = {
+  "signed-out": "signed-out",
+  "wrong-crew": "wrong-crew",
+  "update-needed": "update-needed",
+};
 
 export type Send = (method: string, path: string, body?: unknown) => Promise<Reply>;
 

@@ -1,9 +1,9 @@
-import { type Reach, serverAnswered } from "../state/connectionSlice.ts";
+import { serverAnswered } from "../state/connectionSlice.ts";
 import type { Store } from "../state/store.ts";
 import type { Send } from "./api.ts";
 import type { DeviceDb } from "./db.ts";
 import { isDue } from "./requests.ts";
-import { sendJob, sendPhotos, sendThings } from "./sender.ts";
+import { type Sent, sendJob, sendPhotos, sendThings } from "./sender.ts";
 
 /** A pause after the last change before it is sent, ms: kept here already, and taps in a row become one save. */
 const SOON = 200;
@@ -13,6 +13,8 @@ const PAUSES = [1000, 60_000] as const;
 /** Without locks (a page not served over https or loopback) two tabs may both send: harmless, only twice the work. */
 const alone = <T>(name: string, work: () => Promise<T>): Promise<T> =>
   globalThis.navigator?.locks ? navigator.locks.request(name, work) : work();
+
+const isStopped = (sent: Sent) => sent !== "ok" && sent !== "idle";
 
 export interface Lanes {
   /** Something new waits: it goes out in a moment. */
@@ -28,13 +30,13 @@ export interface Lanes {
  * one tab at a time. What stops everything (no line, a fault of the server) is tried again after growing pauses.
  */
 export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatch">): Lanes {
-  const running = new Map<string, Promise<Reach>>();
+  const running = new Map<string, Promise<Sent>>();
   const askedAgain = new Set<string>();
   let failures = 0;
   let soon: ReturnType<typeof setTimeout> | undefined;
   let retry: ReturnType<typeof setTimeout> | undefined;
 
-  const lane = (name: string, work: () => Promise<Reach>): Promise<Reach> => {
+  const lane = (name: string, work: () => Promise<Sent>): Promise<Sent> => {
     const already = running.get(name);
     if (already) {
       askedAgain.add(name);
@@ -45,10 +47,10 @@ export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatc
         for (;;) {
           askedAgain.delete(name);
           const reach = await alone(`${db.name}-${name}`, work);
-          if (reach !== "ok" || !askedAgain.has(name)) return reach;
+          if (isStopped(reach) || !askedAgain.has(name)) return reach;
         }
       } catch {
-        return "ok"; // The database is away: what it holds waits, and the page says so when something can't be kept.
+        return "idle"; // The database is away: what it holds waits, and the page says so when something can't be kept.
       } finally {
         running.delete(name);
       }
@@ -74,21 +76,22 @@ export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatc
       // A job may name a product or site that is as new as itself: the shelf's lane goes first.
       ...[...jobIds].map(async (id) => {
         const shelf = await things();
-        return shelf === "ok" ? lane(`job-${id}`, () => sendJob(db, id, send)) : shelf;
+        return isStopped(shelf) ? shelf : lane(`job-${id}`, () => sendJob(db, id, send));
       }),
       photos > 0 ? void lane("photos", () => sendPhotos(db, send)).then(finish) : undefined,
     ]);
-    await finish(reaches.find((reach) => reach && reach !== "ok") ?? "ok");
+    const known = reaches.filter((reach) => reach !== undefined);
+    await finish(known.find(isStopped) ?? known.find((reach) => reach === "ok") ?? "idle");
   };
 
-  const finish = async (reach: Reach): Promise<void> => {
-    store.dispatch(serverAnswered(reach));
+  const finish = async (reach: Sent): Promise<void> => {
+    if (reach !== "idle") store.dispatch(serverAnswered(reach));
     const left = await Promise.all(
       [db.jobs, db.entries, db.things, db.photos].map(async (table) =>
         (await table.where("waiting").equals(1).toArray()).some(isDue),
       ),
     );
-    failures = reach === "ok" && !left.includes(true) ? 0 : failures + 1;
+    failures = !isStopped(reach) && !left.includes(true) ? 0 : failures + 1;
     clearTimeout(retry);
     if (failures === 0) return;
     const pause = Math.min(PAUSES[1], PAUSES[0] * 2 ** (failures - 1));

@@ -11,12 +11,13 @@ import {
   type StockUse,
   type StoredJob,
 } from "@scutch/contract";
-import { type Answer, pathOf, type Send } from "./api.ts";
+import type { Reach } from "../state/connectionSlice.ts";
+import { type Answer, pathOf, type Send, STOPS } from "./api.ts";
 import type { DeviceDb, EntryRow, ThingKind, Things } from "./db.ts";
 import { heard } from "./jobRow.ts";
 
 /** How asking the server went. What it said is in the database. */
-export type Pulled = "kept" | "not-found" | "offline";
+export type Pulled = "kept" | "not-found" | Exclude<Reach, "ok">;
 
 async function ask<K extends keyof typeof PATHS>(
   send: Send,
@@ -26,10 +27,11 @@ async function ask<K extends keyof typeof PATHS>(
 ): Promise<Answer<K> | Exclude<Pulled, "kept">> {
   const reply = await send("GET", pathOf(name, params, query));
   if (reply.outcome === "done") return reply.body as Answer<K>;
-  return reply.outcome === "refused" && reply.status === 404 ? "not-found" : "offline";
+  if (reply.outcome === "refused")
+    return reply.status === 404 ? "not-found" : (STOPS[reply.error.code] ?? "server-fault");
+  return reply.outcome === "fault" && reply.ours ? "server-fault" : "offline";
 }
-const isMissing = (answer: unknown): answer is Exclude<Pulled, "kept"> =>
-  answer === "not-found" || answer === "offline";
+const isMissing = (answer: unknown): answer is Exclude<Pulled, "kept"> => typeof answer === "string";
 
 /** Keeps the server's word on jobs, joined with what was edited here. */
 async function hearJobs(db: DeviceDb, stored: readonly StoredJob[]): Promise<void> {
@@ -144,19 +146,19 @@ export async function pullStock(db: DeviceDb, send: Send): Promise<Pulled> {
 /** The crew this server answers for, or why it can't be told. */
 export async function askCrew(
   send: Send,
-): Promise<{ readonly crew: Crew; readonly settings: CrewSettings } | "offline"> {
+): Promise<{ readonly crew: Crew; readonly settings: CrewSettings } | Exclude<Pulled, "kept">> {
   const answer = await ask(send, "readCrew");
-  if (isMissing(answer)) return "offline";
+  if (isMissing(answer)) return answer;
   const crew = readKnown(Crew, answer.crew);
   const settings = readKnown(CrewSettings, answer.settings);
-  return crew.ok && settings.ok ? { crew: crew.value, settings: settings.value } : "offline";
+  return crew.ok && settings.ok ? { crew: crew.value, settings: settings.value } : "update-needed";
 }
 
-export async function pullCrew(db: DeviceDb, send: Send): Promise<Pulled | "wrong-crew"> {
+export async function pullCrew(db: DeviceDb, send: Send): Promise<Pulled> {
   const askedAt = Date.now();
   // Asked without saying whose device it is, so that the answer tells whose server it is.
   const answer = await askCrew(send);
-  if (answer === "offline") return "offline";
+  if (typeof answer === "string") return answer;
   if (answer.crew.id !== db.crewId) return "wrong-crew";
   await db.transaction("rw", db.things, db.facts, async () => {
     await db.setFact("crew", { crew: answer.crew.name });

@@ -1,20 +1,16 @@
 import { SaveId, type StoredJob } from "@scutch/contract";
 import type { Reach } from "../state/connectionSlice.ts";
-import type { Reply, Send } from "./api.ts";
+import { type Reply, type Send, STOPS } from "./api.ts";
 import type { DeviceDb, Trouble } from "./db.ts";
 import { accepted, type JobRow, outrun, unsent, withSending } from "./jobRow.ts";
 import { newId } from "./newId.ts";
 import { isDue, isUnknown, type Parcel, parcelOfEntry, parcelOfPhoto, parcelOfThing } from "./requests.ts";
 
+/** How a lane went: what stopped it, or ok; idle where there was nothing to send and so nothing was learnt. */
+export type Sent = Reach | "idle";
+
 /** Failed for a reason of its own this often, a parcel is set aside while the rest goes on. */
 export const MOST_TRIES = 3;
-
-type Refusal = Extract<Reply, { outcome: "refused" }>["error"];
-const STOPS: Partial<Record<Refusal["code"], Reach>> = {
-  "signed-out": "signed-out",
-  "wrong-crew": "wrong-crew",
-  "update-needed": "update-needed",
-};
 
 /** What a reply means for everything: undefined where it only concerns the request itself. */
 async function reachAfter(reply: Reply, send: Send): Promise<Reach | undefined> {
@@ -48,25 +44,25 @@ async function sendParcel(parcel: Parcel, send: Send): Promise<Reach | undefined
 }
 
 /** Sends parcels in the order they were made, each once; `next` tells which are due now. */
-async function sendInTurn(next: () => Promise<Parcel[]>, send: Send): Promise<Reach> {
+async function sendInTurn(next: () => Promise<Parcel[]>, send: Send): Promise<Sent> {
   const tried = new Set<string>();
   for (;;) {
     const due = (await next()).toSorted((a, b) => a.seq - b.seq);
     const parcel = due.find((each) => !tried.has(`${each.path} ${each.seq}`));
-    if (!parcel) return "ok";
+    if (!parcel) return tried.size > 0 ? "ok" : "idle";
     tried.add(`${parcel.path} ${parcel.seq}`);
     const stop = await sendParcel(parcel, send);
     if (stop) return stop;
   }
 }
 
-export const sendThings = (db: DeviceDb, send: Send): Promise<Reach> =>
+export const sendThings = (db: DeviceDb, send: Send): Promise<Sent> =>
   sendInTurn(async () => {
     const rows = await db.things.where("waiting").equals(1).toArray();
     return rows.filter(isDue).map((row) => parcelOfThing(db, row));
   }, send);
 
-export const sendPhotos = (db: DeviceDb, send: Send): Promise<Reach> =>
+export const sendPhotos = (db: DeviceDb, send: Send): Promise<Sent> =>
   sendInTurn(async () => {
     const rows = (await db.photos.where("waiting").equals(1).toArray()).filter(isDue);
     const jobs = await db.jobs.bulkGet(rows.map(({ jobId }) => jobId));
@@ -74,21 +70,24 @@ export const sendPhotos = (db: DeviceDb, send: Send): Promise<Reach> =>
   }, send);
 
 /** A job's lane: its plan as long as it is edited, then its log. A plan that can't be sent doesn't hold up the log. */
-export async function sendJob(db: DeviceDb, jobId: string, send: Send): Promise<Reach> {
+export async function sendJob(db: DeviceDb, jobId: string, send: Send): Promise<Sent> {
+  let sent = false;
   for (;;) {
     const saved = await sendPlan(db, jobId, send);
-    if (saved !== "more" && saved !== "ok") return saved;
+    if (saved !== "more" && saved !== "ok" && saved !== "idle") return saved;
     const logged = await sendInTurn(async () => {
       if (isUnknown(await db.jobs.get(jobId))) return [];
       const rows = await db.entries.where("jobId").equals(jobId).toArray();
       return rows.filter(isDue).map((row) => parcelOfEntry(db, row));
     }, send);
-    if (logged !== "ok" || saved === "ok") return logged;
+    sent ||= saved !== "idle" || logged !== "idle";
+    if (logged !== "ok" && logged !== "idle") return logged;
+    if (saved !== "more") return sent ? "ok" : "idle";
   }
 }
 
 /** Sends a plan once: "more" where it was taken or joined and there may be another to send. */
-async function sendPlan(db: DeviceDb, jobId: string, send: Send): Promise<Reach | "more"> {
+async function sendPlan(db: DeviceDb, jobId: string, send: Send): Promise<Sent | "more"> {
   // What is sent is held fast in the database first: whatever ends this page, the next one sends the same.
   const row = await db.transaction("rw", db.jobs, async () => {
     const now = await db.jobs.get(jobId);
@@ -97,7 +96,7 @@ async function sendPlan(db: DeviceDb, jobId: string, send: Send): Promise<Reach 
     if (next !== now) await db.jobs.put(next);
     return next;
   });
-  if (!row?.sending) return "ok";
+  if (!row?.sending) return "idle";
   const { saveId, plan, baseVersion } = row.sending;
   const change = (to: (now: JobRow) => JobRow) =>
     db.transaction("rw", db.jobs, async () => {

@@ -247,6 +247,10 @@ export function contractFault(fault: Fault, show: (limit: number) => string = St
       return "This file isn’t a picture Scutch can read. Take a photo, or choose a JPEG, PNG or WebP.";
     case "too-many-photos":
       return `This job has ${limit} pictures, which is the most. Take some away first.`;
+    case "year-out-of-range":
+      return "From 1970 to 2199. Check the year, or this device’s clock.";
+    case "broken-text":
+      return "A letter or sign in it was cut in half. Type it again.";
     case "bad-format":
       return "This can’t be read. Check the spelling.";
     default:

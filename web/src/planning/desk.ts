@@ -106,7 +106,7 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   if (here.read && here.newer && !plan) return { state: "failed", code: "newer", retry };
   const lacks = !plan ? job.state : shelf === null ? shelves.state : "asking";
   if (jobId === undefined) return { state: "failed", code: "not-found", retry };
-  if (here.read && shelf !== undefined && (lacks === "not-found" || lacks === "offline"))
-    return { state: "failed", code: lacks, retry };
+  if (here.read && shelf !== undefined && lacks !== "asking" && lacks !== "kept")
+    return { state: "failed", code: lacks === "not-found" ? lacks : "offline", retry };
   return { state: "loading" };
 }

@@ -27,3 +27,20 @@ export const connectionSlice = createSlice({
 
 export const { serverAnswered, updateFound } = connectionSlice.actions;
 export const { selectReach, selectUpdate } = connectionSlice.selectors;
+
+/** States of the line that a single answer ends. */
+const ENDED_BY_ANSWER: readonly Reach[] = ["offline", "server-fault"];
+
+/** Takes in how asking the server something went, which tells about the line what nothing else has told yet. */
+export function heardOf(
+  store: {
+    getState(): { connection: Connection };
+    dispatch(action: ReturnType<typeof serverAnswered>): unknown;
+  },
+  answer: Exclude<Reach, "ok"> | "kept" | "not-found",
+): void {
+  const { reach } = store.getState().connection;
+  const answered = answer === "kept" || answer === "not-found";
+  if (answered ? ENDED_BY_ANSWER.includes(reach) : reach !== answer)
+    store.dispatch(serverAnswered(answered ? "ok" : answer));
+}

@@ -22,7 +22,7 @@ interface Wanted {
 const daysBefore = (day: string, days: number) =>
   new Date(Date.parse(`${day}T00:00:00Z`) - days * 24 * HOUR).toISOString().slice(0, 10);
 
-/** A page of cards by day. From a day on, the jobs begun shortly before it that may not be dry come first. */
+/** A page of cards by day. From a day on, those of the days just before it come first: some may not be dry yet. */
 export async function listJobs(db: Db, crewId: string, wanted: Wanted, now: number): Promise<JobPage> {
   const { from, limit, plans = false } = wanted;
   const cardsOf = (ids: readonly string[]) => cardsFor(db, crewId, ids, now, plans);
@@ -33,9 +33,9 @@ export async function listJobs(db: Db, crewId: string, wanted: Wanted, now: numb
       from === undefined
         ? []
         : await idsBetween(db, crewId, daysBefore(from, OPEN_DAYS), from, MOST_OPEN_BEFORE);
-    const before = (await cardsOf(recent)).filter(({ log }) => log);
+    const before = await cardsOf(recent);
     const cards = await cardsOf(ids.slice(0, limit));
-    const first = cards[0] ?? before.at(-1);
+    const first = before[0] ?? cards[0];
     const earlier = first && (await idsBefore(db, crewId, first, 1)).length > 0 ? first.id : null;
     return {
       jobs: [...before, ...cards],

@@ -48,7 +48,7 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
         </Button>
       </div>
       {(!jobs || !shelf) &&
-        (lacking && lacking.state === "offline" ? (
+        (lacking && lacking.state !== "asking" && lacking.state !== "kept" ? (
           <Failed code="offline" what="list of jobs" onRetry={lacking.again} />
         ) : (
           <Loading what="the jobs" />

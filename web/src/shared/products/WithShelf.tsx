@@ -17,7 +17,7 @@ export function WithShelf({ what, children }: Props) {
   if (shelf) return children(shelf);
   return (
     <div className="px-4 sm:px-7">
-      {shelf === null && state === "offline" ? (
+      {shelf === null && state !== "asking" && state !== "kept" ? (
         <Failed code="offline" what={what} onRetry={again} />
       ) : (
         <Loading what={`the ${what}`} />
