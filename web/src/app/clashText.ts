@@ -37,7 +37,7 @@ const air: Show = (
 const said: Show = () => "as set there";
 
 /** What each field of a plan is called, and how its value is said. */
-const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]>> = {
+export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]>> = {
   title: ["What is done", plain],
   day: ["Day", (value: string) => longDay(value)],
   startsAt: ["Start", plain],

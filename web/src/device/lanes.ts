@@ -21,8 +21,6 @@ export interface Lanes {
   readonly soon: () => void;
   /** There is reason to think the server is back: try now. */
   readonly now: () => void;
-  /** When everything due has been tried. */
-  readonly idle: () => Promise<void>;
 }
 
 /**
@@ -98,11 +96,8 @@ export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatc
     retry = setTimeout(() => void tryNow(), pause * (0.5 + Math.random() / 2));
   };
 
-  let kicking: Promise<void> = Promise.resolve();
-  const tryNow = () => {
-    kicking = kick().catch(() => undefined);
-    return kicking;
-  };
+  // With the database away nothing is sent; what can't be kept is said where it was entered.
+  const tryNow = () => kick().catch(() => undefined);
   return {
     soon: () => {
       clearTimeout(soon);
@@ -112,6 +107,5 @@ export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatc
       failures = 0;
       void tryNow();
     },
-    idle: () => kicking,
   };
 }

@@ -1,0 +1,108 @@
+import { describe, expect, test } from "@jest/globals";
+import {
+  attemptsOn,
+  dyeTests,
+  type Entry,
+  fillsMade,
+  finishedRooms,
+  meterReadings,
+  standing,
+  stockUse,
+  tankReadings,
+} from "./index.ts";
+
+let n = 0;
+const entry = (kind: Entry["kind"], more: object = {}, minutes = ++n): Entry =>
+  ({
+    id: `e${minutes}`,
+    at: new Date(Date.UTC(2026, 2, 10, 9, minutes)).toISOString(),
+    kind,
+    ...more,
+  }) as Entry;
+const strike = (corrects: Entry) => entry("correction", { corrects: corrects.id });
+
+describe("folds of a log", () => {
+  test("what a correction strikes out doesn't count anywhere, whether the correction came before it or after", () => {
+    const finish = entry("room-finished", { roomId: "a" });
+    const fill = entry("fill-made", { batchId: "b", productId: "p", fill: 1, water: 1, concentrate: 0.1 });
+    const test1 = entry("dye-test", { productId: "p", roomId: "a", result: "colour" });
+    for (const log of [
+      [finish, fill, test1, strike(finish), strike(fill), strike(test1)],
+      [strike(finish), strike(fill), strike(test1), finish, fill, test1],
+    ]) {
+      expect(standing(log)).toEqual([]);
+      expect([finishedRooms(log).size, fillsMade(log, "b").size, stockUse(log).length]).toEqual([0, 0, 0]);
+      expect(dyeTests(log)).toEqual([]);
+    }
+    // Striking out a correction doesn't bring back what it struck out: a new entry says what is so.
+    const first = strike(finish);
+    expect(finishedRooms([finish, first, strike(first)]).size).toBe(0);
+  });
+
+  test("a room logged as finished twice was finished the second time; a fill made again is the later one", () => {
+    const log = [
+      entry("room-finished", { roomId: "a" }, 10),
+      entry("room-finished", { roomId: "a" }, 40),
+      entry("fill-made", { batchId: "b", productId: "p", fill: 1, water: 1, concentrate: 0.1 }, 50),
+      entry("fill-made", { batchId: "b", productId: "p", fill: 1, water: 1, concentrate: 0.2 }, 60),
+    ];
+    expect(new Date(finishedRooms(log).get("a") as number).toISOString()).toBe("2026-03-10T09:40:00.000Z");
+    expect(fillsMade(log, "b").get(1)?.concentrate).toBe(0.2);
+    expect(fillsMade(log, "other").size).toBe(0);
+  });
+
+  test("use is by product and lot: a powder by its weight, additions by their own, what is used apart too", () => {
+    const log = [
+      entry("fill-made", {
+        batchId: "b",
+        productId: "p",
+        fill: 1,
+        water: 5,
+        concentrate: 0,
+        powder: 0.3,
+        lot: "A",
+        boosters: [{ productId: "q", concentrate: 0.02 }],
+      }),
+      entry("fill-made", {
+        batchId: "b",
+        productId: "p",
+        fill: 2,
+        water: 5,
+        concentrate: 0,
+        powder: 0.2,
+        lot: "A",
+      }),
+      entry("product-used", { productId: "p", powder: 0.05 }),
+      entry("product-used", { productId: "q", amount: 0.01 }),
+    ];
+    const uses = stockUse(log).map(({ productId, lot, amount }) => [
+      productId,
+      lot,
+      Number(amount.toFixed(9)),
+    ]);
+    expect(uses).toEqual([
+      ["p", "A", 0.5],
+      ["q", undefined, 0.03],
+      ["p", undefined, 0.05],
+    ]);
+  });
+
+  test("readings are a room's own with the last untouched place of the job; tanks, tests and attempts in their order", () => {
+    const log = [
+      entry("reading", { roomId: "a", place: "dry-standard", moisture: 0.05 }),
+      entry("reading", { roomId: "a", place: "carpet", moisture: 0.4 }),
+      entry("reading", { roomId: "b", place: "carpet", moisture: 0.3 }),
+      entry("reading", { roomId: "b", place: "dry-standard", moisture: 0.07 }),
+      entry("water-measured", { roomIds: ["a"], solution: 1, recovered: 0.8 }),
+      entry("override", { productId: "p", roomId: "a" }),
+      entry("dye-test", { productId: "p", roomId: "a", result: "no-colour" }),
+      entry("spot-attempt", { roomId: "a", spotId: "s", result: "better" }),
+      entry("spot-attempt", { roomId: "a", spotId: "t", result: "gone" }),
+    ];
+    const { carpet, dryStandard } = meterReadings(log, "a");
+    expect([carpet.map(({ moisture }) => moisture), dryStandard?.moisture]).toEqual([[0.4], 0.07]);
+    expect(tankReadings(log)).toHaveLength(1);
+    expect(dyeTests(log).map(({ result }) => result)).toEqual(["overridden", "passed"]);
+    expect(attemptsOn(log, "s").map(({ result }) => result)).toEqual(["better"]);
+  });
+});
