@@ -38,7 +38,7 @@ export function App() {
       <Routes>
         <Route path="/" element={<Shell />}>
           <Route index element={<TodayScreen jobPath={jobPath} />} />
-          <Route path="jobs/:jobId" element={<Page what="the job" screen={<JobScreen />} />}>
+          <Route path="jobs/:jobId" element={<Page what="the job" lasting screen={<JobScreen />} />}>
             <Route index element={<Navigate to={PHASES[0]?.path ?? ""} replace />} />
             {PHASES.map(({ path, Screen }) => (
               <Route key={path} path={path} element={<Page what="the page" screen={<Screen />} />} />
@@ -55,7 +55,14 @@ export function App() {
   );
 }
 
-function Page({ what, screen }: { readonly what: string; readonly screen: React.ReactNode }) {
+interface PageProps {
+  readonly what: string;
+  readonly screen: React.ReactNode;
+  /** Stays while the pages inside it change. */
+  readonly lasting?: boolean;
+}
+
+function Page({ what, screen, lasting = false }: PageProps) {
   const { pathname } = useLocation();
   const opening = (
     <div className="px-4 sm:px-7">
@@ -63,7 +70,7 @@ function Page({ what, screen }: { readonly what: string; readonly screen: React.
     </div>
   );
   return (
-    <BrokenBoundary key={pathname}>
+    <BrokenBoundary key={lasting ? what : pathname}>
       <Suspense fallback={opening}>{screen}</Suspense>
     </BrokenBoundary>
   );

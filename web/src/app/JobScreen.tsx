@@ -102,7 +102,7 @@ function UndoButtons({ jobId }: { readonly jobId: JobId }) {
   );
 }
 
-function JobHeader({ desk: { job, shelf, work, dried, start } }: { readonly desk: JobDesk }) {
+function JobHeader({ desk: { job, shelf, work, dried, start, newerPlan } }: { readonly desk: JobDesk }) {
   const units = useUnits();
   const now = useNow();
   const site = shelf.sites.find(({ id }) => id === job.siteId);
@@ -134,6 +134,11 @@ function JobHeader({ desk: { job, shelf, work, dried, start } }: { readonly desk
           )}
           {facts.join(" · ")}
         </p>
+        {newerPlan && (
+          <p className="mt-1 text-caution-ink text-sm">
+            Something in this job is newer than this app. It is kept; bring the app up to date to see it.
+          </p>
+        )}
       </div>
       {dried && (
         <div className="hidden gap-8 text-right sm:flex">

@@ -174,7 +174,11 @@ async function keepPage(db: DeviceDb, page: Answer<"listJobs">): Promise<readonl
     const known = readKnown(JobCard, bare);
     return known.ok ? [known.value] : [];
   });
-  await db.cards.bulkPut(cards);
+  // One asked for before a save of ours was taken is older than what stands here.
+  const rows = await db.jobs.bulkGet(cards.map(({ id }) => id));
+  await db.cards.bulkPut(
+    cards.filter(({ version }, i) => !rows[i]?.waiting && version >= (rows[i]?.known?.version ?? 0)),
+  );
   const whole = page.jobs.filter((each) => each.job);
   await hearJobs(
     db,

@@ -1,12 +1,12 @@
 /** What was done on a device reaches the server once, whatever is lost on the way and whoever else saves meanwhile. */
 import { beforeEach, describe, expect, test } from "@jest/globals";
-import type { Job } from "@scutch/contract";
+import { cardFacts, type Job } from "@scutch/contract";
 import fc from "fast-check";
 import { asFile, readAside, takeBack, tryAgain } from "./aside.ts";
 import type { DeviceDb } from "./db.ts";
 import { type JobRow, planOf } from "./jobRow.ts";
 import { keep } from "./keep.ts";
-import { pullJob } from "./pull.ts";
+import { pullJob, pullToday } from "./pull.ts";
 import { MOST_TRIES, sendJob, sendPhotos, sendThings } from "./sender.ts";
 import { FakeServer, type Fate, freshDb, id, JOB_ID, job, note, roomNames, withRoom } from "./testing.ts";
 
@@ -142,6 +142,30 @@ describe("a plan", () => {
     expect(onServer()).toMatchObject({ title: "House", startsAt: "10:00" });
     expect(roomNames(onServer())).toEqual(["Room 9"]);
   });
+});
+
+test("a job made here stands in the list before and after it is sent, also when an older list comes in late", async () => {
+  const other = job({ id: id(4, 8) as Job["id"], title: "New" });
+  await keep(db, { id: "n", state: "storing", kind: "job", jobId: other.id, before: null, after: other });
+  const titles = async () => (await db.cards.toArray()).map(({ title }) => title);
+  expect(await titles()).toEqual(["New"]);
+  await sendJob(db, other.id, server.send);
+  await keep(db, {
+    id: "n",
+    state: "storing",
+    kind: "job",
+    jobId: other.id,
+    before: other,
+    after: { ...other, title: "Newer" },
+  });
+  await sendJob(db, other.id, server.send);
+  const old = { ...cardFacts(other, []), version: 1, entries: 0, logMark: 0 };
+  await pullToday(
+    db,
+    async () => ({ outcome: "done", body: { jobs: [old], earlier: null, later: null } }),
+    other.day,
+  );
+  expect(await titles()).toEqual(["Newer"]);
 });
 
 describe("a request that fails for a reason of its own", () => {

@@ -105,6 +105,7 @@ const desk = (log: readonly Partial<LogEntry>[], finished: Record<string, number
   dried: undefined,
   start: 0,
   newer: [],
+  newerPlan: false,
   edit: () => undefined,
 });
 

@@ -37,8 +37,9 @@ export function planned(job: Job, shelf: Shelf, log: readonly LogEntry[]): Plann
 /** Everything the phases of an open job work with. */
 export interface JobDesk extends Omit<Planned, "result"> {
   readonly dried: Dried | undefined;
-  /** Entries only a newer version of the app understands. */
+  /** Entries only a newer version of the app understands, and whether something in the plan is such. */
   readonly newer: LogHere["newer"];
+  readonly newerPlan: boolean;
   /** Changes the plan; a returned sentence says why it was refused, and then nothing has changed. */
   readonly edit: (change: (job: Job) => Job, showLimit?: ShowLimit) => string | undefined;
 }
@@ -92,10 +93,11 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
     return {
       ...rest,
       newer: logHere.newer,
+      newerPlan: here.newer,
       dried: result ? { work: known.work, result, ranges } : undefined,
       edit,
     };
-  }, [known, logHere, ranges, edit]);
+  }, [known, logHere, here.newer, ranges, edit]);
 
   if (desk) return { state: "ready", desk };
   const retry = () => {

@@ -36,7 +36,8 @@ export async function lockJob(tx: Transaction, crewId: string, jobId: string) {
     .from(jobs)
     .where(one(crewId, jobId))
     .for("update");
-  return row && { version: row.version, job: planFrom(row.plan), saves: row.saves ?? [] };
+  // Not checked here: whatever lies there, a save that fits takes its place.
+  return row && { version: row.version, job: row.plan, saves: row.saves ?? [] };
 }
 
 /** Writes a job whole at `version`, in place of whatever was there. */

@@ -62,6 +62,7 @@ const desk = (fibre: Room["fibre"], log: readonly Partial<LogEntry>[] = []): Job
     dried: undefined,
     start: 0,
     newer: [],
+    newerPlan: false,
     edit: () => undefined,
   };
 };
