@@ -165,7 +165,7 @@ test("levers redraw at once, undo takes them back, and figures say the same in e
   await page.getByRole("button", { name: "One more: Air movers" }).click();
   await expect(dryBy).not.toHaveText(before);
   const withFan = await dryBy.innerText();
-  await page.getByRole("radio", { name: "Shut" }).click();
+  await page.getByRole("radio", { name: "Through draught" }).click();
   await expect(dryBy).not.toHaveText(withFan);
   await page.keyboard.press("u");
   await expect(dryBy).toHaveText(withFan);

@@ -109,6 +109,7 @@ test("without a mouse: a job, a room, its fills and its hour, and the keys are t
   await page.keyboard.type("Loom Cottage");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: /Loom Cottage/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Add room" })).toBeVisible();
   await page.keyboard.press("a");
   await page.keyboard.type("Parlour");
   await page.keyboard.press("Tab");

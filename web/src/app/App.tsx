@@ -1,12 +1,13 @@
-import { lazy, Suspense, useLayoutEffect, useRef } from "react";
+import { lazy, Suspense, useEffect, useLayoutEffect, useRef } from "react";
 import { BrowserRouter, Navigate, Route, Routes, useLocation, useNavigationType } from "react-router";
 import { TodayScreen } from "../features/today/TodayScreen.tsx";
 import { Loading } from "../ui/States.tsx";
 import { BrokenBoundary, NoSuchPage } from "./Broken.tsx";
-import { jobPath, PHASES } from "./phases.ts";
+import { fetchPhases, jobPath, PHASES } from "./phases.ts";
 import { Shell } from "./Shell.tsx";
 
-const JobScreen = lazy(async () => ({ default: (await import("./JobScreen.tsx")).JobScreen }));
+const jobScreen = async () => ({ default: (await import("./JobScreen.tsx")).JobScreen });
+const JobScreen = lazy(jobScreen);
 const ShelfScreen = lazy(async () => ({
   default: (await import("../features/shelf/ShelfScreen.tsx")).ShelfScreen,
 }));
@@ -32,6 +33,14 @@ function ScrollToTop() {
 
 /** The addresses of the app. Today comes with the first load; the others when asked for, or from the offline copy. */
 export function App() {
+  useEffect(() => {
+    // Once the first page stands, what is likely next.
+    const timer = setTimeout(
+      () => void Promise.all([jobScreen(), fetchPhases()]).catch(() => undefined),
+      300,
+    );
+    return () => clearTimeout(timer);
+  }, []);
   return (
     <BrowserRouter>
       <ScrollToTop />

@@ -1,6 +1,4 @@
-import { faultsOf, Job, type JobId, jobInput, type LogEntry, type Shelf } from "@scutch/contract";
-import type { DryingResult } from "@scutch/core/drying";
-import { type JobInput, planWork, type WorkPlan } from "@scutch/core/plan";
+import { faultsOf, Job, type JobId } from "@scutch/contract";
 import { useCallback, useMemo } from "react";
 import { changeJob } from "../device/changes.ts";
 import { type LogHere, useJobHere, useLogHere } from "../device/jobHere.ts";
@@ -8,31 +6,9 @@ import { usePull } from "../device/live.ts";
 import { pullJob, pullLog, pullShelf } from "../device/pull.ts";
 import { useShelfHere } from "../device/thingsHere.ts";
 import type { ShowLimit } from "../format/readers.ts";
-import { startOf } from "../format/time.ts";
 import { contractFault } from "../format/words.ts";
-import { type Dried, driedOf, useRanges } from "./useDried.ts";
-
-/** What a plan comes to, with what it was computed from. */
-export interface Planned {
-  readonly job: Job;
-  readonly shelf: Shelf;
-  readonly log: readonly LogEntry[];
-  readonly input: JobInput;
-  readonly work: WorkPlan;
-  /** undefined while there is no room. */
-  readonly result: DryingResult | undefined;
-  /** Milliseconds since 1970 at which the job starts. */
-  readonly start: number;
-}
-
-/** Plan and drying in one go: a job of ordinary size takes about two milliseconds. */
-export function planned(job: Job, shelf: Shelf, log: readonly LogEntry[]): Planned {
-  const site = shelf.sites.find(({ id }) => id === job.siteId);
-  const start = startOf(job);
-  const input = jobInput(job, { ...shelf, ...(site ? { site } : {}), log, startsAt: start });
-  const work = planWork(input);
-  return { job, shelf, log, input, work, result: driedOf(work), start };
-}
+import { type Planned, planned } from "./planned.ts";
+import { type Dried, useRanges } from "./useDried.ts";
 
 /** Everything the phases of an open job work with. */
 export interface JobDesk extends Omit<Planned, "result"> {

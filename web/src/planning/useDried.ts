@@ -1,4 +1,4 @@
-import { type DryingResult, type RoomRange, simulateDrying } from "@scutch/core/drying";
+import type { DryingResult, RoomRange } from "@scutch/core/drying";
 import type { WorkPlan } from "@scutch/core/plan";
 import { useEffect, useState } from "react";
 import { askRanges, WORK_AFTER } from "./dryingWork.ts";
@@ -9,10 +9,6 @@ export interface Dried {
   /** Follows a moment after the result, or is still that of the plan before. */
   readonly ranges: readonly RoomRange[] | undefined;
 }
-
-/** A plan's rooms dried, with their courses. */
-export const driedOf = (work: WorkPlan): DryingResult | undefined =>
-  work.rooms.length === 0 ? undefined : simulateDrying(work.building, { keepCourse: true });
 
 /** The ranges of a plan's ready times, worked out in the worker once the changes pause. */
 export function useRanges(work: WorkPlan | undefined): readonly RoomRange[] | undefined {

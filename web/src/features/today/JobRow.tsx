@@ -2,7 +2,7 @@ import type { Shelf } from "@scutch/contract";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { about, longDay } from "../../format/time.ts";
-import { planned } from "../../planning/desk.ts";
+import { planned } from "../../planning/planned.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { type JobState, stateOf } from "./jobState.ts";
 import type { Listed } from "./useToday.ts";

@@ -1,4 +1,4 @@
-import type { Planned } from "../../planning/desk.ts";
+import type { Planned } from "../../planning/planned.ts";
 import { readyOfJob } from "../../planning/ready.ts";
 import type { Listed } from "./useToday.ts";
 

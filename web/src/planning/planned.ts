@@ -1,0 +1,30 @@
+import { type Job, jobInput, type LogEntry, type Shelf } from "@scutch/contract";
+import { type DryingResult, simulateDrying } from "@scutch/core/drying";
+import { type JobInput, planWork, type WorkPlan } from "@scutch/core/plan";
+import { startOf } from "../format/time.ts";
+
+/** What a plan comes to, with what it was computed from. */
+export interface Planned {
+  readonly job: Job;
+  readonly shelf: Shelf;
+  readonly log: readonly LogEntry[];
+  readonly input: JobInput;
+  readonly work: WorkPlan;
+  /** undefined while there is no room. */
+  readonly result: DryingResult | undefined;
+  /** Milliseconds since 1970 at which the job starts. */
+  readonly start: number;
+}
+
+/** Plan and drying in one go: a job of ordinary size takes about two milliseconds. */
+export function planned(job: Job, shelf: Shelf, log: readonly LogEntry[]): Planned {
+  const site = shelf.sites.find(({ id }) => id === job.siteId);
+  const start = startOf(job);
+  const input = jobInput(job, { ...shelf, ...(site ? { site } : {}), log, startsAt: start });
+  const work = planWork(input);
+  return { job, shelf, log, input, work, result: driedOf(work), start };
+}
+
+/** A plan's rooms dried, with their courses. */
+export const driedOf = (work: WorkPlan): DryingResult | undefined =>
+  work.rooms.length === 0 ? undefined : simulateDrying(work.building, { keepCourse: true });
