@@ -27,6 +27,12 @@ const GONE = new Set([
   "ER_QUERY_INTERRUPTED",
   "ER_CON_COUNT_ERROR",
   "ER_LOCK_WAIT_TIMEOUT",
+  // Full: nothing is wrong with what was sent, and it can be sent again when there is room.
+  "ENOSPC",
+  "EDQUOT",
+  "ER_DISK_FULL",
+  "ER_RECORD_FILE_FULL",
+  "ER_ERROR_ON_WRITE",
 ]);
 /** Some of it comes without a code, in words only. */
 const GONE_WORDS = /pool is closed|closed state|connection lost|connection is closed|server has gone away/i;
@@ -37,6 +43,6 @@ export const isDuplicate = (error: unknown) => driverCode(error) === "ER_DUP_ENT
 export const isDeadlock = (error: unknown) => driverCode(error) === "ER_LOCK_DEADLOCK";
 /** Others won at the same rows, however often it was run again. */
 export const isContended = (error: unknown) => isDeadlock(error) || isDuplicate(error);
-/** The database isn't there, or let go of us. */
+/** The database isn't there, let go of us, or has no room. */
 export const isDatabaseGone = (error: unknown) =>
   GONE.has(driverCode(error) ?? "") || [...causes(error)].some(({ message }) => GONE_WORDS.test(message));

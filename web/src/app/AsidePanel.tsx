@@ -4,6 +4,7 @@ import { type Aside, asFile, readAside, takeBack, tryAgain } from "../device/asi
 import { useLive } from "../device/live.ts";
 import { session } from "../device/session.ts";
 import { contractFault } from "../format/words.ts";
+import { heldForgotten } from "../state/holdingSlice.ts";
 import { Button } from "../ui/Button.tsx";
 import { Callout } from "../ui/Callout.tsx";
 
@@ -54,6 +55,13 @@ function save(aside: Aside): void {
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
 
+/** Takes it back here for good: out of the database, and out of what this page still holds of it. */
+async function giveUp(aside: Aside): Promise<void> {
+  const { db, store } = session();
+  await takeBack(db, aside);
+  if (aside.what !== "job" || !aside.row.known) store.dispatch(heldForgotten(aside.key));
+}
+
 /** What couldn't be sent and was set aside while the rest went on: each with its reason and the three ways out. */
 export function AsidePanel() {
   const asides = useLive(readAside, []) ?? [];
@@ -81,7 +89,7 @@ function AsideLine({ aside }: { readonly aside: Aside }) {
       <div className="flex flex-wrap gap-2">
         <Button onClick={() => void tryAgain(db, aside).then(lanes.now)}>Try again</Button>
         {sure ? (
-          <Button className="text-stop" onClick={() => void takeBack(db, aside)}>
+          <Button className="text-stop" onClick={() => void giveUp(aside)}>
             Give it up for good
           </Button>
         ) : (

@@ -23,6 +23,8 @@ export type Reply =
 const PATIENCE = 15_000;
 /** A picture takes as long as it takes while it moves; standing still this long it won't arrive, ms. */
 const STANDSTILL = 30_000;
+/** A picture that has arrived is answered for within this, ms: the server decodes one at a time. */
+const IN_LINE = 75_000;
 
 /** Refusals that concern everything, not the one request. */
 export const STOPS: Partial<Record<ApiError["error"]["code"], Exclude<Reach, "ok">>> = {
@@ -90,6 +92,11 @@ function upload(
     request.upload.onprogress = () => {
       clearTimeout(timer);
       timer = setTimeout(() => request.abort(), STANDSTILL);
+    };
+    // All of it is there: it may have to wait its turn to be looked at.
+    request.upload.onload = () => {
+      clearTimeout(timer);
+      timer = setTimeout(() => request.abort(), IN_LINE);
     };
     request.onloadend = () => {
       clearTimeout(timer);

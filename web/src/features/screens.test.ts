@@ -15,6 +15,7 @@ import { measuresFor } from "../shared/products/measures.ts";
 import { showFigure } from "../shared/working/figures.ts";
 import { SOURCE_NAMES } from "../shared/working/sources.ts";
 import { changeRedone, changeUndone, historySlice, jobChanged } from "../state/historySlice.ts";
+import { type Held, held, heldForgotten, heldMoved, holdingSlice } from "../state/holdingSlice.ts";
 import { moved } from "./survey/order.ts";
 import { stateOf } from "./today/jobState.ts";
 import type { Listed } from "./today/useToday.ts";
@@ -89,6 +90,48 @@ describe("undo is the change the other way round", () => {
     for (let i = 0; i < 70; i++) state = reducer(state, jobChanged(change(String(i), String(i + 1))));
     expect(state.j?.past).toHaveLength(60);
     expect(state.j?.past.at(-1)?.after.title).toBe("70");
+  });
+});
+
+describe("what was just done, until the database shows it", () => {
+  const { reducer } = holdingSlice;
+  const entry = {
+    id: "e",
+    state: "storing",
+    kind: "entry",
+    jobId: "j",
+    entry: { id: "n" },
+  } as unknown as Held;
+  const edit = {
+    id: "p",
+    state: "storing",
+    kind: "job",
+    jobId: "j",
+    before: null,
+    after: {},
+  } as unknown as Held;
+
+  test("what the device can't keep is counted until it is stored or sent", () => {
+    let state = reducer([], held(entry));
+    state = reducer(state, heldMoved({ id: "e", state: "unstored" }));
+    expect(holdingSlice.selectors.selectUnstored({ holding: state })).toBe(1);
+    state = reducer(state, heldMoved({ id: "e", state: "sent" }));
+    expect(holdingSlice.selectors.selectUnstored({ holding: state })).toBe(0);
+  });
+
+  test("taken back, an entry or a job with its entries isn't shown by what is still held of it", () => {
+    const both = reducer(reducer([], held(edit)), held(entry));
+    expect(reducer(both, heldForgotten("n"))).toEqual([edit]);
+    expect(reducer(both, heldForgotten("j"))).toEqual([]);
+    expect(reducer(both, heldForgotten("other"))).toEqual(both);
+  });
+
+  test("only the last twenty stored ones are kept, and none that isn't stored is let go", () => {
+    let state = reducer([], held({ ...entry, id: "lost", state: "unstored" } as Held));
+    for (let i = 0; i < 40; i++)
+      state = reducer(state, held({ ...entry, id: `s${i}`, state: "stored" } as Held));
+    expect(state.length).toBeLessThanOrEqual(22);
+    expect(state.some(({ id }) => id === "lost")).toBe(true);
   });
 });
 

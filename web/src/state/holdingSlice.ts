@@ -36,6 +36,22 @@ export type Held = {
 export type Doing = Held extends infer H ? (H extends Held ? Omit<H, "id" | "state" | "rev"> : never) : never;
 export type HeldOf<K extends Held["kind"]> = Extract<Held, { kind: K }>;
 
+/** Ids of what a held thing is about: a job's entries and pictures go with the job. */
+function idsOf(item: Held): readonly string[] {
+  switch (item.kind) {
+    case "job":
+      return [item.jobId];
+    case "entry":
+      return [item.jobId, item.entry.id];
+    case "thing":
+      return [item.thing];
+    case "photo":
+      return [item.photo.jobId, item.photo.id];
+    case "photo-gone":
+      return [item.photoId];
+  }
+}
+
 /** Stored ones are kept a little, since the database's own view follows a moment later. */
 const KEPT_STORED = 20;
 
@@ -57,6 +73,9 @@ export const holdingSlice = createSlice({
           ? { ...each, state: payload.state, ...(payload.rev === undefined ? {} : { rev: payload.rev }) }
           : each,
       ) as Held[],
+    /** What was held under an id has been taken back: nothing of it is shown any more. */
+    heldForgotten: (state, { payload }: PayloadAction<string>) =>
+      state.filter((each) => !idsOf(each).includes(payload)),
   },
   selectors: {
     selectHeld: (state): readonly Held[] => state,
@@ -64,5 +83,5 @@ export const holdingSlice = createSlice({
   },
 });
 
-export const { held, heldMoved } = holdingSlice.actions;
+export const { held, heldForgotten, heldMoved } = holdingSlice.actions;
 export const { selectHeld, selectUnstored } = holdingSlice.selectors;
