@@ -1,37 +1,32 @@
 import { mergeJobs, type StoredJob } from "@scutch/contract";
 import type { Held } from "../state/holdingSlice.ts";
 import type { Send } from "./api.ts";
+import { entryRequest, photoRequest, type Request, removalRequest, thingRequest } from "./requests.ts";
 
 /** Others may save at the same moment, but not for ever. */
 const MOST_ROUNDS = 8;
 
-const THING_PATHS: Readonly<Record<string, string>> = {
-  product: "products",
-  vessel: "vessels",
-  gear: "gear",
-  site: "sites",
-  lot: "stock",
-};
+function requestOf(held: Exclude<Held, { kind: "job" }>): Request {
+  switch (held.kind) {
+    case "entry":
+      return entryRequest(held.jobId, held.entry);
+    case "thing":
+      return thingRequest(held.thing, held.value);
+    case "photo":
+      return photoRequest(held.photo);
+    case "photo-gone":
+      return removalRequest(held.photoId);
+  }
+}
 
 /**
  * Sends what this device couldn't keep straight to the server, so that it isn't lost with the page: a plan joined with what
  * the server has now, an entry or a thing as it is. False where it couldn't be sent either.
  */
 export async function sendDirectly(held: Held, send: Send): Promise<boolean> {
-  if (held.kind === "entry") {
-    const reply = await send("POST", `/jobs/${held.jobId}/log`, { entries: [held.entry] });
-    return reply.outcome === "done";
-  }
-  if (held.kind === "photo") {
-    const { id, jobId, facts, picture } = held.photo;
-    const query = new URLSearchParams(facts as Record<string, string>);
-    return (await send("PUT", `/jobs/${jobId}/photos/${id}?${query}`, picture)).outcome === "done";
-  }
-  if (held.kind === "photo-gone") return (await send("DELETE", `/photos/${held.photoId}`)).outcome === "done";
-  if (held.kind === "thing") {
-    const [kind = "", id = ""] = held.thing.split(":");
-    const path = kind === "settings" ? "/crew/settings" : `/${THING_PATHS[kind]}/${id}`;
-    return (await send("PUT", path, held.value)).outcome === "done";
+  if (held.kind !== "job") {
+    const { method, path, body } = requestOf(held);
+    return (await send(method, path, body)).outcome === "done";
   }
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const there = await send("GET", `/jobs/${held.jobId}`);

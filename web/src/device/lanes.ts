@@ -57,7 +57,6 @@ export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatc
     return run;
   };
 
-  const things = () => lane("things", () => sendThings(db, send));
   const kick = async (): Promise<void> => {
     clearTimeout(retry);
     const [jobs, entries, photos] = await Promise.all([
@@ -69,17 +68,17 @@ export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatc
       ...jobs.filter(isDue).map(({ id }) => id),
       ...entries.filter(isDue).map(({ jobId }) => jobId),
     ]);
+    // A job may name a product or site that is as new as itself: the shelf's lane goes first.
+    const shelf = lane("things", () => sendThings(db, send));
+    if (photos > 0) void lane("photos", () => sendPhotos(db, send)).then(finish);
     const reaches = await Promise.all([
-      things(),
-      // A job may name a product or site that is as new as itself: the shelf's lane goes first.
+      shelf,
       ...[...jobIds].map(async (id) => {
-        const shelf = await things();
-        return isStopped(shelf) ? shelf : lane(`job-${id}`, () => sendJob(db, id, send));
+        const sent = await shelf;
+        return isStopped(sent) ? sent : lane(`job-${id}`, () => sendJob(db, id, send));
       }),
-      photos > 0 ? void lane("photos", () => sendPhotos(db, send)).then(finish) : undefined,
     ]);
-    const known = reaches.filter((reach) => reach !== undefined);
-    await finish(known.find(isStopped) ?? known.find((reach) => reach === "ok") ?? "idle");
+    await finish(reaches.find(isStopped) ?? reaches.find((reach) => reach === "ok") ?? "idle");
   };
 
   const finish = async (reach: Sent): Promise<void> => {

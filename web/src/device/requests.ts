@@ -3,19 +3,23 @@ import type { DeviceDb, EntryRow, PhotoRow, ThingKind, ThingRow, Trouble } from 
 import type { JobRow } from "./jobRow.ts";
 
 /** Something waiting to be sent, as one request, and what its answer does to this device. */
-export interface Parcel {
+export interface Parcel extends Request {
   readonly seq: number;
   readonly trouble?: Trouble | undefined;
-  readonly method: string;
-  readonly path: string;
-  readonly body?: unknown;
   /** The server has it: what waits is settled, unless it was changed again meanwhile. */
   readonly settle: (answer: unknown) => Promise<void>;
   /** It couldn't be sent; with `aside` it is left alone until a person says what becomes of it. */
   readonly note: (trouble: Trouble) => Promise<void>;
 }
 
-const PATHS: Readonly<Record<Exclude<ThingKind, "settings">, string>> = {
+/** One call of the API. */
+export interface Request {
+  readonly method: string;
+  readonly path: string;
+  readonly body?: unknown;
+}
+
+const THING_PATHS: Readonly<Record<Exclude<ThingKind, "settings">, string>> = {
   product: "/products",
   vessel: "/vessels",
   gear: "/gear",
@@ -23,15 +27,39 @@ const PATHS: Readonly<Record<Exclude<ThingKind, "settings">, string>> = {
   lot: "/stock",
 };
 
+/** Saves a thing by its key, its kind and id. */
+export function thingRequest(key: string, value: unknown): Request {
+  const [kind = "", id = ""] = key.split(":");
+  const path = kind === "settings" ? "/crew/settings" : `${THING_PATHS[kind as "product"]}/${id}`;
+  return { method: "PUT", path, body: value };
+}
+
+export const entryRequest = (jobId: string, entry: EntryRow["entry"]): Request => ({
+  method: "POST",
+  path: `/jobs/${jobId}/log`,
+  body: { entries: [entry] },
+});
+
+export function photoRequest({
+  id,
+  jobId,
+  facts,
+  picture,
+}: Pick<PhotoRow, "id" | "jobId" | "facts" | "picture">): Request {
+  const query = new URLSearchParams(facts as Record<string, string>);
+  return { method: "PUT", path: `/jobs/${jobId}/photos/${id}?${query}`, body: picture };
+}
+
+export const removalRequest = (photoId: string): Request => ({
+  method: "DELETE",
+  path: `/photos/${photoId}`,
+});
+
 export function parcelOfThing(db: DeviceDb, row: ThingRow): Parcel {
-  const path =
-    row.kind === "settings" ? "/crew/settings" : `${PATHS[row.kind]}/${(row.value as { id: string }).id}`;
   return {
+    ...thingRequest(row.key, row.value),
     seq: row.seq ?? 0,
     trouble: row.trouble,
-    method: "PUT",
-    path,
-    body: row.value,
     settle: async () => {
       await db.things
         .where("key")
@@ -51,9 +79,7 @@ export function parcelOfEntry(db: DeviceDb, row: EntryRow): Parcel {
   return {
     seq: row.seq ?? 0,
     trouble: row.trouble,
-    method: "POST",
-    path: `/jobs/${row.jobId}/log`,
-    body: { entries: [row.entry] },
+    ...entryRequest(row.jobId, row.entry),
     settle: async () => {
       const { id, jobId, entry } = row;
       await db.entries.put({ id, jobId, entry, settledAt: Date.now() });
@@ -71,16 +97,12 @@ export function parcelOfPhoto(db: DeviceDb, row: PhotoRow): Parcel {
   if (row.gone)
     return {
       ...common,
-      method: "DELETE",
-      path: `/photos/${row.id}`,
+      ...removalRequest(row.id),
       settle: async () => void (await db.photos.delete(row.id)),
     };
-  const facts = new URLSearchParams(row.facts as Record<string, string>);
   return {
     ...common,
-    method: "PUT",
-    path: `/jobs/${row.jobId}/photos/${row.id}?${facts}`,
-    body: row.picture,
+    ...photoRequest(row),
     settle: async (answer) => {
       // Taken away while it was on its way: what remains to be sent is that.
       await db.photos

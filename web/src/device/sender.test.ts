@@ -4,6 +4,7 @@ import { cardFacts, type Job } from "@scutch/contract";
 import fc from "fast-check";
 import { asFile, readAside, takeBack, tryAgain } from "./aside.ts";
 import type { DeviceDb } from "./db.ts";
+import { sendDirectly } from "./direct.ts";
 import { type JobRow, planOf } from "./jobRow.ts";
 import { keep } from "./keep.ts";
 import { pullJob, pullToday } from "./pull.ts";
@@ -142,6 +143,25 @@ describe("a plan", () => {
     expect(onServer()).toMatchObject({ title: "House", startsAt: "10:00" });
     expect(roomNames(onServer())).toEqual(["Room 9"]);
   });
+});
+
+test("what a device couldn't keep goes straight to the server, joined with what stands there; out of reach it stays", async () => {
+  const before = await shown();
+  const after = withRoom(before, 1);
+  const held = { id: "h", state: "unstored" } as const;
+  server.save((plan) => withRoom(plan, 9));
+  server.fate = () => "lose-request";
+  const edit = { ...held, kind: "job", jobId: JOB_ID, before, after } as const;
+  expect(await sendDirectly(edit, server.send)).toBe(false);
+  server.fate = () => "arrive";
+  expect(await sendDirectly(edit, server.send)).toBe(true);
+  expect(roomNames(onServer()).sort()).toEqual(["Room 1", "Room 9"]);
+  expect(await sendDirectly({ ...held, kind: "entry", jobId: JOB_ID, entry: note(1) }, server.send)).toBe(
+    true,
+  );
+  const thing = { ...held, kind: "thing", thing: "settings:crew", value: { prices: {} } } as const;
+  expect(await sendDirectly(thing, server.send)).toBe(true);
+  expect([server.log.size, [...server.things.keys()]]).toEqual([1, ["/crew/settings"]]);
 });
 
 test("a job made here stands in the list before and after it is sent, also when an older list comes in late", async () => {
