@@ -28,7 +28,7 @@ function start(args: readonly string[] = [], env: NodeJS.ProcessEnv = {}) {
     /** Its address, once it is up. */
     async address(): Promise<string> {
       await expect
-        .poll(() => output, { timeout: 60_000 })
+        .poll(() => output, { timeout: 180_000 })
         .toMatch(/Scutch is at http:\/\/127\.0\.0\.1:\d+\n/);
       return /http:\/\/127\.0\.0\.1:\d+/.exec(output)?.[0] as string;
     },
@@ -46,12 +46,15 @@ function databasePid(): number | undefined {
 const jobs = async (address: string) =>
   ((await (await fetch(`${address}/api/jobs`)).json()) as { jobs: { id: string; title: string }[] }).jobs;
 
+// A first start makes a database on a real disk, and waits for it.
+test.describe.configure({ timeout: 240_000 });
+
 test.beforeEach(() => {
   dataDir = mkdtempSync(join(tmpdir(), "scutch start "));
 });
 test.afterEach(async () => {
   for (const child of started.splice(0)) if (child.exitCode === null) child.kill("SIGTERM");
-  await expect.poll(databasePid, { timeout: 20_000 }).toBeUndefined();
+  await expect.poll(databasePid, { timeout: 60_000 }).toBeUndefined();
   rmSync(dataDir, { recursive: true, force: true });
 });
 
@@ -103,10 +106,10 @@ test("a killed database is started again under the server; a server that dies is
   const address = await running.address();
   const before = databasePid() as number;
   process.kill(before, "SIGKILL");
-  await expect.poll(running.output, { timeout: 20_000 }).toContain("The database ended. Starting it again");
+  await expect.poll(running.output, { timeout: 60_000 }).toContain("The database ended. Starting it again");
   await expect
     .poll(async () => (await fetch(`${address}/api/health`).catch(() => undefined))?.status, {
-      timeout: 40_000,
+      timeout: 120_000,
     })
     .toBe(200);
   expect(await jobs(address)).toHaveLength(4);

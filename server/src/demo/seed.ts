@@ -44,12 +44,15 @@ async function clearDemo(db: Db, blobs: Blobs): Promise<void> {
 }
 
 async function seed(db: Db, now: Date): Promise<void> {
-  await makeCrew(db, CREW, "Marlow Lane Carpet Care");
-  for (const product of Object.values(PRODUCTS)) await writeProduct(db, CREW, product);
-  for (const vessel of Object.values(VESSELS)) await writeVessel(db, CREW, vessel);
-  for (const item of Object.values(GEAR)) await writeGear(db, CREW, item);
-  for (const lot of STOCK(now)) await writeLot(db, CREW, lot);
-  for (const site of Object.values(SITES)) await writeSite(db, CREW, site);
+  // In one transaction: on a slow disk each commit is waited for.
+  await db.transaction(async (tx) => {
+    await makeCrew(tx, CREW, "Marlow Lane Carpet Care");
+    for (const product of Object.values(PRODUCTS)) await writeProduct(tx, CREW, product);
+    for (const vessel of Object.values(VESSELS)) await writeVessel(tx, CREW, vessel);
+    for (const item of Object.values(GEAR)) await writeGear(tx, CREW, item);
+    for (const lot of STOCK(now)) await writeLot(tx, CREW, lot);
+    for (const site of Object.values(SITES)) await writeSite(tx, CREW, site);
+  });
   for (const { job, log } of demoJobs(now)) {
     await saveJob(db, CREW, job.id, { baseVersion: 0, job });
     if (log.length > 0) await appendLog(db, CREW, job.id, log);

@@ -1,7 +1,7 @@
 import { ApiFailure } from "./apiFailure.ts";
 
 /** Longer than this and whoever asks is told to try again, ms: a database that hangs must not hang them. */
-export const DEADLINE = 4000;
+export const DEADLINE = 3500;
 
 /** What `work` answers, or unavailable when it takes too long. What it writes late is written all the same: ask again. */
 export async function withinDeadline<T>(work: Promise<T>, deadline = DEADLINE): Promise<T> {

@@ -1,6 +1,6 @@
 import type { Crew, CrewId, CrewSettings } from "@scutch/contract";
 import { asc, eq } from "drizzle-orm";
-import type { Db } from "../../db/connect.ts";
+import type { Db, Transaction } from "../../db/connect.ts";
 import { crews } from "./table.ts";
 
 /** The crew this server works for: the first one made, until there are accounts. */
@@ -13,7 +13,7 @@ export async function firstCrew(db: Db): Promise<CrewId | undefined> {
   return row?.id as CrewId | undefined;
 }
 
-export async function makeCrew(db: Db, id: CrewId, name: string): Promise<void> {
+export async function makeCrew(db: Db | Transaction, id: CrewId, name: string): Promise<void> {
   await db.insert(crews).values({ id, name });
 }
 

@@ -17,7 +17,11 @@ export async function readLots(db: Db, crewId: string): Promise<StockLot[]> {
   }));
 }
 
-export async function writeLot(db: Db, crewId: string, { id, ...lot }: StockLot): Promise<void> {
+export async function writeLot(
+  db: Db | Transaction,
+  crewId: string,
+  { id, ...lot }: StockLot,
+): Promise<void> {
   await db
     .insert(stockLots)
     .values({ crewId, id, ...lot })
