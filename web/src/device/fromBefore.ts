@@ -12,7 +12,7 @@ import type {
 } from "@scutch/contract";
 import Dexie from "dexie";
 import type { ThingKind, Things } from "./db.ts";
-import { edited, heard, newRow } from "./jobRow.ts";
+import { heard } from "./jobRow.ts";
 import { keep, keyOf } from "./keep.ts";
 import type { Session } from "./session.ts";
 
@@ -53,21 +53,36 @@ export async function takeOver({ db, lanes }: Session): Promise<void> {
     old.tables.some((each) => each.name === name) ? ((await old.table(name).toArray()) as T[]) : [];
   const words = await table<StoredJob>("jobs");
   const commands = await table<Command>("outbox");
-  for (const command of commands) await takeCommand(command, words, db);
-  await takePrices(db);
   old.close();
+  // All of it or nothing: taken over in part, the next start would lay old saves over what was done since.
+  await db.transaction("rw", db.tables, async () => {
+    for (const command of commands.filter(isNewest)) await takeCommand(command, words, db);
+    await takePrices(db);
+  });
   await Dexie.delete(BEFORE);
   lanes.soon();
 }
 
+/** Of a plan saved more than once, with entries logged in between, the last save holds all of it. */
+const isNewest = (command: Command, place: number, all: readonly Command[]) =>
+  command.kind !== "save-job" ||
+  !all.slice(place + 1).some((later) => later.kind === "save-job" && later.job.id === command.job.id);
+
+function pricesBefore(): CrewSettings["prices"] {
+  try {
+    const kept = JSON.parse(localStorage.getItem("scutch-settings") ?? "{}") as Partial<CrewSettings>;
+    return kept.prices ?? {};
+  } catch {
+    return {}; // Forbidden or unreadable: nothing that waited is held up by it.
+  }
+}
+
 /** Prices were kept in one browser's settings: they are the crew's, unless the crew has some. */
 async function takePrices(db: Session["db"]): Promise<void> {
-  const kept = JSON.parse(localStorage.getItem("scutch-settings") ?? "{}") as {
-    prices?: CrewSettings["prices"];
-  };
+  const prices = pricesBefore();
   const crew = (await db.things.get("settings:crew"))?.value as CrewSettings | undefined;
-  if (kept.prices && Object.keys(kept.prices).length > 0 && Object.keys(crew?.prices ?? {}).length === 0)
-    await keep(db, thing("settings", { ...crew, prices: kept.prices }));
+  if (Object.keys(prices).length > 0 && Object.keys(crew?.prices ?? {}).length === 0)
+    await keep(db, thing("settings", { ...crew, prices }));
 }
 
 async function takeCommand(
@@ -99,13 +114,10 @@ async function takeCommand(
   }
 }
 
-/** A plan that waited, on the server's word it was made on as far as that was kept. */
-async function takeJob(job: Job, words: readonly StoredJob[], db: Session["db"]): Promise<void> {
+/** A plan that waited, as an edit of the server's word it was made on as far as that was kept. */
+async function takeJob(job: Job, words: readonly StoredJob[], db: Session["db"]): Promise<unknown> {
   const base = words.find((word) => word.job.id === job.id && word.version > 0);
-  await db.transaction("rw", db.jobs, async () => {
-    const there = await db.jobs.get(job.id);
-    if (there?.edit || !base) return void (await db.jobs.put(there ?? newRow(job)));
-    const made = edited(heard(undefined, { version: base.version, job: base.job }), base.job, job);
-    await db.jobs.put(there?.known ? heard(made, there.known) : made);
-  });
+  if (base && !(await db.jobs.get(job.id)))
+    await db.jobs.put(heard(undefined, { version: base.version, job: base.job }));
+  return keep(db, { ...stored, kind: "job", jobId: job.id, before: base?.job ?? null, after: job });
 }

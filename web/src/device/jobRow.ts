@@ -59,9 +59,10 @@ export const newRow = (job: Job): JobRow => settled({ id: job.id, rev: 1, edit: 
 
 /**
  * Somebody here changed the plan they saw, `before`, to `after`. What another tab or the server changed meanwhile stays.
+ * Made from nothing (`before` undefined) although there is such a job, what the two say differently is asked.
  * Undone (`quietly`), what somebody else has changed since is left as it is instead of asked.
  */
-export function edited(row: JobRow, before: Job, after: Job, quietly = false): JobRow {
+export function edited(row: JobRow, before: Job | undefined, after: Job, quietly = false): JobRow {
   const now = planOf(row);
   const { plan, clashes } = same(now, before) ? { plan: after, clashes: [] } : mergeJobs(before, after, now);
   const { trouble: _, ...rest } = row;

@@ -22,7 +22,7 @@ export function keep(db: DeviceDb, held: Held): Promise<number | undefined> {
 async function keepEdit(db: DeviceDb, { jobId, before, after, quietly }: HeldOf<"job">): Promise<number> {
   return db.transaction("rw", db.jobs, db.cards, async () => {
     const row = await db.jobs.get(jobId);
-    const next = row ? edited(row, before ?? after, after, quietly) : newRow(after);
+    const next = row ? edited(row, before ?? undefined, after, quietly) : newRow(after);
     await db.jobs.put(next);
     // The list shows it as it is now, before and after it is sent; what the log says of it stays.
     const card = await db.cards.get(jobId);
