@@ -115,6 +115,28 @@ test("a device that can't keep anything says so at once, sends what it can, and 
   await expect(page.getByText(/This device can’t keep/)).toHaveCount(0);
 });
 
+test("prices set one after the other on a device that can't keep them leave each other and the crew's units standing", async ({
+  page,
+  request,
+}) => {
+  const settings = { units: "metric", prices: { stairs: 3 } };
+  expect((await request.put("/api/crew/settings", { data: settings })).status()).toBe(200);
+  await page.goto("/");
+  await page.getByRole("button", { name: "Settings" }).first().click();
+  await expect(page.getByLabel(/^Stairs/)).toHaveValue("3.00");
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException("full", "QuotaExceededError");
+    };
+  });
+  await page.getByLabel(/^Odour treatment/).fill("4.50");
+  await page.getByLabel(/^Edges by hand/).fill("2");
+  await page.getByLabel(/^Edges by hand/).press("Enter");
+  await expect
+    .poll(async () => (await read(request, "/crew")).settings)
+    .toEqual({ units: "metric", prices: { stairs: 3, odour: 4.5, edges: 2 } });
+});
+
 test("one save the server always fails at is set aside by name, the log goes on, and there are three ways out", async ({
   page,
   request,

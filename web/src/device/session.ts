@@ -20,7 +20,7 @@ let current: Session | undefined;
 function followCrew(db: DeviceDb, store: Store): void {
   liveQuery(async () => ({
     name: (await db.fact("crew"))?.crew,
-    settings: ((await db.things.get("settings:crew"))?.value as CrewSettings | undefined) ?? { prices: {} },
+    settings: (await db.things.get("settings:crew"))?.value as CrewSettings | undefined,
   })).subscribe({ next: (crew) => void store.dispatch(crewRead(crew)), error: () => undefined });
 }
 

@@ -1,13 +1,15 @@
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import type { CrewSettings } from "@scutch/contract";
+import { held } from "./holdingSlice.ts";
 
 /** What every screen needs of the crew, followed from the device's database. */
 interface CrewState {
   readonly name: string | undefined;
-  readonly settings: CrewSettings;
+  /** undefined: this device has yet to hear of them, and a save from here would overwrite them unseen. */
+  readonly settings: CrewSettings | undefined;
 }
 
-const initialState: CrewState = { name: undefined, settings: { prices: {} } };
+const initialState: CrewState = { name: undefined, settings: undefined };
 
 export const crewSlice = createSlice({
   name: "crew",
@@ -15,6 +17,13 @@ export const crewSlice = createSlice({
   reducers: {
     crewRead: (state, { payload }: PayloadAction<Partial<CrewState>>) => ({ ...state, ...payload }),
   },
+  // What was just set counts at once: the next change is made on it, whether the device could keep it or not.
+  extraReducers: (builder) =>
+    builder.addCase(held, (state, { payload }) =>
+      payload.kind === "thing" && payload.thing === "settings:crew"
+        ? { ...state, settings: payload.value as CrewSettings }
+        : state,
+    ),
   selectors: { selectCrew: (state) => state },
 });
 

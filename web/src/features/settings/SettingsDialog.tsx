@@ -50,9 +50,24 @@ export function SettingsDialog({ open, onClose }: { readonly open: boolean; read
 
 /** What holds for the crew on all its devices: units, and what is asked for what is charged apart, in its own money. */
 function CrewFields() {
+  const { settings } = useAppSelector(selectCrew);
+  return (
+    <div className="grid gap-4 border-ink border-t-2 pt-3">
+      <h3 className="font-semibold">The crew’s, on all its devices</h3>
+      {settings ? (
+        <KnownCrewFields settings={settings} />
+      ) : (
+        <p className="text-soft">
+          Units and prices aren’t on this device yet. They come with the next connection.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
   const dispatch = useAppDispatch();
   const units = useUnits();
-  const { settings } = useAppSelector(selectCrew);
   const { prices } = settings;
   const set = (change: Partial<CrewSettings>) => saveThing("settings", { ...settings, ...change });
   const setPrice = (extra: Extra, price: number | undefined) => {
@@ -71,8 +86,7 @@ function CrewFields() {
       piece: "each",
     })[EXTRA_UNIT[extra]];
   return (
-    <div className="grid gap-4 border-ink border-t-2 pt-3">
-      <h3 className="font-semibold">The crew’s, on all its devices</h3>
+    <>
       <Segmented
         label="Units"
         value={units.system}
@@ -106,6 +120,6 @@ function CrewFields() {
           ))}
         </div>
       </fieldset>
-    </div>
+    </>
   );
 }

@@ -20,7 +20,7 @@ const QUESTIONS: readonly (readonly [YesNo, string])[] = [
 export function InterviewFields({ desk }: { readonly desk: JobDesk }) {
   const units = useUnits();
   const { job, edit, work, input } = desk;
-  const prices = useAppSelector((state) => state.crew.settings.prices);
+  const prices = useAppSelector((state) => state.crew.settings?.prices) ?? {};
   const asked = job.interview ?? {};
   const set = (change: Partial<Interview>) =>
     edit((before) => ({ ...before, interview: { ...before.interview, ...change } }));
