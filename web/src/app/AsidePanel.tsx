@@ -58,7 +58,7 @@ function save(aside: Aside): void {
 /** Takes it back here for good: out of the database, and out of what this page still holds of it. */
 async function giveUp(aside: Aside): Promise<void> {
   const { db, store } = session();
-  await takeBack(db, aside);
+  if (!(await takeBack(db, aside))) return;
   if (aside.what !== "job" || !aside.row.known) store.dispatch(heldForgotten(aside.key));
 }
 

@@ -1,4 +1,4 @@
-import type { DeviceDb, EntryRow, PhotoRow, ThingKind, ThingRow, Trouble } from "./db.ts";
+import type { DeviceDb, EntryRow, PhotoRow, ThingRow, Trouble } from "./db.ts";
 import { type JobRow, planOf, takenBack } from "./jobRow.ts";
 
 /** Something set aside: it couldn't be sent, and a person says what becomes of it. */
@@ -64,40 +64,43 @@ export async function tryAgain(db: DeviceDb, aside: Aside): Promise<void> {
   await tableOf(db, aside).update(aside.key, { trouble: undefined } as never);
 }
 
-/** What was done is given up: the server's last word stands again, or nothing where it has none. */
-export async function takeBack(db: DeviceDb, aside: Aside): Promise<void> {
-  await db.transaction("rw", db.jobs, db.entries, db.things, db.photos, async () => {
-    switch (aside.what) {
-      case "job": {
-        const row = await db.jobs.get(aside.key);
-        const back = row && takenBack(row);
-        if (back) return void (await db.jobs.put(back));
-        // The server never had the job: what was logged on it goes nowhere either.
-        await db.jobs.delete(aside.key);
-        await db.entries.where("jobId").equals(aside.key).delete();
-        await db.photos.where("jobId").equals(aside.key).delete();
-        return;
-      }
-      case "entry":
-        return db.entries.delete(aside.key);
-      case "thing": {
-        const { known, key, kind, rev } = aside.row;
-        if (!known) return db.things.delete(key);
-        return void (await db.things.put({
-          key,
-          kind: kind as ThingKind,
-          value: known,
-          known,
-          rev: rev + 1,
-        }));
-      }
-      case "photo": {
-        const { known, gone, id, jobId, facts } = aside.row;
-        if (!gone || !known) return db.photos.delete(aside.key);
-        return void (await db.photos.put({ id, jobId, facts, known, settledAt: Date.now() }));
-      }
-    }
+/**
+ * What was done is given up: the server's last word stands again, or nothing where it has none. False where it isn't set
+ * aside any more: changed again meanwhile, in another tab perhaps, it is on its way and stays.
+ */
+export function takeBack(db: DeviceDb, aside: Aside): Promise<boolean> {
+  return db.transaction("rw", db.jobs, db.entries, db.things, db.photos, async () => {
+    const now = { ...aside, row: await tableOf(db, aside).get(aside.key) } as Aside;
+    if (!now.row?.trouble?.aside) return false;
+    await giveUp(db, now);
+    return true;
   });
+}
+
+async function giveUp(db: DeviceDb, aside: Aside): Promise<void> {
+  switch (aside.what) {
+    case "job": {
+      const back = takenBack(aside.row);
+      if (back) return void (await db.jobs.put(back));
+      // The server never had the job: what was logged on it goes nowhere either.
+      await db.jobs.delete(aside.key);
+      await db.entries.where("jobId").equals(aside.key).delete();
+      await db.photos.where("jobId").equals(aside.key).delete();
+      return;
+    }
+    case "entry":
+      return db.entries.delete(aside.key);
+    case "thing": {
+      const { known, key, kind, rev } = aside.row;
+      if (!known) return db.things.delete(key);
+      return void (await db.things.put({ key, kind, value: known, known, rev: rev + 1 }));
+    }
+    case "photo": {
+      const { known, gone, id, jobId, facts } = aside.row;
+      if (!gone || !known) return db.photos.delete(aside.key);
+      return void (await db.photos.put({ id, jobId, facts, known, settledAt: Date.now() }));
+    }
+  }
 }
 
 /** What was entered, as a file anybody can open: JSON, or the picture itself. */

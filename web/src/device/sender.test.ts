@@ -20,6 +20,7 @@ beforeEach(async () => {
   await pullJob(db, server.send, JOB_ID as Job["id"]);
 });
 
+const PRODUCT = `product:${id(2, 1)}`;
 const row = async () => (await db.jobs.get(JOB_ID)) as JobRow;
 const shown = async () => planOf(await row());
 const edit = async (change: (plan: Job) => Job, from?: Job) => {
@@ -233,6 +234,23 @@ describe("a request that fails for a reason of its own", () => {
     expect([await db.jobs.get(other.id), await db.entries.count()]).toEqual([undefined, 0]);
   });
 
+  test("isn't taken back from a screen that hasn't seen yet that it was put right meanwhile", async () => {
+    server.fate = (method) => (method === "PUT" ? "refuse" : "arrive");
+    await edit((plan) => ({ ...plan, title: "Wrong" }));
+    await keep(db, { id: "t", state: "storing", kind: "thing", thing: PRODUCT, value: { name: "Wrong" } });
+    await send();
+    await sendThings(db, server.send);
+    const seen = await readAside(db);
+    expect(seen).toHaveLength(2);
+    await edit((plan) => ({ ...plan, title: "Right" }));
+    await keep(db, { id: "t", state: "storing", kind: "thing", thing: PRODUCT, value: { name: "Right" } });
+    for (const aside of seen) expect(await takeBack(db, aside)).toBe(false);
+    server.fate = () => "arrive";
+    await send();
+    await sendThings(db, server.send);
+    expect([onServer().title, [...server.things.values()]]).toEqual(["Right", [{ name: "Right" }]]);
+  });
+
   test("an entry of a job the server doesn't know yet waits for the job instead of being refused", async () => {
     const other = job({ id: id(4, 3) as Job["id"] });
     server.fate = (method) => (method === "PUT" ? "fault" : "arrive");
@@ -253,7 +271,7 @@ describe("things of the shelf, and pictures", () => {
       id: "t",
       state: "storing",
       kind: "thing",
-      thing: `product:${id(2, 1)}`,
+      thing: PRODUCT,
       value: meadow(price),
     });
 
