@@ -15,6 +15,7 @@ import { session } from "./session.ts";
 /** A device that couldn't keep something is tried again after this long, ms. */
 const TRY_TO_KEEP = 5000;
 let trying: ReturnType<typeof setTimeout> | undefined;
+let rescuing = false;
 let made = 0;
 
 function hold(doing: Doing): void {
@@ -24,34 +25,46 @@ function hold(doing: Doing): void {
   void keepOrSay(item);
 }
 
-async function keepOrSay(item: Held): Promise<void> {
+/** Whether the device could keep it; if so it is sent with the rest. */
+async function couldKeep(item: Held): Promise<boolean> {
   const { db, store, lanes } = session();
   try {
     const rev = await keep(db, item);
     store.dispatch(heldMoved({ id: item.id, state: "stored", rev }));
-    lanes.soon();
   } catch {
-    store.dispatch(heldMoved({ id: item.id, state: "unstored" }));
-    void rescue();
+    return false;
   }
+  lanes.soon();
+  return true;
 }
 
-/** Saves what lives in this page alone: into the database should it take things again, else straight to the server. */
+async function keepOrSay(item: Held): Promise<void> {
+  if (await couldKeep(item)) return;
+  session().store.dispatch(heldMoved({ id: item.id, state: "unstored" }));
+  void rescue();
+}
+
+const firstUnstored = () => selectHeld(session().store.getState()).find(({ state }) => state === "unstored");
+
+/**
+ * Saves what lives in this page alone, one after the other in the order it was done: into the database should it take
+ * things again, else straight to the server. What can't be kept while this goes on is taken in turn.
+ */
 async function rescue(): Promise<void> {
-  const { db, store, send, lanes } = session();
+  if (rescuing) return;
+  rescuing = true;
   clearTimeout(trying);
-  for (const item of selectHeld(store.getState()).filter(({ state }) => state === "unstored")) {
-    try {
-      const rev = await keep(db, item);
-      store.dispatch(heldMoved({ id: item.id, state: "stored", rev }));
-      lanes.soon();
-    } catch {
+  const { store, send } = session();
+  try {
+    for (let item = firstUnstored(); item; item = firstUnstored()) {
+      if (await couldKeep(item)) continue;
       if (!(await sendDirectly(item, send))) break; // in order: what follows may stand on it
       store.dispatch(heldMoved({ id: item.id, state: "sent" }));
     }
+  } finally {
+    rescuing = false;
   }
-  if (selectHeld(store.getState()).some(({ state }) => state === "unstored"))
-    trying = setTimeout(() => void rescue(), TRY_TO_KEEP);
+  if (firstUnstored()) trying = setTimeout(() => void rescue(), TRY_TO_KEEP);
 }
 
 /** A job's plan changed by the person who saw `before`; it goes on the undo pile. */
