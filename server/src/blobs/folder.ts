@@ -14,6 +14,16 @@ async function sync(place: string): Promise<void> {
   }
 }
 
+async function writeDown(place: string, bytes: Buffer): Promise<void> {
+  const handle = await open(place, "wx", 0o600);
+  try {
+    await handle.writeFile(bytes);
+    await handle.sync();
+  } finally {
+    await handle.close();
+  }
+}
+
 /** Blobs as files in a folder, each written whole or not at all. */
 export function blobsInFolder(dir: string, ending: string): Blobs {
   const fileOf = (key: string) => {
@@ -26,14 +36,14 @@ export function blobsInFolder(dir: string, ending: string): Blobs {
       const folder = path.dirname(file);
       await mkdir(folder, { recursive: true, mode: 0o700 });
       const part = `${file}.${randomUUID()}.part`;
-      const handle = await open(part, "wx", 0o600);
       try {
-        await handle.writeFile(bytes);
-        await handle.sync();
-      } finally {
-        await handle.close();
+        await writeDown(part, bytes);
+        await rename(part, file);
+      } catch (error) {
+        // On a full disk above all, half a picture must not stay and fill it further.
+        await rm(part, { force: true });
+        throw error;
       }
-      await rename(part, file);
       await sync(folder); // the name, too, has to reach the disk
     },
     async get(key) {

@@ -35,9 +35,10 @@ export async function addPhoto(
   { db, crewId, blobs }: Album,
   jobId: JobId,
   id: PhotoId,
-  facts: PhotoFacts,
+  told: PhotoFacts,
   bytes: Buffer,
 ): Promise<Photo> {
+  const facts = { ...told, takenAt: new Date(told.takenAt).toISOString() };
   const sha256 = createHash("sha256").update(bytes).digest("hex");
   const sent = { jobId, facts, sha256 };
   const known = await photoById(db, crewId, id);
@@ -48,7 +49,7 @@ export async function addPhoto(
   const picture = await readPicture(bytes);
   if (!picture) throw invalid({ path: [], code: "not-a-picture" });
   const { jpeg, width, height } = picture;
-  const photo: Photo = { ...facts, takenAt: new Date(facts.takenAt).toISOString(), id, jobId, width, height };
+  const photo: Photo = { ...facts, id, jobId, width, height };
   await blobs.put(keyOf(crewId, id, sha256), jpeg);
   try {
     await addRow(db, crewId, photo, sha256);
@@ -67,10 +68,9 @@ function sameOrRefused(
   sent: { readonly jobId: JobId; readonly facts: PhotoFacts; readonly sha256: string },
 ): Photo {
   const { id: _id, jobId, width: _width, height: _height, ...theirs } = photo;
-  const mine = { ...sent.facts, takenAt: new Date(sent.facts.takenAt).toISOString() };
   const sameBytes = sha256 === null || sha256 === sent.sha256;
-  if (jobId !== sent.jobId || !sameBytes || !isDeepStrictEqual(theirs, mine))
-    throw new ApiFailure("entry-differs", { theirs, yours: mine });
+  if (jobId !== sent.jobId || !sameBytes || !isDeepStrictEqual(theirs, sent.facts))
+    throw new ApiFailure("entry-differs", { theirs, yours: sent.facts });
   return photo;
 }
 
