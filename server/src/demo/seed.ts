@@ -1,11 +1,11 @@
 import type { CrewId } from "@scutch/contract";
 import { eq, sql } from "drizzle-orm";
 import type { Blobs } from "../blobs/blobs.ts";
-import type { Db } from "../db/connect.ts";
+import type { Db, Transaction } from "../db/connect.ts";
 import { firstCrew, makeCrew } from "../features/crew/store.ts";
 import { writeGear } from "../features/gear/store.ts";
-import { saveJob } from "../features/job/service.ts";
-import { appendLog } from "../features/log/service.ts";
+import { saveOnce } from "../features/job/service.ts";
+import { appendOnce } from "../features/log/service.ts";
 import { keyOf } from "../features/photo/service.ts";
 import { photos } from "../features/photo/table.ts";
 import { writeProduct } from "../features/product/store.ts";
@@ -31,31 +31,23 @@ const DEMO_TABLES = [
   "sites",
 ];
 
-/** Takes the demo crew's pictures and rows away; no other crew's, and nothing else. */
-async function clearDemo(db: Db, blobs: Blobs): Promise<void> {
-  const pictures = await db
-    .select({ id: photos.id, sha256: photos.sha256 })
-    .from(photos)
-    .where(eq(photos.crewId, CREW));
-  for (const { id, sha256 } of pictures) await blobs.delete(keyOf(CREW, id, sha256));
+/** Takes the demo crew's rows away; no other crew's, and nothing else. */
+async function clearDemo(tx: Transaction): Promise<void> {
   for (const table of DEMO_TABLES)
-    await db.execute(sql`delete from ${sql.identifier(table)} where crew_id = ${CREW}`);
-  await db.execute(sql`delete from crews where id = ${CREW}`);
+    await tx.execute(sql`delete from ${sql.identifier(table)} where crew_id = ${CREW}`);
+  await tx.execute(sql`delete from crews where id = ${CREW}`);
 }
 
-async function seed(db: Db, now: Date): Promise<void> {
-  // In one transaction: on a slow disk each commit is waited for.
-  await db.transaction(async (tx) => {
-    await makeCrew(tx, CREW, "Marlow Lane Carpet Care");
-    for (const product of Object.values(PRODUCTS)) await writeProduct(tx, CREW, product);
-    for (const vessel of Object.values(VESSELS)) await writeVessel(tx, CREW, vessel);
-    for (const item of Object.values(GEAR)) await writeGear(tx, CREW, item);
-    for (const lot of STOCK(now)) await writeLot(tx, CREW, lot);
-    for (const site of Object.values(SITES)) await writeSite(tx, CREW, site);
-  });
+async function seed(tx: Transaction, now: Date): Promise<void> {
+  await makeCrew(tx, CREW, "Marlow Lane Carpet Care");
+  for (const product of Object.values(PRODUCTS)) await writeProduct(tx, CREW, product);
+  for (const vessel of Object.values(VESSELS)) await writeVessel(tx, CREW, vessel);
+  for (const item of Object.values(GEAR)) await writeGear(tx, CREW, item);
+  for (const lot of STOCK(now)) await writeLot(tx, CREW, lot);
+  for (const site of Object.values(SITES)) await writeSite(tx, CREW, site);
   for (const { job, log } of demoJobs(now)) {
-    await saveJob(db, CREW, job.id, { baseVersion: 0, job });
-    if (log.length > 0) await appendLog(db, CREW, job.id, log);
+    await saveOnce(tx, CREW, { baseVersion: 0, job });
+    await appendOnce(tx, CREW, job.id, log);
   }
 }
 
@@ -64,9 +56,17 @@ export async function ensureCrew(
   db: Db,
   { reset, now, blobs }: { readonly reset: boolean; readonly now: Date; readonly blobs: Blobs },
 ): Promise<CrewId> {
-  if (reset) await clearDemo(db, blobs);
   const crew = await firstCrew(db);
   if (crew !== undefined && !reset) return crew;
-  await seed(db, now);
+  const pictures = await db
+    .select({ id: photos.id, sha256: photos.sha256 })
+    .from(photos)
+    .where(eq(photos.crewId, CREW));
+  // In one transaction: cut off, it leaves what was there before, never a crew with half its jobs.
+  await db.transaction(async (tx) => {
+    await clearDemo(tx);
+    await seed(tx, now);
+  });
+  for (const { id, sha256 } of pictures) await blobs.delete(keyOf(CREW, id, sha256));
   return CREW;
 }

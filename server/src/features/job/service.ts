@@ -37,7 +37,8 @@ export async function saveJob(
   return transactionOrAgain(db, (tx) => saveOnce(tx, crewId, save));
 }
 
-async function saveOnce(tx: Transaction, crewId: string, { baseVersion, saveId, job }: Save) {
+/** {@link saveJob} inside a transaction of the caller's, of a job whose address has been looked at. */
+export async function saveOnce(tx: Transaction, crewId: string, { baseVersion, saveId, job }: Save) {
   const there = await lockJob(tx, crewId, job.id);
   const saves = there?.saves ?? [];
   const known = saves.find((each) => each.saveId === saveId);

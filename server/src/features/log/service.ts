@@ -34,7 +34,13 @@ export async function appendLog(
   return transactionOrAgain(db, (tx) => appendOnce(tx, crewId, jobId, entries));
 }
 
-async function appendOnce(tx: Transaction, crewId: string, jobId: JobId, entries: readonly LogEntry[]) {
+/** {@link appendLog} inside a transaction of the caller's. */
+export async function appendOnce(
+  tx: Transaction,
+  crewId: string,
+  jobId: JobId,
+  entries: readonly LogEntry[],
+) {
   if (!(await lockRow(tx, crewId, jobId))) throw notFound();
   const ids = [
     ...entries.map(({ id }) => id),
