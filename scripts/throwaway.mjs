@@ -5,6 +5,14 @@ import { buildAll } from "./build.mjs";
 import { startMariadb } from "./mariadb.mjs";
 import { checkNode, ensureModules, ensurePrograms } from "./setup.mjs";
 
+/** Sets up what is missing and builds: all that tests of the whole app start from. */
+export async function setUpAndBuild() {
+  checkNode();
+  await ensurePrograms(["mariadbd", "chromium"]);
+  await ensureModules();
+  await buildAll();
+}
+
 /**
  * Sets up what is missing, builds, and runs `work` with the URL of a database that is gone afterwards, whatever happens.
  * Ends the process: 0 when all went well, 1 with the reason when not.
@@ -20,10 +28,7 @@ export async function withThrowawayDatabase(work) {
     process.on(signal, () => void clear().then(() => process.exit(130)));
   let code = 0;
   try {
-    checkNode();
-    await ensurePrograms(["mariadbd", "chromium"]);
-    await ensureModules();
-    await buildAll();
+    await setUpAndBuild();
     database = await startMariadb({ dir, fleeting: true });
     process.env.PHOTO_DIR = path.join(dir, "photos");
     await work(database.url);

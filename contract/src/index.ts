@@ -29,7 +29,7 @@ export {
   VesselId,
 } from "./ids.ts";
 export { type BatchChoice, Interview, Job, MOST_BATCHES, MOST_ROOMS, RigChoice, StoredJob } from "./job.ts";
-export { cardFacts, JobCard, JobPage } from "./jobCard.ts";
+export { cardFacts, JobCard, JobPage, OPEN_DAYS } from "./jobCard.ts";
 export { JobFile } from "./jobFile.ts";
 export { jobInput, type Surroundings } from "./jobInput.ts";
 export { LogEntry, type LogEntryOf } from "./logEntry.ts";

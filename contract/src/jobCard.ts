@@ -43,6 +43,9 @@ export function cardFacts(job: Job, log: readonly LogEntry[]) {
   };
 }
 
+/** A job begun this many days ago is dry, or nobody is waiting for it any more. */
+export const OPEN_DAYS = 5;
+
 /** A page of jobs in the order of their days; `earlier` and `later` are what to ask for next, null at an end. */
 export const JobPage = z
   .strictObject({ jobs: z.array(JobCard), earlier: JobId.nullable(), later: JobId.nullable() })

@@ -1,4 +1,12 @@
-import { type Clash, changedFields, mergePlans, type PlanDoc } from "@scutch/core/plan";
+import {
+  type Clash,
+  changedFields,
+  mergePlans,
+  PLAN_LISTS,
+  type PlanDoc,
+  type PlanList,
+  withoutItem,
+} from "@scutch/core/plan";
 import { Job } from "./job.ts";
 import { readKnown } from "./tolerant.ts";
 
@@ -8,13 +16,11 @@ export interface MergedJob {
   readonly clashes: readonly Clash[];
 }
 
-const LISTS = ["rooms", "batches", "doors", "spots"] as const;
-type List = (typeof LISTS)[number];
-type Lists = Record<List, readonly { readonly id: string }[] | undefined>;
+type Lists = Record<PlanList, readonly { readonly id: string }[] | undefined>;
 
 /** Where a fault lies in a joined plan: the thing of a list, or the list itself where it has grown too long. */
-function placeOf(path: readonly PropertyKey[], plan: Job): { list: List; id?: string } | undefined {
-  const list = LISTS.find((each) => each === path[0]);
+function placeOf(path: readonly PropertyKey[], plan: Job): { list: PlanList; id?: string } | undefined {
+  const list = PLAN_LISTS.find((each) => each === path[0]);
   if (!list) return undefined;
   const id = typeof path[1] === "number" ? (plan as Lists)[list]?.[path[1]]?.id : undefined;
   return id === undefined ? { list } : { list, id };
@@ -30,7 +36,7 @@ export function mergeJobs(base: Job | undefined, mine: Job, theirs: Job): Merged
   let plan = merged.plan as Job;
   const clashes = [...merged.clashes];
   // Each round puts at least one thing back to theirs, so it ends.
-  for (let round = 0; round <= LISTS.length * 400; round++) {
+  for (let round = 0; round <= PLAN_LISTS.length * 400; round++) {
     const checked = readKnown(Job, plan);
     if (checked.ok) return { plan, clashes };
     const [issue] = checked.error.issues;
@@ -51,7 +57,7 @@ interface Sides {
 /** The plan with one thing as they have it, or one addition of mine fewer; undefined where that changes nothing. */
 function withTheirs(
   plan: Job,
-  { list, id }: { readonly list: List; readonly id?: string },
+  { list, id }: { readonly list: PlanList; readonly id?: string },
   sides: Sides,
   clashes: Clash[],
 ): Job | undefined {
@@ -82,13 +88,4 @@ function withTheirs(
   return { ...plan, [list]: items.map((item) => (item.id === id ? theirs : item)) };
 }
 
-/** A plan without a thing and what hangs on it. */
-function without(plan: Job, list: List, id: string): Job {
-  const kept: Job = { ...plan, [list]: (plan as Lists)[list]?.filter((item) => item.id !== id) };
-  if (list !== "rooms") return kept;
-  return {
-    ...kept,
-    ...(kept.doors ? { doors: kept.doors.filter(({ from, to }) => from !== id && to !== id) } : {}),
-    ...(kept.spots ? { spots: kept.spots.filter(({ roomId }) => roomId !== id) } : {}),
-  };
-}
+const without = (plan: Job, list: PlanList, id: string) => withoutItem<PlanDoc>(plan, list, id) as Job;

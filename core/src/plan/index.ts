@@ -35,9 +35,12 @@ export {
   changedFields,
   type Merged,
   mergePlans,
+  PLAN_LISTS,
   type PlanDoc,
+  type PlanList,
   same,
   settleClash,
+  withoutItem,
 } from "./merge/index.ts";
 export type { RoomPlan } from "./rooms.ts";
 export { type Substitute, substitutesFor } from "./substitute.ts";

@@ -35,10 +35,7 @@ export function ConnectionStrip() {
   const unstored = useAppSelector(selectUnstored);
   const update = useAppSelector(selectUpdate);
   const found = useLive(async (db) => {
-    const lists = await Promise.all(
-      [db.jobs, db.entries, db.things, db.photos].map((table) => table.where("waiting").equals(1).toArray()),
-    );
-    const all = lists.flat();
+    const all = (await db.allWaiting()).flat();
     return {
       waiting: all.filter(isDue).length,
       aside: all.some(({ trouble }) => trouble?.aside),

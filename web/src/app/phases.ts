@@ -1,7 +1,6 @@
 import { type ComponentType, lazy } from "react";
-
-/** Where a job stands, as the plan and the log tell it. */
-export type JobStage = "planned" | "under-way" | "drying" | "dry";
+import type { JobPath } from "../features/today/JobRow.tsx";
+import type { JobState } from "../features/today/jobState.ts";
 
 export interface Phase {
   readonly path: string;
@@ -9,7 +8,7 @@ export interface Phase {
   readonly key: string;
   readonly Screen: ComponentType;
   /** The stages of a job that it opens at. */
-  readonly opens: readonly JobStage[];
+  readonly opens: readonly JobState["kind"][];
 }
 
 const survey = async () => ({ default: (await import("../features/survey/SurveyScreen.tsx")).SurveyScreen });
@@ -31,5 +30,5 @@ export const PHASES: readonly Phase[] = [
 const [FIRST] = PHASES as [Phase];
 
 /** Address of a job at the phase its stage opens at. */
-export const jobPath = (jobId: string, stage: JobStage) =>
+export const jobPath: JobPath = (jobId, stage) =>
   `/jobs/${jobId}/${(PHASES.find(({ opens }) => opens.includes(stage)) ?? FIRST).path}`;

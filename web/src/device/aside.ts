@@ -9,50 +9,38 @@ export type Aside = { readonly key: string; readonly trouble: Trouble; readonly 
   | { readonly what: "photo"; readonly row: PhotoRow }
 );
 
+const asideOnly = <Row extends { readonly trouble?: Trouble }>(rows: readonly Row[]) =>
+  rows.flatMap((row) => (row.trouble?.aside ? [{ row, trouble: row.trouble }] : []));
+
 export async function readAside(db: DeviceDb): Promise<Aside[]> {
-  const rows = async <T extends { readonly trouble?: Trouble }>(table: {
-    where(index: string): { equals(value: number): { toArray(): PromiseLike<T[]> } };
-  }) =>
-    (await table.where("waiting").equals(1).toArray()).flatMap((row) =>
-      row.trouble?.aside ? [{ row, trouble: row.trouble }] : [],
-    );
-  const titleOf = async (jobId: string) => {
-    const row = await db.jobs.get(jobId);
-    return row ? { jobTitle: planOf(row).title } : {};
+  const [jobs, entries, things, photos] = await db.allWaiting();
+  const [asideEntries, asidePhotos] = [asideOnly(entries), asideOnly(photos)];
+  const owners = [...asideEntries, ...asidePhotos].map(({ row }) => row.jobId);
+  const plans = (await db.jobs.bulkGet(owners)).flatMap((row) => (row ? [planOf(row)] : []));
+  const titleOf = (jobId: string) => {
+    const plan = plans.find(({ id }) => id === jobId);
+    return plan ? { jobTitle: plan.title } : {};
   };
-  const ofJob = (row: EntryRow | PhotoRow) => titleOf(row.jobId);
   return [
-    ...(await rows<JobRow>(db.jobs)).map((each) => ({
+    ...asideOnly(jobs).map((each) => ({
       ...each,
       what: "job" as const,
       key: each.row.id,
       jobTitle: planOf(each.row).title,
     })),
-    ...(await Promise.all(
-      (
-        await rows<EntryRow>(db.entries)
-      ).map(async (each) => ({
-        ...each,
-        ...(await ofJob(each.row)),
-        what: "entry" as const,
-        key: each.row.id,
-      })),
-    )),
-    ...(await rows<ThingRow>(db.things)).map((each) => ({
+    ...asideEntries.map((each) => ({
       ...each,
-      what: "thing" as const,
-      key: each.row.key,
+      what: "entry" as const,
+      key: each.row.id,
+      ...titleOf(each.row.jobId),
     })),
-    ...(await Promise.all(
-      (
-        await rows<PhotoRow>(db.photos)
-      ).map(async (each) => ({
-        ...each,
-        ...(await ofJob(each.row)),
-        what: "photo" as const,
-        key: each.row.id,
-      })),
-    )),
+    ...asideOnly(things).map((each) => ({ ...each, what: "thing" as const, key: each.row.key })),
+    ...asidePhotos.map((each) => ({
+      ...each,
+      what: "photo" as const,
+      key: each.row.id,
+      ...titleOf(each.row.jobId),
+    })),
   ];
 }
 

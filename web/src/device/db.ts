@@ -116,6 +116,16 @@ export class DeviceDb extends Dexie {
     });
   }
 
+  /** What waits in each table to be sent, set aside or not. */
+  async allWaiting() {
+    return Promise.all([
+      waitingIn(this.jobs),
+      waitingIn(this.entries),
+      waitingIn(this.things),
+      waitingIn(this.photos),
+    ] as const);
+  }
+
   /** A single fact, if it is known here. */
   async fact<K extends keyof Facts>(name: K): Promise<Facts[K] | undefined> {
     return (await this.facts.get(name))?.value as Facts[K] | undefined;
@@ -125,6 +135,10 @@ export class DeviceDb extends Dexie {
     await this.facts.put({ name, value });
   }
 }
+
+/** Rows of a table that wait to be sent, set aside or not. */
+export const waitingIn = <T>(table: Table<T, string>): PromiseLike<T[]> =>
+  table.where("waiting").equals(1).toArray();
 
 let opened: DeviceDb | undefined;
 

@@ -59,18 +59,14 @@ export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatc
 
   const kick = async (): Promise<void> => {
     clearTimeout(retry);
-    const [jobs, entries, photos] = await Promise.all([
-      db.jobs.where("waiting").equals(1).toArray(),
-      db.entries.where("waiting").equals(1).toArray(),
-      db.photos.where("waiting").equals(1).count(),
-    ]);
+    const [jobs, entries, , photos] = await db.allWaiting();
     const jobIds = new Set([
       ...jobs.filter(isDue).map(({ id }) => id),
       ...entries.filter(isDue).map(({ jobId }) => jobId),
     ]);
     // A job may name a product or site that is as new as itself: the shelf's lane goes first.
     const shelf = lane("things", () => sendThings(db, send));
-    if (photos > 0) void lane("photos", () => sendPhotos(db, send)).then(finish);
+    if (photos.some(isDue)) void lane("photos", () => sendPhotos(db, send)).then(finish);
     const reaches = await Promise.all([
       shelf,
       ...[...jobIds].map(async (id) => {
@@ -83,12 +79,8 @@ export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatc
 
   const finish = async (reach: Sent): Promise<void> => {
     if (reach !== "idle") store.dispatch(serverAnswered(reach));
-    const left = await Promise.all(
-      [db.jobs, db.entries, db.things, db.photos].map(async (table) =>
-        (await table.where("waiting").equals(1).toArray()).some(isDue),
-      ),
-    );
-    failures = !isStopped(reach) && !left.includes(true) ? 0 : failures + 1;
+    const left = (await db.allWaiting()).flat().some(isDue);
+    failures = !isStopped(reach) && !left ? 0 : failures + 1;
     clearTimeout(retry);
     if (failures === 0) return;
     const pause = Math.min(PAUSES[1], PAUSES[0] * 2 ** (failures - 1));

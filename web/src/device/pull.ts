@@ -11,6 +11,7 @@ import {
   type StockUse,
   type StoredJob,
 } from "@scutch/contract";
+import { same } from "@scutch/core/plan";
 import type { Reach } from "../state/connectionSlice.ts";
 import { type Answer, pathOf, type Send, STOPS } from "./api.ts";
 import type { DeviceDb, EntryRow, ThingKind, Things } from "./db.ts";
@@ -111,7 +112,7 @@ async function hearThings<K extends ThingKind>(
     const row = await db.things.get(key);
     if ((row?.settledAt ?? 0) >= askedAt) continue;
     if (row?.waiting) await db.things.update(key, { known: value } as never);
-    else if (JSON.stringify(row?.value) !== JSON.stringify(value))
+    else if (!same(row?.value, value))
       await db.things.put({ key, kind, value, known: value, rev: (row?.rev ?? 0) + 1 });
   }
 }

@@ -1,7 +1,7 @@
 import { SaveId, type StoredJob } from "@scutch/contract";
 import type { Reach } from "../state/connectionSlice.ts";
 import { type Reply, type Send, STOPS } from "./api.ts";
-import type { DeviceDb, Trouble } from "./db.ts";
+import { type DeviceDb, type Trouble, waitingIn } from "./db.ts";
 import { accepted, type JobRow, outrun, unsent, withSending } from "./jobRow.ts";
 import { newId } from "./newId.ts";
 import { isDue, isUnknown, type Parcel, parcelOfEntry, parcelOfPhoto, parcelOfThing } from "./requests.ts";
@@ -58,13 +58,13 @@ async function sendInTurn(next: () => Promise<Parcel[]>, send: Send): Promise<Se
 
 export const sendThings = (db: DeviceDb, send: Send): Promise<Sent> =>
   sendInTurn(async () => {
-    const rows = await db.things.where("waiting").equals(1).toArray();
+    const rows = await waitingIn(db.things);
     return rows.filter(isDue).map((row) => parcelOfThing(db, row));
   }, send);
 
 export const sendPhotos = (db: DeviceDb, send: Send): Promise<Sent> =>
   sendInTurn(async () => {
-    const rows = (await db.photos.where("waiting").equals(1).toArray()).filter(isDue);
+    const rows = (await waitingIn(db.photos)).filter(isDue);
     const jobs = await db.jobs.bulkGet(rows.map(({ jobId }) => jobId));
     return rows.filter((_, i) => !isUnknown(jobs[i])).map((row) => parcelOfPhoto(db, row));
   }, send);

@@ -3,7 +3,7 @@ import { stockUse, sumUses } from "@scutch/core/log";
 import { useMemo } from "react";
 import { type Held, selectHeld } from "../state/holdingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
-import type { EntryRow, ThingKind, ThingRow, Things } from "./db.ts";
+import { type EntryRow, type ThingKind, type ThingRow, type Things, waitingIn } from "./db.ts";
 import { readLog } from "./jobHere.ts";
 import { isShown, sameItems, useLive, useSteady } from "./live.ts";
 
@@ -68,7 +68,7 @@ export function useStockHere(): Stock | null | undefined {
   const found = useThings(LOTS);
   const uncounted = useLive(async (db) => {
     const { askedAt = 0 } = (await db.fact("use")) ?? {};
-    const waiting = await db.entries.where("waiting").equals(1).toArray();
+    const waiting = await waitingIn(db.entries);
     const jobIds = new Set(waiting.map(({ jobId }) => jobId));
     const late = await db.entries.where("settledAt").above(askedAt).toArray();
     for (const { jobId } of late) jobIds.add(jobId);

@@ -3,15 +3,15 @@ import { mergeOrder } from "./order.ts";
 import { type Doc, same } from "./same.ts";
 
 /** Lists of a plan whose things have ids, in the order they are joined: what hangs on a room after the rooms. */
-const LISTS = ["rooms", "batches", "doors", "spots"] as const;
-type List = (typeof LISTS)[number];
+export const PLAN_LISTS = ["rooms", "batches", "doors", "spots"] as const;
+export type PlanList = (typeof PLAN_LISTS)[number];
 
 export interface Item extends Doc {
   readonly id: string;
 }
 
 /** A plan as far as joining goes: fields of its own, and lists of things with ids. */
-export type PlanDoc = { readonly [K in List]?: readonly Item[] | undefined };
+export type PlanDoc = { readonly [K in PlanList]?: readonly Item[] | undefined };
 
 export interface Merged<T> {
   /** The joined plan; of what clashes, for the time being, their value, and the thing kept that one side took out. */
@@ -19,7 +19,7 @@ export interface Merged<T> {
   readonly clashes: readonly Clash[];
 }
 
-const itemsOf = (plan: PlanDoc, list: List): readonly Item[] => plan[list] ?? [];
+const itemsOf = (plan: PlanDoc, list: PlanList): readonly Item[] => plan[list] ?? [];
 const byId = (items: readonly Item[]) => new Map(items.map((item) => [item.id, item]));
 
 /** Ids of the rooms a door or spot hangs on. */
@@ -27,7 +27,7 @@ const roomsOf = (item: Item): unknown[] => [item.from, item.to, item.roomId].fil
 const hangsOn = (item: Item, roomId: string) => roomsOf(item).includes(roomId);
 
 /** Whether one side changed what hangs on a thing: a door or spot of a room, a room sprayed from a batch. */
-function leansOn(list: List, id: string, side: PlanDoc, base: PlanDoc): boolean {
+function leansOn(list: PlanList, id: string, side: PlanDoc, base: PlanDoc): boolean {
   if (list === "batches") {
     const before = byId(itemsOf(base, "rooms"));
     return itemsOf(side, "rooms").some((room) => room.batchId === id && before.get(room.id)?.batchId !== id);
@@ -47,11 +47,11 @@ function leansOn(list: List, id: string, side: PlanDoc, base: PlanDoc): boolean 
 export function mergePlans<T extends PlanDoc>(base: T, mine: T, theirs: T): Merged<T> {
   const clashes: Clash[] = [];
   const plan: Record<string, unknown> = {
-    ...mergeFields(base as Doc, mine as Doc, theirs as Doc, [], clashes, LISTS),
+    ...mergeFields(base as Doc, mine as Doc, theirs as Doc, [], clashes, PLAN_LISTS),
   };
   /** Rooms kept although a side took them out: what hung on them there is kept along. */
   const held = new Set<string>();
-  for (const list of LISTS) {
+  for (const list of PLAN_LISTS) {
     const sides = [base, mine, theirs].map((side) => byId(itemsOf(side, list)));
     const [was, here, there] = sides as [Map<string, Item>, Map<string, Item>, Map<string, Item>];
     const items = new Map<string, Item>();

@@ -14,18 +14,23 @@ function withValue(doc: unknown, [key, ...rest]: readonly string[], value: unkno
   return after === undefined ? others : { ...others, [key]: after };
 }
 
-/** A plan without a thing, and without what hangs on it. */
-function without(plan: PlanDoc, [list, id]: readonly string[]): PlanDoc {
+/** A plan without a thing, and without the doors and spots that hang on it. */
+export function withoutItem<T extends PlanDoc>(plan: T, list: string, id: string): T {
   const free = (item: Item) => item.id !== id && item.from !== id && item.to !== id && item.roomId !== id;
-  const unsprayed = ({ batchId: _, ...room }: Item) => room as Item;
-  const kept = Object.fromEntries(
+  return Object.fromEntries(
     Object.entries(plan).map(([key, value]) => [
       key,
       Array.isArray(value) && (key === list || key === "doors" || key === "spots")
         ? value.filter(free)
         : value,
     ]),
-  ) as PlanDoc;
+  ) as T;
+}
+
+/** The same for good: no room is sprayed from a batch that is gone. */
+function without(plan: PlanDoc, [list = "", id = ""]: readonly string[]): PlanDoc {
+  const unsprayed = ({ batchId: _, ...room }: Item) => room as Item;
+  const kept = withoutItem(plan, list, id);
   return list === "batches" && kept.rooms
     ? { ...kept, rooms: kept.rooms.map((room) => (room.batchId === id ? unsprayed(room) : room)) }
     : kept;

@@ -1,4 +1,11 @@
-import { cardFacts, type JobCard, type JobId, type JobPage, type StoredJob } from "@scutch/contract";
+import {
+  cardFacts,
+  type JobCard,
+  type JobId,
+  type JobPage,
+  OPEN_DAYS,
+  type StoredJob,
+} from "@scutch/contract";
 import { LONGEST_HOURS } from "@scutch/core/drying";
 import { finishedRooms } from "@scutch/core/log";
 import type { Db } from "../../db/connect.ts";
@@ -7,8 +14,6 @@ import { type LogFacts, logFactsOf, readEntries } from "../log/store.ts";
 import { idsAfter, idsBefore, idsBetween, idsFrom, placeOf, readPlans } from "./store.ts";
 
 const HOUR = 3_600_000;
-/** A job begun this many days ago is dry, or nobody is waiting for it any more. */
-const OPEN_DAYS = 5;
 const MOST_OPEN_BEFORE = 100;
 
 interface Wanted {

@@ -1,9 +1,8 @@
 import { ASSUMED } from "@scutch/core/plan";
 import { useId } from "react";
-import { readsName } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { inputLook } from "../../ui/FieldFrame.tsx";
-import { QuantityField } from "../../ui/QuantityField.tsx";
+import { NameField } from "../../ui/NameField.tsx";
 import { AirFields } from "./AirFields.tsx";
 
 /** What holds for the whole job: when, and the air inside and out. */
@@ -23,12 +22,9 @@ export function JobFacts({ desk: { job, edit } }: { readonly desk: JobDesk }) {
         assumed={ASSUMED.outdoor}
         onChange={(outdoor) => edit((before) => ({ ...before, outdoor }))}
       />
-      <QuantityField
+      <NameField
         label="What is done"
         value={job.title}
-        show={(title) => title}
-        words
-        read={readsName}
         onChange={(title) => edit((before) => ({ ...before, title: title ?? before.title }))}
       />
       <div className="grid grid-cols-2 gap-3">

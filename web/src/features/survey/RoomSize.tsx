@@ -2,11 +2,12 @@ import type { Room } from "@scutch/contract";
 import { ASSUMED } from "@scutch/core/plan";
 import { ArrowBigDown, ArrowBigLeft, ArrowBigRight, ArrowBigUp, RotateCw } from "lucide-react";
 import type { ShowLimit } from "../../format/readers.ts";
-import { reads, readsName, readsSize, sizeLimit, sizeText } from "../../format/readers.ts";
+import { reads, readsSize, sizeLimit, sizeText } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
+import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { DoorFields } from "./DoorFields.tsx";
 import { levelName } from "./levels.ts";
@@ -28,14 +29,7 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
   return (
     <div className="grid gap-3">
       <div className="grid grid-cols-2 gap-3">
-        <QuantityField
-          label="Name"
-          value={room.name}
-          show={(name) => name}
-          words
-          read={readsName}
-          onChange={(name) => set({ name: name ?? room.name })}
-        />
+        <NameField value={room.name} onChange={(name) => set({ name: name ?? room.name })} />
         {!stairs && (
           <QuantityField
             label="Size"

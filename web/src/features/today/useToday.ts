@@ -1,11 +1,9 @@
-import { cardFacts, Job, type JobCard, LogEntry, readKnown } from "@scutch/contract";
+import { cardFacts, Job, type JobCard, LogEntry, OPEN_DAYS, readKnown } from "@scutch/contract";
 import { useMemo } from "react";
+import { waitingIn } from "../../device/db.ts";
 import { planOf } from "../../device/jobRow.ts";
 import { useLive, useSteady } from "../../device/live.ts";
 import { dayBefore } from "../../format/time.ts";
-
-/** A job begun this many days ago is dry, or nobody is waiting for it any more. */
-const OPEN_DAYS = 5;
 
 /** A job as Today shows it; with plan and log where it was begun lately and may not be dry. */
 export interface Listed extends Omit<JobCard, "version" | "logMark" | "job" | "log"> {
@@ -21,7 +19,7 @@ export function useListed(day: string): readonly Listed[] | undefined {
       const recent = cards
         .filter((card) => card.day >= since && card.day <= day)
         .map(({ id }) => id as string);
-      const changed = await db.jobs.where("waiting").equals(1).toArray();
+      const changed = await waitingIn(db.jobs);
       const rows = [...changed, ...(await db.jobs.bulkGet(recent))].filter((row) => row !== undefined);
       const entries = await db.entries
         .where("jobId")

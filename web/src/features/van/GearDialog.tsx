@@ -2,10 +2,11 @@ import { Gear, GearId, type GearKind } from "@scutch/contract";
 import { useState } from "react";
 import { saveThing } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { reads, readsName } from "../../format/readers.ts";
+import { reads } from "../../format/readers.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
+import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
 import { useDraft } from "../../ui/useDraft.ts";
@@ -50,12 +51,8 @@ export function GearDialog({ kind, item, onClose }: Props) {
   return (
     <Dialog open title={item ? item.name : GEAR_KIND_NAMES[kind]} onClose={onClose}>
       <div className="mt-4 grid gap-3">
-        <QuantityField
-          label="Name"
+        <NameField
           value={draft.name}
-          show={(name) => name}
-          words
-          read={readsName}
           onChange={(name) => set({ name } as Partial<Gear>)}
           fault={errorAt("name")}
         />

@@ -11,7 +11,7 @@ import { Plus } from "lucide-react";
 import { useState } from "react";
 import { saveThing } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { packField, readsName } from "../../format/readers.ts";
+import { packField } from "../../format/readers.ts";
 import { dayAfter, startOf, today } from "../../format/time.ts";
 import { doseOf } from "../../format/units.ts";
 import { lotsLeft } from "../../shared/stock/stock.ts";
@@ -20,6 +20,7 @@ import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
+import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { useDraft } from "../../ui/useDraft.ts";
 import { loadOf, type Need, needsOf } from "./needs.ts";
@@ -170,12 +171,9 @@ function LotDialog({
             } as Partial<StockLot>)
           }
         />
-        <QuantityField
+        <NameField
           label="Lot, as on the pack"
           value={draft.lot}
-          show={(lot) => lot}
-          words
-          read={readsName}
           onChange={(lot) => set({ lot } as Partial<StockLot>)}
           fault={errorAt("lot")}
         />

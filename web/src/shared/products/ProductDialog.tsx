@@ -5,7 +5,7 @@ import { useId } from "react";
 import { saveThing } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
 import { CHEMISTRY_NAMES } from "../../format/careWords.ts";
-import { packField, reads, readsName } from "../../format/readers.ts";
+import { packField, reads } from "../../format/readers.ts";
 import { joined, labelSpelling } from "../../format/units.ts";
 import { FIBRE_NAMES, PRODUCT_KIND_NAMES, typedFault } from "../../format/words.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -13,6 +13,7 @@ import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
+import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { Several } from "../../ui/Several.tsx";
@@ -105,15 +106,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
       </p>
       <div className="mt-4 grid gap-3">
         <div className="grid grid-cols-2 gap-3">
-          <QuantityField
-            label="Name"
-            value={draft.name}
-            show={(name) => name}
-            words
-            read={readsName}
-            onChange={(name) => set({ name })}
-            fault={errorAt("name")}
-          />
+          <NameField value={draft.name} onChange={(name) => set({ name })} fault={errorAt("name")} />
           <ChoiceField
             label="Kind"
             value={draft.kind}

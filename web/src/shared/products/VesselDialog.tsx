@@ -2,13 +2,14 @@ import { Vessel, VesselId } from "@scutch/contract";
 import { toSi } from "@scutch/core/quantity";
 import { saveThing } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { reads, readsName } from "../../format/readers.ts";
+import { reads } from "../../format/readers.ts";
 import { joined } from "../../format/units.ts";
 import { VESSEL_KIND_NAMES } from "../../format/words.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
+import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { useDraft } from "../../ui/useDraft.ts";
 
@@ -56,15 +57,7 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
   return (
     <Dialog open title={vessel ? "Change the sprayer" : "Another sprayer"} onClose={onClose}>
       <div className="mt-4 grid gap-3">
-        <QuantityField
-          label="Name"
-          value={draft.name}
-          show={(name) => name}
-          words
-          read={readsName}
-          onChange={(name) => set({ name })}
-          fault={errorAt("name")}
-        />
+        <NameField value={draft.name} onChange={(name) => set({ name })} fault={errorAt("name")} />
         <ChoiceField
           label="Kind"
           value={draft.kind ?? "pump-sprayer"}

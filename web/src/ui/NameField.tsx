@@ -1,0 +1,14 @@
+import { readsName } from "../format/readers.ts";
+import { QuantityField } from "./QuantityField.tsx";
+
+interface Props {
+  readonly label?: string;
+  readonly value: string | undefined;
+  readonly onChange: (name: string | undefined) => string | undefined | undefined;
+  readonly fault?: string | undefined;
+}
+
+/** A name of something: words, at least one letter. */
+export function NameField(props: Props) {
+  return <QuantityField label="Name" show={(name) => name} words read={readsName} {...props} />;
+}
