@@ -5,6 +5,7 @@ import { pullMore, pullShelf, pullToday } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
 import { useShelfHere } from "../../device/thingsHere.ts";
 import { dayAfter, dayOf, weekday } from "../../format/time.ts";
+import { heardOf } from "../../state/connectionSlice.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -102,8 +103,9 @@ function Group({ name, jobs, more, ...rest }: GroupProps) {
   if (jobs.length === 0 && !beyond) return null;
   const showMore = () => {
     setShown(shown + AT_ONCE);
-    const { db, send } = session();
-    if (more && jobs.length < shown + AT_ONCE) void pullMore(db, send, more);
+    const { db, send, store } = session();
+    if (more && jobs.length < shown + AT_ONCE)
+      void pullMore(db, send, more).then((pulled) => heardOf(store, pulled));
   };
   return (
     <section className="mt-7">
