@@ -1,5 +1,6 @@
 export {
   GRAINS_PER_POUND,
+  HUMIDITY_RATIO_FACTOR,
   humidityRatioFromRelativeHumidity,
   humidityRatioFromVapourPressure,
   relativeHumidityFromHumidityRatio,
@@ -15,5 +16,6 @@ export {
   wetBulb,
 } from "./moistAir.ts";
 export { pressureAtElevation, SEA_LEVEL_PRESSURE } from "./pressure.ts";
+export { SaturatedVapour } from "./saturatedVapour.ts";
 export { dewPointFromVapourPressure, saturationPressure } from "./saturation.ts";
 export { saturatedVapourDensity, vapourDensity } from "./vapourDensity.ts";

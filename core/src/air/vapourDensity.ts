@@ -1,7 +1,5 @@
+import { VAPOUR_GAS_CONSTANT } from "../physical.ts";
 import { saturationPressure } from "./saturation.ts";
-
-/** Gas constant of water vapour, J/(kg K). */
-const VAPOUR_GAS_CONSTANT = 461.5;
 
 /** Density of water vapour, kg/m³, at `vapourPressure` Pa and `temperature` °C: ρ_v = p_v/(461.5 (T + 273.15)). */
 export function vapourDensity(vapourPressure: number, temperature: number): number {

@@ -1,13 +1,13 @@
-import type { AirMover, DryingRoom } from "./building.ts";
+import type { AirMover, DryingRoom, RoomSettings } from "./building.ts";
 import { DRYING_LIMITS } from "./limits.ts";
 
 /** Draught in a room without fans, m/s (assumption). */
-const STILL_ROOM_SPEED = 0.1;
+export const STILL_ROOM_SPEED = 0.1;
 /** Friction of air along a furnished room's surfaces; an assumption, see {@link airSpeedFromMovers}. */
 const SURFACE_FRICTION = 0.05;
 
 /** Floor, ceiling and walls of a room taken as square, m²: 2 A + 4 √A H. */
-function surfaceArea(area: number, height: number): number {
+export function surfaceArea(area: number, height: number): number {
   return 2 * area + 4 * Math.sqrt(area) * height;
 }
 
@@ -23,6 +23,8 @@ export function airSpeedFromMovers(movers: readonly AirMover[], area: number, he
   return Math.min(DRYING_LIMITS.airSpeed[1], Math.sqrt(STILL_ROOM_SPEED ** 2 + driven));
 }
 
-/** Air speed a room dries at, m/s: as given, else from its air movers. */
-export const airSpeedIn = (room: DryingRoom): number =>
-  room.airSpeed ?? airSpeedFromMovers(room.airMovers ?? [], room.area, room.height);
+/** Air speed a room dries at, m/s, as it is switched: as measured, else from its air movers. */
+export const airSpeedIn = (
+  settings: RoomSettings,
+  { area, height }: Pick<DryingRoom, "area" | "height">,
+): number => settings.airSpeed ?? airSpeedFromMovers(settings.airMovers ?? [], area, height);

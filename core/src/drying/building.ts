@@ -1,3 +1,4 @@
+import type { WeatherPoint } from "../weather/index.ts";
 import type { Fibre } from "./fibre.ts";
 
 /** Air of a place. °C, 0…1. */
@@ -6,23 +7,46 @@ export interface Air {
   readonly relativeHumidity: number;
 }
 
-/** A fan on the floor: m³/s moved, at the speed of its jet, m/s. */
+/** A fan on the floor: m³/s moved, at the speed of its jet, m/s; W of electricity it turns into heat. */
 export interface AirMover {
   readonly flow: number;
   readonly jetSpeed: number;
+  readonly power?: number;
+}
+
+/**
+ * What keeps a room's temperature. `held`: heating or cooling copes with anything. `heated`: a thermostat at
+ * `setpoint` °C with `capacity` W. `floating`: nothing does.
+ */
+export type Climate =
+  | { readonly mode: "held" }
+  | { readonly mode: "heated"; readonly setpoint: number; readonly capacity: number }
+  | { readonly mode: "floating" };
+
+/** What can be switched in a room while it dries. */
+export interface RoomSettings {
+  /** Exchange with outdoors, room volumes an hour. */
+  readonly outdoorAirChangesPerHour: number;
+  /** Measured at the floor, m/s; where absent it follows from the air movers. */
+  readonly airSpeed?: number;
+  readonly airMovers?: readonly AirMover[];
+  /** Rated at 26.7 °C and 60 %, litres a day. */
+  readonly dehumidifierLitresPerDay?: number;
+  /** W of electricity it turns into heat. */
+  readonly dehumidifierPower?: number;
+  /** The temperature is held where absent. */
+  readonly climate?: Climate;
 }
 
 /** A room as the drying model sees it. */
-export interface DryingRoom {
+export interface DryingRoom extends RoomSettings {
   /** Carpet, m². */
   readonly area: number;
   /** Floor to ceiling, m. */
   readonly height: number;
-  /** Air in the room at the start, °C and 0…1; the temperature is held, the humidity follows. */
+  /** Air in the room before cleaning and at the start, °C and 0…1. */
   readonly temperature: number;
   readonly relativeHumidity: number;
-  /** Exchange with outdoors, room volumes an hour. */
-  readonly outdoorAirChangesPerHour: number;
   readonly fibre: Fibre;
   /** Dry fibre, kg/m². */
   readonly faceWeight: number;
@@ -30,11 +54,9 @@ export interface DryingRoom {
   readonly pileHeight: number;
   /** Free water left in the pile when cleaning ends, kg/m². */
   readonly residual: number;
-  /** Measured at the floor, m/s; where absent it follows from the air movers. */
-  readonly airSpeed?: number;
-  readonly airMovers?: readonly AirMover[];
-  /** Rated at 26.7 °C and 60 %, litres a day. */
-  readonly dehumidifierLitresPerDay?: number;
+  /** Heat that goes through walls and windows for each kelvin, W/K, and that warms the room by one, J/K; usual where absent. */
+  readonly envelopeConductance?: number;
+  readonly heatCapacity?: number;
   /** Hours after the start at which the room is finished and begins to dry; 0 where absent. */
   readonly finishedAt?: number;
   /** Factor on the drying rate: 1 but for sampling what is uncertain. */
@@ -60,9 +82,19 @@ export interface AirHandling {
   readonly coil?: Coil;
 }
 
+/** What is switched in one room, at its hour after the start; what isn't named stays as it was. */
+export interface Change extends Partial<RoomSettings> {
+  readonly hours: number;
+  /** By its place in the list. */
+  readonly room: number;
+}
+
 export interface Building {
-  readonly outdoor: Air;
+  /** Outdoor air that doesn't change; or `weather`, which does, in order of its hours. One of the two. */
+  readonly outdoor?: Air;
+  readonly weather?: readonly WeatherPoint[];
   readonly rooms: readonly DryingRoom[];
+  readonly changes?: readonly Change[];
   readonly links?: readonly Link[];
   readonly hvac?: AirHandling;
   /** Air pressure, Pa; sea level where absent. */

@@ -1,11 +1,11 @@
-import { within } from "../guard.ts";
-import type { Air, Building } from "./building.ts";
+import { OutOfRange, within } from "../guard.ts";
+import type { Air, Building, RoomSettings } from "./building.ts";
 import { DRYING_LIMITS } from "./limits.ts";
 
 type Limited = keyof typeof DRYING_LIMITS;
 
-function check(quantity: Limited, value: number): void {
-  within(quantity, value, DRYING_LIMITS[quantity][0], DRYING_LIMITS[quantity][1]);
+function check(quantity: Limited, value: number | undefined): void {
+  if (value !== undefined) within(quantity, value, DRYING_LIMITS[quantity][0], DRYING_LIMITS[quantity][1]);
 }
 
 function checkAir(air: Air): void {
@@ -13,29 +13,62 @@ function checkAir(air: Air): void {
   check("relativeHumidity", air.relativeHumidity);
 }
 
+function checkSettings(settings: Partial<RoomSettings>): void {
+  check("outdoorAirChangesPerHour", settings.outdoorAirChangesPerHour);
+  check("airSpeed", settings.airSpeed);
+  check("dehumidifierLitresPerDay", settings.dehumidifierLitresPerDay);
+  check("power", settings.dehumidifierPower);
+  for (const mover of settings.airMovers ?? []) {
+    check("flow", mover.flow);
+    check("jetSpeed", mover.jetSpeed);
+    check("power", mover.power);
+  }
+  if (settings.climate?.mode === "heated") {
+    check("temperature", settings.climate.setpoint);
+    check("capacity", settings.climate.capacity);
+  }
+}
+
+/** A coil's cold isn't reckoned, so it belongs only to rooms whose temperature is held. */
+export function coilNeedsHeld({ hvac, rooms, changes = [] }: Building): boolean {
+  if (hvac?.coil === undefined) return false;
+  return [...rooms, ...changes].some(({ climate }) => climate !== undefined && climate.mode !== "held");
+}
+
 /** Throws OutOfRange, naming the quantity, where a building lies outside {@link DRYING_LIMITS}. */
 export function checkBuilding(building: Building): void {
-  check("rooms", building.rooms.length);
-  checkAir(building.outdoor);
-  for (const room of building.rooms) {
+  const { rooms, outdoor, weather, changes = [], links = [] } = building;
+  check("rooms", rooms.length);
+  check("pressure", building.pressure);
+  if (outdoor !== undefined) checkAir(outdoor);
+  if (weather !== undefined || outdoor === undefined) check("weather", weather?.length ?? 0);
+  weather?.forEach((point, i) => {
+    checkAir(point);
+    within("weather hours", point.hours, weather[i - 1]?.hours ?? 0, DRYING_LIMITS.hours[1]);
+  });
+  for (const room of rooms) {
     checkAir(room);
+    checkSettings(room);
     check("area", room.area);
     check("height", room.height);
-    check("outdoorAirChangesPerHour", room.outdoorAirChangesPerHour);
     check("faceWeight", room.faceWeight);
     check("pileHeight", room.pileHeight);
     check("residual", room.residual);
     check("finishedAt", room.finishedAt ?? 0);
-    check("dehumidifierLitresPerDay", room.dehumidifierLitresPerDay ?? 0);
-    if (room.airSpeed !== undefined) check("airSpeed", room.airSpeed);
-    for (const mover of room.airMovers ?? []) {
-      check("flow", mover.flow);
-      check("jetSpeed", mover.jetSpeed);
-    }
+    check("envelopeConductance", room.envelopeConductance);
+    check("heatCapacity", room.heatCapacity);
   }
-  for (const link of building.links ?? []) {
-    within("link end", link.a, 0, building.rooms.length - 1);
-    within("link end", link.b, 0, building.rooms.length - 1);
+  check("changes", changes.length);
+  for (const change of changes) {
+    within("change's room", change.room, 0, rooms.length - 1);
+    check("hours", change.hours);
+    checkSettings(change);
+  }
+  for (const link of links) {
+    within("link end", link.a, 0, rooms.length - 1);
+    within("link end", link.b, 0, rooms.length - 1);
     check("flow", link.flow);
   }
+  if (coilNeedsHeld(building))
+    throw new OutOfRange("rooms with a cooling coil whose temperature isn't held", 1, 0, 0);
 }

@@ -1,8 +1,9 @@
-/** One moment of a room. Hours after the start, kg/m² above what the fibre holds at rest, 0…1. */
+/** One moment of a room. Hours after the start, kg/m² above what the fibre may hold at rest (below zero: drier still), 0…1, °C. */
 export interface Moment {
   readonly hours: number;
   readonly freeWater: number;
   readonly relativeHumidity: number;
+  readonly temperature: number;
 }
 
 /** How far a thinned course may lie off, as a share of what it spans: less than a line is wide in any picture of it. */

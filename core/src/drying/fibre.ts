@@ -26,3 +26,13 @@ export function regain(fibre: Fibre, relativeHumidity: number): number {
 export function waterActivity(fibre: Fibre, moisture: number): number {
   return interpolateInverse(REGAIN[fibre], moisture);
 }
+
+/** How steeply water activity rises with the water in the fibre, 1 for each kg/kg, where it holds `moisture`; 0 beyond the ends. */
+export function activitySlope(fibre: Fibre, moisture: number): number {
+  const values = REGAIN[fibre];
+  for (let i = 1; i < values.length; i++) {
+    const [low, high] = [values[i - 1] as number, values[i] as number];
+    if (moisture >= low && moisture < high) return 1 / ((values.length - 1) * (high - low));
+  }
+  return 0;
+}

@@ -1,32 +1,46 @@
 import { bisect, type Sampled } from "../numeric/index.ts";
 import type { DryingRoom } from "./building.ts";
 import { regain } from "./fibre.ts";
+import { criticalWater } from "./pile.ts";
 
 /** Free water, kg/m², at which a carpet counts as dry (memory). */
 export const DRY_BELOW = 0.01;
 
-/** A room that isn't ready this long after it was finished, h, counts as unable to dry in the air given. */
+/** A room that isn't ready this long after it was finished, h, isn't told a time. */
 export const LONGEST_HOURS = 96;
 
-interface Watched {
-  readonly room: DryingRoom;
-  /** s after the start. */
-  readonly startsAt: number;
-  /** Free water at which the tips are dry, kg/m². */
-  readonly critical: number;
-  /** Relative humidity of this room's air at humidity ratio W. */
-  readonly humidity: (W: number) => number;
+/** A room may end this much more humid than it was before cleaning and its carpet still counts as dry (our assumption). */
+const ROOM_MAY_END_WETTER = 0.1;
+
+/** Water levels that count, kg/m², all water together; fixed before the drying starts, so that drier air never makes a room dry later. */
+export interface ReadyLevels {
+  /** What the fibre may hold at rest: at the room's humidity before cleaning and ten points more. */
+  readonly rest: number;
+  readonly touchDry: number;
+  readonly dry: number;
+}
+
+/**
+ * MODEL §7. Touch-dry: half the tips' water above rest, m_c/2; dry: 0.010 kg/m² above it. A pile so short that half its
+ * tips' water is less than that is touch-dry when it is dry.
+ */
+export function readyLevels(
+  room: Pick<DryingRoom, "fibre" | "faceWeight" | "pileHeight" | "relativeHumidity">,
+): ReadyLevels {
+  const humidity = Math.min(1, room.relativeHumidity + ROOM_MAY_END_WETTER);
+  const rest = room.faceWeight * regain(room.fibre, humidity);
+  const dry = rest + DRY_BELOW;
+  return { rest, dry, touchDry: Math.max(dry, rest + criticalWater(room.pileHeight) / 2) };
 }
 
 export interface Crossing {
   /** Hours after finishing; null until it happens. */
   touchDry: number | null;
   dry: number | null;
-  peakRelativeHumidity: number;
 }
 
-/** Value at share u of a step, from a cubic through both ends with their slopes (Hermite). */
-function along(step: Sampled, i: number, u: number): number {
+/** Value of component i at share u of a step, from a cubic through both ends with their slopes (Hermite). */
+export function along(step: Sampled, i: number, u: number): number {
   const h = step.to - step.from;
   const a = step.stateFrom[i] as number;
   const b = step.stateTo[i] as number;
@@ -36,48 +50,36 @@ function along(step: Sampled, i: number, u: number): number {
   return v * v * (a * (1 + 2 * u) + slopeA * u) + u * u * (b * (3 - 2 * u) - slopeB * v);
 }
 
-/**
- * Watches an integration for the moments each room is touch-dry (free water ≤ m_c/2) and dry (≤ 0.010 kg/m²);
- * free water counts from what the fibre holds in the air it now lies in. MODEL §7.
- */
+/** Watches an integration whose first components are the rooms' water for the moments each falls to its levels. */
 export class ReadyWatch {
   readonly crossings: Crossing[];
 
-  constructor(private readonly rooms: readonly Watched[]) {
-    this.crossings = rooms.map(({ room }) => ({
-      touchDry: null,
-      dry: null,
-      peakRelativeHumidity: room.relativeHumidity,
-    }));
+  constructor(
+    private readonly rooms: readonly { readonly levels: ReadyLevels; readonly startsAt: number }[],
+  ) {
+    this.crossings = rooms.map(() => ({ touchDry: null, dry: null }));
   }
 
   /** Takes in one step; true when every room is dry. */
   see(step: Sampled): boolean {
-    const n = this.rooms.length;
     let waiting = 0;
-    for (let i = 0; i < n; i++) {
-      const watched = this.rooms[i] as Watched;
+    this.rooms.forEach(({ levels, startsAt }, i) => {
       const crossing = this.crossings[i] as Crossing;
-      const peak = watched.humidity(Math.max(step.stateTo[n + i] as number, along(step, n + i, 0.5)));
-      if (peak > crossing.peakRelativeHumidity) crossing.peakRelativeHumidity = peak;
-      if (crossing.dry !== null) continue;
-      if (step.from >= watched.startsAt) {
-        crossing.touchDry ??= this.crossed(step, i, watched.critical / 2);
-        crossing.dry = this.crossed(step, i, DRY_BELOW);
+      if (crossing.dry !== null) return;
+      if (step.from >= startsAt) {
+        crossing.touchDry ??= this.crossed(step, i, levels.touchDry, startsAt);
+        crossing.dry = this.crossed(step, i, levels.dry, startsAt);
       }
       if (crossing.dry === null) waiting++;
-    }
+    });
     return waiting === 0;
   }
 
   /** Hours after finishing at which room i falls to `level` inside this step, or null. */
-  private crossed(step: Sampled, i: number, level: number): number | null {
-    const { room, humidity, startsAt } = this.rooms[i] as Watched;
-    const n = this.rooms.length;
-    const above = (u: number) =>
-      along(step, i, u) - room.faceWeight * regain(room.fibre, humidity(along(step, n + i, u))) - level;
-    if (above(1) > 0) return null;
-    const u = above(0) <= 0 ? 0 : bisect(above, 0, 1, 1e-7);
+  private crossed(step: Sampled, i: number, level: number, startsAt: number): number | null {
+    if ((step.stateTo[i] as number) > level) return null;
+    const above = (u: number) => along(step, i, u) - level;
+    const u = (step.stateFrom[i] as number) <= level ? 0 : bisect(above, 0, 1, 1e-7);
     const hours = (step.from + u * (step.to - step.from) - startsAt) / 3600;
     return hours <= LONGEST_HOURS ? hours : null;
   }

@@ -1,0 +1,167 @@
+import type { RoomAir } from "./roomAir.ts";
+import type { Gains, OwnSlopes, Term } from "./terms/index.ts";
+import type { WetPile } from "./wetPile.ts";
+
+/**
+ * The equations of a building: y = water in each pile (kg/m²), each room's humidity ratio, each room's temperature
+ * (°C), and at the end the vapour (kg per m² of all floor) and the heat (J per J/K of all rooms) that have gone.
+ * Each pile answers its own room's air at once, so its part of the slopes' slopes, a 3 × 3 block a room, is what
+ * makes the system stiff, and all that {@link solve} solves for; doors, air handling and dehumidifiers are slow.
+ */
+export class Balances {
+  readonly size: number;
+  private readonly n: number;
+  readonly floor: number;
+  readonly capacity: number;
+  private readonly gains: Gains;
+  private readonly leaving: Gains;
+  private readonly own: OwnSlopes;
+  /** Rows W and T of each room's block: by water, by humidity ratio, by temperature. */
+  private readonly blockW: Float64Array;
+  private readonly blockT: Float64Array;
+
+  constructor(
+    private readonly air: RoomAir,
+    private readonly piles: readonly WetPile[],
+    private readonly terms: readonly Term[],
+    /** 1 where the pile has begun to dry. */
+    readonly drying: Uint8Array,
+  ) {
+    const n = piles.length;
+    this.n = n;
+    this.size = 3 * n + 2;
+    this.floor = air.area.reduce((sum, area) => sum + area, 0);
+    this.capacity = air.heatCapacity.reduce((sum, each) => sum + each, 0);
+    const zeros = () => new Float64Array(n);
+    this.gains = { vapour: zeros(), heat: zeros() };
+    this.leaving = { vapour: zeros(), heat: zeros() };
+    this.own = {
+      vapourByRatio: zeros(),
+      vapourByKelvin: zeros(),
+      heatByRatio: zeros(),
+      heatByKelvin: zeros(),
+    };
+    this.blockW = new Float64Array(3 * n);
+    this.blockT = new Float64Array(3 * n);
+  }
+
+  readonly derivative = (t: number, y: Float64Array, slope: Float64Array): void => {
+    const { n, air, gains, leaving } = this;
+    air.outdoor.at(t / 3600);
+    for (let i = 0; i < n; i++) air.set(i, y[n + i] as number, y[2 * n + i] as number);
+    gains.vapour.fill(0);
+    gains.heat.fill(0);
+    leaving.vapour.fill(0);
+    leaving.heat.fill(0);
+    for (const term of this.terms) term.add(air, term.leaves ? leaving : gains);
+    let vapourGone = 0;
+    let heatGone = 0;
+    for (let i = 0; i < n; i++) {
+      const pile = this.piles[i] as WetPile;
+      const area = air.area[i] as number;
+      let evaporated = 0;
+      let heat = leaving.heat[i] as number;
+      if (this.drying[i]) {
+        pile.dry(y[i] as number, air, i);
+        evaporated = pile.flux;
+        heat -= area * pile.heat;
+      }
+      const out = leaving.vapour[i] as number;
+      vapourGone -= out;
+      slope[i] = -evaporated;
+      slope[n + i] = (area * evaporated + (gains.vapour[i] as number) + out) / (air.vapourMass[i] as number);
+      if (air.free[i]) {
+        heatGone -= heat;
+        slope[2 * n + i] = (heat + (gains.heat[i] as number)) / (air.heatCapacity[i] as number);
+      } else {
+        // What passes between rooms is gone for the free ones where the other's temperature is held.
+        heatGone += gains.heat[i] as number;
+        slope[2 * n + i] = 0;
+      }
+    }
+    slope[3 * n] = vapourGone / this.floor;
+    slope[3 * n + 1] = heatGone / this.capacity;
+  };
+
+  /** Stands on the evaluation {@link derivative} has just made at the same state. */
+  readonly linearise = (_: number, y: Float64Array): void => {
+    const { n, air, own, blockW, blockT } = this;
+    for (const each of [own.vapourByRatio, own.vapourByKelvin, own.heatByRatio, own.heatByKelvin])
+      each.fill(0);
+    for (const term of this.terms) term.addSlopes?.(air, own);
+    for (let i = 0; i < n; i++) {
+      const pile = this.piles[i] as WetPile;
+      const area = air.area[i] as number;
+      if (this.drying[i]) pile.linearise(y[i] as number, air, i);
+      else pile.byWater = pile.byRatio = pile.byKelvin = 0;
+      const M = air.vapourMass[i] as number;
+      blockW[3 * i] = (area * pile.byWater) / M;
+      blockW[3 * i + 1] = (area * pile.byRatio + (own.vapourByRatio[i] as number)) / M;
+      blockW[3 * i + 2] = (area * pile.byKelvin + (own.vapourByKelvin[i] as number)) / M;
+      const C = air.heatCapacity[i] as number;
+      const taken = air.free[i] ? -area * pile.heatPerFlux : 0;
+      const free = air.free[i] ? 1 : 0;
+      blockT[3 * i] = (taken * pile.byWater) / C;
+      blockT[3 * i + 1] = (taken * pile.byRatio + free * (own.heatByRatio[i] as number)) / C;
+      blockT[3 * i + 2] = (taken * pile.byKelvin + free * (own.heatByKelvin[i] as number)) / C;
+    }
+  };
+
+  /** (shift − J) x = right: the pile's row first, then the two of the room's air, then what has gone. */
+  readonly solve = (shift: number, right: Float64Array, x: Float64Array): void => {
+    const { n, air, blockW, blockT } = this;
+    let vapourGone = (right[3 * n] as number) * this.floor;
+    let heatGone = (right[3 * n + 1] as number) * this.capacity;
+    for (let i = 0; i < n; i++) {
+      const pile = this.piles[i] as WetPile;
+      const r0 = right[i] as number;
+      const r1 = right[n + i] as number;
+      const r2 = right[2 * n + i] as number;
+      const w0 = blockW[3 * i] as number;
+      const w1 = blockW[3 * i + 1] as number;
+      const w2 = blockW[3 * i + 2] as number;
+      const t0 = blockT[3 * i] as number;
+      const t1 = blockT[3 * i + 1] as number;
+      const t2 = blockT[3 * i + 2] as number;
+      const first = shift + pile.byWater;
+      const water = r0 / first;
+      const toW = -pile.byRatio / first;
+      const toT = -pile.byKelvin / first;
+      // What is left for W and T once the water, water + toW W + toT T, is put in.
+      const aWW = shift - w1 - w0 * toW;
+      const aWT = -w2 - w0 * toT;
+      const aTW = -t1 - t0 * toW;
+      const aTT = shift - t2 - t0 * toT;
+      const bW = r1 + w0 * water;
+      const bT = r2 + t0 * water;
+      const determinant = aWW * aTT - aWT * aTW;
+      const W = (bW * aTT - aWT * bT) / determinant;
+      const T = (aWW * bT - aTW * bW) / determinant;
+      const m = water + toW * W + toT * T;
+      x[i] = m;
+      x[n + i] = W;
+      x[2 * n + i] = T;
+      // The rows of what has gone are the rooms' own with the pile's vapour left out, so sums are kept exactly.
+      const area = air.area[i] as number;
+      const evaporated = pile.byWater * m + pile.byRatio * W + pile.byKelvin * T;
+      vapourGone -= (w0 * m + w1 * W + w2 * T) * (air.vapourMass[i] as number) - area * evaporated;
+      heatGone -= (t0 * m + t1 * W + t2 * T) * (air.heatCapacity[i] as number);
+    }
+    x[3 * n] = vapourGone / this.floor / shift;
+    x[3 * n + 1] = heatGone / this.capacity / shift;
+  };
+
+  /** kg of water in piles and air, and J of warmth in the rooms' temperatures above `start`'s, with what has gone. */
+  differences(start: Float64Array, end: Float64Array): { readonly vapour: number; readonly heat: number } {
+    const { n, air } = this;
+    const gone = (k: number) => (end[k] as number) - (start[k] as number);
+    let vapour = this.floor * gone(3 * n);
+    let heat = this.capacity * gone(3 * n + 1);
+    for (let i = 0; i < n; i++) {
+      vapour += (air.area[i] as number) * gone(i);
+      vapour += (air.vapourMass[i] as number) * gone(n + i);
+      heat += (air.heatCapacity[i] as number) * gone(2 * n + i);
+    }
+    return { vapour, heat };
+  }
+}

@@ -1,0 +1,38 @@
+import { HEAT_OF_EVAPORATION } from "../../physical.ts";
+import { STILL_ROOM_SPEED, surfaceArea } from "../airSpeed.ts";
+import { convection, massTransfer } from "../surface.ts";
+import { gain, type TermOf } from "./term.ts";
+
+/**
+ * Above 100 % the rest condenses on the room's surfaces: S h_m0 (ρ_v,air − ρ_v,sat(T)), S floor, ceiling and walls,
+ * h_m0 that of still air; its heat to the room.
+ */
+export const condensation: TermOf = (_, { rooms }) => {
+  const speed = massTransfer(convection(STILL_ROOM_SPEED));
+  const conductance = rooms.map(({ area, height }) => surfaceArea(area, height) * speed);
+  return {
+    name: "condensation",
+    leaves: true,
+    add(air, { vapour, heat }) {
+      for (let i = 0; i < air.count; i++) {
+        const excess = (air.vapour[i] as number) - (air.saturated[i] as number);
+        if (!(excess > 0)) continue;
+        const condensed = (conductance[i] as number) * excess;
+        gain(vapour, i, -condensed);
+        gain(heat, i, condensed * HEAT_OF_EVAPORATION);
+      }
+    },
+    addSlopes(air, { vapourByRatio, vapourByKelvin, heatByRatio, heatByKelvin }) {
+      for (let i = 0; i < air.count; i++) {
+        if (!((air.humidity[i] as number) > 1)) continue;
+        const each = conductance[i] as number;
+        const byRatio = each * air.vapourPerRatio(i);
+        const byKelvin = each * (air.vapourPerKelvin(i) - (air.saturatedSlope[i] as number));
+        gain(vapourByRatio, i, -byRatio);
+        gain(vapourByKelvin, i, -byKelvin);
+        gain(heatByRatio, i, byRatio * HEAT_OF_EVAPORATION);
+        gain(heatByKelvin, i, byKelvin * HEAT_OF_EVAPORATION);
+      }
+    },
+  };
+};

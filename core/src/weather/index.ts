@@ -1,0 +1,1 @@
+export { type OutdoorAir, outdoorAirOver, type WeatherPoint } from "./outdoorAir.ts";

@@ -1,0 +1,48 @@
+import { humidityRatioFromRelativeHumidity } from "../air/index.ts";
+
+/** Outdoor air at an hour. °C, 0…1. */
+export interface WeatherPoint {
+  /** After the start. */
+  readonly hours: number;
+  readonly temperature: number;
+  readonly relativeHumidity: number;
+}
+
+/** Outdoor air as what happens indoors needs it: °C, kg/kg. Reused: it holds the hour it was last asked for. */
+export interface OutdoorAir {
+  readonly temperature: number;
+  readonly humidityRatio: number;
+  /** Brings both to `hours` after the start. */
+  at(hours: number): void;
+}
+
+/**
+ * Weather as a series: straight lines between its points in temperature and in humidity ratio (not in relative
+ * humidity, which bends as air warms), the first and last held before and after. Points in order of their hours;
+ * `pressure` Pa. One point alone is weather that doesn't change.
+ */
+export function outdoorAirOver(points: readonly WeatherPoint[], pressure: number): OutdoorAir {
+  const hours = points.map((point) => point.hours);
+  const temperatures = points.map((point) => point.temperature);
+  const ratios = points.map(({ temperature, relativeHumidity }) =>
+    humidityRatioFromRelativeHumidity(temperature, relativeHumidity, pressure),
+  );
+  const last = points.length - 1;
+  let here = 0;
+  const air = {
+    temperature: temperatures[0] as number,
+    humidityRatio: ratios[0] as number,
+    at(now: number) {
+      if (last === 0) return;
+      while (here > 0 && now < (hours[here] as number)) here--;
+      while (here < last - 1 && now >= (hours[here + 1] as number)) here++;
+      const from = hours[here] as number;
+      const share = Math.min(Math.max((now - from) / ((hours[here + 1] as number) - from), 0), 1);
+      const between = (values: readonly number[]) =>
+        (values[here] as number) + share * ((values[here + 1] as number) - (values[here] as number));
+      air.temperature = between(temperatures);
+      air.humidityRatio = between(ratios);
+    },
+  };
+  return air;
+}
