@@ -31,6 +31,10 @@ const SAYS: Readonly<Record<string, string>> = {
   "bad-format": "is not spelled as it must be",
   "unknown-key": "has keys this format doesn't know",
   "unknown-reference": "names something that isn't in the file",
+  "either-or": "stands beside another that says the same: leave one out",
+  "not-ascending": "must come after the one before it",
+  "coil-needs-held":
+    "needs rooms whose temperature is held: leave out their climate, here and in changes, or leave out the coil",
   "repeated-id": "is used twice",
   "strength-out-of-range": "can't be mixed: from 1:1 to 1:100,000",
   "label-range-reversed": "is weaker than the strength before it",

@@ -1,30 +1,72 @@
-import { DRYING_LIMITS, FIBRES } from "@scutch/core/drying";
+import { coilNeedsHeld, DRYING_LIMITS, FIBRES } from "@scutch/core/drying";
 import * as z from "zod";
 import { Air, quantity, RelativeHumidity, Temperature } from "./quantity.ts";
 import { AirMover } from "./room.ts";
 
 const Place = z.int().min(0).max(59);
 
+const Climate = z.discriminatedUnion("mode", [
+  z.strictObject({ mode: z.literal("held") }),
+  z.strictObject({
+    mode: z.literal("heated"),
+    setpoint: Temperature,
+    capacity: quantity("W", DRYING_LIMITS.capacity),
+  }),
+  z.strictObject({ mode: z.literal("floating") }),
+]);
+
+/** What can be switched in a room. */
+const Settings = {
+  outdoorAirChangesPerHour: quantity("1/h", DRYING_LIMITS.outdoorAirChangesPerHour),
+  airSpeed: quantity("m/s", DRYING_LIMITS.airSpeed).optional(),
+  airMovers: z.array(AirMover).max(60).optional(),
+  dehumidifierLitresPerDay: quantity("L/day", DRYING_LIMITS.dehumidifierLitresPerDay).optional(),
+  dehumidifierPower: quantity("W", DRYING_LIMITS.power).optional(),
+  climate: Climate.optional(),
+};
+
 const CaseRoom = z.strictObject({
+  ...Settings,
   area: quantity("m²", DRYING_LIMITS.area),
   height: quantity("m", DRYING_LIMITS.height),
   temperature: Temperature,
   relativeHumidity: RelativeHumidity,
-  outdoorAirChangesPerHour: quantity("1/h", DRYING_LIMITS.outdoorAirChangesPerHour),
   fibre: z.enum(FIBRES),
   faceWeight: quantity("kg/m²", DRYING_LIMITS.faceWeight),
   pileHeight: quantity("m", DRYING_LIMITS.pileHeight),
   residual: quantity("kg/m²", DRYING_LIMITS.residual),
-  airSpeed: quantity("m/s", DRYING_LIMITS.airSpeed).optional(),
-  airMovers: z.array(AirMover).max(60).optional(),
-  dehumidifierLitresPerDay: quantity("L/day", DRYING_LIMITS.dehumidifierLitresPerDay).optional(),
+  envelopeConductance: quantity("W/K", DRYING_LIMITS.envelopeConductance).optional(),
+  heatCapacity: quantity("J/K", DRYING_LIMITS.heatCapacity).optional(),
   finishedAt: quantity("h", DRYING_LIMITS.finishedAt).optional(),
 });
 
 const DryingCase = z
   .strictObject({
     name: z.string().optional(),
-    outdoor: Air,
+    pressure: quantity("Pa", DRYING_LIMITS.pressure).optional(),
+    outdoor: Air.optional(),
+    weather: z
+      .array(
+        z.strictObject({
+          hours: quantity("h", DRYING_LIMITS.hours),
+          temperature: Temperature,
+          relativeHumidity: RelativeHumidity,
+        }),
+      )
+      .min(1)
+      .max(DRYING_LIMITS.weather[1])
+      .optional(),
+    changes: z
+      .array(
+        z.strictObject({
+          hours: quantity("h", DRYING_LIMITS.hours),
+          room: Place,
+          ...Settings,
+          outdoorAirChangesPerHour: Settings.outdoorAirChangesPerHour.optional(),
+        }),
+      )
+      .max(DRYING_LIMITS.changes[1])
+      .optional(),
     hvac: z
       .strictObject({
         airChangesPerHour: quantity("1/h", DRYING_LIMITS.airChangesPerHour),
@@ -44,15 +86,21 @@ const DryingCase = z
     rooms: z.array(CaseRoom).min(1).max(DRYING_LIMITS.rooms[1]),
     expected: z.array(z.record(z.string(), z.number().nullable())).optional(),
   })
-  .superRefine(({ links, rooms }, context) => {
+  .superRefine((building, context) => {
+    const { links, rooms, outdoor, weather, changes } = building;
+    const custom = (path: (string | number)[], code: string) =>
+      context.addIssue({ code: "custom", path, params: { code } });
+    if (!outdoor && !weather) custom(["outdoor"], "missing");
+    if (outdoor && weather) custom(["weather"], "either-or");
+    for (const [i, point] of (weather ?? []).entries())
+      if (i > 0 && point.hours <= (weather?.[i - 1]?.hours ?? 0))
+        custom(["weather", i, "hours"], "not-ascending");
+    for (const [i, change] of (changes ?? []).entries())
+      if (change.room >= rooms.length) custom(["changes", i, "room"], "unknown-reference");
+    if (coilNeedsHeld(building)) custom(["hvac", "coil"], "coil-needs-held");
     for (const [i, link] of (links ?? []).entries())
       for (const end of ["a", "b"] as const)
-        if (link[end] >= rooms.length)
-          context.addIssue({
-            code: "custom",
-            path: ["links", i, end],
-            params: { code: "unknown-reference" },
-          });
+        if (link[end] >= rooms.length) custom(["links", i, end], "unknown-reference");
   });
 
 /** Drying cases for checks and scripts; see docs/job-format.md. */

@@ -75,6 +75,7 @@ export const Zones = z
 export const AirMover = z.strictObject({
   flow: quantity("m³/s", DRYING_LIMITS.flow, "Air moved"),
   jetSpeed: quantity("m/s", DRYING_LIMITS.jetSpeed, "Speed of the air where it leaves"),
+  power: quantity("W", DRYING_LIMITS.power, "Electricity it turns into heat").optional(),
 });
 
 export const Soil = z
@@ -129,6 +130,10 @@ export const Room = z
       "litres a day at 26.7 °C, 60 %",
       DRYING_LIMITS.dehumidifierLitresPerDay,
     ).optional(),
+    heating: z.boolean().optional().meta({
+      description:
+        "Heating on while it dries; where absent on in a place that is lived in, off in an empty one",
+    }),
   })
   .superRefine((room, context) => {
     const custom = (path: (string | number)[], code: string) =>

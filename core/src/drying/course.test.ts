@@ -26,7 +26,7 @@ test("a thinned course keeps its ends and lies nowhere further off than a line i
         let hours = 0;
         const course = steps.map(([step, freeWater, relativeHumidity]): Moment => {
           hours += step;
-          return { hours, freeWater, relativeHumidity };
+          return { hours, freeWater, relativeHumidity, temperature: 20 };
         });
         const thin = thinned(course);
         expect([thin[0], thin.at(-1)]).toEqual([course[0], course.at(-1)]);
@@ -49,6 +49,7 @@ test("a smooth course of hundreds of moments comes down to what a picture needs"
       hours,
       freeWater: 0.3 * Math.exp(-hours / 5),
       relativeHumidity: 0.5 + 0.3 * Math.exp(-hours / 8),
+      temperature: 20,
     };
   });
   expect(thinned(course).length).toBeLessThan(60);

@@ -42,8 +42,9 @@ const dryHours = (room: Partial<DryingRoom>, outdoor?: Building["outdoor"]) =>
 
 describe("whole cases solved independently (SciPy LSODA, rtol 1e-7)", () => {
   test.each(cases.map((each) => [each.name, each] as const))("%s: every figure within 1 %%", (_, each) => {
-    const { rooms, balanceError } = simulateDrying(each);
+    const { rooms, balanceError, heatBalanceError } = simulateDrying(each);
     expect(balanceError).toBeLessThan(1e-9);
+    expect(heatBalanceError).toBeLessThan(1e-9);
     expect(rooms).toHaveLength(each.expected.length);
     each.expected.forEach((expected, i) => {
       for (const [key, value] of Object.entries(expected)) {
@@ -71,6 +72,35 @@ describe("facts", () => {
     expect(dryHours({ ...cool, outdoorAirChangesPerHour: 8 }, muggy)).toBeGreaterThan(
       dryHours({ ...cool, outdoorAirChangesPerHour: 0.5, dehumidifierLitresPerDay: 40 }, muggy),
     );
+  });
+
+  test("outcomes: dry; a shut damp room cannot; a pile that only takes its time takes longer than 96 h", () => {
+    const outcome = (room: Partial<DryingRoom>, outdoor?: Building["outdoor"]) =>
+      simulateDrying(building(room, outdoor)).rooms[0]?.outcome;
+    expect(outcome({})).toBe("dry");
+    expect(outcome({ temperature: 19 }, { temperature: 31, relativeHumidity: 0.75 })).toBe("cannot");
+    expect(outcome({ residual: 4, pileHeight: 0.02, airSpeed: 0.1, outdoorAirChangesPerHour: 0.5 })).toBe(
+      "longer",
+    );
+  });
+
+  test("a coil with a room whose temperature isn't held is refused, in a change too", () => {
+    const hvac = { airChangesPerHour: 4, coil: { apparatusDewPoint: 11, bypass: 0.15, runFraction: 0.5 } };
+    const floating = { mode: "floating" } as const;
+    expect(() => simulateDrying({ ...building({ climate: floating }), hvac })).toThrow(/cooling coil/);
+    expect(() =>
+      simulateDrying({ ...building({}), hvac, changes: [{ hours: 1, room: 0, climate: floating }] }),
+    ).toThrow(/cooling coil/);
+  });
+
+  test("open windows in winter weigh the cold they let in: with ordinary heating wide open is later than ajar", () => {
+    const winter = { temperature: 0, relativeHumidity: 0.85 };
+    const hours = (outdoorAirChangesPerHour: number, climate: NonNullable<DryingRoom["climate"]>) =>
+      dryHours({ temperature: 20, outdoorAirChangesPerHour, climate }, winter);
+    const heated = { mode: "heated", setpoint: 20, capacity: 80 * 14 } as const;
+    expect(hours(8, heated)).toBeGreaterThan(1.1 * hours(3, heated));
+    // With temperatures held, as it was reckoned before, wide open would have been the better advice.
+    expect(hours(8, { mode: "held" })).toBeLessThan(hours(3, { mode: "held" }));
   });
 
   test("a room that can't dry says so instead of a number", () => {

@@ -5,6 +5,8 @@ export {
   type AirHandling,
   type AirMover,
   type Building,
+  type Change,
+  type Climate,
   type Coil,
   type DryingRoom,
   type Link,
@@ -13,13 +15,15 @@ export {
   WINDOWS,
   type Windows,
 } from "./building.ts";
+export { coilNeedsHeld } from "./checkBuilding.ts";
+export { HEATING_PER_AREA } from "./climate.ts";
 export { type Moment, thinned } from "./course.ts";
 export { FIBRES, type Fibre, regain, waterActivity } from "./fibre.ts";
 export { DRYING_LIMITS } from "./limits.ts";
 export { type Move, type MoveEffect, rankMoves } from "./moves.ts";
 export { criticalWater } from "./pile.ts";
 export { dryingRange, dryingRangeInSteps, type HourRange, type RoomRange } from "./range.ts";
-export { DRY_BELOW, LONGEST_HOURS } from "./ready.ts";
+export { DRY_BELOW, type DryingOutcome, LONGEST_HOURS, type ReadyLevels, readyLevels } from "./ready.ts";
 export { workingOfReady } from "./readyWorking.ts";
 export {
   type DryingResult,

@@ -8,10 +8,12 @@ export interface Move<Id extends string = string> {
   readonly change: Partial<DryingRoom>;
 }
 
-/** What a move brings: hours sooner dry (later, below zero), in that room. A room that can't dry counts as 96 h. */
+/** What a move brings: hours sooner dry (later, below zero), in that room. A room that isn't dry within 96 h counts as 96. */
 export interface MoveEffect<Id extends string = string> {
   readonly id: Id;
   readonly hoursSooner: number;
+  /** Hours after finishing at which it is dry then; null: not within 96 h. */
+  readonly dryHours: number | null;
 }
 
 /** Tries each move on its own and ranks them, most sooner first; ties keep the order given. */
@@ -22,10 +24,13 @@ export function rankMoves<Id extends string>(
 ): MoveEffect<Id>[] {
   const dryHours = (change: Partial<DryingRoom>) => {
     const rooms = building.rooms.map((room, i) => (i === index ? { ...room, ...change } : room));
-    return simulateDrying({ ...building, rooms }).rooms[index]?.dryHours ?? LONGEST_HOURS;
+    return simulateDrying({ ...building, rooms }).rooms[index]?.dryHours ?? null;
   };
-  const now = dryHours({});
+  const now = dryHours({}) ?? LONGEST_HOURS;
   return moves
-    .map(({ id, change }) => ({ id, hoursSooner: now - dryHours(change) }))
+    .map(({ id, change }) => {
+      const then = dryHours(change);
+      return { id, dryHours: then, hoursSooner: now - (then ?? LONGEST_HOURS) };
+    })
     .sort((a, b) => b.hoursSooner - a.hoursSooner);
 }

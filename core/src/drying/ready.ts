@@ -33,6 +33,23 @@ export function readyLevels(
   return { rest, dry, touchDry: Math.max(dry, rest + criticalWater(room.pileHeight) / 2) };
 }
 
+/** How a room ends: dry; *cannot*, since in the air it has it comes to rest wetter than dry; or dry some day after 96 h. */
+export type DryingOutcome = "dry" | "cannot" | "longer";
+
+/** A room that would take this many more days at the pace of its last one has come to rest. */
+const DAYS_AT_REST = 10;
+
+/** The outcome of a room that holds `water` kg/m² at the end and held `dayBefore` a day earlier. */
+export function outcomeOf(
+  dryHours: number | null,
+  water: number,
+  dayBefore: number,
+  levels: ReadyLevels,
+): DryingOutcome {
+  if (dryHours !== null) return "dry";
+  return (dayBefore - water) * DAYS_AT_REST < water - levels.dry ? "cannot" : "longer";
+}
+
 export interface Crossing {
   /** Hours after finishing; null until it happens. */
   touchDry: number | null;
@@ -55,15 +72,18 @@ export class ReadyWatch {
   readonly crossings: Crossing[];
 
   constructor(
-    private readonly rooms: readonly { readonly levels: ReadyLevels; readonly startsAt: number }[],
+    private readonly levels: readonly ReadyLevels[],
+    /** s after the start. */
+    private readonly startsAt: readonly number[],
   ) {
-    this.crossings = rooms.map(() => ({ touchDry: null, dry: null }));
+    this.crossings = levels.map(() => ({ touchDry: null, dry: null }));
   }
 
   /** Takes in one step; true when every room is dry. */
   see(step: Sampled): boolean {
     let waiting = 0;
-    this.rooms.forEach(({ levels, startsAt }, i) => {
+    this.levels.forEach((levels, i) => {
+      const startsAt = this.startsAt[i] as number;
       const crossing = this.crossings[i] as Crossing;
       if (crossing.dry !== null) return;
       if (step.from >= startsAt) {

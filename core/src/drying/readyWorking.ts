@@ -2,9 +2,9 @@ import { dewPoint } from "../air/index.ts";
 import { explain, figure, type Working } from "../working/index.ts";
 import { airSpeedIn } from "./airSpeed.ts";
 import type { Building, DryingRoom } from "./building.ts";
-import { regain } from "./fibre.ts";
 import { DRYING_LIMITS } from "./limits.ts";
 import { criticalWater } from "./pile.ts";
+import { readyLevels } from "./ready.ts";
 import { simulateDrying } from "./simulate.ts";
 
 /** Rooms as they dry, each with what nobody has said of it. */
@@ -17,20 +17,21 @@ interface DriedWork {
 export function workingOfReady(work: DriedWork, index: number, which: "touchDryHours" | "dryHours"): Working {
   const room = work.building.rooms[index] as DryingRoom;
   const assumed = (field: string) => work.rooms[index]?.assumed.includes(field) ?? false;
-  const { outdoor } = work.building;
-  const atRest = room.faceWeight * regain(room.fibre, room.relativeHumidity);
+  const { weather } = work.building;
+  const outdoor = work.building.outdoor ?? weather?.[0] ?? room;
+  const { rest } = readyLevels(room);
   return explain({
     name: which === "dryHours" ? "dry after" : "touch-dry after",
     kind: "hours",
     formula:
       "dm/dt = −N, N = (a_w ρ_sat(T_s) − ρ_air) ⁄ (1/h_m + R), with the room’s own air; " +
       (which === "dryHours"
-        ? "until 0.010 kg/m² of free water is left"
-        : "until half of what wets the tips is left"),
+        ? "until 0.010 kg/m² is left above what the fibre holds ten points more humid than the room was"
+        : "until half of what wets the tips is left above what the fibre holds ten points more humid than the room was"),
     source: "drying",
     inputs: {
       residual: figure("residual", room.residual, "massPerArea"),
-      airSpeed: figure("air speed at the floor", airSpeedIn(room), "speed"),
+      airSpeed: figure("air speed at the floor", airSpeedIn(room, room), "speed"),
       exchange: figure(
         "air changes an hour with outdoors",
         room.outdoorAirChangesPerHour,
@@ -62,14 +63,21 @@ export function workingOfReady(work: DriedWork, index: number, which: "touchDryH
       const building: Building = {
         ...work.building,
         rooms,
-        outdoor: { temperature: x.outdoorTemperature, relativeHumidity: Math.min(1, x.outdoorHumidity) },
+        ...(weather
+          ? {}
+          : {
+              outdoor: {
+                temperature: x.outdoorTemperature,
+                relativeHumidity: Math.min(1, x.outdoorHumidity),
+              },
+            }),
       };
       return simulateDrying(building).rooms[index]?.[which] ?? Number.NaN;
     },
     steps: () => [
       figure("dew point of the room’s air", dewPoint(room.temperature, room.relativeHumidity), "temperature"),
       figure("dew point outdoors", dewPoint(outdoor.temperature, outdoor.relativeHumidity), "temperature"),
-      figure("held by the fibre at rest", atRest, "massPerArea"),
+      figure("the fibre may hold at rest", rest, "massPerArea"),
       figure("tips dry below, free water", criticalWater(room.pileHeight), "massPerArea"),
       figure(
         "leaving at first, an hour",

@@ -6,7 +6,16 @@ import { Balances } from "./balances.ts";
 import type { Building } from "./building.ts";
 import { checkBuilding } from "./checkBuilding.ts";
 import { type Moment, thinned } from "./course.ts";
-import { along, type Crossing, LONGEST_HOURS, ReadyWatch, readyLevels } from "./ready.ts";
+import {
+  along,
+  type Crossing,
+  type DryingOutcome,
+  LONGEST_HOURS,
+  outcomeOf,
+  type ReadyLevels,
+  ReadyWatch,
+  readyLevels,
+} from "./ready.ts";
 import { RoomAir } from "./roomAir.ts";
 import { termsOf } from "./terms/index.ts";
 import { WetPile } from "./wetPile.ts";
@@ -21,6 +30,7 @@ export interface RoomDrying {
   readonly initialFlux: number;
   readonly touchDryHours: number | null;
   readonly dryHours: number | null;
+  readonly outcome: DryingOutcome;
   /** 0…1 and °C, from the start until the last room is dry. */
   readonly peakRelativeHumidity: number;
   readonly lowestTemperature: number;
@@ -40,6 +50,9 @@ export interface SimulateOptions {
   readonly keepCourse?: boolean;
 }
 
+/** s; what happens in it tells whether a room still wet then would ever be dry. */
+const LAST_DAY = 24 * HOUR;
+
 /** s; the error asked for takes over from there. */
 const FIRST_STEP = 120;
 
@@ -48,6 +61,9 @@ const WITHIN_A_STEP = [0.25, 0.5, 0.75];
 
 /** Error a step may make: kg/m² of water, kg/kg of humidity, K; what has gone is not steered by. */
 const ALLOWED = { water: 5e-5, humidity: 5e-6, temperature: 0.015, share: 2e-4 } as const;
+
+/** Hours as whole milliseconds, in s: two moments nearer than that are one. */
+const moment = (hours: number) => Math.round(hours * HOUR * 1000) / 1000;
 
 function outdoorOf({ outdoor, weather, pressure = SEA_LEVEL_PRESSURE }: Building): OutdoorAir {
   const points = weather ?? (outdoor ? [{ hours: 0, ...outdoor }] : []);
@@ -70,9 +86,9 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   const piles = rooms.map((room) => new WetPile(room));
   const drying = new Uint8Array(n);
   const balances = new Balances(air, piles, termsOf(building, air), drying);
-  const startsAt = rooms.map((room) => (room.finishedAt ?? 0) * HOUR);
+  const startsAt = rooms.map((room) => moment(room.finishedAt ?? 0));
   const levels = rooms.map(readyLevels);
-  const watch = new ReadyWatch(rooms.map((_, i) => ({ levels: levels[i], startsAt: startsAt[i] }) as never));
+  const watch = new ReadyWatch(levels, startsAt);
 
   const state = new Float64Array(balances.size);
   const absolute = new Float64Array(balances.size).fill(Number.POSITIVE_INFINITY);
@@ -120,7 +136,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   /** Brings into force what begins or is switched at t, with the air as it is then. */
   const begin = (t: number) => {
     for (const { hours, room, ...change } of building.changes ?? [])
-      if (hours * HOUR === t) piles[room]?.switchTo(air.switchTo(room, change));
+      if (moment(hours) === t) piles[room]?.switchTo(air.switchTo(room, change));
     for (let i = 0; i < n; i++) {
       if (drying[i] || t < (startsAt[i] as number)) continue;
       drying[i] = 1;
@@ -132,15 +148,19 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
     }
   };
 
-  const end = (LONGEST_HOURS * HOUR + Math.max(...startsAt)) as number;
-  const events = [0, ...startsAt, ...(building.changes ?? []).map(({ hours }) => hours * HOUR), end];
+  const end = LONGEST_HOURS * HOUR + Math.max(...startsAt);
+  const dayBefore = end - LAST_DAY;
+  const switched = (building.changes ?? []).map(({ hours }) => moment(hours));
+  const events = [0, ...startsAt, ...switched, dayBefore, end];
   const times = [...new Set(events)].filter((t) => t <= end).sort((a, b) => a - b);
   record(0, state);
+  const aDayBefore = Float64Array.from(state);
   let done = false;
   let firstStep = FIRST_STEP;
   for (let k = 0; k + 1 < times.length && !done; k++) {
     const from = times[k] as number;
     begin(from);
+    if (from === dayBefore) aDayBefore.set(state);
     firstStep = integrateStiff(balances, state, {
       from,
       to: times[k + 1] as number,
@@ -168,6 +188,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
         initialFlux: initialFlux[i] as number,
         touchDryHours: touchDry,
         dryHours: dry,
+        outcome: outcomeOf(dry, state[i] as number, aDayBefore[i] as number, levels[i] as ReadyLevels),
         peakRelativeHumidity: peaks[i] as number,
         lowestTemperature: lowest[i] as number,
         course: thinned(courses[i] as Moment[]),

@@ -1,92 +1,184 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { bisect, integrate, interpolate, interpolateInverse, seededRandom, standardNormal } from "./index.ts";
+import {
+  bisect,
+  integrateStiff,
+  interpolate,
+  interpolateInverse,
+  ROS34PW2,
+  seededRandom,
+  standardNormal,
+} from "./index.ts";
 
-describe("integrate, against closed forms", () => {
+describe("a stiff system integrated", () => {
+  /** y' = A y + what grows slowly, with J either right, scaled wrong or left out. */
   const solve = (
     derivative: (t: number, y: Float64Array, slope: Float64Array) => void,
     initial: readonly number[],
-    to: number,
-    relative: number,
-    landOn: readonly number[] = [],
+    jacobian: readonly (readonly [number, number])[],
+    options: { to: number; relative: number; firstStep?: number; longestStep?: number },
   ) => {
-    let last: Float64Array = Float64Array.from(initial);
-    const times: number[] = [];
-    integrate(derivative, Float64Array.from(initial), {
-      from: 0,
-      to,
-      relative,
-      absolute: relative * 1e-3,
-      firstStep: 0.01,
-      longestStep: to,
-      landOn,
-      onStep(step) {
-        last = Float64Array.from(step.stateTo);
-        times.push(step.to);
-        return false;
+    const state = Float64Array.from(initial);
+    let evaluations = 0;
+    let steps = 0;
+    const [[a = 0, b = 0] = [], [c = 0, d = 0] = []] = jacobian;
+    integrateStiff(
+      {
+        derivative(t, y, slope) {
+          evaluations++;
+          derivative(t, y, slope);
+        },
+        linearise() {},
+        solve(shift, right, x) {
+          const [p, q] = [right[0] as number, right[1] as number];
+          const determinant = (shift - a) * (shift - d) - b * c;
+          x[0] = (p * (shift - d) + b * q) / determinant;
+          x[1] = ((shift - a) * q + c * p) / determinant;
+        },
       },
-    });
-    return { last, times };
+      state,
+      {
+        from: 0,
+        absolute: Float64Array.from(initial, () => options.relative * 1e-3),
+        firstStep: 0.01,
+        longestStep: options.to,
+        ...options,
+        onStep: () => ++steps < 0,
+      },
+    );
+    return { y: [...state], evaluations, steps };
+  };
+  const oscillate = (_: number, y: Float64Array, slope: Float64Array) => {
+    slope[0] = y[1] as number;
+    slope[1] = -(y[0] as number);
   };
 
-  test("exponential decay, to its tolerance, and ten times finer when asked", () => {
-    const decay = (relative: number) =>
-      Math.abs(
-        (solve(
-          (_, y, slope) => {
-            slope[0] = -(y[0] as number);
-          },
-          [1],
-          3,
-          relative,
-        ).last[0] as number) /
-          Math.exp(-3) -
-          1,
+  test("its coefficients meet the conditions of order 3 for any J, and the embedded ones those of order 2 (Rang & Angermann 2005)", () => {
+    const { gamma, b, lower } = ROS34PW2;
+    const A = ROS34PW2.a as readonly (readonly number[])[];
+    const G = (ROS34PW2.g as readonly (readonly number[])[]).map((row, i) =>
+      Object.assign([...row], { [i]: gamma }),
+    );
+    const sum = (row: readonly number[], of: (i: number) => number = () => 1) =>
+      row.reduce((total, each, i) => total + each * of(i), 0);
+    const alpha = A.map((row) => sum(row));
+    const beta = G.map((row) => sum(row));
+    const through = (rows: readonly (readonly number[])[], values: readonly number[]) =>
+      sum(b, (i) => sum(rows[i] ?? [], (j) => values[j] ?? 0));
+    for (const weights of [b, lower]) {
+      expect(sum(weights)).toBeCloseTo(1, 12);
+      expect(sum(weights, (i) => alpha[i] ?? 0)).toBeCloseTo(1 / 2, 12);
+      expect(sum(weights, (i) => beta[i] ?? 0)).toBeCloseTo(0, 12);
+    }
+    expect(sum(b, (i) => (alpha[i] ?? 0) ** 2)).toBeCloseTo(1 / 3, 12);
+    expect(through(A, alpha)).toBeCloseTo(1 / 6, 12);
+    for (const zero of [through(A, beta), through(G, alpha), through(G, beta)])
+      expect(zero).toBeCloseTo(0, 12);
+  });
+
+  test.each([
+    [
+      "the right one",
+      [
+        [0, 1],
+        [-1, 0],
+      ],
+    ],
+    [
+      "a wrong one",
+      [
+        [-0.7, 0.4],
+        [-0.3, -1.9],
+      ],
+    ],
+    [
+      "none",
+      [
+        [0, 0],
+        [0, 0],
+      ],
+    ],
+  ] as const)("with %s for J, halving the step takes eight times off the error", (_, jacobian) => {
+    const error = (step: number) => {
+      // An error so freely allowed that every step is as long as it may be.
+      const { y } = solve(oscillate, [1, 0], jacobian, {
+        to: 4,
+        relative: 1e6,
+        firstStep: step,
+        longestStep: step,
+      });
+      return Math.hypot((y[0] as number) - Math.cos(4), (y[1] as number) + Math.sin(4));
+    };
+    const order = Math.log2(error(0.05) / error(0.025));
+    expect(order).toBeGreaterThan(2.8);
+  });
+
+  test("a part that settles a million times faster than the rest costs no steps (Prothero & Robinson)", () => {
+    const follow = (t: number, y: Float64Array, slope: Float64Array) => {
+      slope[0] = -1e6 * ((y[0] as number) - Math.cos(t)) - Math.sin(t);
+      slope[1] = -(y[1] as number);
+    };
+    const { y, evaluations } = solve(
+      follow,
+      [1, 1],
+      [
+        [-1e6, 0],
+        [0, -1],
+      ],
+      { to: 10, relative: 1e-5 },
+    );
+    expect(y[0]).toBeCloseTo(Math.cos(10), 3);
+    expect(y[1]).toBeCloseTo(Math.exp(-10), 4);
+    expect(evaluations).toBeLessThan(1500); // an explicit method needs some four million
+  });
+
+  test("it goes the error asked for, ends exactly at the end, gives on its step, and stops when told", () => {
+    for (const [relative, allowed] of [
+      [1e-4, 2e-3],
+      [1e-7, 5e-6],
+    ] as const) {
+      const { y } = solve(
+        oscillate,
+        [1, 0],
+        [
+          [0, 1],
+          [-1, 0],
+        ],
+        { to: 2 * Math.PI, relative },
       );
-    expect(decay(1e-4)).toBeLessThan(2e-3);
-    expect(decay(1e-7)).toBeLessThan(2e-6);
-  });
-
-  test("an oscillator keeps its energy", () => {
-    const { last } = solve(
-      (_, y, slope) => {
-        slope[0] = y[1] as number;
-        slope[1] = -(y[0] as number);
-      },
-      [1, 0],
-      2 * Math.PI,
-      1e-7,
-    );
-    expect(last[0]).toBeCloseTo(1, 4);
-    expect(last[1]).toBeCloseTo(0, 4);
-  });
-
-  test("it lands on the times where the slope jumps, and ends exactly at the end", () => {
-    const { last, times } = solve(
-      (t, _, slope) => {
-        slope[0] = t < 1 ? 0 : t < 2.5 ? 2 : 0;
-      },
-      [0],
-      4,
-      1e-6,
-      [1, 2.5],
-    );
-    expect(times).toEqual(expect.arrayContaining([1, 2.5, 4]));
-    expect(last[0]).toBeCloseTo(3, 6);
-  });
-
-  test("it stops when told", () => {
+      expect(Math.abs((y[0] as number) - 1) + Math.abs(y[1] as number)).toBeLessThan(allowed);
+    }
+    const state = Float64Array.from([0]);
+    const system = {
+      derivative: (_: number, __: Float64Array, slope: Float64Array) => void slope.fill(1),
+      linearise() {},
+      solve: (shift: number, right: Float64Array, x: Float64Array) =>
+        x.set([(right[0] as number) / shift]),
+    };
+    const settings = { absolute: Float64Array.of(1), relative: 1, firstStep: 1, longestStep: 8 };
     let steps = 0;
-    integrate((_, __, slope) => slope.fill(1), new Float64Array(1), {
+    const next = integrateStiff(system, state, {
+      ...settings,
       from: 0,
       to: 100,
-      relative: 1e-3,
-      absolute: 1e-3,
-      firstStep: 1,
-      longestStep: 1,
       onStep: () => ++steps === 3,
     });
     expect(steps).toBe(3);
+    expect(state[0]).toBeCloseTo(1 + 5 + 8, 12);
+    expect(next).toBeGreaterThan(8);
+    integrateStiff(system, state, { ...settings, from: 0, to: 2.5, onStep: () => false });
+    expect(state[0]).toBeCloseTo(16.5, 12);
+  });
+
+  test("slopes that aren't numbers don't pass for exact ones", () => {
+    const broken = (_: number, y: Float64Array, slope: Float64Array) => {
+      slope[0] = Math.log((y[0] as number) - 5);
+    };
+    const none = [
+      [0, 0],
+      [0, 0],
+    ] as const;
+    expect(() => solve(broken, [1, 0], none, { to: 1, relative: 1e-3 })).toThrow(/aren't numbers/);
   });
 });
 

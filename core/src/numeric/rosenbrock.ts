@@ -139,14 +139,14 @@ export function integrateStiff(system: StiffSystem, initial: Float64Array, optio
       const allowed =
         (absolute[i] as number) +
         relative * Math.max(Math.abs(state[i] as number), Math.abs(next[i] as number));
-      const share = Math.abs(off) / allowed;
-      // Written so that a NaN is an error and not none.
-      if (!(share <= error)) error = share;
+      // Math.max lets a NaN through, so that it is an error and not none.
+      error = Math.max(error, Math.abs(off) / allowed);
     }
     if (!(error <= 1) && h > shortest) {
       step = h * (error < Number.POSITIVE_INFINITY ? Math.max(0.2, 0.9 * error ** (-1 / 3)) : 0.2);
       continue;
     }
+    if (Number.isNaN(error)) throw new RangeError(`the slopes at t = ${t} aren't numbers`);
     const end = to - t <= h * (1 + 1e-12) ? to : t + h;
     system.derivative(end, next, slopeNext);
     const grown = h * Math.min(5, 0.9 * Math.max(error, 1e-6) ** (-1 / 3));

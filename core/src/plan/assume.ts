@@ -2,13 +2,17 @@ import { type Covering, type FloorFibre, isHardFloor, MOST_DELICATE_LIKELY } fro
 import { METHOD_FIGURES, type Method, type Soil } from "../clean/index.ts";
 import {
   type Air,
+  type AirMover,
   airSpeedFromMovers,
+  type Climate,
   type Fibre,
+  HEATING_PER_AREA,
   OUTDOOR_AIR_CHANGES,
   type Windows,
 } from "../drying/index.ts";
 import { carpetArea, edgeLength, edgesOf, outlineOf, type ZoneAreas, zoneAreas } from "../floor/index.ts";
 import type { JobInput, SurveyedRoom } from "./input.ts";
+import type { Interview } from "./interview.ts";
 
 /** Hard floor as the drying model takes it: a film on a rough surface, no fibre to hold water (common practice). */
 const HARD = { pileHeight: 0.002, faceWeight: 0.1 };
@@ -69,6 +73,16 @@ export const ASSUMED = {
   elevation: 0,
 } as const;
 
+/** Nobody heats a place that stands empty (common practice). */
+const STANDS_EMPTY: readonly (Interview["occupancy"] | undefined)[] = ["empty", "move-out"];
+
+/** Heated to the temperature it had, with what ordinary room heating gives; or left to itself. */
+export function climateOf(heating: boolean, air: Air, area: number): Climate {
+  return heating
+    ? { mode: "heated", setpoint: air.temperature, capacity: HEATING_PER_AREA * area }
+    : { mode: "floating" };
+}
+
 export type AssumedField =
   | "height"
   | "covering"
@@ -78,6 +92,7 @@ export type AssumedField =
   | "soil"
   | "method"
   | "windows"
+  | "heating"
   | "air";
 
 /** A room with nothing left open. */
@@ -106,7 +121,10 @@ export interface KnownRoom {
   readonly outdoorAirChangesPerHour: number;
   readonly airSpeed: number;
   readonly airSpeedMeasured: boolean;
+  readonly airMovers: readonly AirMover[];
   readonly dehumidifierLitresPerDay: number;
+  readonly heating: boolean;
+  readonly climate: Climate;
   readonly assumed: readonly AssumedField[];
 }
 
@@ -127,6 +145,8 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
   const height = known("height", room.height, ASSUMED.height);
   const windows = known("windows", room.windows, ASSUMED.windows);
   const method = known("method", room.method, usualMethod(covering));
+  const air = known("air", room.air ?? job.indoor, ASSUMED.indoor);
+  const heating = known("heating", room.heating, !STANDS_EMPTY.includes(job.interview?.occupancy));
   const fibre = ofPile("fibre", room.fibre, ASSUMED.fibre);
   return {
     id: room.id,
@@ -150,11 +170,14 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
       METHOD_FIGURES[method].wetting === "dry" || room.passage
         ? undefined
         : (room.batchId ?? job.batches[0]?.id),
-    air: known("air", room.air ?? job.indoor, ASSUMED.indoor),
+    air,
     outdoorAirChangesPerHour: OUTDOOR_AIR_CHANGES[windows],
     airSpeed: room.airSpeed ?? airSpeedFromMovers(room.airMovers ?? [], area, height),
     airSpeedMeasured: room.airSpeed !== undefined,
+    airMovers: room.airMovers ?? [],
     dehumidifierLitresPerDay: room.dehumidifierLitresPerDay ?? 0,
+    heating,
+    climate: climateOf(heating, air, area),
     assumed: room.passage ? [] : assumed,
   };
 }

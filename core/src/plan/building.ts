@@ -14,6 +14,10 @@ function openDoors(job: JobInput): Link[] {
   });
 }
 
+/** Electricity a fan turns into heat, W for each m³/s it moves, and a dehumidifier, W for each litre a day (common practice). */
+const POWER_PER_FLOW = 280;
+const POWER_PER_LITRE_A_DAY = 12;
+
 const dryingRoom = (room: RoomPlan): DryingRoom => ({
   area: room.area,
   height: room.height,
@@ -24,8 +28,11 @@ const dryingRoom = (room: RoomPlan): DryingRoom => ({
   faceWeight: room.faceWeight,
   pileHeight: room.pileHeight,
   residual: room.residual,
-  airSpeed: room.airSpeed,
+  ...(room.airSpeedMeasured ? { airSpeed: room.airSpeed } : {}),
+  airMovers: room.airMovers.map((mover) => ({ power: POWER_PER_FLOW * mover.flow, ...mover })),
   dehumidifierLitresPerDay: room.dehumidifierLitresPerDay,
+  dehumidifierPower: POWER_PER_LITRE_A_DAY * room.dehumidifierLitresPerDay,
+  climate: room.climate,
   finishedAt: room.finishedAt,
 });
 

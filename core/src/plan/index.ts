@@ -1,4 +1,12 @@
-export { ASSUMED, type AssumedField, type KnownRoom, longestWay, USUAL_PILE, usualMethod } from "./assume.ts";
+export {
+  ASSUMED,
+  type AssumedField,
+  climateOf,
+  type KnownRoom,
+  longestWay,
+  USUAL_PILE,
+  usualMethod,
+} from "./assume.ts";
 export { type BatchPlan, checkBatchSetup, labelStrength, vesselsFor } from "./batches.ts";
 export {
   careFloor,

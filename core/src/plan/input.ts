@@ -44,6 +44,8 @@ export interface SurveyedRoom {
   readonly airSpeed?: number;
   readonly airMovers?: readonly AirMover[];
   readonly dehumidifierLitresPerDay?: number;
+  /** Heating on while it dries. */
+  readonly heating?: boolean;
 }
 
 /** A product as its label has it. Times s, temperature °C. */

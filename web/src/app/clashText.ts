@@ -95,6 +95,7 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
     "dehumidifier",
     (value: number, units) => `${joined(units.volume(value / 1000))} a day`,
   ],
+  heating: ["heating", (value: boolean) => (value ? "on" : "off")],
   from: ["from", said],
   to: ["to", said],
   wall: ["wall", plain],

@@ -52,8 +52,8 @@ describe("errors say what to do next", () => {
 
 test("water on a course is straight between its moments and held at its ends", () => {
   const course = [
-    { hours: 1, freeWater: 0.2, relativeHumidity: 0.5 },
-    { hours: 3, freeWater: 0.1, relativeHumidity: 0.5 },
+    { hours: 1, freeWater: 0.2, relativeHumidity: 0.5, temperature: 20 },
+    { hours: 3, freeWater: 0.1, relativeHumidity: 0.5, temperature: 20 },
   ];
   expect([0, 1, 2, 3, 9].map((hours) => freeWaterAt(course, hours).toFixed(3))).toEqual([
     "0.200",

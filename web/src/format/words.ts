@@ -145,6 +145,7 @@ export const ASSUMED_NAMES: Named<AssumedField> = {
   soil: "soil",
   method: "method",
   windows: "windows",
+  heating: "heating",
   air: "air",
 };
 

@@ -1,5 +1,5 @@
 import type { LogEntry } from "@scutch/contract";
-import { criticalWater, DRY_BELOW } from "@scutch/core/drying";
+import { DRY_BELOW, readyLevels } from "@scutch/core/drying";
 import { curveMonotoneX, line, max, scaleLinear, scaleTime } from "d3";
 import { memo, useId } from "react";
 import { at, clock } from "../../format/time.ts";
@@ -29,7 +29,10 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
   const { work } = dried;
   const room = work.rooms[place];
   const course = dried.result.rooms[place]?.course ?? [];
-  if (!room) return null;
+  const drying = dried.work.building.rooms[place];
+  if (!room || !drying) return null;
+  const levels = readyLevels(drying);
+  const touchDry = levels.touchDry - levels.rest;
   const dry = readyOfRoom(dried, place, start, "dry");
   const touch = readyOfRoom(dried, place, start, "touchDry");
   const points = course.filter((moment) => moment.hours >= room.finishedAt - 1e-6);
@@ -65,7 +68,7 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
           <text x={width - PAD.right} y={11} textAnchor="end" className="fill-soft text-[13px]">
             {units.massPerArea(top)} of free water
           </text>
-          {level(criticalWater(room.pileHeight) / 2, "touch-dry")}
+          {touchDry > DRY_BELOW && level(touchDry, "touch-dry")}
           {level(DRY_BELOW, "dry")}
           <path d={curve(shown) ?? ""} fill="none" stroke="var(--line-wet)" strokeWidth={3.5} />
           {readings.map((reading) => (

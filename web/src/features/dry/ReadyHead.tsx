@@ -1,9 +1,11 @@
-import { workingOfReady } from "@scutch/core/drying";
+import { type RoomDrying, workingOfReady } from "@scutch/core/drying";
 import { memo } from "react";
 import { about, aboutParts, at, between, clock } from "../../format/time.ts";
+import { percent } from "../../format/units.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
 import type { Dried } from "../../planning/useDried.ts";
 import { Worked } from "../../shared/working/Worked.tsx";
+import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 
@@ -24,6 +26,23 @@ function BigHour({ time, now }: { readonly time: number; readonly now: number })
       {day && <span className="mr-3 text-3xl">{day}</span>}
       {hour}
     </span>
+  );
+}
+
+/** A room without a time: dry some day, or not in the air it has, and what that air is. */
+function NotDry({ drying }: { readonly drying: RoomDrying | undefined }) {
+  const units = useUnits();
+  const last = drying?.course.at(-1);
+  if (drying?.outcome !== "cannot" || !last)
+    return <p className="my-2 font-bold text-3xl text-caution-ink">Longer than 4 days</p>;
+  return (
+    <>
+      <p className="my-2 font-bold text-3xl text-stop">Can’t get dry in this air</p>
+      <p>
+        The room’s air comes to rest at {percent(last.relativeHumidity)} and{" "}
+        {units.temperature(last.temperature)}: the carpet holds on to what is left.
+      </p>
+    </>
   );
 }
 
@@ -53,7 +72,7 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
         </span>
       </p>
       {dry.likely === null ? (
-        <p className="my-2 font-bold text-3xl text-stop">Not within 4 days</p>
+        <NotDry drying={dried.result.rooms[place]} />
       ) : (
         <>
           <p className="mt-2 text-soft">Dry by about</p>

@@ -25,7 +25,8 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
   const log = useLogging(job.id);
   const room = job.rooms[place];
   const known = work.rooms[place];
-  const advice = useAdvice(work, place, room, shelf.gear);
+  const dries = desk.dried?.work === work ? desk.dried.result.rooms[place] : undefined;
+  const advice = useAdvice(work, place, room, shelf.gear, dries ? dries.dryHours : 0);
   if (!room || !known) return null;
   const set = (change: Partial<Room>, showLimit?: (limit: number) => string) =>
     edit((before) => withRoom(before, room.id, change), showLimit);
@@ -53,6 +54,16 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
         assumed={room.windows === undefined}
         options={optionsOf(WINDOW_NAMES)}
         onChange={(windows) => void set({ windows })}
+      />
+      <Segmented
+        label="Heating while it dries"
+        value={known.heating ? "on" : "off"}
+        assumed={room.heating === undefined}
+        options={[
+          { value: "on", name: `On, ${units.temperature(known.air.temperature)}` },
+          { value: "off", name: "Off" },
+        ]}
+        onChange={(heating) => void set({ heating: heating === "on" })}
       />
       <div className="flex flex-wrap items-end justify-between gap-4">
         <Stepper label="Air movers" value={movers.length} most={MOST_AIR_MOVERS} onChange={setMovers} />

@@ -1,14 +1,7 @@
 import type { Gear, Room } from "@scutch/contract";
 import { airFromRelativeHumidity } from "@scutch/core/air";
-import {
-  airSpeedFromMovers,
-  type Move,
-  type MoveEffect,
-  OUTDOOR_AIR_CHANGES,
-  WINDOWS,
-  type Windows,
-} from "@scutch/core/drying";
-import type { WorkPlan } from "@scutch/core/plan";
+import { type Move, type MoveEffect, OUTDOOR_AIR_CHANGES, WINDOWS, type Windows } from "@scutch/core/drying";
+import { climateOf, type WorkPlan } from "@scutch/core/plan";
 import { hoursAndMinutes } from "../../format/time.ts";
 
 type AirMover = NonNullable<Room["airMovers"]>[number];
@@ -38,7 +31,7 @@ const WINDOW_ADVICE: Record<Windows, string> = {
   "cross-ventilated": "Open windows on both sides.",
 };
 
-type MoveId = Windows | "air-mover";
+type MoveId = Windows | "air-mover" | "heating";
 
 /** The moves there are for a room as it stands. */
 export function movesFor(
@@ -50,7 +43,6 @@ export function movesFor(
   const known = work.rooms[place];
   if (!known) return [];
   const movers = room.airMovers ?? [];
-  const airSpeed = airSpeedFromMovers([...movers, mover], known.area, known.height);
   return [
     ...WINDOWS.filter((each) => OUTDOOR_AIR_CHANGES[each] !== known.outdoorAirChangesPerHour).map((each) => ({
       id: each,
@@ -58,21 +50,33 @@ export function movesFor(
     })),
     ...(known.airSpeedMeasured || movers.length >= MOST_AIR_MOVERS
       ? []
-      : [{ id: "air-mover" as const, change: { airSpeed } }]),
+      : [{ id: "air-mover" as const, change: { airMovers: [...movers, mover] } }]),
+    ...(known.heating
+      ? []
+      : [{ id: "heating" as const, change: { climate: climateOf(true, known.air, known.area) } }]),
   ];
 }
 
-/** The best of the ranked moves in a sentence with its reason and effect; undefined where none is worth a walk. */
+/**
+ * The best of the ranked moves in a sentence with its reason and effect; undefined where none is worth a walk.
+ * `now`: hours in which the room dries as it stands, null where it doesn't within 96 h.
+ */
 export function adviceFrom(
   best: MoveEffect<MoveId> | undefined,
   work: WorkPlan,
   place: number,
   room: Room,
   mover: AirMover = AIR_MOVER,
+  now?: number | null,
 ): Advice | undefined {
   const known = work.rooms[place];
   if (!known || !best || best.hoursSooner < WORTH_IT) return undefined;
-  const sooner = `Dry about ${hoursAndMinutes(Math.round(best.hoursSooner * 12) / 12)} sooner.`;
+  const rounded = (hours: number) => hoursAndMinutes(Math.round(hours * 12) / 12);
+  // Where a room isn't dry in four days as it stands, there is no "sooner".
+  const sooner =
+    now === null && best.dryHours !== null
+      ? `Then it is dry about ${rounded(best.dryHours)} after it is finished.`
+      : `Dry about ${rounded(best.hoursSooner)} sooner.`;
   const movers = room.airMovers ?? [];
   if (best.id === "air-mover")
     return {
@@ -80,12 +84,21 @@ export function adviceFrom(
       why: `It is the air over the pile that is slow. ${sooner}`,
       change: { airMovers: [...movers, mover] },
     };
-  const { outdoor } = work.building;
+  if (best.id === "heating")
+    return {
+      what: "Turn the heating on.",
+      why: `The room is too cold: its air can take up little. ${sooner}`,
+      change: { heating: true },
+    };
+  const outdoor = work.building.outdoor ?? known.air;
   const inside = airFromRelativeHumidity(known.air.temperature, known.air.relativeHumidity).humidityRatio;
   const outside = airFromRelativeHumidity(outdoor.temperature, outdoor.relativeHumidity).humidityRatio;
+  const closing = OUTDOOR_AIR_CHANGES[best.id] < known.outdoorAirChangesPerHour;
   const why =
     outside < inside
-      ? "The air outside is drier."
+      ? closing
+        ? "The cold it lets in slows drying more than the drier air speeds it."
+        : "The air outside is drier."
       : best.id === "shut"
         ? "The air outside is wetter."
         : "The room’s own air would get wetter than that outside.";

@@ -79,7 +79,7 @@ describe("advice is one sentence with its reason and effect, and what it says ha
     const measured = room("a", { airSpeed: 2, windows: "cross-ventilated" });
     const plan = work([measured]);
     expect(movesFor(plan, 0, measured).map(({ id }) => id)).not.toContain("air-mover");
-    expect(adviceFrom({ id: "shut", hoursSooner: 0.1 }, plan, 0, measured)).toBeUndefined();
+    expect(adviceFrom({ id: "shut", hoursSooner: 0.1, dryHours: 5 }, plan, 0, measured)).toBeUndefined();
     expect(adviceFrom(undefined, plan, 0, measured)).toBeUndefined();
   });
 });

@@ -10,6 +10,7 @@ export function useAdvice(
   place: number,
   room: Room | undefined,
   gear: readonly Gear[],
+  dryHours: number | null,
 ): Advice | undefined {
   const [advice, setAdvice] = useState<{
     readonly work: WorkPlan;
@@ -23,13 +24,13 @@ export function useAdvice(
       const mover = airMoverOf(gear);
       const moves = movesFor(work, place, room, mover);
       letGo = askBestMoves(work.building, place, moves, ([best]) =>
-        setAdvice({ work, place, advice: adviceFrom(best, work, place, room, mover) }),
+        setAdvice({ work, place, advice: adviceFrom(best, work, place, room, mover, dryHours) }),
       );
     }, WORK_AFTER);
     return () => {
       clearTimeout(timer);
       letGo?.();
     };
-  }, [work, place, room, gear]);
+  }, [work, place, room, gear, dryHours]);
   return advice && advice.work === work && advice.place === place ? advice.advice : undefined;
 }
