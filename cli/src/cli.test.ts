@@ -52,6 +52,45 @@ test("dry prints the cases with what is computed beside what was expected, keys 
     expect(each.computed.map(Object.keys)).toEqual(each.expected.map(Object.keys));
 }, 60_000);
 
+test("convert gives what people type as SI, refuses by a code, or asks with both readings", () => {
+  const list = [
+    { kind: "length", text: "12'6" },
+    { kind: "room-size", text: "12 x 10", bare: "ft" },
+    { kind: "area", text: "150", bare: "ft2" },
+    { kind: "strength", text: "1:4", reading: "one-in-n" },
+    { kind: "strength", text: "30 g/L", matter: "powder" },
+    { kind: "application-rate", text: "600 sq ft/gal" },
+    { kind: "temperature", text: "68", bare: "f" },
+    { kind: "share", text: "48 %" },
+    { kind: "time", text: "1h30" },
+    { kind: "length", text: "12" },
+    { kind: "length", text: "12", bare: "parsec" },
+    { kind: "length", text: "3m8" },
+  ];
+  const { status, stdout } = scutch(["convert", "-"], JSON.stringify(list));
+  expect(status).toBe(0);
+  const answers = JSON.parse(stdout);
+  expect(answers.map(({ kind, text }: { kind: string; text: string }) => ({ kind, text }))).toEqual(
+    list.map(({ kind, text }) => ({ kind, text })),
+  );
+  const close = (value: number) => ({ value: expect.closeTo(value, 9) });
+  expect(answers).toMatchObject([
+    close(3.81),
+    close(120 * 0.09290304),
+    close(150 * 0.09290304),
+    close(1 / 3),
+    close(0.03),
+    close(67.909722e-6),
+    close(20),
+    close(0.48),
+    close(5400),
+    { refused: "unit-missing" },
+    { refused: "unknown-unit" },
+    { ask: [3.08, 3.8] },
+  ]);
+  expect(scutch(["convert", "-"], '[{"kind":"weight","text":"1"}]')).toMatchObject({ status: 2, stdout: "" });
+}, 60_000);
+
 test("a bad file: a line a fault with its place, exit 2, nothing on standard output", () => {
   const job = example();
   job.job.rooms[0].shape.length = 0;

@@ -1,15 +1,18 @@
 import { DryingCases, JobFile } from "@scutch/contract";
 import { OutOfRange } from "@scutch/core";
+import { convertReport, TypedList } from "./convert.ts";
 import { dryReport } from "./dry.ts";
 import { InputFaults, readInput } from "./input.ts";
 import { planReport } from "./plan.ts";
 
 const USAGE = `npm run -s scutch -- plan JOB.json    the plan of a job: batches, fills, times, drying
 npm run -s scutch -- dry CASES.json   drying cases, with what is computed beside what was expected
+npm run -s scutch -- convert LIST.json  what people type, as SI values
 A dash instead of a file reads standard input. Formats: docs/job-format.md`;
 
 const COMMANDS: Readonly<Record<string, (file: string) => unknown>> = {
   plan: (file) => planReport(readInput(JobFile, file)),
+  convert: (file) => convertReport(readInput(TypedList, file)),
   dry: (file) => dryReport(readInput(DryingCases, file)),
 };
 

@@ -1,47 +1,94 @@
-import { failed, type Parsed, parseQuantity, plainMarks, type UnitId } from "../quantity/index.ts";
+import {
+  type Ambiguous,
+  decided,
+  failed,
+  type Parsed,
+  type ParseFault,
+  parseQuantity,
+  plainMarks,
+  readingsOf,
+  type UnitId,
+} from "../quantity/index.ts";
 import type { Rectangle, RoomShape } from "./shape.ts";
 
-const SIDES = /\s*(?:x|\bby\b)\s*/;
-const FIRST_UNIT = /[a-z'"]+/;
+const SIDES = / ?(?:x|\bby\b) ?/;
+const UNIT_SAID = /[a-z'"]+/;
 
-/** "3.8 x 4.2 m", "12'6 x 10": a side without a unit takes the one said for the other. */
-function withUnitOf(side: string, other: string): string {
-  const said = FIRST_UNIT.exec(other)?.[0];
-  return FIRST_UNIT.test(side) || said === undefined ? side : `${side} ${said}`;
+/** Units of length said anywhere in a size, each once. */
+function unitsSaid(sides: readonly string[]): string[] {
+  const first = (side: string) => UNIT_SAID.exec(side)?.[0];
+  return [...new Set(sides.flatMap((side) => first(side) ?? []))];
 }
 
-function parseRectangle(text: string, bare: UnitId): Parsed<Rectangle> {
-  const sides = text.split(SIDES);
-  if (sides.length !== 2) return failed({ code: "not-a-quantity", text });
-  const [first = "", second = ""] = sides;
-  const length = parseQuantity(withUnitOf(first, second), "length", bare);
-  if (!length.ok) return length;
-  const width = parseQuantity(withUnitOf(second, first), "length", bare);
-  if (!width.ok) return width;
-  return { ok: true, value: { length: length.value, width: width.value } };
+/** Two sides to a rectangle; every combination of what each may mean. */
+function rectangles(
+  [first = "", second = ""]: readonly string[],
+  bare: UnitId | undefined,
+): Parsed<Rectangle> {
+  const [length, width] = [parseQuantity(first, "length", bare), parseQuantity(second, "length", bare)];
+  for (const side of [length, width])
+    if (!side.ok && side.fault.code !== "ambiguous") return { ok: false, fault: side.fault };
+  return decided(
+    `${first} x ${second}`,
+    readingsOf(length).flatMap((l) => readingsOf(width).map((w) => ({ length: l, width: w }))),
+  );
 }
+
+type ParsedSize =
+  | { readonly ok: true; readonly value: RoomShape }
+  | { readonly ok: false; readonly fault: ParseFault | Ambiguous<RoomShape> };
+
+/** More readings than this aren't a question anybody answers. */
+const MOST_READINGS = 4;
 
 /**
  * Reads a room's size in one line: `12'6 x 10`, `3.8 × 4.2 m`, an L as two rectangles `4 x 3 + 2 x 1.5`, a U as
- * three, or an area `150 sq ft`. Bare lengths are taken in `bareLength`, a bare single number as an area in `bareArea`.
+ * three, or an area `150 sq ft`. A unit said once holds for every side without one; with two said, a side without is
+ * refused. Bare lengths are taken in `bareLength`, a bare single number as an area in `bareArea`.
  */
-export function parseRoomSize(text: string, bareLength: UnitId, bareArea: UnitId): Parsed<RoomShape> {
+export function parseRoomSize(
+  text: string,
+  bareLength: UnitId | undefined,
+  bareArea: UnitId | undefined,
+): ParsedSize {
+  const said = text.trim();
   const plain = plainMarks(text);
   if (plain === "") return failed({ code: "empty" });
-  const parts = plain.split("+").map((part) => part.trim());
-  if (parts.length > 3) return failed({ code: "not-a-quantity", text: text.trim() });
-  if (parts.length === 1 && !SIDES.test(plain)) {
+  if (!SIDES.test(plain)) {
     const area = parseQuantity(plain, "area", bareArea);
-    return area.ok ? { ok: true, value: { kind: "area", area: area.value } } : area;
+    const shapes = readingsOf(area).map((each) => ({ kind: "area", area: each }) as const);
+    return shapes.length > 0 ? decided<RoomShape>(said, shapes) : (area as Parsed<never>);
   }
-  const sides: Rectangle[] = [];
+  const parts = plain.split("+").map((part) => part.trim().split(SIDES));
+  if (parts.length > 3 || parts.some((sides) => sides.length !== 2))
+    return failed({ code: "not-a-quantity", text: said });
+  const sides = parts.flat();
+  const units = unitsSaid(sides);
+  const naked = sides.find((side) => !UNIT_SAID.test(side));
+  const [only] = units;
+  if (units.length > 1 && naked !== undefined && !eachHasOwn(parts))
+    return failed({ code: "unit-missing", text: said });
+  let readings: Rectangle[][] = [[]];
   for (const part of parts) {
-    const read = parseRectangle(part, bareLength);
-    if (!read.ok) return read;
-    sides.push(read.value);
+    const own = unitsSaid(part)[0] ?? only;
+    const read = rectangles(
+      part.map((side) => (UNIT_SAID.test(side) || own === undefined ? side : `${side} ${own}`)),
+      bareLength,
+    );
+    const some = readingsOf(read);
+    if (some.length === 0) return read as Parsed<never>;
+    readings = readings.flatMap((before) => some.map((each) => [...before, each])).slice(0, MOST_READINGS);
   }
-  const [main, first, second] = sides as [Rectangle, Rectangle?, Rectangle?];
-  if (first === undefined) return { ok: true, value: { kind: "rectangle", ...main } };
-  if (second === undefined) return { ok: true, value: { kind: "l-shape", main, wing: first } };
-  return { ok: true, value: { kind: "u-shape", main, left: first, right: second } };
+  return decided<RoomShape>(said, readings.map(shapeOf));
+}
+
+/** "12 ft x 10 + 3 m x 2": each rectangle says a unit of its own. */
+const eachHasOwn = (parts: readonly (readonly string[])[]) =>
+  parts.every((sides) => new Set(unitsSaid(sides)).size === 1);
+
+function shapeOf([main, first, second]: readonly Rectangle[]): RoomShape {
+  const whole = main as Rectangle;
+  if (first === undefined) return { kind: "rectangle", ...whole };
+  if (second === undefined) return { kind: "l-shape", main: whole, wing: first };
+  return { kind: "u-shape", main: whole, left: first, right: second };
 }

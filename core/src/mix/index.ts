@@ -15,16 +15,15 @@ export { cutIntoFills, type Demand, type FillShare } from "./fills.ts";
 export { workingOfConcentrate, workingOfLeftOver, workingOfMass, workingOfWater } from "./fillWorkings.ts";
 export { jugStrength, type LabelRange, nearestTips, type Tip, type TipChoice } from "./injector.ts";
 export { meteredConcentrate, strengthAtFloor } from "./metering.ts";
+export { parseStrength, type StrengthFault } from "./parseStrength.ts";
 export { type PowderLabel, scoopsFor, shareOfPowderDose } from "./powder.ts";
 export { completeMix, type KnownMix, type QuickMix, type WholeMix } from "./quick.ts";
 export {
   concentratePerWater,
   POWDER_SPELLINGS,
-  parseStrength,
   partsOf,
   STRENGTH_SPELLINGS,
   type Strength,
-  type StrengthFault,
   type StrengthSpelling,
   strengthFrom,
 } from "./strength.ts";

@@ -48,6 +48,58 @@ describe("strength", () => {
     expect(parseStrength("strong")).toMatchObject({ ok: false, fault: { code: "not-a-quantity" } });
     expect(parseStrength("")).toMatchObject({ ok: false, fault: { code: "empty" } });
   });
+
+  // By hand: fl oz/gal ÷ 128, ml/L ÷ 1000, x/(100 − x), an ounce of weight to a US gallon 28.349523125 g/3.785411784 L.
+  test.each([
+    ["6 oz in 5 gal", 6 / 5 / 128],
+    ["6 oz per 5 gal", 6 / 5 / 128],
+    ["470 ml per 10 L", 0.047],
+    ["2 oz/qt", 8 / 128],
+    ["6 oz/1 gal", 6 / 128],
+    ["4oz:1gal", 4 / 128],
+    ["6 oz to the gallon", 6 / 128],
+    ["2 oz/gal water", 2 / 128],
+    ["1 1/2 oz per gallon of water", 1.5 / 128],
+    ["1/4 cup in 2 gal", 1 / 128],
+    ["3 fl oz in 2.5 US gal", 1.2 / 128],
+    ["2 oz/imp gal", 2 / 160],
+    ["6/gal", 6 / 128],
+    ["1/21", 1 / 21],
+    ["1 part to 21 parts water", 1 / 21],
+    ["1:1,000", 1 / 1000],
+    ["1:1 000", 1 / 1000],
+    ["1 in 4", 1 / 3],
+    ["2 percent", 2 / 98],
+  ])("%s", (text, c) => {
+    const parsed = parseStrength(text);
+    expect(parsed.ok && concentratePerWater(parsed.value) / c).toBeCloseTo(1, 12);
+  });
+
+  test.each([
+    ["½ oz/gal", (0.5 * 28.349523125) / 3785.411784],
+    ["1/4 lb per gal", (4 * 28.349523125) / 3785.411784],
+    ["8 oz per 2 gal", (4 * 28.349523125) / 3785.411784],
+    ["300 g per 10 L", 0.03],
+    ["30 g/L", 0.03],
+  ])("a powder: %s", (text, c) => {
+    const parsed = parseStrength(text, "one-to-n", "powder");
+    expect(parsed.ok && concentratePerWater(parsed.value) / c).toBeCloseTo(1, 12);
+  });
+
+  test("1:1.000 may be one or a thousand and is asked; half a gallon, bare numbers and the wrong matter are no strength", () => {
+    expect(parseStrength("1:1.000")).toEqual({
+      ok: false,
+      fault: {
+        code: "ambiguous",
+        text: "1:1.000",
+        readings: [1, 1000].map((value) => ({ spelling: "one-to-n", value })),
+      },
+    });
+    for (const text of ["1/2 gal", "12", "1:4:5", "30 g/L", "6 oz/5", "oz/gal"])
+      expect(parseStrength(text).ok).toBe(false);
+    for (const text of ["1:21", "47 ml/L", "4 %"])
+      expect(parseStrength(text, "one-to-n", "powder").ok).toBe(false);
+  });
 });
 
 /** Slow and obvious: every way to put `fills` cuts on marks, best by the same order of wishes. */

@@ -152,8 +152,7 @@ describe("a stiff system integrated", () => {
     const system = {
       derivative: (_: number, __: Float64Array, slope: Float64Array) => void slope.fill(1),
       linearise() {},
-      solve: (shift: number, right: Float64Array, x: Float64Array) =>
-        x.set([(right[0] as number) / shift]),
+      solve: (shift: number, right: Float64Array, x: Float64Array) => x.set([(right[0] as number) / shift]),
     };
     const settings = { absolute: Float64Array.of(1), relative: 1, firstStep: 1, longestStep: 8 };
     let steps = 0;

@@ -1,28 +1,54 @@
 import type { Room } from "@scutch/contract";
 import { parseRoomSize } from "@scutch/core/floor";
-import { type Dimension, parseQuantity, toSi, type UnitId } from "@scutch/core/quantity";
+import { parseStrength, type Strength } from "@scutch/core/mix";
+import {
+  type Dimension,
+  numberAtStart,
+  parseQuantity,
+  parseRate,
+  plainMarks,
+  type UnitId,
+} from "@scutch/core/quantity";
 import { doseOf, joined, type UnitsOfCrew } from "./units.ts";
-import { typedFault } from "./words.ts";
+import { type TypedFault, typedFault } from "./words.ts";
 
-/** A text read: its value, or the sentence that says what is wrong with it. */
-export type Read<T> = { readonly value: T } | { readonly error: string };
+/** A text read: its value, or the sentence that says what is wrong with it, with what it may mean where that is two things. */
+export type Read<T> = { readonly value: T } | { readonly error: string; readonly readings?: readonly T[] };
+
+interface Answer<T> {
+  readonly ok: boolean;
+  readonly value?: T;
+  readonly fault?: TypedFault<T>;
+}
+
+/** What a parser of core answers as a field takes it; `what` names the example the sentence gives. */
+export function asRead<T>(parsed: Answer<T>, what: string): Read<T> {
+  const { fault } = parsed;
+  if (!fault) return { value: parsed.value as T };
+  const error = typedFault(fault, what);
+  return fault.code === "ambiguous" ? { error, readings: fault.readings } : { error };
+}
+
+/** A read value made into another, and every reading with it. */
+export function thenRead<A, B>(read: Read<A>, then: (value: A) => Read<B>): Read<B> {
+  if ("value" in read) return then(read.value);
+  const readings = (read.readings ?? []).flatMap((each) => {
+    const next = then(each);
+    return "value" in next ? [next.value] : [];
+  });
+  return readings.length > 0 ? { error: read.error, readings } : { error: read.error };
+}
 
 /** Writes a limit that was broken in the unit of the field that broke it. */
 export type ShowLimit = (limit: number, field: string | number | undefined) => string;
 
 /** Reads a quantity, or says what is wrong with it. */
 export function reads(dimension: Dimension, bare: UnitId): (text: string) => Read<number> {
-  return (text) => {
-    const parsed = parseQuantity(text, dimension, bare);
-    return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, dimension) };
-  };
+  return (text) => asRead<number>(parseQuantity(text, dimension, bare), dimension);
 }
 
 export function readsSize(units: UnitsOfCrew): (text: string) => Read<Room["shape"]> {
-  return (text) => {
-    const parsed = parseRoomSize(text, units.bare.length, units.bare.area);
-    return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, "size") };
-  };
+  return (text) => asRead<Room["shape"]>(parseRoomSize(text, units.bare.length, units.bare.area), "size");
 }
 
 export function readsName(text: string): Read<string> {
@@ -54,6 +80,24 @@ export function sizeLimit(units: UnitsOfCrew): ShowLimit {
     field === "length" || field === "width" ? units.length(limit) : units.area(limit);
 }
 
+/** Reads a number that has no unit, from `least` to `most`; `refusal` is said of anything else. A sign of money may stand by it. */
+export function readsNumber(least: number, most: number, refusal: string): (text: string) => Read<number> {
+  return (text) => {
+    const plain = plainMarks(text).replace(/^[$€£] ?| ?[$€£]$/g, "");
+    const number = numberAtStart(plain.replace(/^\+/, ""));
+    if (!number || number.length !== plain.replace(/^\+/, "").length) return { error: refusal };
+    const fitting = number.meanings.filter((each) => each >= least && each <= most);
+    const [value] = fitting;
+    if (value === undefined) return { error: refusal };
+    return fitting.length === 1
+      ? { value }
+      : { error: typedFault({ code: "ambiguous", text, readings: fitting }, ""), readings: fitting };
+  };
+}
+
+/** More than anything on a price list costs. */
+export const MOST_PRICE = 1_000_000;
+
 /** Reads a whole number from `least` to `most`. */
 export function readsCount(least: number, most: number): (text: string) => Read<number> {
   return (text) => {
@@ -70,11 +114,10 @@ const TANKER = 10;
 
 /** Reads a volume as small amounts or whole tanks are said, and asks about one no tank holds. */
 export function readsVolume(units: UnitsOfCrew, size: "volume" | "amount"): (text: string) => Read<number> {
-  return (text) => {
-    const read = reads("volume", units.bare[size])(text);
-    if ("error" in read || read.value <= TANKER) return read;
-    return { error: "More than a tanker holds. Check the unit." };
-  };
+  return (text) =>
+    thenRead<number, number>(reads("volume", units.bare[size])(text), (value) =>
+      value <= TANKER ? { value } : { error: "More than a tanker holds. Check the unit." },
+    );
 }
 
 /** A pack of a liquid by volume or of a powder by weight: how it is shown and read. */
@@ -96,14 +139,13 @@ export function doseField(powder: boolean, units: UnitsOfCrew) {
 }
 
 /** Reads how much is sprayed: `70 ml/m²`, or the other way round as `600 sq ft/gal`, a bare number as the crew says it. */
-export function readsRate(units: UnitsOfCrew): (text: string) => Read<number> {
-  return (text) => {
-    const over = /^(.+?)\s*(?:\/|\bper\b)\s*(?:us\s*)?gal(?:lon)?s?$/i.exec(text.trim());
-    const bare = units.system === "us" && /^[\d.,\s]+$/.test(text) ? text : undefined;
-    const covers = over?.[1] ?? bare;
-    if (covers === undefined) return reads("applicationRate", "mlPerM2")(text);
-    const area = reads("area", "ft2")(covers);
-    if ("error" in area) return area;
-    return area.value > 0 ? { value: toSi(1, "gal") / area.value } : { error: "More than nothing, please." };
-  };
-}
+export const readsRate =
+  (units: UnitsOfCrew) =>
+  (text: string): Read<number> =>
+    asRead<number>(parseRate(text, units.system === "us" ? "ft2PerGal" : "mlPerM2"), "applicationRate");
+
+/** Reads a strength as its label means 1:n, of a liquid or a powder. */
+export const readsStrength =
+  (reading: "one-to-n" | "one-in-n" | undefined, powder: boolean) =>
+  (text: string): Read<Strength> =>
+    asRead<Strength>(parseStrength(text, reading, powder ? "powder" : "liquid"), "strength");

@@ -45,10 +45,10 @@ const METRIC: UnitsOfCrew = {
   area: (v) => showQuantity(v, "m2", 1),
   volume: (v) => ({ figure: decimal(fromSi(v, "l"), v >= 0.02 ? 1 : 2), unit: "L" }),
   amount: (v) =>
-    v >= 1e-3
+    v >= 0.9995e-3
       ? shown(v, "l", "L")
       : { figure: decimal(fromSi(v, "ml"), fromSi(v, "ml") < 10 ? 1 : 0), unit: "ml" },
-  powder: (v) => (v >= 1 ? shown(v, "kg", "kg") : shown(v, "g", "g")),
+  powder: (v) => (v >= 0.9995 ? shown(v, "kg", "kg") : shown(v, "g", "g")),
   temperature: (v) => showQuantity(v, "c", 0),
   speed: (v) => showQuantity(v, "mps", 1),
   mass: (v) => showQuantity(v, "kg", 1),

@@ -2,7 +2,7 @@ import type { Fault, Interview, Product, Room, Vessel } from "@scutch/contract";
 import type { Covering, Origin } from "@scutch/core/care";
 import type { BatchFault } from "@scutch/core/mix";
 import type { AssumedField, EffectKind } from "@scutch/core/plan";
-import { decimal, type ParseFault, readable } from "@scutch/core/quantity";
+import { type Ambiguous, decimal, type ParseFault, readable } from "@scutch/core/quantity";
 import type { Extra } from "@scutch/core/quote";
 import { joined, type UnitsOfCrew } from "./units.ts";
 
@@ -155,22 +155,34 @@ const EXAMPLES: Readonly<Record<string, string>> = {
   volume: "8 L, 2 gal or 265 ml",
   temperature: "21 °C or 70 F",
   share: "48 %",
+  applicationRate: "70 ml/m² or 600 sq ft/gal",
+  mass: "300 g or 10 oz",
+  time: "10 min or 1h30",
+  speed: "0.3 m/s or 60 ft/min",
   strength: "1:24, 6 oz/gal, 47 ml/L or 4 %",
   massPerArea: "1.2 kg/m² or 36 oz/yd2",
   size: "3.8 x 4.2, or 4 x 3 + 2 x 1.5 for an L, or 14 m²",
 };
 
+export type TypedFault<T> =
+  | ParseFault
+  | Ambiguous<T>
+  | { readonly code: "strength-out-of-range"; readonly text: string };
+
 /** What is wrong with something typed, and what to type instead. */
-export function typedFault(
-  fault: ParseFault | { readonly code: "strength-out-of-range"; readonly text: string },
-  what: string,
-): string {
+export function typedFault(fault: TypedFault<unknown>, what: string): string {
   const example = EXAMPLES[what] ?? "a number";
   switch (fault.code) {
     case "empty":
       return `Type ${example}.`;
     case "not-a-quantity":
       return `“${fault.text}” can’t be read. Type it like ${example}.`;
+    case "ambiguous":
+      return `“${fault.text}” could mean two things. Tap the one you mean:`;
+    case "unit-missing":
+      return `Say the unit of every number in “${fault.text}”. Type it like ${example}.`;
+    case "unit-order":
+      return `The larger unit comes first, each once, in “${fault.text}”. Type it like ${example}.`;
     case "unknown-unit":
       return `“${fault.text}” isn’t a unit Scutch knows. Type it like ${example}.`;
     case "wrong-unit":

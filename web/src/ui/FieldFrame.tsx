@@ -8,11 +8,13 @@ interface Props {
   readonly error?: string | undefined;
   /** Nobody has said this: a default stands in. Pressing it makes the default what was said. */
   readonly onConfirm?: (() => void) | undefined;
+  /** Under what is wrong: a way out of it. */
+  readonly below?: ReactNode;
   readonly children: ReactNode;
 }
 
 /** Label, what is wrong, and the mark of an assumption: the same round every field. */
-export function FieldFrame({ id, label, hint, error, onConfirm, children }: Props) {
+export function FieldFrame({ id, label, hint, error, onConfirm, below, children }: Props) {
   return (
     <div className="min-w-0">
       <div className="flex min-h-6 items-center justify-between gap-2">
@@ -40,6 +42,7 @@ export function FieldFrame({ id, label, hint, error, onConfirm, children }: Prop
           </p>
         )
       )}
+      {below}
     </div>
   );
 }

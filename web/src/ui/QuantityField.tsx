@@ -1,6 +1,7 @@
 import { useId, useState } from "react";
 import type { Read } from "../format/readers.ts";
 import { FieldFrame, inputLook } from "./FieldFrame.tsx";
+import { Readings } from "./Readings.tsx";
 
 interface Props<T> {
   readonly label: string;
@@ -39,11 +40,18 @@ export function QuantityField<T>({
   const id = useId();
   const [typed, setTyped] = useState<string>();
   const [refused, setError] = useState<string>();
+  const [readings, setReadings] = useState<readonly T[]>([]);
   const error = refused ?? fault;
   const isAssumed = value === undefined && assumed !== undefined;
   const standing = value ?? assumed;
   const shown = typed ?? (standing === undefined ? "" : show(standing));
 
+  const take = (meant: T) => {
+    const sentence = onChange(meant);
+    setError(sentence || undefined);
+    setReadings([]);
+    if (!sentence) setTyped(undefined);
+  };
   const finish = () => {
     if (typed === undefined) return;
     if (typed.trim() === "") {
@@ -53,9 +61,9 @@ export function QuantityField<T>({
       return;
     }
     const result = read(typed);
-    const sentence = "error" in result ? result.error : onChange(result.value);
-    setError(sentence || undefined);
-    if (!sentence) setTyped(undefined);
+    setReadings("error" in result ? (result.readings ?? []) : []);
+    if ("error" in result) setError(result.error);
+    else take(result.value);
   };
 
   return (
@@ -65,6 +73,7 @@ export function QuantityField<T>({
       hint={hint}
       error={error}
       onConfirm={isAssumed ? () => void onChange(assumed) : undefined}
+      below={error && <Readings readings={readings} show={show} onTake={take} />}
     >
       <input
         id={id}
@@ -79,6 +88,7 @@ export function QuantityField<T>({
         onChange={(event) => {
           setTyped(event.target.value);
           setError(undefined);
+          setReadings([]);
         }}
         onBlur={finish}
         onKeyDown={(event) => {
@@ -87,6 +97,7 @@ export function QuantityField<T>({
             event.stopPropagation();
             setTyped(undefined);
             setError(undefined);
+            setReadings([]);
           }
         }}
       />

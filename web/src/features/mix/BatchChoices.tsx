@@ -1,11 +1,11 @@
 import type { BatchChoice, Gear, Product, Strength, Vessel } from "@scutch/contract";
-import { concentratePerWater, parseStrength } from "@scutch/core/mix";
+import { concentratePerWater } from "@scutch/core/mix";
 import { type BatchPlan, checkBatchSetup } from "@scutch/core/plan";
 import { Pencil, Plus } from "lucide-react";
 import { useState } from "react";
-import { reads } from "../../format/readers.ts";
+import { reads, readsStrength } from "../../format/readers.ts";
 import { joined, labelSpelling } from "../../format/units.ts";
-import { batchFault, typedFault } from "../../format/words.ts";
+import { batchFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { isForMixing, measuresFor } from "../../shared/products/measures.ts";
 import { ProductDialog } from "../../shared/products/ProductDialog.tsx";
@@ -135,14 +135,7 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
           value={batch.strength}
           assumed={planned?.strength}
           show={labelSpelling}
-          read={(text) => {
-            const parsed = parseStrength(
-              text,
-              product.ratioMeans,
-              product.scoop === undefined ? "liquid" : "powder",
-            );
-            return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, "strength") };
-          }}
+          read={readsStrength(product.ratioMeans, product.scoop !== undefined)}
           onChange={(strength) => choose("strength", { strength })}
           hint={`Label: light ${labelSpelling(product.light)}, ordinary ${labelSpelling(product.ordinary)}, heavy ${labelSpelling(product.heavy)}.${planned && product.scoop === undefined ? ` Here ${units.strength(concentratePerWater(planned.strength))}.` : ""}`}
         />

@@ -1,8 +1,7 @@
 import type { BatchChoice, ProductId, Strength } from "@scutch/contract";
-import { parseStrength } from "@scutch/core/mix";
 import { Plus, Trash2 } from "lucide-react";
+import { readsStrength } from "../../format/readers.ts";
 import { labelSpelling } from "../../format/units.ts";
-import { typedFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
@@ -44,10 +43,7 @@ export function BoosterFields({ desk: { shelf }, batch, onChange }: Props) {
               value={booster.strength}
               assumed={product.ordinary}
               show={labelSpelling}
-              read={(text) => {
-                const read = parseStrength(text, product.ratioMeans, powder ? "powder" : "liquid");
-                return read.ok ? { value: read.value } : { error: typedFault(read.fault, "strength") };
-              }}
+              read={readsStrength(product.ratioMeans, powder)}
               onChange={(strength) =>
                 set(boosters.with(i, { ...booster, ...(strength ? { strength } : { strength: undefined }) }))
               }

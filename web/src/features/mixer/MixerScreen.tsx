@@ -3,15 +3,13 @@ import {
   concentratePerWater,
   dilutedShare,
   type KnownMix,
-  parseStrength,
   strengthFrom,
   volumeToDilute,
 } from "@scutch/core/mix";
 import { useState } from "react";
 import type { Read } from "../../format/readers.ts";
-import { reads } from "../../format/readers.ts";
+import { reads, readsStrength, thenRead } from "../../format/readers.ts";
 import { joined, labelSpelling, percent } from "../../format/units.ts";
-import { typedFault } from "../../format/words.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
@@ -66,11 +64,9 @@ function AnyTwo() {
           value={known.strength}
           show={ratio}
           placeholder={mix ? ratio(mix.strength) : "1:24"}
-          read={(text) => {
-            const read = parseStrength(text);
-            if (!read.ok) return { error: typedFault(read.fault, "strength") };
-            return { value: concentratePerWater(read.value) };
-          }}
+          read={(text) =>
+            thenRead(readsStrength(undefined, false)(text), (read) => ({ value: concentratePerWater(read) }))
+          }
           onChange={(strength) => set({ strength })}
         />
         <QuantityField

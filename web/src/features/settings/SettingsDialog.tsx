@@ -3,6 +3,7 @@ import { toSi } from "@scutch/core/quantity";
 import { EXTRA_UNIT, EXTRAS, type Extra } from "@scutch/core/quote";
 import { useId } from "react";
 import { saveThing } from "../../device/changes.ts";
+import { MOST_PRICE, readsNumber, thenRead } from "../../format/readers.ts";
 import { EXTRA_NAMES } from "../../format/words.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { nameGiven, themeChosen, unitsLeftToCrew } from "../../state/settingsSlice.ts";
@@ -109,12 +110,11 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
               value={prices[extra]}
               show={(price) => (price * perUnit(extra)).toFixed(2)}
               placeholder="not set"
-              read={(text) => {
-                const price = Number(text.replace(",", ".").replace(/[^\d.]/g, ""));
-                return text.trim() !== "" && Number.isFinite(price) && /\d/.test(text)
-                  ? { value: price / perUnit(extra) }
-                  : { error: "Type a price, like 4.50." };
-              }}
+              read={(text) =>
+                thenRead(readsNumber(0, MOST_PRICE, "Type a price, like 4.50.")(text), (price) => ({
+                  value: price / perUnit(extra),
+                }))
+              }
               onChange={(price) => void setPrice(extra, price)}
             />
           ))}

@@ -9,6 +9,7 @@ import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
+import { Readings } from "../../ui/Readings.tsx";
 import { useKey } from "../../ui/useKey.ts";
 import { hubOf, type OpensTo, withNewRoom } from "./addRoom.ts";
 import { freeName, TEMPLATES, type Template } from "./templates.ts";
@@ -24,6 +25,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
   const [template, setTemplate] = useState<Template>();
   const [opensTo, setOpensTo] = useState<OpensTo>();
   const [error, setError] = useState<string>();
+  const [readings, setReadings] = useState<readonly Room["shape"][]>([]);
   useKey("a", () => nameField.current?.focus());
   const taken = job.rooms.map((room) => room.name);
   const known = opensTo === "out" || opensTo === "not-said" || job.rooms.some(({ id }) => id === opensTo);
@@ -38,10 +40,15 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
     sizeField.current?.focus();
     setTimeout(() => sizeField.current?.select());
   };
-  const add = () => {
+  const add = (meant?: Room["shape"]) => {
+    setReadings([]);
     const stairs = template?.shape.kind === "stairs" && size.trim() === "" ? template.shape : undefined;
-    const read = stairs ? { value: stairs } : readsSize(units)(size);
-    if ("error" in read) return setError(read.error);
+    const said = meant ?? stairs;
+    const read = said ? { value: said } : readsSize(units)(size);
+    if ("error" in read) {
+      setReadings(read.readings ?? []);
+      return setError(read.error);
+    }
     const room = Room.safeParse({
       id: newId(RoomId),
       name: name.trim() || `Room ${job.rooms.length + 1}`,
@@ -87,7 +94,12 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
             onKeyDown={addOnEnter}
           />
         </FieldFrame>
-        <FieldFrame id={`${ids}size`} label="Size, any unit" error={error}>
+        <FieldFrame
+          id={`${ids}size`}
+          label="Size, any unit"
+          error={error}
+          below={<Readings readings={readings} show={(shape) => sizeText(shape, units)} onTake={add} />}
+        >
           <input
             id={`${ids}size`}
             ref={sizeField}
@@ -102,6 +114,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
             onChange={(event) => {
               setSize(event.target.value);
               setError(undefined);
+              setReadings([]);
             }}
             onKeyDown={addOnEnter}
           />
@@ -118,7 +131,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
             onChange={(value) => setOpensTo(value as OpensTo)}
           />
         </div>
-        <Button className="col-span-2 self-start sm:col-span-1 sm:mt-6" onClick={add}>
+        <Button className="col-span-2 self-start sm:col-span-1 sm:mt-6" onClick={() => add()}>
           <Plus aria-hidden size={20} /> Add room
         </Button>
       </div>

@@ -5,7 +5,7 @@ import { ASSUMED, type RoomPlan, USUAL_PILE, usualMethod } from "@scutch/core/pl
 import { showQuantity } from "@scutch/core/quantity";
 import { Link } from "react-router";
 import type { ShowLimit } from "../../format/readers.ts";
-import { reads, readsRate } from "../../format/readers.ts";
+import { reads, readsNumber, readsRate } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import {
   BACKING_NAMES,
@@ -109,12 +109,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
               label="Age, years"
               value={room.age}
               show={String}
-              read={(text) => {
-                const years = Number(text.replace(",", "."));
-                return Number.isFinite(years) && text.trim() !== ""
-                  ? { value: years }
-                  : { error: "Type years, like 6." };
-              }}
+              read={readsNumber(0, 100, "Type years, like 6.")}
               onChange={(age) => set({ age })}
             />
             <QuantityField

@@ -1,7 +1,7 @@
 import type { Room, Zones } from "@scutch/contract";
 import { parseQuantity } from "@scutch/core/quantity";
 import type { Read, ShowLimit } from "../../format/readers.ts";
-import { reads } from "../../format/readers.ts";
+import { reads, thenRead } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
@@ -23,8 +23,9 @@ export function ZoneFields({ room, set }: Props) {
       return share.value <= 1
         ? { value: { kind: "share", share: share.value } }
         : { error: "At most 100 %: the whole room." };
-    const width = reads("length", units.bare.length)(text);
-    return "error" in width ? width : { value: { kind: "strip", width: width.value } };
+    return thenRead(reads("length", units.bare.length)(text), (width) => ({
+      value: { kind: "strip", width },
+    }));
   };
   const field = (zone: keyof Zones, label: string, hint: string) => (
     <QuantityField<Zone>

@@ -2,7 +2,7 @@ import { Gear, GearId, type GearKind } from "@scutch/contract";
 import { useState } from "react";
 import { saveThing } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { reads } from "../../format/readers.ts";
+import { reads, readsNumber } from "../../format/readers.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
@@ -25,10 +25,8 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const readsNumber = (text: string) => {
-  const value = Number(text.replace(",", ".").replace(/^1\s*:\s*/, ""));
-  return text.trim() !== "" && Number.isFinite(value) ? { value } : { error: "Type a number." };
-};
+const plainNumber = (text: string) =>
+  readsNumber(0, Number.MAX_VALUE, "Type a number.")(text.replace(/^\s*1\s*:\s*/, ""));
 
 /** Something of the van, by the figures its kind has. */
 export function GearDialog({ kind, item, onClose }: Props) {
@@ -65,7 +63,7 @@ export function GearDialog({ kind, item, onClose }: Props) {
                 label={field.label}
                 value={typeof value === "number" ? value : undefined}
                 show={(number) => field.show(number, units)}
-                read={field.dimension ? reads(field.dimension, field.bare(units)) : readsNumber}
+                read={field.dimension ? reads(field.dimension, field.bare(units)) : plainNumber}
                 onChange={(number) => change(field, number)}
                 fault={errorAt(field.key, (limit) => field.show(limit, units))}
               />

@@ -11,7 +11,7 @@ import { Plus } from "lucide-react";
 import { useState } from "react";
 import { saveThing } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { packField } from "../../format/readers.ts";
+import { packField, readsNumber } from "../../format/readers.ts";
 import { dayAfter, startOf, today } from "../../format/time.ts";
 import { doseOf } from "../../format/units.ts";
 import { lotsLeft } from "../../shared/stock/stock.ts";
@@ -182,10 +182,7 @@ function LotDialog({
             label="Packs"
             value={draft.packs}
             show={String}
-            read={(text) => {
-              const packs = Number(text.replace(",", "."));
-              return text.trim() !== "" && packs >= 0 ? { value: packs } : { error: "Type how many packs." };
-            }}
+            read={readsNumber(0, 100_000, "Type how many packs.")}
             onChange={(packs) => set({ packs } as Partial<StockLot>)}
             fault={errorAt("packs")}
           />

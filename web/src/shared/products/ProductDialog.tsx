@@ -1,13 +1,12 @@
 import { Product, ProductId, type Strength } from "@scutch/contract";
-import { parseStrength } from "@scutch/core/mix";
 import { showDuration } from "@scutch/core/quantity";
 import { useId } from "react";
 import { saveThing } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
 import { CHEMISTRY_NAMES } from "../../format/careWords.ts";
-import { packField, reads } from "../../format/readers.ts";
+import { MOST_PRICE, packField, reads, readsNumber, readsStrength } from "../../format/readers.ts";
 import { joined, labelSpelling } from "../../format/units.ts";
-import { FIBRE_NAMES, PRODUCT_KIND_NAMES, typedFault } from "../../format/words.ts";
+import { FIBRE_NAMES, PRODUCT_KIND_NAMES } from "../../format/words.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
@@ -59,10 +58,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
       value={draft[field]}
       show={labelSpelling}
       placeholder={powder ? "30 g/L" : "1:24"}
-      read={(text) => {
-        const parsed = parseStrength(text, draft.ratioMeans, powder ? "powder" : "liquid");
-        return parsed.ok ? { value: parsed.value } : { error: typedFault(parsed.fault, "strength") };
-      }}
+      read={readsStrength(draft.ratioMeans, powder)}
       onChange={(value) => set({ [field]: value })}
       fault={errorAt(field)}
     />
@@ -89,12 +85,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
       value={draft[field]}
       show={String}
       placeholder="from the label"
-      read={(text) => {
-        const value = Number(text.replace(",", "."));
-        return text.trim() !== "" && value >= 0 && value <= 14
-          ? { value }
-          : { error: "A pH lies between 0 and 14, like 7.5." };
-      }}
+      read={readsNumber(0, 14, "A pH lies between 0 and 14, like 7.5.")}
       onChange={(value) => set({ [field]: value })}
       fault={errorAt(field)}
     />
@@ -154,12 +145,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
             label="Price of a pack"
             value={draft.packPrice}
             show={(price) => price.toFixed(2)}
-            read={(text) => {
-              const price = Number(text.replace(",", "."));
-              return text.trim() !== "" && price >= 0
-                ? { value: price }
-                : { error: "Type a price, like 24.90." };
-            }}
+            read={readsNumber(0, MOST_PRICE, "Type a price, like 24.90.")}
             onChange={(packPrice) => set({ packPrice })}
             fault={errorAt("packPrice")}
           />
