@@ -21,6 +21,7 @@ export function planReport({ job, site, products, vessels, gear, log }: JobFile)
     dryAt: plan.dryAt,
     ...(plan.walkOut ? { walkOut: { ...plan.walkOut.best, conflicts: plan.walkOut.conflicts } } : {}),
     effects: plan.effects,
+    questions: plan.questions,
     defoamer: plan.defoamer,
     pads: plan.pads,
     ...(plan.tanks ? { tanks: plan.tanks } : {}),
@@ -45,7 +46,8 @@ export function planReport({ job, site, products, vessels, gear, log }: JobFile)
       applicationRate: room.water.applicationRate,
       preSpray: room.preSpray,
       rinse: room.rinse,
-      residual: room.water.residual,
+      residual: room.residual,
+      residualMeasured: room.residualMeasured,
       steps: room.steps.map(({ kind, start, end }) => ({
         kind,
         startHours: start / 3600,

@@ -50,52 +50,87 @@ function reach(demands: readonly TankDemand[], tanks: TankPair, from: Place): Pl
   return { room: demands.length, done: 0 };
 }
 
-/** Fillings it takes from a place to the end. */
-function fillingsFrom(demands: readonly TankDemand[], tanks: TankPair, from: Place): number {
-  let count = 0;
-  for (let at = from; at.room < demands.length; count++) at = reach(demands, tanks, at);
-  return count;
+/** How a way through the rooms ends at a room's end: stops so far, how many of them at room ends, and where the last such was. */
+interface Way {
+  readonly stops: number;
+  readonly atRoomEnds: number;
+  readonly from: number;
+}
+
+/** Ties go to the way whose last piece begins later: the first runs are the longest. */
+const better = (a: Way, b: Way | undefined) =>
+  b === undefined || a.stops < b.stops || (a.stops === b.stops && a.atRoomEnds >= b.atRoomEnds);
+
+/** The room ends to stop at: fewest stops in all, then most of them there. Each way between two is as long runs as go. */
+function roomEndsToStopAt(demands: readonly TankDemand[], tanks: TankPair): number[] {
+  const best: (Way | undefined)[] = [{ stops: 0, atRoomEnds: 0, from: 0 }];
+  for (let from = 0; from < demands.length; from++) {
+    const before = best[from];
+    if (!before) continue;
+    let at: Place = { room: from, done: 0 };
+    for (let stops = 1; at.room < demands.length; stops++) {
+      const jumped = insideRoom(demands, tanks, at);
+      stops += jumped.stops;
+      const next = reach(demands, tanks, jumped.at);
+      // Every room end passed on this run could be where it stops.
+      for (let end = jumped.at.room + 1; end <= next.room; end++) {
+        const way = { stops: before.stops + stops, atRoomEnds: before.atRoomEnds + 1, from };
+        if (better(way, best[end])) best[end] = way;
+      }
+      at = next;
+    }
+  }
+  const ends: number[] = [];
+  for (let end = demands.length; end > 0; end = (best[end] as Way).from) ends.unshift(end);
+  return ends;
+}
+
+/** The runs that begin and end in one room, counted instead of walked. */
+function insideRoom(demands: readonly TankDemand[], tanks: TankPair, at: Place) {
+  const { solution, recovered } = demands[at.room] as TankDemand;
+  const share = Math.min(
+    solution > 0 ? tanks.solution / solution : Number.POSITIVE_INFINITY,
+    recovered > 0 ? tanks.recovery / recovered : Number.POSITIVE_INFINITY,
+  );
+  const stops = Math.max(0, Math.ceil((1 - at.done) / share - ALMOST) - 1);
+  if (!(stops > 0)) return { stops: 0, at };
+  return { stops, at: { room: at.room, done: at.done + stops * share } };
 }
 
 /**
- * Plans solution and recovery tank together: a dump and a refill are one stop, and both start fresh after it. Fewest stops;
- * among those, ends between rooms wherever no stop more comes of it (checked against trying every room end). The first
- * run starts with a full solution and an empty recovery tank. Empty where nothing is rinsed.
+ * Plans solution and recovery tank together: a dump and a refill are one stop, and both start fresh after it. Fewest
+ * stops; among those, most at room ends (dynamic programming over room ends, checked against trying every one). The
+ * first run starts with a full solution and an empty recovery tank. Empty where nothing is rinsed.
  */
 export function planTanks(demands: readonly TankDemand[], tanks: TankPair): TankRun[] {
   positive("solution tank (m³)", tanks.solution);
   positive("recovery tank (m³)", tanks.recovery);
   const runs: TankRun[] = [];
   let at: Place = { room: 0, done: 0 };
-  while (at.room < demands.length) {
-    const furthest = reach(demands, tanks, at);
-    const roomEnd: Place = { room: furthest.room, done: 0 };
-    const earlier =
-      furthest.done > ALMOST &&
-      furthest.room > at.room &&
-      fillingsFrom(demands, tanks, roomEnd) <= fillingsFrom(demands, tanks, furthest);
-    const end = earlier ? roomEnd : furthest;
-    const run = runBetween(demands, tanks, at, end);
-    if (run.solution > 0 || run.recovered > 0) runs.push(run);
-    at = end;
+  for (const roomEnd of roomEndsToStopAt(demands, tanks)) {
+    while (at.room < roomEnd) {
+      const furthest = reach(demands, tanks, at);
+      const end = furthest.room >= roomEnd ? { room: roomEnd, done: 0 } : furthest;
+      const run = runBetween(demands, tanks, at, end);
+      if (run.solution > 0 || run.recovered > 0) runs.push(run);
+      at = end;
+    }
   }
   return runs;
 }
 
 function runBetween(demands: readonly TankDemand[], tanks: TankPair, from: Place, to: Place): TankRun {
-  const parts = demands.flatMap(({ roomId }, room) => {
-    if (room < from.room || room > to.room) return [];
+  const parts: { roomId: string; share: number }[] = [];
+  let solution = 0;
+  let recovered = 0;
+  for (let room = from.room; room <= Math.min(to.room, demands.length - 1); room++) {
+    const demand = demands[room] as TankDemand;
     const share = (room === to.room ? to.done : 1) - (room === from.room ? from.done : 0);
-    return share > ALMOST ? [{ roomId, share }] : [];
-  });
-  const sum = (of: (demand: TankDemand) => number) =>
-    parts.reduce(
-      (total, { roomId, share }) =>
-        total + share * of(demands.find((each) => each.roomId === roomId) as TankDemand),
-      0,
-    );
-  const solution = sum((demand) => demand.solution);
-  const recovered = sum((demand) => demand.recovered);
+    if (share <= ALMOST) continue;
+    parts.push({ roomId: demand.roomId, share });
+    solution += share * demand.solution;
+    recovered += share * demand.recovered;
+  }
   const last = to.room >= demands.length;
   const limitedBy = last
     ? "nothing"

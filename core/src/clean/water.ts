@@ -1,17 +1,20 @@
+import type { FloorFibre } from "../care/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import { applicationRate, type Soil } from "./application.ts";
 import { effectiveWidth, METHOD_FIGURES, type Method, type MethodFigures } from "./method.ts";
 import { laidByStroke, nozzleFlow } from "./nozzle.ts";
-import { afterPads, afterStrokes } from "./residual.ts";
+import { afterPads, afterStrokes, heldByPile } from "./residual.ts";
 
 export interface CleanedRoom {
   readonly method: Method;
   readonly soil: Soil;
   /** m. */
   readonly pileHeight: number;
+  /** Nylon where absent. */
+  readonly fibre?: FloorFibre;
   /** An absorbent pad over the extracted carpet. */
   readonly padAfter?: boolean;
-  /** Rate chosen by hand for the field, m³/m²; the method's for soil and pile where absent. */
+  /** Rate chosen by hand for the field, m³/m², 0 for none; the method's for soil and pile where absent. */
   readonly chosenRate?: number | undefined;
   /** What zones make of the field's application rate; 1 where absent. */
   readonly zoneFactor?: number;
@@ -39,11 +42,18 @@ export function waterBalance(room: CleanedRoom): WaterBalance {
   const application = field * (room.zoneFactor ?? 1);
   const flow = nozzleFlow(figures.ratedJetFlow, figures.pressure);
   const wetStrokes = figures.wetStrokes > 0 ? figures.wetStrokes + (room.extraWetStrokes ?? 0) : 0;
-  const rinse = wetStrokes * laidByStroke(flow, width, figures.strokeSpeed);
+  const perStroke = laidByStroke(flow, width, figures.strokeSpeed);
+  const rinse = wetStrokes * perStroke;
   const laidDown = (application + rinse) * WATER_DENSITY;
   const strokes = wetStrokes + figures.dryStrokes;
-  const vacuumed =
-    strokes > 0 ? afterStrokes(laidDown, room.pileHeight, strokes, figures.relativeAirflow) : laidDown;
+  const vacuumed = afterStrokes({
+    before: application * WATER_DENSITY,
+    rinse: perStroke * WATER_DENSITY,
+    wet: wetStrokes,
+    dry: figures.dryStrokes,
+    hold: heldByPile(room.pileHeight, room.fibre),
+    relativeAirflow: figures.relativeAirflow,
+  });
   const padPasses = figures.padPasses + (room.padAfter ? 1 : 0);
   const residual = Math.min(figures.film ?? Number.POSITIVE_INFINITY, afterPads(vacuumed, padPasses));
   return {

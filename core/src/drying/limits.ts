@@ -18,7 +18,7 @@ export const DRYING_LIMITS = {
   envelopeConductance: [0, 100_000],
   heatCapacity: [1000, 1e10],
   pressure: [50_000, 110_000],
-  finishedAt: [0, 240],
+  finishedAt: [0, 10_000_000],
   hours: [0, 1000],
   changes: [0, 1000],
   weather: [1, 1000],

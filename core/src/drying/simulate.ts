@@ -50,6 +50,9 @@ export interface SimulateOptions {
   readonly keepCourse?: boolean;
 }
 
+/** s, while anything dries: weather and peaks are looked at no further apart. */
+const LONGEST_STEP = 4 * HOUR;
+
 /** s; what happens in it tells whether a room still wet then would ever be dry. */
 const LAST_DAY = 24 * HOUR;
 
@@ -167,7 +170,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
       absolute,
       relative: ALLOWED.share,
       firstStep,
-      longestStep: 4 * HOUR,
+      longestStep: drying.includes(1) ? LONGEST_STEP : end,
       onStep(step) {
         done = onStep(step);
         return done;

@@ -1,5 +1,5 @@
 import { WATER_DENSITY } from "../physical.ts";
-import { graduationsDown } from "../quantity/measure.ts";
+import { graduationsDown, graduationsUp } from "../quantity/measure.ts";
 import { cutIntoFills, type Demand } from "./fills.ts";
 import { jugRange, type LabelRange, type Tip, type TipFault } from "./injector.ts";
 import { type Matter, type Measured, measured, stepOf, wantedAmount } from "./measured.ts";
@@ -55,6 +55,16 @@ export interface BoosterDose {
 export interface Fill extends Measured {
   /** Finished mix made, m³; the first one carries the heel the pump can't draw. */
   readonly volume: number;
+  /**
+   * Mark the vessel is filled up to, m³: half the water, the concentrate, then up to it. Absent where what stood in the
+   * vessel before lies between two marks, and the water is measured apart.
+   */
+  readonly mark?: number;
+  /** m³ of the mix before to pour away first: it would be too old for the room that comes. */
+  readonly pouredAway?: number;
+  /** s after the job's start: made just before its first spray, used until its last. */
+  readonly madeAt?: number;
+  readonly usedUntil?: number;
   readonly boosters: readonly BoosterDose[];
   /** Volume laid on the floor, m³: what was drawn into it through a tip counted too. */
   readonly laid: number;
@@ -126,12 +136,20 @@ function rangeOf({ weakest, strength, strongest, tip }: BatchRequest): LabelRang
 /** Rooms' demands less what was carried over from before, in order. */
 function lessCarried(demands: readonly Demand[], carried: number): Demand[] {
   let left = carried;
-  return demands.map(({ roomId, volume }) => {
-    const taken = Math.min(left, volume);
+  return demands.map((demand) => {
+    const taken = Math.min(left, demand.volume);
     left -= taken;
-    return { roomId, volume: volume - taken };
+    if (taken === 0) return demand;
+    const { from, to, volume } = demand;
+    // What came along is sprayed first: the rest begins when it is gone.
+    const begins =
+      from === undefined || to === undefined ? {} : { from: from + ((to - from) * taken) / volume };
+    return { ...demand, ...begins, volume: volume - taken };
   });
 }
+
+/** The heel as marks tell it: whole ones, so that the first fill can be read off the vessel. */
+const readableHeel = ({ heel, graduation }: Vessel) => graduationsUp(heel, graduation) * graduation;
 
 /**
  * The fills of a batch: water first, concentrate after, each fill inside the vessel, the pot life and the label.
@@ -175,16 +193,35 @@ export function planBatch(request: BatchRequest): Batch {
       needed: (vessel.graduation * spread) / vessel.sprayFlow,
     });
 
-  const demands = lessCarried(request.demands, request.carried ?? 0).map(({ roomId, volume }) => ({
-    roomId,
-    volume: volume / spread,
+  const demands = lessCarried(request.demands, request.carried ?? 0).map((demand) => ({
+    ...demand,
+    volume: demand.volume / spread,
   }));
   const needed = demands.reduce((sum, demand) => sum + demand.volume, 0);
   const fills: Fill[] = [];
-  for (const share of cutIntoFills(demands, marksPerFill, vessel.graduation, usable)) {
+  const carried = request.carried ?? 0;
+  const firstHeel = carried > 0 ? 0 : readableHeel(vessel);
+  const brim = vessel.nominal - vessel.headSpace;
+  const shares = cutIntoFills(demands, marksPerFill, vessel.graduation, usable, request.potLife);
+  if (shares === undefined)
+    return impossible({
+      code: "pot-life-too-short",
+      potLife: request.potLife as number,
+      needed: Math.max(
+        ...demands.map(({ from = 0, to = 0, volume }) => ((to - from) / volume) * vessel.graduation || 0),
+      ),
+    });
+  for (const share of shares) {
     const sprayed = share.marks * vessel.graduation;
-    const heel = fills.length === 0 && !(request.carried ?? 0) ? vessel.heel : 0;
+    const first = fills.length === 0;
+    // Where a whole mark of heel doesn't fit above a full fill, the heel itself does.
+    const heel = !first
+      ? 0
+      : sprayed + firstHeel <= brim * (1 + 1e-9)
+        ? firstHeel
+        : Math.min(firstHeel, vessel.heel);
     const volume = sprayed + heel;
+    const standing = first ? carried : vessel.heel + share.before;
     const amount = neat
       ? { water: 0, concentrate: volume, strength: Number.POSITIVE_INFINITY }
       : measured(volume, range.wanted, range.low, range.high, matter);
@@ -202,6 +239,10 @@ export function planBatch(request: BatchRequest): Batch {
       ...amount,
       strength: tip ? (neat ? 1 / tip.ratio : strengthAtFloor(amount.strength, tip.ratio)) : amount.strength,
       volume,
+      ...markOf(standing + volume, vessel),
+      ...(share.pouredAway > 0 ? { pouredAway: share.pouredAway } : {}),
+      ...(share.madeAt === undefined ? {} : { madeAt: share.madeAt }),
+      ...(share.usedUntil === undefined ? {} : { usedUntil: share.usedUntil }),
       boosters,
       laid: sprayed * spread,
       rooms: share.rooms.map(({ roomId, volume: own }) => ({ roomId, volume: own * spread })),
@@ -220,6 +261,12 @@ export function planBatch(request: BatchRequest): Batch {
     concentrate: fills.reduce((sum, fill) => sum + fill.concentrate, 0),
     powder: fills.reduce((sum, fill) => sum + (fill.powder?.mass ?? 0), 0),
   };
+}
+
+/** The mark the vessel stands at once a fill is made, m³, where it is one: then water is measured by it. */
+function markOf(level: number, { graduation }: Vessel): { readonly mark?: number } {
+  const marks = Math.round(level / graduation);
+  return Math.abs(level / graduation - marks) < 1e-6 ? { mark: marks * graduation } : {};
 }
 
 /** Each booster's dose for a finished volume, measured inside its own label's range, or which of them can't be. */

@@ -65,7 +65,10 @@ export interface TipFault {
 /** Strongest a jug is mixed, concentrate per water: half and half. Stronger, and it is drawn neat. */
 const STRONGEST_JUG = 1;
 
-/** The label's range as the jug must be mixed for a tip, or why the tip is no use for it. */
+/**
+ * The label's range as the jug must be mixed for a tip, or why the tip is no use for it: it doesn't even reach the weakest
+ * strength allowed. Where it reaches that and not the one wanted, the jug is mixed as strong as one is.
+ */
 export function jugRange(
   label: { readonly weakest: Strength; readonly wanted: Strength; readonly strongest: Strength },
   ratio: number,
@@ -74,8 +77,8 @@ export function jugRange(
   const high = concentratePerWater(label.strongest);
   const wanted = jugStrength(concentratePerWater(label.wanted), ratio);
   const jugLow = jugStrength(low, ratio);
-  if (jugLow === undefined || jugLow > STRONGEST_JUG || wanted === undefined || wanted > STRONGEST_JUG)
-    return { code: "tip-too-lean", ratio, most: 1 / (2 * concentratePerWater(label.wanted)) - 0.5 };
-  const jugHigh = jugStrength(high, ratio);
-  return { low: jugLow, wanted, high: Math.min(STRONGEST_JUG, jugHigh ?? STRONGEST_JUG) };
+  if (jugLow === undefined || jugLow > STRONGEST_JUG)
+    return { code: "tip-too-lean", ratio, most: 1 / (2 * low) - 0.5 };
+  const asStrongAsGoes = (jug: number | undefined) => Math.min(STRONGEST_JUG, jug ?? STRONGEST_JUG);
+  return { low: jugLow, wanted: asStrongAsGoes(wanted), high: asStrongAsGoes(jugStrength(high, ratio)) };
 }

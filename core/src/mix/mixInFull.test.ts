@@ -75,8 +75,8 @@ describe("two stages: a jug drawn through a tip", () => {
     const lean = planBatch({ ...REQUEST, tip: { id: "t", ratio: 64 } });
     expect(lean).toMatchObject({ outcome: "impossible", fault: { code: "tip-too-lean", ratio: 64 } });
     if (lean.outcome !== "impossible" || lean.fault.code !== "tip-too-lean") throw new Error();
-    // The leanest tip for a jug of half and half: 2r + 1 parts of water to one of concentrate is 24 at r = 11.5.
-    expect(lean.fault.most).toBeCloseTo(11.5, 9);
+    // The leanest tip for a jug of half and half: 2r + 1 parts of water to one of concentrate is 32, the weakest allowed, at r = 15.5.
+    expect(lean.fault.most).toBeCloseTo(15.5, 9);
     expect(planBatch({ ...REQUEST, tip: { id: "t", ratio: lean.fault.most - 0.01 } }).outcome).toBe(
       "planned",
     );

@@ -114,7 +114,7 @@ export interface KnownRoom {
   readonly soil: Soil;
   readonly method: Method;
   readonly padAfter: boolean;
-  /** m³/m² chosen by hand; undefined: the method's for soil and pile. */
+  /** m³/m² chosen by hand, 0 where nothing is sprayed; undefined: the method's for soil and pile. */
   readonly chosenRate: number | undefined;
   readonly batchId: string | undefined;
   readonly air: Air;
@@ -145,6 +145,8 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
   const height = known("height", room.height, ASSUMED.height);
   const windows = known("windows", room.windows, ASSUMED.windows);
   const method = known("method", room.method, usualMethod(covering));
+  const sprayed = METHOD_FIGURES[method].wetting !== "dry" && !room.passage;
+  const batchId = sprayed ? (room.batchId ?? job.batches[0]?.id) : undefined;
   const air = known("air", room.air ?? job.indoor, ASSUMED.indoor);
   const heating = known("heating", room.heating, !STANDS_EMPTY.includes(job.interview?.occupancy));
   const fibre = ofPile("fibre", room.fibre, ASSUMED.fibre);
@@ -165,11 +167,9 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
     soil: known("soil", room.soil, ASSUMED.soil),
     method,
     padAfter: room.padAfter ?? false,
-    chosenRate: room.rate,
-    batchId:
-      METHOD_FIGURES[method].wetting === "dry" || room.passage
-        ? undefined
-        : (room.batchId ?? job.batches[0]?.id),
+    // A room without a batch isn't sprayed, whatever was chosen for it.
+    chosenRate: batchId === undefined ? 0 : room.rate,
+    batchId,
     air,
     outdoorAirChangesPerHour: OUTDOOR_AIR_CHANGES[windows],
     airSpeed: room.airSpeed ?? airSpeedFromMovers(room.airMovers ?? [], area, height),

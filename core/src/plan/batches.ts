@@ -39,15 +39,21 @@ export function planOneBatch(batch: PlannedBatch, rooms: readonly RoomPlan[]): B
   };
 }
 
+/** When a room is sprayed on the job's clock, s after its start. */
+function sprayTimes({ steps }: Pick<RoomPlan, "steps">): { readonly from?: number; readonly to?: number } {
+  const step = steps.find(({ kind }) => kind === "pre-spray");
+  return step ? { from: step.start, to: step.end } : {};
+}
+
 /** What a batch asks of whatever vessel it is made in. */
 function requestOf(
   batch: PlannedBatch,
-  rooms: readonly Pick<RoomPlan, "id" | "preSpray">[],
+  rooms: readonly Pick<RoomPlan, "id" | "preSpray" | "steps">[],
   strength: Strength,
 ): Omit<BatchRequest, "vessel"> {
   const { product, measure, tip, carried, boosters = [] } = batch;
   return {
-    demands: rooms.map((room) => ({ roomId: room.id, volume: room.preSpray })),
+    demands: rooms.map((room) => ({ roomId: room.id, volume: room.preSpray, ...sprayTimes(room) })),
     strength,
     weakest: product.light,
     strongest: product.heavy,

@@ -38,6 +38,7 @@ export {
   OCCUPANCY,
 } from "./interview.ts";
 export { type JobPlan, lastReady, planJob } from "./job.ts";
+export type { WaterQuestion } from "./measuredWater.ts";
 export {
   type Clash,
   changedFields,

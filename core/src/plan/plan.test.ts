@@ -108,9 +108,43 @@ test("what the tanks showed takes the place of the estimate, and drying follows 
     stays > (plain.rooms[0]?.residual as number),
   );
   expect(workingOfResidual(read.rooms[0] as (typeof read.rooms)[number]).result.value).toBeCloseTo(stays, 9);
-  // The newest reading of a room counts; more back than went on is a dry room, never less than none.
-  const again = { roomIds: ["study"], solution: 1 * L, recovered: 30 * L };
+  // The newest reading of a room counts; a little more back than went on is a dry room, never less than none.
+  const again = { roomIds: ["study"], solution: 30 * L, recovered: 31.5 * L };
   expect(planJob({ ...JOB, measuredWater: [reading, again] }).rooms[0]?.residual).toBe(0);
+});
+
+test("a tank reading that can't be is asked about, and the plan goes on with its estimate", () => {
+  const plain = planJob(JOB);
+  const spots = [{ roomId: "study", origin: "urine", nature: "spot", area: 0.2 } as const];
+  const most = 12 * 4.8 * L; // 4.8 kg/m² of the study's 12 m², and an odour treatment on top
+  for (const [reading, more] of [
+    [{ roomIds: ["study"], solution: 90 * L, recovered: 10 * L }, {}],
+    [{ roomIds: ["study"], solution: 1 * L, recovered: 30 * L }, {}],
+    [{ roomIds: ["study"], solution: most, recovered: 0 }, { spots }],
+  ] as const) {
+    const plan = planJob({ ...JOB, ...more, measuredWater: [reading] });
+    expect(plan.questions).toMatchObject([{ code: "tank-reading", roomIds: ["study"] }]);
+    expect(plan.rooms[0]?.residualMeasured).toBe(false);
+    expect(plan.rooms[0]?.water.residual).toBe(plain.rooms[0]?.water.residual);
+  }
+  expect(
+    planJob({ ...JOB, measuredWater: [{ roomIds: ["study"], solution: most, recovered: 0 }] }).questions,
+  ).toEqual([]);
+  const crawling = {
+    wand: { headWidth: 0.05, ratedJetFlow: 1e-4, pressure: 200 },
+    strokes: { strokeSpeed: 0.1 },
+  };
+  const soaked = planJob({ ...JOB, rig: crawling });
+  expect(soaked.questions[0]).toMatchObject({ code: "too-wet" });
+  expect(Math.max(...soaked.rooms.map(({ residual }) => residual))).toBe(5);
+});
+
+test("a room without a batch isn't sprayed, and no finish is cut off at two days", () => {
+  const plan = planJob({ ...JOB, batches: [], rooms: JOB.rooms.map((room) => ({ ...room, rate: 1e-3 })) });
+  for (const room of plan.rooms) expect([room.preSpray, room.water.applicationRate]).toEqual([0, 0]);
+  const late = planJob({ ...JOB, finished: { study: 500 } });
+  expect(late.rooms[0]?.finishedAt).toBe(500);
+  expect(late.drying[0]?.dryHours as number).toBeLessThan(48);
 });
 
 test("doors left open join the rooms' air, shut ones don't; a room only walked through is neither mixed for nor wet", () => {

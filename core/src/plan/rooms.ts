@@ -13,10 +13,10 @@ import { type Step, workInTurn } from "../run/index.ts";
 import { assumeRoom, type KnownRoom } from "./assume.ts";
 import type { JobInput, SurveyedRoom } from "./input.ts";
 import type { Effect } from "./interview.ts";
-import { measuredResiduals } from "./measuredWater.ts";
+import { MOST_RESIDUAL, measuredResiduals, type WaterQuestion } from "./measuredWater.ts";
 import { ODOUR_RESIDUAL, odourArea } from "./odour.ts";
 
-/** Longest a room's finish may lie after the job's start for drying to be told, h. */
+/** A finish later than this is a date mistyped, h: eleven hundred years. */
 const [, LATEST_FINISH] = DRYING_LIMITS.finishedAt;
 
 /** One room with what is done in it. Volumes m³, times s or h after the job's start. */
@@ -81,15 +81,23 @@ function dwellOf(room: KnownRoom, job: JobInput): number | undefined {
   return job.batches.find((batch) => batch.id === room.batchId)?.product.dwellLeast ?? 0;
 }
 
-/** A job's rooms in the order worked, each with its water, steps and finish. */
-export function planRooms(job: JobInput, effects: readonly Effect[]): RoomPlan[] {
+/** A job's rooms in the order worked, each with its water, steps and finish, and what has to be asked about their water. */
+export function planRooms(
+  job: JobInput,
+  effects: readonly Effect[],
+): { readonly rooms: RoomPlan[]; readonly questions: readonly WaterQuestion[] } {
   const has = (kind: Effect["kind"]) => effects.some((effect) => effect.kind === kind);
   const wet = job.rooms.map((room) => wetRoom(room, job, has));
-  const measured = measuredResiduals(wet, job.measuredWater ?? []);
-  return workInTurn(wet.map((room) => workOf(room, job, has))).map(({ room, steps }): RoomPlan => {
+  const odourOf = (room: WetRoom) => (room.odourArea > 0 ? ODOUR_RESIDUAL : 0);
+  const { residuals, questions } = measuredResiduals(wet, job.measuredWater ?? [], (id) =>
+    Math.max(0, ...wet.filter((room) => room.id === id).map(odourOf)),
+  );
+  const tooWet: WaterQuestion[] = [];
+  const rooms = workInTurn(wet.map((room) => workOf(room, job, has))).map(({ room, steps }): RoomPlan => {
     const logged = job.finished?.[room.id];
-    const stays = measured.get(room.id);
-    const odour = room.odourArea > 0 ? ODOUR_RESIDUAL : 0;
+    const measured = residuals.get(room.id);
+    const stays = room.passage ? 0 : (measured ?? room.water.residual) + odourOf(room);
+    if (stays > MOST_RESIDUAL) tooWet.push({ code: "too-wet", roomIds: [room.id], residual: stays });
     return {
       ...room,
       preSpray: room.batchId === undefined ? 0 : room.area * room.water.applicationRate,
@@ -97,8 +105,9 @@ export function planRooms(job: JobInput, effects: readonly Effect[]): RoomPlan[]
       steps,
       finishedAt: Math.min(LATEST_FINISH, Math.max(0, logged ?? (steps.at(-1)?.end ?? 0) / 3600)),
       finishLogged: logged !== undefined,
-      residual: room.passage ? 0 : (stays ?? room.water.residual) + odour,
-      residualMeasured: stays !== undefined,
+      residual: Math.min(MOST_RESIDUAL, stays),
+      residualMeasured: measured !== undefined,
     };
   });
+  return { rooms, questions: [...questions, ...tooWet] };
 }

@@ -7,6 +7,7 @@ import { type BatchPlan, planOneBatch } from "./batches.ts";
 import { buildingOf } from "./building.ts";
 import type { JobInput } from "./input.ts";
 import { DEFOAMER_PER_RECOVERED, type Effect, effectsOf } from "./interview.ts";
+import type { WaterQuestion } from "./measuredWater.ts";
 import { planRooms, type RoomPlan } from "./rooms.ts";
 
 /** What there is to do, before any drying is told. */
@@ -18,6 +19,8 @@ export interface WorkPlan {
   readonly building: Building;
   /** What the customer's answers change. */
   readonly effects: readonly Effect[];
+  /** Figures about water that can't be, to be looked at again. */
+  readonly questions: readonly WaterQuestion[];
   /** Stops at tap and drain, where the job's tanks are known. */
   readonly tanks?: readonly TankRun[];
   readonly pads: PadPlan;
@@ -30,7 +33,7 @@ export interface WorkPlan {
 /** Rooms, water, fills and times of a job; everything but drying. Throws OutOfRange outside the models' limits. */
 export function planWork(job: JobInput): WorkPlan {
   const effects = effectsOf(job.interview);
-  const rooms = planRooms(job, effects);
+  const { rooms, questions } = planRooms(job, effects);
   const cleaned = rooms.filter((room) => !room.passage);
   return {
     rooms,
@@ -38,6 +41,7 @@ export function planWork(job: JobInput): WorkPlan {
     area: cleaned.reduce((sum, room) => sum + room.area, 0),
     building: buildingOf(job, rooms),
     effects,
+    questions,
     pads: padPlan(cleaned.filter(takesPads)),
     ...(job.rig?.tanks ? { tanks: planTanks(cleaned.map(tankDemand), job.rig.tanks) } : {}),
     defoamer: effects.some(({ kind }) => kind === "defoamer")
