@@ -1,14 +1,10 @@
-import { WATER_DENSITY } from "../physical.ts";
 import { graduationsDown, graduationsUp } from "../quantity/measure.ts";
+import { type FillContents, fillContents, matterOf } from "./fillContents.ts";
 import { cutIntoFills, type Demand } from "./fills.ts";
 import { jugRange, type LabelRange, type Tip, type TipFault } from "./injector.ts";
-import { type Matter, type Measured, measured, stepOf, wantedAmount } from "./measured.ts";
-import { strengthAtFloor } from "./metering.ts";
+import { type Measured, stepOf, wantedAmount } from "./measured.ts";
 import { concentratePerWater, type Strength } from "./strength.ts";
 import { usableVolume, type Vessel } from "./vessel.ts";
-
-/** kg/m³ of a mix: taken as water (within 2 %). */
-export const MIX_DENSITY = WATER_DENSITY;
 
 /** One product at one strength in one vessel for a run of rooms. Volumes m³, times s. */
 export interface BatchRequest {
@@ -120,9 +116,6 @@ const impossible = (fault: BatchFault): Batch => ({ outcome: "impossible", fault
 const NEAT: LabelRange = { low: 0, wanted: 1, high: 1 };
 const isInside = (c: number, low: number, high: number) => c >= low * (1 - 1e-9) && c <= high * (1 + 1e-9);
 
-const matterOf = (measure: number, scoop: number | undefined): Matter =>
-  scoop === undefined ? { kind: "liquid", measure } : { kind: "powder", scoop };
-
 /** What the vessel must hold, concentrate per water: the label's range, or that of the jug a tip draws from. */
 function rangeOf({ weakest, strength, strongest, tip }: BatchRequest): LabelRange | TipFault {
   if (tip) return jugRange({ weakest, wanted: strength, strongest }, tip.ratio);
@@ -211,6 +204,15 @@ export function planBatch(request: BatchRequest): Batch {
         ...demands.map(({ from = 0, to = 0, volume }) => ((to - from) / volume) * vessel.graduation || 0),
       ),
     });
+  // Most fills of a large job are alike: what goes into one is worked out once for each size.
+  const alike = new Map<number, FillContents | BatchFault>();
+  const contentsOf = (volume: number, sprayed: number) => {
+    const known = alike.get(volume);
+    if (known) return known;
+    const contents = fillContents(request, { volume, sprayed, spread, range, matter, neat });
+    alike.set(volume, contents);
+    return contents;
+  };
   for (const share of shares) {
     const sprayed = share.marks * vessel.graduation;
     const first = fills.length === 0;
@@ -221,35 +223,29 @@ export function planBatch(request: BatchRequest): Batch {
         ? firstHeel
         : Math.min(firstHeel, vessel.heel);
     const volume = sprayed + heel;
-    const standing = first ? carried : vessel.heel + share.before;
-    const amount = neat
-      ? { water: 0, concentrate: volume, strength: Number.POSITIVE_INFINITY }
-      : measured(volume, range.wanted, range.low, range.high, matter);
-    if (amount === undefined)
-      return impossible({
-        code: "measure-too-coarse",
-        volume,
-        concentrate: wantedAmount(volume, range.wanted, matter),
-        measure: stepOf(matter),
-        ...(matter.kind === "powder" ? { powder: true } : {}),
-      });
-    const boosters = boostersIn(request.boosters ?? [], volume);
-    if ("code" in boosters) return impossible(boosters);
-    fills.push({
-      ...amount,
-      strength: tip ? (neat ? 1 / tip.ratio : strengthAtFloor(amount.strength, tip.ratio)) : amount.strength,
+    const contents = contentsOf(volume, sprayed);
+    if ("code" in contents) return impossible(contents);
+    const level = (first ? carried : vessel.heel + share.before) + volume;
+    const marks = Math.round(level / vessel.graduation);
+    // Written out rather than spread: a job of large halls has a hundred thousand of them.
+    const fill: Writable<Fill> = {
+      water: contents.water,
+      concentrate: contents.concentrate,
+      strength: contents.strength,
       volume,
-      ...markOf(standing + volume, vessel),
-      ...(share.pouredAway > 0 ? { pouredAway: share.pouredAway } : {}),
-      ...(share.madeAt === undefined ? {} : { madeAt: share.madeAt }),
-      ...(share.usedUntil === undefined ? {} : { usedUntil: share.usedUntil }),
-      boosters,
-      laid: sprayed * spread,
-      rooms: share.rooms.map(({ roomId, volume: own }) => ({ roomId, volume: own * spread })),
+      boosters: contents.boosters,
+      laid: contents.laid,
+      rooms: spread === 1 ? share.rooms : spreadOver(share.rooms, spread),
       endsWithRoom: share.endsWithRoom,
-      mass: volume * MIX_DENSITY,
-      sprayTime: (sprayed * spread) / vessel.sprayFlow,
-    });
+      mass: contents.mass,
+      sprayTime: contents.sprayTime,
+    };
+    if (contents.powder) fill.powder = contents.powder;
+    if (Math.abs(level / vessel.graduation - marks) < 1e-6) fill.mark = marks * vessel.graduation;
+    if (share.pouredAway > 0) fill.pouredAway = share.pouredAway;
+    if (share.madeAt !== undefined) fill.madeAt = share.madeAt;
+    if (share.usedUntil !== undefined) fill.usedUntil = share.usedUntil;
+    fills.push(fill);
   }
   const made = fills.reduce((sum, fill) => sum + fill.volume, 0);
   return {
@@ -263,34 +259,8 @@ export function planBatch(request: BatchRequest): Batch {
   };
 }
 
-/** The mark the vessel stands at once a fill is made, m³, where it is one: then water is measured by it. */
-function markOf(level: number, { graduation }: Vessel): { readonly mark?: number } {
-  const marks = Math.round(level / graduation);
-  return Math.abs(level / graduation - marks) < 1e-6 ? { mark: marks * graduation } : {};
-}
+type Writable<T> = { -readonly [K in keyof T]: T[K] };
 
-/** Each booster's dose for a finished volume, measured inside its own label's range, or which of them can't be. */
-function boostersIn(requests: readonly BoosterRequest[], volume: number): BoosterDose[] | BatchFault {
-  const doses: BoosterDose[] = [];
-  for (const { id, strength, weakest, strongest, measure, scoop } of requests) {
-    const matter = matterOf(measure, scoop);
-    const [low, aim, high] = [weakest, strength, strongest].map(concentratePerWater) as [
-      number,
-      number,
-      number,
-    ];
-    const dose = measured(volume, aim, low, high, matter);
-    if (!dose)
-      return {
-        code: "measure-too-coarse",
-        volume,
-        concentrate: wantedAmount(volume, aim, matter),
-        measure: stepOf(matter),
-        booster: id,
-        ...(matter.kind === "powder" ? { powder: true } : {}),
-      };
-    const { concentrate, powder, strength: got } = dose;
-    doses.push({ id, concentrate, strength: got, ...(powder ? { powder } : {}) });
-  }
-  return doses;
-}
+/** A litre from the jug of an injection sprayer lies on the floor as `spread` litres. */
+const spreadOver = (rooms: Fill["rooms"], spread: number): Fill["rooms"] =>
+  rooms.map(({ roomId, volume }) => ({ roomId, volume: volume * spread }));

@@ -1,5 +1,6 @@
 import { explain, figure, type Working } from "../working/index.ts";
-import { type Batch, type Fill, MIX_DENSITY } from "./batch.ts";
+import type { Batch, Fill } from "./batch.ts";
+import { MIX_DENSITY } from "./fillContents.ts";
 import { partsOf } from "./strength.ts";
 import type { Vessel } from "./vessel.ts";
 

@@ -1,10 +1,15 @@
-/** Finished mix one room needs, m³, in walk-out order; and when it is sprayed, s after the job's start, where that is known. */
-export interface Demand {
-  readonly roomId: string;
-  readonly volume: number;
-  readonly from?: number;
-  readonly to?: number;
-}
+import {
+  ALMOST,
+  type Cut,
+  cutBetween,
+  type Demand,
+  type Limits,
+  marksOf,
+  sprayedAt,
+  unevennessOf,
+} from "./cut.ts";
+
+export type { Demand } from "./cut.ts";
 
 /** What one fill does: whole marks of the vessel, and where in which rooms it goes. */
 export interface FillShare {
@@ -18,15 +23,6 @@ export interface FillShare {
   /** s after the job's start: made just before its first spray, used until its last, what stays for the next room counted in. */
   readonly madeAt?: number;
   readonly usedUntil?: number;
-}
-
-interface Limits {
-  readonly marksPerFill: number;
-  /** m³. */
-  readonly mark: number;
-  readonly usable: number;
-  /** s; Infinity for a mix that keeps all day. */
-  readonly potLife: number;
 }
 
 /** The best way found to the end of a room, with a fill that ends there. */
@@ -45,143 +41,11 @@ interface Way {
   readonly cut: Cut;
 }
 
-/** `fills` fills of `length` marks in all: as evenly as marks allow, or as `shares` says. */
-interface Cut {
-  readonly length: number;
-  readonly fills: number;
-  readonly shares?: readonly number[];
-}
-
-const smallest = ({ length, fills }: Cut) => Math.floor(length / fills);
-
-function unevennessOf({ length, fills, shares }: Cut): number {
-  if (shares) return shares.reduce((sum, marks) => sum + marks ** 2, 0);
-  const small = Math.floor(length / fills);
-  const larger = length - small * fills;
-  return (fills - larger) * small ** 2 + larger * (small + 1) ** 2;
-}
-
-/** Marks of each fill, smaller first. */
-function marksOf({ length, fills, shares }: Cut): readonly number[] {
-  if (shares) return shares;
-  const small = Math.floor(length / fills);
-  const smaller = fills - (length - small * fills);
-  return Array.from({ length: fills }, (_, i) => small + (i < smaller ? 0 : 1));
-}
-
-/** Marks poured before fill p of an even cut. */
-function before({ length, fills }: Cut, p: number): number {
-  const small = Math.floor(length / fills);
-  const smaller = fills - (length - small * fills);
-  return p * small + Math.max(0, p - smaller);
-}
-
 const better = (a: Way, b: Way | undefined) =>
   b === undefined ||
   a.fills < b.fills ||
   (a.fills === b.fills &&
     (a.ownEnds > b.ownEnds || (a.ownEnds === b.ownEnds && a.unevenness < b.unevenness)));
-
-/** More fills than this in one piece of several rooms aren't looked at one by one. */
-const MANY = 400;
-const ALMOST = 1e-9;
-
-/** When what stands at `volume` m³ after the start of room `first` is sprayed: `end` as the last of it, else as the next begins. */
-function sprayedAt(demands: readonly Demand[], first: number, volume: number, end: boolean): number {
-  let left = volume;
-  for (let i = first; i < demands.length; i++) {
-    const { volume: own, from = 0, to = 0 } = demands[i] as Demand;
-    const inside = end ? left <= own * (1 + ALMOST) : left < own * (1 - ALMOST);
-    if (inside || i === demands.length - 1) return from + (to - from) * Math.min(1, left / own);
-    left -= own;
-  }
-  return 0;
-}
-
-/** Longest that a fill which wholly lies in room i takes to be sprayed there, s for each m³. */
-const pace = ({ volume, from = 0, to = 0 }: Demand) => (to - from) / volume;
-
-/** Whether every fill of an even cut from room `i` to the end of room `j` − 1 is used before it goes off. */
-function keeps(
-  demands: readonly Demand[],
-  i: number,
-  j: number,
-  taken: number,
-  cut: Cut,
-  limits: Limits,
-): boolean {
-  const { mark, potLife } = limits;
-  const most = Math.ceil(cut.length / cut.fills) * mark;
-  const total = demands.slice(i, j).reduce((sum, { volume }) => sum + volume, 0);
-  const fillKeeps = (p: number) => {
-    const start = taken + before(cut, p) * mark;
-    const end = Math.min(total, taken + before(cut, p + 1) * mark);
-    const madeAt = sprayedAt(demands, i, p === 0 ? 0 : start, false);
-    return sprayedAt(demands, i, end, true) - madeAt <= potLife * (1 + ALMOST);
-  };
-  if (cut.fills <= MANY) {
-    for (let p = 0; p < cut.fills; p++) if (!fillKeeps(p)) return false;
-    return true;
-  }
-  return j === i + 1 && most * pace(demands[i] as Demand) <= potLife && fillKeeps(0);
-}
-
-/** Fills as large as vessel and pot life let them be, one after the other; undefined where not even a mark keeps. */
-function asLargeAsKept(
-  demands: readonly Demand[],
-  i: number,
-  j: number,
-  taken: number,
-  length: number,
-  limits: Limits,
-) {
-  const { mark, marksPerFill, usable, potLife } = limits;
-  const total = demands.slice(i, j).reduce((sum, { volume }) => sum + volume, 0);
-  const shares: number[] = [];
-  for (let poured = 0; poured < length; poured += shares.at(-1) as number) {
-    if (shares.length > MANY) return undefined;
-    const start = taken + poured * mark;
-    const first = poured === 0;
-    const madeAt = sprayedAt(demands, i, first ? 0 : start, false);
-    const room = first ? Math.floor((usable - taken) / mark + ALMOST) : marksPerFill;
-    let [fits, tooMany] = [0, Math.min(marksPerFill, room, length - poured) + 1];
-    while (tooMany - fits > 1) {
-      const marks = Math.floor((fits + tooMany) / 2);
-      const end = Math.min(total, start + marks * mark);
-      if (sprayedAt(demands, i, end, true) - madeAt <= potLife * (1 + ALMOST)) fits = marks;
-      else tooMany = marks;
-    }
-    if (fits === 0) return undefined;
-    shares.push(fits);
-  }
-  return shares;
-}
-
-/** The fewest fills from one room end to another, as even as can be; undefined where there is no way. */
-function cutBetween(
-  demands: readonly Demand[],
-  i: number,
-  j: number,
-  taken: number,
-  length: number,
-  limits: Limits,
-): Cut | undefined {
-  const fits = (cut: Cut) => smallest(cut) * limits.mark + taken <= limits.usable * (1 + ALMOST);
-  const least = Math.ceil(length / limits.marksPerFill);
-  let cut: Cut = { length, fills: least };
-  // What came along takes room in the first fill: one more is enough to make all of them smaller.
-  while (!fits(cut) && cut.fills < length) cut = { length, fills: cut.fills + 1 };
-  if (!fits(cut)) return undefined;
-  if (limits.potLife === Number.POSITIVE_INFINITY || keeps(demands, i, j, taken, cut, limits)) return cut;
-  const shares = asLargeAsKept(demands, i, j, taken, length, limits);
-  if (shares) {
-    const even = { length, fills: shares.length };
-    return fits(even) && keeps(demands, i, j, taken, even, limits) ? even : { ...even, shares };
-  }
-  if (j > i + 1) return undefined;
-  const marks = Math.floor(limits.potLife / (pace(demands[i] as Demand) * limits.mark) + ALMOST);
-  return marks >= 1 ? { length, fills: Math.max(cut.fills, Math.ceil(length / marks)) } : undefined;
-}
 
 /**
  * Cuts the mix for a run of rooms into fills of at most `marksPerFill` marks of `mark` m³ each. MODEL §3:
@@ -296,20 +160,21 @@ function allot(demands: readonly Demand[], chosen: Way, limits: Limits, timed: b
         if ((left[room] as number) > 1e-12) break;
         room++;
       }
-      const used = rooms.reduce((sum, { volume }) => sum + volume, 0);
       const carriedOn = last && w + 1 < ways.length ? (ways[w + 1] as Way).taken : 0;
-      const from = (volume: number, ends: boolean) => sprayedAt(demands, startsIn, gone + volume, ends);
-      fills.push({
+      const used = standing + marks * limits.mark - inVessel + carriedOn;
+      const fill: { -readonly [K in keyof FillShare]: FillShare[K] } = {
         marks,
         rooms,
         endsWithRoom: last,
         before: standing,
         pouredAway: p === 0 ? pouredAway : 0,
+      };
+      if (timed) {
         // What stood from the fill before goes first, but a new one is made when the vessel is empty or a room begins.
-        ...(timed
-          ? { madeAt: from(p === 0 ? 0 : standing, false), usedUntil: from(used + carriedOn, true) }
-          : {}),
-      });
+        fill.madeAt = sprayedAt(demands, startsIn, gone + (p === 0 ? 0 : standing), false);
+        fill.usedUntil = sprayedAt(demands, startsIn, gone + used, true);
+      }
+      fills.push(fill);
       if (last) carried = inVessel;
     });
   });

@@ -5,12 +5,12 @@ export {
   type BoosterDose,
   type BoosterRequest,
   type Fill,
-  MIX_DENSITY,
   planBatch,
 } from "./batch.ts";
 export { type OwnedVessel, rankVessels, type VesselChoice } from "./bestVessel.ts";
 export { type Bottle, bottleFor } from "./bottle.ts";
 export { dilutedShare, volumeToDilute } from "./dilute.ts";
+export { MIX_DENSITY } from "./fillContents.ts";
 export { cutIntoFills, type Demand, type FillShare } from "./fills.ts";
 export { workingOfConcentrate, workingOfLeftOver, workingOfMass, workingOfWater } from "./fillWorkings.ts";
 export { jugStrength, type LabelRange, nearestTips, type Tip, type TipChoice } from "./injector.ts";

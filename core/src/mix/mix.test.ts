@@ -202,6 +202,90 @@ describe("batch", () => {
     }
   });
 
+  test("pot life runs on the job's clock: rooms sprayed 1.7 h apart aren't one fill of a mix that keeps 1 h", () => {
+    const hour = 3600;
+    const demands = [
+      { roomId: "a", volume: 2.05 * L, from: 0, to: 0.1 * hour },
+      { roomId: "b", volume: 2 * L, from: 1.7 * hour, to: 1.8 * hour },
+      { roomId: "c", volume: 2 * L, from: 2 * hour, to: 2.1 * hour },
+    ];
+    const fillsFor = (potLife?: number) => {
+      const batch = planBatch({ ...REQUEST, demands, ...(potLife ? { potLife } : {}) });
+      if (batch.outcome !== "planned") throw new Error(batch.fault.code);
+      return batch.fills;
+    };
+    expect(fillsFor()).toHaveLength(1);
+    const fills = fillsFor(hour);
+    expect(fills.map(({ rooms }) => rooms.map(({ roomId }) => roomId))).toEqual([["a"], ["b", "c"]]);
+    // 50 ml of the first would be 1.7 h old: poured away, not carried into the next.
+    expect(fills[1]?.pouredAway).toBeCloseTo(0.05 * L, 12);
+    expect(fills[1]?.volume).toBeCloseTo(4 * L, 12);
+    expect(fills.map(({ madeAt }) => madeAt)).toEqual([0, 1.7 * hour]);
+    expect(fills.map(({ usedUntil }) => usedUntil)).toEqual([0.1 * hour, expect.closeTo(2.1 * hour, 6)]);
+    // Where it keeps, it is carried, and the fill counts as used until then.
+    const kept = fillsFor(1.75 * hour);
+    expect(kept[1]?.pouredAway).toBeUndefined();
+    expect(kept[0]?.usedUntil).toBeGreaterThan(1.7 * hour);
+    // One room alone may take longer than its mix keeps: then it is cut inside.
+    const slow = planBatch({
+      ...REQUEST,
+      potLife: 0.5 * hour,
+      demands: [{ roomId: "a", volume: 6 * L, from: 0, to: hour }],
+    });
+    expect(slow.outcome === "planned" && slow.fills.map(({ volume }) => volume)).toHaveLength(2);
+    const mark = planBatch({
+      ...REQUEST,
+      potLife: 30,
+      demands: [{ roomId: "a", volume: 6 * L, from: 0, to: hour }],
+    });
+    expect(mark).toMatchObject({ outcome: "impossible", fault: { code: "pot-life-too-short", needed: 60 } });
+  });
+
+  test("with hours and a pot life no fill is older at its last spray, whatever the rooms (fuzz)", () => {
+    const room = fc.record({
+      volume: fc.double({ min: 0.05, max: 6, noNaN: true }),
+      gap: fc.integer({ min: 0, max: 4000 }),
+      takes: fc.integer({ min: 30, max: 900 }),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(room, { minLength: 1, maxLength: 8 }),
+        fc.integer({ min: 600, max: 9000 }),
+        (rooms, potLife) => {
+          let clock = 0;
+          const demands = rooms.map(({ volume, gap, takes }, i) => {
+            const from = clock + gap;
+            clock = from + takes;
+            return { roomId: `r${i}`, volume: volume * L, from, to: clock };
+          });
+          const batch = planBatch({ ...REQUEST, demands, potLife });
+          if (batch.outcome !== "planned") return expect(batch.fault.code).toBe("pot-life-too-short");
+          let last = 0;
+          for (const { madeAt = 0, usedUntil = 0 } of batch.fills) {
+            expect(usedUntil - madeAt).toBeLessThanOrEqual(potLife * (1 + 1e-6));
+            expect(madeAt).toBeGreaterThanOrEqual(last - 1e-6);
+            last = madeAt;
+          }
+          const laid = new Map<string, number>();
+          for (const { rooms: each } of batch.fills)
+            for (const { roomId, volume } of each) laid.set(roomId, (laid.get(roomId) ?? 0) + volume);
+          for (const { roomId, volume } of demands) expect(laid.get(roomId)).toBeCloseTo(volume, 9);
+          return undefined;
+        },
+      ),
+      { seed: 17, numRuns: 300 },
+    );
+  });
+
+  test("the first fill stands at a mark of the vessel, heel and all, and its strength is that of what goes in", () => {
+    const batch = planBatch({ ...REQUEST, vessel: { ...REQUEST.vessel, heel: 0.17 * L } });
+    if (batch.outcome !== "planned") throw new Error(batch.fault.code);
+    const [first] = batch.fills;
+    expect(first?.volume).toBeCloseTo(7.2 * L, 12);
+    expect(first?.mark).toBeCloseTo(7.2 * L, 12);
+    expect(first?.strength).toBeCloseTo((first?.concentrate as number) / (first?.water as number), 12);
+  });
+
   test("asked for the label's strongest, it rounds down rather than out of the label", () => {
     const batch = planBatch({ ...REQUEST, strength: REQUEST.strongest, measure: 20e-6 });
     if (batch.outcome !== "planned") throw new Error(batch.fault.code);

@@ -127,6 +127,13 @@ export function FillSheet({
                 </span>
               </div>
             ))}
+            {fill.water > 0 && (
+              <p>
+                {fill.mark === undefined
+                  ? "What stands in it lies between two marks: measure the water apart."
+                  : `Half the water, then what goes in, then water up to the mark ${joined(units.volume(fill.mark))}.`}
+              </p>
+            )}
             <p className="text-soft">
               {strengthOf(fill.strength, powder, units)}
               {batch.tipId && " on the floor"} · label allows {label[0]} to {label[1]}
@@ -146,7 +153,24 @@ export function FillSheet({
                 )}
               />
             ))}
-            {first && <Row name="Make it" value={`before ${nameOf(first)}`} />}
+            {fill.pouredAway !== undefined && (
+              <Row
+                name="First pour away"
+                value={joined(units.amount(fill.pouredAway))}
+                note="what is left of the fill before is too old by then"
+              />
+            )}
+            {first && (
+              <Row
+                name="Make it"
+                value={`${product.potLife === undefined ? "" : "only "}before ${nameOf(first)}`}
+                note={
+                  product.potLife === undefined || fill.madeAt === undefined
+                    ? undefined
+                    : `about ${clock(desk.start + fill.madeAt * 1000)}: it keeps ${showDuration(product.potLife)}`
+                }
+              />
+            )}
             <Row name="Use by" value={useBy(product, madeBy)} />
             <Row
               name="To carry"

@@ -1,4 +1,6 @@
 import type { RoomId } from "@scutch/contract";
+import { DRYING_LIMITS } from "@scutch/core/drying";
+import type { WaterQuestion } from "@scutch/core/plan";
 import { useState } from "react";
 import { readsVolume } from "../../format/readers.ts";
 import { joined } from "../../format/units.ts";
@@ -6,9 +8,31 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Several } from "../../ui/Several.tsx";
+
+const QUESTION: Record<WaterQuestion["code"], string> = {
+  "tank-reading": "can the tanks’ reading be right?",
+  "too-wet": "is the wand worked as said?",
+};
+const WAY_OUT: Record<WaterQuestion["code"], string> = {
+  "tank-reading": "Read the tanks again and log it; until then the estimate stands.",
+  "too-wet": "Check head, jets, pressure and stroke speed.",
+};
+
+const namesOf = ({ job }: JobDesk, ids: readonly string[]) =>
+  job.rooms
+    .filter(({ id }) => ids.includes(id))
+    .map(({ name }) => name)
+    .join(", ");
+
+/** kg/m² that `water` m³ is over rooms. */
+function keptBy({ work }: JobDesk, ids: readonly string[], water: number): number {
+  const area = work.rooms.filter(({ id }) => ids.includes(id)).reduce((sum, room) => sum + room.area, 0);
+  return (1000 * water) / area;
+}
 
 /** What the tanks really showed over some rooms. It takes the place of the estimate, and drying follows it. */
 export function TanksRead({ desk }: { readonly desk: JobDesk }) {
@@ -47,12 +71,27 @@ export function TanksRead({ desk }: { readonly desk: JobDesk }) {
       return setError(
         "More came back than went on. Read the tanks again, or press every room it was used in.",
       );
+    const kept = keptBy(desk, roomIds, sprayed + solution - recovered);
+    if (kept > DRYING_LIMITS.residual[1])
+      return setError(
+        `That would leave ${units.massPerArea(kept)}: carpet keeps at most ${units.massPerArea(DRYING_LIMITS.residual[1])}. Read the tanks again, or press every room it was used in.`,
+      );
     log({ kind: "water-measured", roomIds, solution, recovered });
     setOpen(false);
     setRooms([]);
   };
   return (
     <div className="mt-3">
+      {desk.work.questions.map(({ code, roomIds: asked, residual }) => (
+        <Callout
+          key={code + asked.join()}
+          tone="caution"
+          title={`${namesOf(desk, asked)}: ${QUESTION[code]}`}
+        >
+          It would leave {units.massPerArea(residual)}; carpet keeps at most{" "}
+          {units.massPerArea(DRYING_LIMITS.residual[1])}. {WAY_OUT[code]}
+        </Callout>
+      ))}
       {measured.length > 0 && (
         <p>
           Measured:{" "}
