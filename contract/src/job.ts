@@ -42,6 +42,11 @@ export const RigChoice = z
     wetStrokes: z.int().min(STROKE_LIMITS.wetStrokes[0]).max(STROKE_LIMITS.wetStrokes[1]).optional(),
     dryStrokes: z.int().min(STROKE_LIMITS.dryStrokes[0]).max(STROKE_LIMITS.dryStrokes[1]).optional(),
     strokeSpeed: quantity("m/s", STROKE_LIMITS.strokeSpeed).optional(),
+    rinseTemperature: quantity(
+      "°C",
+      STROKE_LIMITS.rinseTemperature,
+      "Of the machine’s water at the head",
+    ).optional(),
     solutionId: VesselId.optional(),
     recoveryId: VesselId.optional(),
   })

@@ -97,6 +97,7 @@ function rigOf(choice: RigChoice, around: Surroundings): Rig {
       strokeSpeed: choice.strokeSpeed,
     }),
     ...(hose ? { hose: { length: hose.length, diameter: hose.diameter, bends: choice.bends ?? 0 } } : {}),
+    ...(choice.rinseTemperature === undefined ? {} : { rinseTemperature: choice.rinseTemperature }),
     ...(solution && recovery
       ? { tanks: { solution: usableVolume(solution), recovery: usableVolume(recovery) } }
       : {}),

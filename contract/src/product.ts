@@ -1,5 +1,5 @@
 import { OutOfRange } from "@scutch/core";
-import { CHEMISTRIES, FLOOR_FIBRES } from "@scutch/core/care";
+import { CHEMISTRIES, FLOOR_FIBRES, PRODUCT_FLOORS, PRODUCT_KINDS } from "@scutch/core/care";
 import { concentratePerWater, POWDER_SPELLINGS, STRENGTH_SPELLINGS } from "@scutch/core/mix";
 import * as z from "zod";
 import { ProductId } from "./ids.ts";
@@ -30,16 +30,6 @@ export const Strength = z
   })
   .meta({ id: "Strength" });
 
-export const PRODUCT_KINDS = [
-  "pre-spray",
-  "acid-rinse",
-  "encapsulant",
-  "spotter",
-  "defoamer",
-  "odour-treatment",
-  "hard-floor",
-] as const;
-
 const Fibres = z.array(z.enum(FLOOR_FIBRES).exclude(["unknown"])).max(FLOOR_FIBRES.length);
 
 /** A product as its label has it. The label and the safety data sheet come before anything said here. */
@@ -68,6 +58,10 @@ export const Product = z
       .max(CHEMISTRIES.length)
       .optional()
       .meta({ description: "What in it reacts, as the data sheet names it" }),
+    floors: z
+      .enum(PRODUCT_FLOORS)
+      .optional()
+      .meta({ description: "Floors its label is for; by its kind where absent" }),
     labelAllows: Fibres.optional().meta({ description: "Fibres the label names as fit for it" }),
     labelForbids: Fibres.optional().meta({ description: "Fibres the label says not to use it on" }),
     cautions: z

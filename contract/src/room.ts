@@ -102,6 +102,9 @@ export const Room = z
     fibre: z.enum(FLOOR_FIBRES).optional(),
     identifiedBy: z.enum(IDENTIFIED_BY).optional().meta({ description: "How the fibre came to be known" }),
     backing: z.enum(BACKINGS).optional(),
+    carpet: Name.optional().meta({
+      description: "A name for the carpet where it lies in other rooms too: one dye test passes them all",
+    }),
     age: quantity("years", [0, 100]).optional(),
     soilNature: z.enum(SOIL_NATURES).optional(),
     wear: z.enum(WEAR).optional().meta({ description: "Fibre worn or lying down: not soil" }),

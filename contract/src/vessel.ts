@@ -1,16 +1,7 @@
-import { usableVolume } from "@scutch/core/mix";
+import { usableVolume, VESSEL_KINDS } from "@scutch/core/mix";
 import * as z from "zod";
 import { VesselId } from "./ids.ts";
 import { Name, quantity, Volume } from "./quantity.ts";
-
-export const VESSEL_KINDS = [
-  "pump-sprayer",
-  "battery-sprayer",
-  "injection-sprayer",
-  "on-board-tank",
-  "solution-tank",
-  "recovery-tank",
-] as const;
 
 /** Something a mix is made in and sprayed from; an injection sprayer's volumes are those of its jug. */
 export const Vessel = z

@@ -104,6 +104,8 @@ export const roomFields = fc
       fc.array(fc.record({ flow: number(0, 10), jetSpeed: number(0, 40) }), { minLength: 1, maxLength: 3 }),
     ),
     dehumidifierLitresPerDay: some(number(0, 1000)),
+    heating: some(fc.boolean()),
+    carpet: some(fc.constantFrom("Blue", "Red 客")),
   })
   .map(({ part, method, ...room }) => ({
     ...room,
@@ -146,6 +148,7 @@ const rig = fc.record(
     solutionId: fc.constant(idOf(ID.vessel, 5)),
     wetStrokes: fc.integer({ min: 1, max: 4 }),
     strokeSpeed: number(0.1, 1.5),
+    rinseTemperature: number(0, 110),
   },
   { requiredKeys: ["bends"] },
 );

@@ -12,9 +12,13 @@ import {
   FLOOR_FIBRES,
   floats,
   HAZARDOUS_PAIRS,
+  hazardsAfter,
   hazardsBetween,
+  hazardsInVessel,
   judgeProduct,
+  judgeRinse,
   judgeWetting,
+  LIKELY_FIBRES,
   MATERIALS,
   phBand,
   productTraits,
@@ -25,6 +29,7 @@ import {
   STATEMENTS,
   severity,
   soilForMix,
+  type TestedFloor,
   VERDICTS,
 } from "./index.ts";
 
@@ -40,6 +45,7 @@ const products: fc.Arbitrary<CareProduct> = fc.record({
   waterTemperature: fc.option(fc.double({ min: 0, max: 95, noNaN: true }), { nil: undefined }),
 });
 const WOOL = { covering: "deep-pile", fibre: "wool" } as const;
+const NYLON = { covering: "cut-pile", fibre: "nylon" } as const;
 const MARBLE = { covering: "stone" } as const;
 
 describe("the table of care rules", () => {
@@ -100,7 +106,7 @@ describe("the table of care rules", () => {
       fc.assert(
         fc.property(products, (product) => {
           const unknown = severity(judgeProduct(product, { covering }).verdict);
-          for (const fibre of ["nylon", "polyester", "olefin"] as const)
+          for (const fibre of LIKELY_FIBRES[covering])
             expect(unknown).toBeGreaterThanOrEqual(
               severity(judgeProduct(product, { covering, fibre }).verdict),
             );
@@ -146,6 +152,57 @@ describe("the table of care rules", () => {
     ],
   ] as const)("%s: %s on %s is %s (common practice)", (_, product, floor, verdict) => {
     expect(judgeProduct(product as CareProduct, floor).verdict).toBe(verdict);
+  });
+
+  test.each([
+    ["a reducer on wool", { phInUse: 7, chemistry: ["reducer"] }, WOOL, "stop"],
+    ["a reducer on nylon", { phInUse: 7, chemistry: ["reducer"] }, NYLON, "caution"],
+    [
+      "an acid tile cleaner on ceramic with cement grout",
+      { phInUse: 2, kind: "hard-floor" },
+      { covering: "ceramic" },
+      "caution",
+    ],
+    ["it on marble", { phInUse: 2, kind: "hard-floor" }, MARBLE, "stop"],
+    ["a cationic on stain-resist nylon", { phInUse: 7, chemistry: ["cationic"] }, NYLON, "caution"],
+    [
+      "bleach on nylon its label names",
+      { phInUse: 11, chemistry: ["chlorine"], labelAllows: ["nylon"] },
+      NYLON,
+      "stop",
+    ],
+    ["a carpet pre-spray on tile", { phInUse: 7, kind: "pre-spray" }, { covering: "ceramic" }, "caution"],
+    ["a tile cleaner on carpet", { phInUse: 7, kind: "hard-floor" }, NYLON, "stop"],
+    [
+      "one whose label says both on carpet",
+      { phInUse: 7, kind: "hard-floor", floors: "any" },
+      NYLON,
+      "allowed",
+    ],
+    [
+      "a product that forbids olefin on a carpet nobody knows",
+      { phInUse: 7, labelForbids: ["olefin"] },
+      { covering: "cut-pile" },
+      "caution",
+    ],
+    ["one that forbids wool on it", { phInUse: 7, labelForbids: ["wool"] }, { covering: "cut-pile" }, "stop"],
+    [
+      "one that forbids plant fibre on it",
+      { phInUse: 7, labelForbids: ["plant"] },
+      { covering: "cut-pile" },
+      "allowed",
+    ],
+  ] as const)("%s is said: %s on %s is %s (common practice)", (_, product, floor, verdict) => {
+    expect(judgeProduct(product as CareProduct, floor).verdict).toBe(verdict);
+  });
+
+  test("the machine's water is judged against the fibre by its temperature", () => {
+    expect(judgeRinse(70, WOOL)).toMatchObject({
+      verdict: "caution",
+      reasons: [{ trait: "hot", material: "wool" }],
+    });
+    expect(judgeRinse(70, NYLON).verdict).toBe("allowed");
+    expect(judgeRinse(40, WOOL)).toMatchObject({ verdict: "allowed", reasons: [] });
   });
 
   test("plant fibre takes no wet cleaning at all, dry compound does (common practice)", () => {
@@ -209,8 +266,8 @@ describe("what must not meet", () => {
     const acid = { phInUse: 3.5 };
     expect(meet(bleach, acid)).toEqual(["chlorine+acid"]);
     expect(meet(acid, bleach)).toEqual(["chlorine+acid"]);
-    expect(meet(bleach, { chemistry: ["ammonia"] })).toEqual(["chlorine+ammonia"]);
-    expect(meet(bleach, { chemistry: ["peroxide"] })).toEqual(["chlorine+peroxide"]);
+    expect(meet(bleach, { chemistry: ["ammonia"], phInUse: 9 })).toEqual(["chlorine+ammonia"]);
+    expect(meet(bleach, { chemistry: ["peroxide"], phInUse: 7 })).toEqual(["chlorine+peroxide"]);
     expect(meet({ chemistry: ["chlorite"] }, acid)).toEqual(["chlorite+acid"]);
     expect(meet({ chemistry: ["percarbonate"] }, acid)).toEqual(["percarbonate+acid"]);
     expect(meet({ phConcentrate: 1 }, { phConcentrate: 13 })).toEqual(["strong-acid+strong-alkali"]);
@@ -226,6 +283,116 @@ describe("what must not meet", () => {
       for (const code of statements) expect(STATEMENTS[code]).toBeDefined();
   });
 
+  test("chlorine and chlorite warn of anything under pH 7 and of what nobody has read, by the stronger of concentrate and mix", () => {
+    for (const chemistry of ["chlorine", "chlorite"] as const) {
+      const bleach = { chemistry: [chemistry], phInUse: 11 };
+      const gas = (ph: CareProduct) =>
+        hazardsBetween(bleach, ph).map(({ pair, onOneFloor }) => [pair[1], onOneFloor]);
+      expect(gas({ phInUse: 6.9 })).toEqual([["weak-acid", "rinse-between"]]);
+      expect(gas({ phInUse: 7, phConcentrate: 5 })).toEqual([["weak-acid", "rinse-between"]]);
+      expect(gas({ phInUse: 5, phConcentrate: 2 })[0]).toEqual(["acid", "never"]);
+      expect(gas({})).toEqual([["unread", "rinse-between"]]);
+      expect(gas({ phInUse: 7 })).toEqual([]);
+    }
+  });
+
+  // Common practice and such products' data sheets.
+  test.each([
+    ["peroxide", { chemistry: ["peroxide"] }, { phInUse: 3.5 }, "peroxide+acid"],
+    [
+      "peroxide and spirit",
+      { chemistry: ["peroxide"], phInUse: 7 },
+      { chemistry: ["alcohol"], phInUse: 7 },
+      "peroxide+alcohol",
+    ],
+    [
+      "oxygen powder and solvent",
+      { chemistry: ["percarbonate"], phInUse: 7 },
+      { chemistry: ["solvent"], phInUse: 7 },
+      "percarbonate+solvent",
+    ],
+    [
+      "oxygen powder and spirit",
+      { chemistry: ["percarbonate"], phInUse: 7 },
+      { chemistry: ["alcohol"], phInUse: 7 },
+      "percarbonate+alcohol",
+    ],
+    [
+      "bleach and solvent",
+      { chemistry: ["chlorine"], phInUse: 11 },
+      { chemistry: ["solvent"], phInUse: 7 },
+      "chlorine+solvent",
+    ],
+    [
+      "bleach and chlorite",
+      { chemistry: ["chlorine"], phInUse: 11 },
+      { chemistry: ["chlorite"], phInUse: 8 },
+      "chlorine+chlorite",
+    ],
+    [
+      "chlorite and spirit",
+      { chemistry: ["chlorite"], phInUse: 8 },
+      { chemistry: ["alcohol"], phInUse: 7 },
+      "chlorite+alcohol",
+    ],
+    [
+      "chlorite and solvent",
+      { chemistry: ["chlorite"], phInUse: 8 },
+      { chemistry: ["solvent"], phInUse: 7 },
+      "chlorite+solvent",
+    ],
+    [
+      "chlorite and ammonia",
+      { chemistry: ["chlorite"], phInUse: 8 },
+      { chemistry: ["ammonia"], phInUse: 8 },
+      "chlorite+ammonia",
+    ],
+    [
+      "peroxide and ammonia",
+      { chemistry: ["peroxide"], phInUse: 7 },
+      { chemistry: ["ammonia"], phInUse: 8 },
+      "peroxide+ammonia",
+    ],
+    ["peroxide and alkali", { chemistry: ["peroxide"], phInUse: 7 }, { phInUse: 10.5 }, "peroxide+alkali"],
+    [
+      "solvent and an iron",
+      { chemistry: ["solvent"], phInUse: 7 },
+      { phInUse: 7, waterTemperature: 90 },
+      "solvent+heat",
+    ],
+    [
+      "spirit and hot rinse",
+      { chemistry: ["alcohol"], phInUse: 7 },
+      { phInUse: 7, waterTemperature: 65 },
+      "alcohol+heat",
+    ],
+    [
+      "quat and soap",
+      { chemistry: ["cationic"], phInUse: 7 },
+      { chemistry: ["anionic"], phInUse: 7 },
+      "cationic+anionic",
+    ],
+  ] as const)("%s", (_, one, other, pair) =>
+    expect(meet(one as CareProduct, other as CareProduct)).toContain(pair),
+  );
+
+  test("a closed vessel is a partner too: oxygen powder builds up pressure in a sprayer, not in an open tank", () => {
+    const powder = { chemistry: ["percarbonate" as const], phInUse: 9.8 };
+    expect(hazardsInVessel([powder], true)).toMatchObject([
+      { one: 0, hazard: { pair: ["percarbonate", "closed-vessel"], inVessel: "as-labelled" } },
+    ]);
+    expect(hazardsInVessel([powder], false)).toEqual([]);
+    expect(hazardsAfter(powder, [{ phInUse: 10.5 }])).toEqual([]);
+  });
+
+  test("stabilised chlorine dioxide against odour is a class of its own, not bleach", () => {
+    const nylon = { covering: "cut-pile", fibre: "nylon" } as const;
+    const odour = { chemistry: ["chlorine-dioxide" as const], phInUse: 8 };
+    expect(judgeProduct(odour, nylon).verdict).toBe("caution");
+    expect(judgeProduct({ ...odour, chemistry: ["chlorine"] }, nylon).verdict).toBe("stop");
+    expect(meet(odour, { phInUse: 3 })).toEqual(["chlorine-dioxide+acid"]);
+  });
+
   test("hazards are the same whichever comes first, and a product alone in the vessel is none (fuzz)", () => {
     fc.assert(
       fc.property(products, products, (a, b) => {
@@ -238,36 +405,57 @@ describe("what must not meet", () => {
 
   test("gloves always; goggles and apron for what burns; air for what fumes; an unread product as the worst", () => {
     const gear = (product: CareProduct) => protectionFor(product).map(({ gear: each }) => each);
-    expect(gear({ phInUse: 7 })).toEqual(["gloves"]);
+    // Goggles wherever something is mixed, and by the stronger of concentrate and mix.
+    expect(gear({ phInUse: 7 })).toEqual(["gloves", "goggles"]);
+    expect(gear({ phInUse: 12.5, phConcentrate: 7 })).toEqual(["gloves", "goggles", "apron"]);
     expect(gear({ phConcentrate: 13 })).toEqual(["gloves", "goggles", "apron"]);
-    expect(gear({ phInUse: 7, chemistry: ["alcohol"] })).toEqual(["gloves", "ventilation", "no-flame"]);
+    expect(gear({ phInUse: 7, chemistry: ["alcohol"] })).toEqual([
+      "gloves",
+      "goggles",
+      "ventilation",
+      "no-flame",
+    ]);
     expect(gear({ phInUse: 8, chemistry: ["peroxide"] })).toEqual(["gloves", "goggles"]);
     expect(gear({})).toEqual(["gloves", "goggles", "apron"]);
   });
 });
 
 describe("the dye test", () => {
-  const floor = { covering: "cut-pile", fibre: "nylon" } as const;
+  const floor = { covering: "cut-pile", fibre: "nylon", roomId: "a" } as const;
   type Result = "passed" | "failed" | "overridden";
-  const made = (result: Result, on: object = floor, productId = "p") => ({
+  const made = (result: Result, on: Partial<TestedFloor> = {}, productId = "p") => ({
     productId,
-    floor: on as typeof floor,
+    floor: { ...floor, ...on },
     result,
   });
 
-  test("the newest test of this product on this covering and fibre decides; another room of the same floor counts", () => {
+  test("the newest test of this product on this carpet decides", () => {
     expect(dyeGate("p", floor, [])).toBe("not-tested");
     expect(dyeGate("p", floor, [made("passed")])).toBe("passed");
     expect(dyeGate("p", floor, [made("passed"), made("failed")])).toBe("failed");
     expect(dyeGate("p", floor, [made("failed"), made("passed")])).toBe("passed");
-    const others = [made("passed", { ...floor, fibre: "wool" }), made("passed", floor, "q")];
-    expect(dyeGate("p", floor, others)).toBe("not-tested");
+    expect(dyeGate("p", floor, [made("passed", {}, "q")])).toBe("not-tested");
+  });
+
+  test("another room's counts only where the person has named it as one carpet, never by fibre alone, never where the fibre is unknown", () => {
+    const here = { ...floor, roomId: "b" };
+    const gate = (on: Partial<TestedFloor>, there: Partial<TestedFloor>) =>
+      dyeGate("p", { ...here, ...on }, [made("passed", there)]);
+    expect(gate({}, {})).toBe("not-tested");
+    expect(gate({ carpet: "Blue" }, {})).toBe("not-tested");
+    expect(gate({ carpet: "Blue" }, { carpet: " blue " })).toBe("passed");
+    expect(gate({ carpet: "Blue" }, { carpet: "Red" })).toBe("not-tested");
+    for (const fibre of ["unknown", undefined] as const)
+      expect(gate({ carpet: "Blue", fibre }, { carpet: "Blue", fibre })).toBe("not-tested");
+    expect(gate({ carpet: "Blue", fibre: "wool" }, { carpet: "Blue" })).toBe("not-tested");
+    // In the room itself it holds, whatever is known of it.
+    expect(gate({ roomId: "a", fibre: "unknown" }, { fibre: "unknown" })).toBe("passed");
   });
 
   test("an owner's word lifts it until colour comes after all; tile has no dye to lose", () => {
     expect(dyeGate("p", floor, [made("failed"), made("overridden")])).toBe("overridden");
     expect(dyeGate("p", floor, [made("overridden"), made("failed")])).toBe("failed");
-    expect(dyeGate("p", { covering: "ceramic" }, [])).toBe("not-needed");
+    expect(dyeGate("p", { covering: "ceramic", roomId: "a" }, [])).toBe("not-needed");
   });
 });
 

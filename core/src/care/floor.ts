@@ -82,8 +82,23 @@ export const MOST_DELICATE_LIKELY: Readonly<
   rug: "viscose",
 };
 
+type Fibre = Exclude<FloorFibre, "unknown">;
+
+/** Fibres a covering is likely to have, for when nobody knows (common practice). */
+export const LIKELY_FIBRES: Readonly<Record<Exclude<Covering, HardFloor>, readonly Fibre[]>> = {
+  "cut-pile": ["wool", "nylon", "polyester", "olefin", "acrylic"],
+  "deep-pile": ["wool", "nylon", "polyester", "olefin", "acrylic"],
+  "loop-pile": ["wool", "nylon", "polyester", "olefin"],
+  "carpet-tile": ["nylon", "olefin", "polyester"],
+  "ribbed-mat": ["olefin", "nylon", "polyester"],
+  coir: ["plant"],
+  rug: ["viscose", "wool", "silk", "cotton", "nylon", "polyester", "olefin", "acrylic", "plant"],
+};
+
 export interface Materials {
   readonly materials: readonly Material[];
+  /** Fibres it may be where nobody knows, the most delicate first; empty where it is known. */
+  readonly mayBe: readonly Fibre[];
   /** The fibre was not known and the most delicate likely stands in. */
   readonly fibreGuessed: boolean;
 }
@@ -92,19 +107,23 @@ export interface Materials {
 export function materialsOf({ covering, fibre, backing }: CareFloor): Materials {
   switch (covering) {
     case "ceramic":
-      return { materials: ["ceramic", "cement-grout"], fibreGuessed: false };
+      return { materials: ["ceramic", "cement-grout"], mayBe: [], fibreGuessed: false };
     case "stone":
-      return { materials: ["calcareous-stone", "cement-grout"], fibreGuessed: false };
+      return { materials: ["calcareous-stone", "cement-grout"], mayBe: [], fibreGuessed: false };
     case "granite":
-      return { materials: ["granite", "cement-grout"], fibreGuessed: false };
+      return { materials: ["granite", "cement-grout"], mayBe: [], fibreGuessed: false };
     case "vinyl":
-      return { materials: ["vinyl"], fibreGuessed: false };
+      return { materials: ["vinyl"], mayBe: [], fibreGuessed: false };
     default: {
       const known = covering === "coir" ? "plant" : fibre === "unknown" ? undefined : fibre;
       const face: Material = known ?? MOST_DELICATE_LIKELY[covering];
       const behind: Material[] =
         backing === "jute" ? ["jute-backing"] : backing === "foam" ? ["foam-backing"] : [];
-      return { materials: [face, ...behind], fibreGuessed: known === undefined };
+      return {
+        materials: [face, ...behind],
+        mayBe: known === undefined ? LIKELY_FIBRES[covering] : [],
+        fibreGuessed: known === undefined,
+      };
     }
   }
 }

@@ -1,6 +1,13 @@
 export { compileRules, type RuleFault, RuleTableError } from "./compileRules.ts";
 export { DISPOSAL } from "./disposal.ts";
-export { DYE_TEST_SECONDS, type DyeTest, dyeGate, type Gate } from "./dyeTest.ts";
+export {
+  DYE_TEST_SECONDS,
+  type DyeTest,
+  dyeGate,
+  type Gate,
+  sameCarpet,
+  type TestedFloor,
+} from "./dyeTest.ts";
 export { FIBRE_FACTS, FIBRE_TESTS, type FibreTest, floats, type KnownFibre } from "./fibres.ts";
 export {
   BACKINGS,
@@ -14,16 +21,29 @@ export {
   IDENTIFIED_BY,
   type IdentifiedBy,
   isHardFloor,
+  LIKELY_FIBRES,
   MATERIALS,
   type Material,
   MOST_DELICATE_LIKELY,
   materialsOf,
 } from "./floor.ts";
-export { type Judgement, judgeProduct, judgeWetting, type Reason, severity, worst } from "./judge.ts";
+export {
+  type Judgement,
+  judgedTogether,
+  judgeProduct,
+  judgeRinse,
+  judgeWetting,
+  type Reason,
+  severity,
+  worst,
+} from "./judge.ts";
 export {
   HAZARDOUS_PAIRS,
   type HazardousPair,
+  hazardsAfter,
   hazardsBetween,
+  hazardsInVessel,
+  type Meeting,
   type Reactant,
   reactantsOf,
   STATEMENTS,
@@ -32,13 +52,19 @@ export {
   type CareProduct,
   CHEMISTRIES,
   type Chemistry,
+  floorsFor,
+  HOT,
+  PRODUCT_FLOORS,
+  PRODUCT_KINDS,
+  type ProductFloors,
+  type ProductKind,
   phBand,
   productTraits,
   TRAITS,
   type Trait,
   type Wetting,
 } from "./product.ts";
-export { GEAR, type Gear, type Protection, protectionFor } from "./protection.ts";
+export { GEAR, type Gear, type Protection, protectionFor, protectionOf } from "./protection.ts";
 export { RULES, type Rule, VERDICTS, type Verdict } from "./rules.ts";
 export {
   SOIL_ANCHORS,

@@ -1,12 +1,12 @@
 import { compileRules, type RuleTable } from "./compileRules.ts";
-import { type CareFloor, type Material, materialsOf } from "./floor.ts";
-import { type CareProduct, productTraits, type Trait, type Wetting } from "./product.ts";
-import { RULES, VERDICTS, type Verdict } from "./rules.ts";
+import { type CareFloor, isHardFloor, type Material, materialsOf } from "./floor.ts";
+import { type CareProduct, floorsFor, HOT, productTraits, type Trait, type Wetting } from "./product.ts";
+import { PRACTICE, RULES, VERDICTS, type Verdict } from "./rules.ts";
 
 /** One thing that speaks for or against, and what would lift it. */
 export interface Reason {
   readonly verdict: Verdict;
-  readonly trait: Trait | "label";
+  readonly trait: Trait | "label" | "floors";
   readonly material: Material;
   readonly why: string;
   readonly lift: string;
@@ -55,17 +55,54 @@ const byLabel = (verdict: Verdict, material: Material, why: string, lift: string
   source: "the product’s label",
 });
 
+/** What a label can't make right, whatever fibre it names: no strength of it is safe on carpet. */
+const BEYOND_LABELS: readonly (Trait | "label" | "floors")[] = ["chlorine"];
+
 /**
- * A product on a floor: exactly one verdict, with every reason. The label wins: a fibre it forbids is a stop, and on
- * one it names what the rules would stop is a caution to work by the label to the letter.
+ * Of a fibre nobody knows, what the rules say worse of another that it may be than of the one it is judged as: an
+ * unknown fibre is never judged milder than any it is likely to be.
+ */
+function worseIfOther(traits: readonly Trait[], judgedAs: Material, mayBe: readonly Material[]): Reason[] {
+  return traits.flatMap((trait) => {
+    const known = severity(TABLE(trait, judgedAs).verdict);
+    const worse = mayBe.filter((each) => severity(TABLE(trait, each).verdict) > known);
+    return reasonsFor([trait], worse.slice(0, 1));
+  });
+}
+
+/** A product on a floor it isn't made for. */
+function wrongFloor(product: CareProduct, { covering }: CareFloor, material: Material): Reason[] {
+  const floors = floorsFor(product);
+  const hard = isHardFloor(covering);
+  if (floors === "any" || (floors === "hard") === hard) return [];
+  return [
+    {
+      verdict: hard ? "caution" : "stop",
+      trait: "floors",
+      material,
+      why: hard
+        ? "It is made for carpet: on a hard floor it foams, leaves a slippery film and does little."
+        : "It is made for hard floors: nothing is known of what it does to pile, dye and backing.",
+      lift: hard ? "A product made for hard floors." : "A product made for carpet.",
+      source: PRACTICE,
+    },
+  ];
+}
+
+/**
+ * A product on a floor: exactly one verdict, with every reason. The label wins: a fibre it forbids is a stop, one it
+ * forbids and the floor may have a caution, and on one it names what the rules would stop is a caution to work by the
+ * label to the letter, but for what no label can make right.
  */
 export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement {
-  const { materials, fibreGuessed } = materialsOf(floor);
+  const { materials, mayBe, fibreGuessed } = materialsOf(floor);
+  const [face] = materials as [Material];
   const named = (list: readonly string[] | undefined) => materials.filter((each) => list?.includes(each));
   const allowed = fibreGuessed ? [] : named(product.labelAllows);
-  const reasons = reasonsFor(productTraits(product), materials).map(
+  const traits = productTraits(product);
+  const reasons = reasonsFor(traits, materials).map(
     (reason): Reason =>
-      reason.verdict === "stop" && allowed.includes(reason.material)
+      reason.verdict === "stop" && allowed.includes(reason.material) && !BEYOND_LABELS.includes(reason.trait)
         ? { ...reason, verdict: "caution", lift: "The label names this fibre: work by it to the letter." }
         : reason,
   );
@@ -77,11 +114,54 @@ export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement 
       "A product labelled for this fibre.",
     ),
   );
-  return judgement([...forbidden, ...reasons], fibreGuessed ? materials[0] : undefined);
+  const perhaps = mayBe
+    .filter((each) => !materials.includes(each) && product.labelForbids?.includes(each))
+    .map((material) =>
+      byLabel(
+        "caution",
+        material,
+        "The label forbids a fibre that this may be.",
+        "Find out the fibre first: a burn or float test, or the label under a corner.",
+      ),
+    );
+  return judgement(
+    [
+      ...forbidden,
+      ...wrongFloor(product, floor, face),
+      ...perhaps,
+      ...worseIfOther(traits, face, mayBe),
+      ...reasons,
+    ],
+    fibreGuessed ? face : undefined,
+  );
 }
 
 /** A way of cleaning on a floor, by the water it brings. */
 export function judgeWetting(wetting: Wetting, floor: CareFloor): Judgement {
-  const { materials, fibreGuessed } = materialsOf(floor);
-  return judgement(reasonsFor([wetting], materials), fibreGuessed ? materials[0] : undefined);
+  const { materials, mayBe, fibreGuessed } = materialsOf(floor);
+  const [face] = materials as [Material];
+  return judgement(
+    [...worseIfOther([wetting], face, mayBe), ...reasonsFor([wetting], materials)],
+    fibreGuessed ? face : undefined,
+  );
+}
+
+/** Water from a machine on a floor, by its temperature, °C. */
+export function judgeRinse(temperature: number, floor: CareFloor): Judgement {
+  const { materials, mayBe, fibreGuessed } = materialsOf(floor);
+  const [face] = materials as [Material];
+  const traits: readonly Trait[] = temperature > HOT ? ["hot"] : [];
+  return judgement(
+    [...worseIfOther(traits, face, mayBe), ...reasonsFor(traits, materials)],
+    fibreGuessed ? face : undefined,
+  );
+}
+
+/** Several judgements on one floor as one. */
+export function judgedTogether(judgements: readonly Judgement[]): Judgement {
+  const judgedAs = judgements.find((each) => each.judgedAs)?.judgedAs;
+  return judgement(
+    judgements.flatMap(({ reasons }) => reasons),
+    judgedAs,
+  );
 }

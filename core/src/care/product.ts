@@ -7,6 +7,7 @@ export const CHEMISTRIES = [
   "percarbonate",
   "chlorine",
   "chlorite",
+  "chlorine-dioxide",
   "reducer",
   "solvent",
   "alcohol",
@@ -17,8 +18,42 @@ export const CHEMISTRIES = [
 ] as const;
 export type Chemistry = (typeof CHEMISTRIES)[number];
 
+/** What a product is sold as. */
+export const PRODUCT_KINDS = [
+  "pre-spray",
+  "acid-rinse",
+  "encapsulant",
+  "spotter",
+  "defoamer",
+  "odour-treatment",
+  "hard-floor",
+] as const;
+export type ProductKind = (typeof PRODUCT_KINDS)[number];
+
+/** Floors a product is made for. */
+export const PRODUCT_FLOORS = ["carpet", "hard", "any"] as const;
+export type ProductFloors = (typeof PRODUCT_FLOORS)[number];
+
+/** Floors a kind of product is made for where its label hasn't been read for it. */
+const FLOORS_OF_KIND: Record<ProductKind, ProductFloors> = {
+  "pre-spray": "carpet",
+  encapsulant: "carpet",
+  "acid-rinse": "any",
+  spotter: "any",
+  defoamer: "any",
+  "odour-treatment": "any",
+  "hard-floor": "hard",
+};
+
+/** Floors a product is made for: what its label says, else what its kind is for; any where neither is known. */
+export const floorsFor = ({ floors, kind }: CareProduct): ProductFloors =>
+  floors ?? (kind === undefined ? "any" : FLOORS_OF_KIND[kind]);
+
 /** A product as far as care goes. What is absent hasn't been read off its label yet. */
 export interface CareProduct {
+  readonly kind?: ProductKind | undefined;
+  /** As its label says; by its kind where absent. */
+  readonly floors?: ProductFloors | undefined;
   /** pH of the mix on the floor, and of the concentrate. */
   readonly phInUse?: number | undefined;
   readonly phConcentrate?: number | undefined;
@@ -49,9 +84,11 @@ export const TRAITS = [
   "oxidiser",
   "hot-oxidiser",
   "chlorine",
+  "chlorine-dioxide",
   "reducer",
   "solvent",
   "enzyme",
+  "cationic",
   "hot",
   "wet",
   "damp",
@@ -86,9 +123,11 @@ export function productTraits({ phInUse, chemistry = [], waterTemperature = 0 }:
     ...(has(OXIDISERS) ? (["oxidiser"] as const) : []),
     ...(has(OXIDISERS) && hot ? (["hot-oxidiser"] as const) : []),
     ...(has(CHLORINES) ? (["chlorine"] as const) : []),
+    ...(has(["chlorine-dioxide"]) ? (["chlorine-dioxide"] as const) : []),
     ...(has(["reducer"]) ? (["reducer"] as const) : []),
     ...(has(SOLVENTS) ? (["solvent"] as const) : []),
     ...(has(["enzyme"]) ? (["enzyme"] as const) : []),
+    ...(has(["cationic"]) ? (["cationic"] as const) : []),
     ...(hot ? (["hot"] as const) : []),
   ];
 }

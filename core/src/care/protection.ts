@@ -27,6 +27,7 @@ const BY_CHEMISTRY: Partial<Record<Chemistry, readonly Protection[]>> = {
     { gear: "goggles", why: "it burns eyes" },
     { gear: "ventilation", why: "it gives off gas" },
   ],
+  "chlorine-dioxide": [{ gear: "ventilation", why: "it gives off a little gas" }],
   ammonia: [{ gear: "ventilation", why: "ammonia bites nose and lungs" }],
   solvent: [
     { gear: "ventilation", why: "solvent vapour makes dizzy" },
@@ -39,25 +40,30 @@ const BY_CHEMISTRY: Partial<Record<Chemistry, readonly Protection[]>> = {
   reducer: [{ gear: "ventilation", why: "it gives off sulphur dioxide" }],
 };
 
+/** What a person must wear and do where several products are mixed: each thing once. */
+export function protectionOf(products: readonly CareProduct[]): Protection[] {
+  const needed = products.flatMap(protectionFor);
+  return GEAR.flatMap((gear) => needed.find((each) => each.gear === gear) ?? []);
+}
+
 /**
- * What a person must wear and do with a product: gloves always, more by its pH and chemistry, each once with its first
- * reason. Common practice; the label and section 8 of the safety data sheet come first.
+ * What a person must wear and do with a product where it is mixed: gloves and goggles always, more by its chemistry and
+ * by the stronger of concentrate and mix, each once with its first reason. Common practice; the label and section 8 of the
+ * safety data sheet come first.
  */
 export function protectionFor(product: CareProduct): Protection[] {
-  const ph = product.phConcentrate ?? product.phInUse;
-  const band = ph === undefined ? "strong-alkali" : phBand(ph);
-  const corrosive = band === "strong-acid" || band === "strong-alkali";
+  const bands = [product.phConcentrate, product.phInUse].filter((ph) => ph !== undefined).map(phBand);
+  const unread = bands.length === 0;
+  const corrosive = unread || bands.some((band) => band === "strong-acid" || band === "strong-alkali");
   const needed: Protection[] = [
     ...(product.chemistry ?? []).flatMap((each) => BY_CHEMISTRY[each] ?? []),
     ...(corrosive
       ? [
-          { gear: "goggles", why: ph === undefined ? "its pH isn’t known" : "it burns eyes" } as const,
-          { gear: "apron", why: ph === undefined ? "its pH isn’t known" : "it burns skin" } as const,
+          { gear: "goggles", why: unread ? "its pH isn’t known" : "it burns eyes" } as const,
+          { gear: "apron", why: unread ? "its pH isn’t known" : "it burns skin" } as const,
         ]
       : []),
-    ...(band === "acid" || band === "alkali" || band === "mild-alkali"
-      ? [{ gear: "goggles", why: "a splash stings eyes" } as const]
-      : []),
+    { gear: "goggles", why: "concentrate that splashes stings eyes" },
     { gear: "gloves", why: "concentrate dries and reddens skin" },
   ];
   return GEAR.flatMap((gear) => needed.find((each) => each.gear === gear) ?? []);

@@ -15,7 +15,7 @@ export interface Rule {
   readonly source: string;
 }
 
-const PRACTICE = "common practice";
+export const PRACTICE = "common practice";
 const FIBRES: readonly Material[] = [
   "nylon",
   "polyester",
@@ -68,9 +68,16 @@ export const RULES: readonly Rule[] = [
   ),
   stop(
     "strong-acid",
-    ["calcareous-stone", "cement-grout"],
-    "Acid dissolves marble, limestone and cement grout at once: it fizzes and etches.",
-    "A neutral stone cleaner; on ceramic, an acid above pH 3 after the grout is soaked with water.",
+    ["calcareous-stone"],
+    "Acid dissolves marble and limestone at once: it fizzes and etches.",
+    "A neutral stone cleaner.",
+    "chemistry of carbonates (memory)",
+  ),
+  caution(
+    "strong-acid",
+    ["cement-grout"],
+    "Acid eats cement grout: it fizzes and goes sandy.",
+    "Soak the grout with plain water first, test one joint, keep the dwell short, rinse to neutral.",
     "chemistry of carbonates (memory)",
   ),
   caution(
@@ -270,8 +277,29 @@ export const RULES: readonly Rule[] = [
   ),
 
   caution(
+    "chlorine-dioxide",
+    but(TEXTILE, "wool", "silk"),
+    "Stabilised chlorine dioxide is milder than bleach and still takes some dyes.",
+    "At the label’s strength, pre-tested, and nothing acid on it.",
+  ),
+  stop(
+    "chlorine-dioxide",
+    ["wool", "silk"],
+    "It is an oxidiser: wool and silk lose dye and strength.",
+    "An odour product whose label names wool.",
+  ),
+  allowed("chlorine-dioxide", HARD, "Takes smell out of grout; rinse."),
+
+  stop(
     "reducer",
-    TEXTILE,
+    ["wool", "silk"],
+    "It breaks the sulphur bonds wool and silk stand by, and takes their dye: what it takes doesn’t come back.",
+    "Leave the stain, or a rug workshop.",
+    "wool’s cystine bonds and reducing agents (textbook, memory)",
+  ),
+  caution(
+    "reducer",
+    but(TEXTILE, "wool", "silk"),
     "It takes colour out of the carpet as well as out of the stain.",
     "Pre-test, trained hands, a price apart; stop at the first sign of colour on the cloth.",
   ),
@@ -299,6 +327,18 @@ export const RULES: readonly Rule[] = [
     "wool and silk are proteins (memory)",
   ),
   allowed("enzyme", but(EVERYTHING, "wool", "silk"), "Needs its time and warmth, and must stay damp."),
+
+  caution(
+    "cationic",
+    ["nylon"],
+    "Cationics, quats and softeners among them, undo the stain resist of nylon and draw soil.",
+    "Not on stain-resist nylon; a neutral or anionic product.",
+  ),
+  allowed(
+    "cationic",
+    but(EVERYTHING, "nylon"),
+    "Not before or after an anionic detergent without a rinse: together they leave a sticky film.",
+  ),
 
   caution(
     "hot",

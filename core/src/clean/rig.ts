@@ -20,6 +20,8 @@ export interface Rig {
     readonly dryStrokes?: number;
     readonly strokeSpeed?: number;
   };
+  /** °C of the machine's rinse water at the head. */
+  readonly rinseTemperature?: number;
   /** Solution and recovery tank, where their stops are to be planned. */
   readonly tanks?: TankPair;
 }
@@ -29,6 +31,7 @@ export const STROKE_LIMITS = {
   wetStrokes: [1, 4],
   dryStrokes: [0, 6],
   strokeSpeed: [0.1, 1.5],
+  rinseTemperature: [0, 110],
 } as const satisfies Record<string, readonly [number, number]>;
 
 /** A method's figures with the van's own head, jets and suction in their place; only extraction is done with them. */

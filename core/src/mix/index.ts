@@ -27,4 +27,4 @@ export {
   type StrengthSpelling,
   strengthFrom,
 } from "./strength.ts";
-export { usableVolume, type Vessel } from "./vessel.ts";
+export { isClosed, usableVolume, VESSEL_KINDS, type Vessel, type VesselKind } from "./vessel.ts";

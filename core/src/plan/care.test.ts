@@ -1,5 +1,15 @@
 import { describe, expect, test } from "@jest/globals";
-import { careOf, extrasOf, gateOf, hazardsOnFloor, type JobInput, planWork } from "./index.ts";
+import fc from "fast-check";
+import { HAZARDOUS_PAIRS, type Reactant } from "../care/index.ts";
+import {
+  barredInVessel,
+  careOf,
+  extrasOf,
+  gateOf,
+  hazardsOnFloor,
+  type JobInput,
+  planWork,
+} from "./index.ts";
 
 const ratio = (value: number) => ({ spelling: "one-to-n", value }) as const;
 const product = (id: string, phInUse: number, more: object = {}) => ({
@@ -63,7 +73,7 @@ describe("the rules on a whole job", () => {
     ).toBe("stop");
   });
 
-  test("a test holds for every room of that covering and fibre and for its own product alone; the newest counts", () => {
+  test("a test holds for its own carpet and product alone, and for rooms the person named as one carpet; the newest counts", () => {
     const tested: JobInput = {
       ...JOB,
       tests: [
@@ -72,27 +82,112 @@ describe("the rules on a whole job", () => {
         { productId: "mild", roomId: "gone", result: "passed" },
       ],
     };
-    const rooms = care(tested);
-    expect([rooms.nylon?.verdict, rooms.other?.gate]).toEqual(["caution", "failed"]);
+    expect([care(tested).nylon?.verdict, care(tested).other?.gate]).toEqual(["caution", "not-tested"]);
+    const rooms = tested.rooms.map((room) =>
+      room.id === "nylon" || room.id === "other" ? { ...room, carpet: "Blue" } : room,
+    );
+    const one = { ...tested, rooms };
+    expect(care(one).other?.gate).toBe("failed");
     const again = {
-      ...tested,
-      tests: [...(tested.tests ?? []), { productId: "mild", roomId: "other", result: "overridden" as const }],
+      ...one,
+      tests: [...(one.tests ?? []), { productId: "mild", roomId: "other", result: "overridden" as const }],
     };
     expect(care(again).other).toMatchObject({ gate: "overridden", verdict: "caution" });
-    expect(gateOf(tested, { covering: "cut-pile", fibre: "nylon" }, "strong")).toBe("passed");
-    expect(gateOf(tested, { covering: "cut-pile", fibre: "wool" }, "strong")).toBe("not-tested");
+    expect(gateOf(one, { id: "new", covering: "cut-pile", fibre: "nylon" }, "strong")).toBe("not-tested");
+    expect(gateOf(one, { id: "new", covering: "cut-pile", fibre: "nylon", carpet: "blue" }, "strong")).toBe(
+      "passed",
+    );
   });
 
   test("two mixes that must not meet may share no vessel; in vessels of their own they may both be", () => {
     const bleach = product("bleach", 11, { chemistry: ["chlorine"] });
     const acid = product("acid", 3.5);
-    const shared = careOf({ ...JOB, batches: [batch("a", bleach), batch("b", acid)] }).vessels;
-    expect(shared).toMatchObject([
-      { batchIds: ["a", "b"], pairs: [{ pair: ["chlorine", "acid"], onOneFloor: "never" }] },
+    const shared = careOf({ ...JOB, batches: [batch("a", bleach), batch("b", acid)] });
+    expect(shared.vessels).toMatchObject([
+      {
+        batchIds: ["a", "b"],
+        products: [{ id: "bleach" }, { id: "acid" }],
+        hazard: { pair: ["chlorine", "acid"] },
+      },
     ]);
+    expect(["a", "b"].map((id) => barredInVessel(shared, id).length)).toEqual([1, 1]);
     expect(careOf({ ...JOB, batches: [batch("a", bleach), batch("b", acid, "jug")] }).vessels).toEqual([]);
     expect(hazardsOnFloor(acid, [bleach, bleach]).map(({ pair }) => pair)).toEqual([["chlorine", "acid"]]);
     expect(hazardsOnFloor(acid, [])).toEqual([]);
+    const spirit = product("spirit", 7, { chemistry: ["alcohol"] });
+    expect(hazardsOnFloor(spirit, [], 70).map(({ pair }) => pair)).toEqual([["alcohol", "heat"]]);
+    expect(hazardsOnFloor(spirit, [], 40)).toEqual([]);
+  });
+
+  test("what is added to a mix is judged with it: against the mix, and against every floor it goes on", () => {
+    const powder = product("powder", 9.8, { chemistry: ["percarbonate"], labelForbids: ["wool"] });
+    const rides = (on: ReturnType<typeof product>): JobInput => ({
+      ...JOB,
+      batches: [{ ...batch("strong", on), boosters: [{ product: powder }] }],
+    });
+    const acid = careOf(rides(product("acid", 3.5)));
+    expect(barredInVessel(acid, "strong").map(({ hazard }) => hazard.pair)).toEqual([
+      ["percarbonate", "acid"],
+    ]);
+    const mild = careOf(rides(product("mild", 7)));
+    expect(barredInVessel(mild, "strong")).toEqual([]);
+    expect(mild.vessels.map(({ hazard }) => hazard.pair)).toEqual([["percarbonate", "closed-vessel"]]);
+    const wool = mild.rooms.find(({ roomId }) => roomId === "wool");
+    expect(wool).toMatchObject({
+      verdict: "stop",
+      added: [{ productId: "powder", judgement: { verdict: "stop" } }],
+    });
+    expect(wool?.product?.verdict).toBe("allowed");
+  });
+
+  test("the machine's rinse water is judged where it is rinsed with", () => {
+    const hot = care({ ...JOB, rig: { rinseTemperature: 75 } });
+    expect(hot.wool?.rinse?.verdict).toBe("caution");
+    expect(hot.mat?.rinse).toBeUndefined();
+    expect(care(JOB).wool?.rinse).toBeUndefined();
+  });
+
+  test("no pair of the table can be made without its verdict: in one mix, or in one vessel one after the other (fuzz)", () => {
+    const having = (reactant: Reactant, ph: number): ReturnType<typeof product> => {
+      const strong = { acid: 3.8, "weak-acid": 6, "strong-acid": 1.5, alkali: 10.5, "strong-alkali": 13 };
+      const own = (strong as Record<string, number>)[reactant];
+      const more =
+        reactant === "heat"
+          ? { waterTemperature: 80 }
+          : reactant === "unread"
+            ? { phInUse: undefined }
+            : own === undefined
+              ? { chemistry: [reactant] }
+              : {};
+      return product(reactant, own ?? ph, more);
+    };
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...HAZARDOUS_PAIRS),
+        fc.boolean(),
+        fc.boolean(),
+        fc.constantFrom(7, 8, 9.5),
+        (hazard, turned, asBooster, ph) => {
+          const [a, b] = turned ? [hazard.pair[1], hazard.pair[0]] : hazard.pair;
+          const both = [a, b].filter((each) => each !== "closed-vessel").map((each) => having(each, ph));
+          const [one, other] = both as [ReturnType<typeof product>, ReturnType<typeof product>?];
+          const batches = !other
+            ? [batch("one", one)]
+            : asBooster
+              ? [{ ...batch("one", one), boosters: [{ product: other }] }]
+              : [batch("one", one), batch("other", other)];
+          const judged = careOf({ ...JOB, batches });
+          expect(judged.vessels.map((each) => each.hazard)).toContain(hazard);
+          for (const { id } of batches)
+            expect(barredInVessel(judged, id).length > 0).toBe(
+              judged.vessels.some((each) => each.hazard.inVessel === "never"),
+            );
+          if (hazard.inVessel === "never")
+            expect(barredInVessel(judged, "one").map((each) => each.hazard)).toContain(hazard);
+        },
+      ),
+      { seed: 67, numRuns: 400 },
+    );
   });
 });
 

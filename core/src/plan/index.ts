@@ -9,6 +9,7 @@ export {
 } from "./assume.ts";
 export { type BatchPlan, checkBatchSetup, labelStrength, vesselsFor } from "./batches.ts";
 export {
+  barredInVessel,
   careFloor,
   careOf,
   gateOf,

@@ -29,6 +29,8 @@ export interface SurveyedRoom {
   readonly passage?: boolean;
   readonly fibre?: FloorFibre;
   readonly backing?: Backing;
+  /** A name of the person's for the carpet, where it lies in other rooms too: one dye test passes them all. */
+  readonly carpet?: string;
   readonly soilNature?: SoilNature;
   readonly pileHeight?: number;
   readonly faceWeight?: number;

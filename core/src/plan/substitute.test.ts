@@ -4,7 +4,7 @@ import { type JobInput, planWork, substitutesFor, vesselsFor } from "./index.ts"
 const ratio = (value: number) => ({ spelling: "one-to-n", value }) as const;
 const product = (id: string, phInUse: number, more: object = {}) => ({
   id,
-  kind: "pre-spray",
+  kind: "pre-spray" as const,
   light: ratio(40),
   ordinary: ratio(30),
   heavy: ratio(20),

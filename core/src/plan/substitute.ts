@@ -1,8 +1,8 @@
 import { judgeProduct, severity, type Verdict, worst } from "../care/index.ts";
 import type { Strength } from "../mix/index.ts";
 import { labelStrength } from "./batches.ts";
-import { careFloor } from "./care.ts";
-import type { JobInput, ProductLabel } from "./input.ts";
+import { barredInVessel, careFloor, careOf } from "./care.ts";
+import type { JobInput, PlannedBatch, ProductLabel } from "./input.ts";
 import type { WorkPlan } from "./work.ts";
 
 /** A product that could stand in for one that has run out. */
@@ -18,12 +18,18 @@ export interface Substitute<P extends ProductLabel> {
 
 const NO_PH = 7;
 
+/** Whether it would meet something in its vessel that it never may. */
+function meetsInVessel(product: ProductLabel, batch: PlannedBatch, job: JobInput): boolean {
+  const batches = job.batches.map((each) => (each.id === batch.id ? { ...each, product } : each));
+  return barredInVessel(careOf({ ...job, batches }), batch.id).length > 0;
+}
+
 /**
  * Products to take for a batch instead of its own, nearest first: those the care rules don't stop on any of its rooms, the
  * milder verdict before the harsher, the nearer pH before the further. Their strength is their own label's for the same soil. A
  * different product wants its own dye test.
  */
-export function substitutesFor<P extends ProductLabel & { readonly id: string; readonly kind: string }>(
+export function substitutesFor<P extends ProductLabel & { readonly id: string }>(
   batchId: string,
   job: JobInput,
   work: WorkPlan,
@@ -45,7 +51,10 @@ export function substitutesFor<P extends ProductLabel & { readonly id: string; r
       return {
         product,
         strength: labelStrength({ ...batch, product }, soil),
-        verdict: worst(floors.map((floor) => judgeProduct(product, floor).verdict)),
+        verdict: worst([
+          ...floors.map((floor) => judgeProduct(product, floor).verdict),
+          ...(meetsInVessel(product, batch, job) ? (["stop"] as const) : []),
+        ]),
         ...(phOff === undefined ? {} : { phOff }),
       };
     })

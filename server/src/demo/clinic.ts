@@ -22,10 +22,17 @@ export function clinic(now: Date): DemoJob {
     room("Waiting room", 6.2, 4.4, {
       covering: "carpet-tile",
       fibre: "olefin",
+      carpet: "Grey tiles",
       soil: 3,
       method: "low-moisture",
     }),
-    room("Corridor", 9.5, 1.6, { covering: "carpet-tile", fibre: "olefin", soil: 4, method: "low-moisture" }),
+    room("Corridor", 9.5, 1.6, {
+      covering: "carpet-tile",
+      fibre: "olefin",
+      carpet: "Grey tiles",
+      soil: 4,
+      method: "low-moisture",
+    }),
     room("Entrance mat", 2.4, 1.8, {
       covering: "ribbed-mat",
       fibre: "nylon",

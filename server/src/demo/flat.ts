@@ -24,7 +24,13 @@ export function flat(now: Date): DemoJob {
   const overnight = now.getTime() - start > 9 * HOUR;
   const windows = overnight ? "shut" : "one-open";
   const movers = overnight ? {} : { airMovers: [AIR_MOVER] };
-  const polyester = { covering: "cut-pile", fibre: "polyester", soil: 4, windows } as const;
+  const polyester = {
+    covering: "cut-pile",
+    fibre: "polyester",
+    carpet: "Sand cut pile",
+    soil: 4,
+    windows,
+  } as const;
   const list = [
     room("Back bedroom", 3.4, 2.9, polyester),
     room("Front bedroom", 4.1, 3.2, { ...polyester, ...movers }),

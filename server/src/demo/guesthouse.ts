@@ -26,11 +26,19 @@ export function guesthouse(now: Date): DemoJob {
     vesselId: VESSELS.small.id,
     measure: 10 * ML,
   };
-  const upstairs = { covering: "cut-pile", fibre: "nylon", soil: 3, batchId: nylon.id, level: 1 } as const;
+  const upstairs = {
+    covering: "cut-pile",
+    fibre: "nylon",
+    carpet: "Blue cut pile",
+    soil: 3,
+    batchId: nylon.id,
+    level: 1,
+  } as const;
   const woollen = {
     covering: "deep-pile",
     fibre: "wool",
     identifiedBy: "burn-test",
+    carpet: "Red wool",
     batchId: wool.id,
   } as const;
   const sea = room("Room 3, sea side", 4.6, 3.8, upstairs);

@@ -77,6 +77,8 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   covering: ["covering", named(COVERING_NAMES)],
   fibre: ["fibre", named(FIBRE_NAMES)],
   identifiedBy: ["how the fibre is known", named(IDENTIFIED_NAMES)],
+  carpet: ["carpet", said],
+  rinseTemperature: ["rinse water", (value: number, units) => units.temperature(value)],
   backing: ["backing", named(BACKING_NAMES)],
   age: ["age", (value: number) => `${value} years`],
   soilNature: ["kind of soil", named(SOIL_NATURE_NAMES)],

@@ -4,6 +4,7 @@ import type {
   Gear,
   Material,
   Nature,
+  ProductFloors,
   Protection,
   Reactant,
   Reason,
@@ -44,9 +45,11 @@ export const TRAIT_NAMES: Named<Trait> = {
   oxidiser: "Oxygen bleach",
   "hot-oxidiser": "Hot oxygen bleach",
   chlorine: "Chlorine",
+  "chlorine-dioxide": "Chlorine dioxide",
   reducer: "Reducing agent",
   solvent: "Solvent or spirit",
   enzyme: "Enzyme",
+  cationic: "Cationic",
   hot: "Hot water",
   wet: "Wet cleaning",
   damp: "Damp cleaning",
@@ -64,7 +67,8 @@ export const CHEMISTRY_NAMES: Named<Chemistry> = {
   peroxide: "peroxide",
   percarbonate: "oxygen powder (percarbonate)",
   chlorine: "chlorine bleach",
-  chlorite: "chlorite or chlorine dioxide",
+  chlorite: "chlorite",
+  "chlorine-dioxide": "stabilised chlorine dioxide (odour)",
   reducer: "reducing agent",
   solvent: "solvent",
   alcohol: "alcohol",
@@ -76,6 +80,10 @@ export const CHEMISTRY_NAMES: Named<Chemistry> = {
 export const REACTANT_NAMES: Named<Reactant> = {
   ...CHEMISTRY_NAMES,
   acid: "acid",
+  "weak-acid": "anything under pH 7",
+  unread: "anything whose pH nobody has read",
+  heat: "an iron or hot water",
+  "closed-vessel": "a closed sprayer or bottle",
   "strong-acid": "strong acid",
   alkali: "alkali",
   "strong-alkali": "strong alkali",
@@ -93,10 +101,17 @@ export const RESULT_NAMES: Named<AttemptResult> = {
   worse: "Worse",
 };
 
+export const PRODUCT_FLOOR_NAMES: Named<ProductFloors> = {
+  carpet: "Carpet",
+  hard: "Hard floors",
+  any: "Both",
+};
+
 const capital = (text: string) => `${text[0]?.toUpperCase() ?? ""}${text.slice(1)}`;
 
 /** What a reason is about: "Alkali on wool". */
 export function reasonTitle({ trait, material }: Reason): string {
+  if (trait === "floors") return `Not made for ${MATERIAL_NAMES[material]}`;
   if (trait === "label") return `The label forbids ${MATERIAL_NAMES[material]}`;
   return `${capital(TRAIT_NAMES[trait].split(",")[0] ?? "")} on ${MATERIAL_NAMES[material]}`;
 }

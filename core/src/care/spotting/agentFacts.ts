@@ -1,4 +1,4 @@
-import { type CareProduct, productTraits } from "../product.ts";
+import type { CareProduct, Chemistry, Wetting } from "../product.ts";
 import type { Agent } from "./agents.ts";
 
 export interface AgentFacts {
@@ -27,6 +27,13 @@ const MINUTE = 60;
 const DAMPEN = 0.5e-3;
 
 const STOP_TRANSFER = "Stop when the white cloth comes up clean.";
+
+/** What a step wets the floor like: a soak and plain water as wet cleaning, what dampens as damp; a cloth as neither. */
+export function wettingOf(agent: Agent): Wetting {
+  const { rate, onCloth } = AGENT_FACTS[agent];
+  if (onCloth || rate === 0) return "dry";
+  return agent === "water" || rate > DAMPEN ? "wet" : "damp";
+}
 
 /** All figures: common practice, where no label says otherwise. Nothing here is a recipe: strengths are the label’s. */
 export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
@@ -202,11 +209,54 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
 const BY_HAND: readonly Agent[] = ["lift-off", "freeze", "water", "heat-transfer"];
 export const needsProduct = (agent: Agent) => !BY_HAND.includes(agent);
 
-/** Whether a product off the shelf is what a step asks for: the same pH band, and the same reactive chemistry. */
-export function fitsAgent(agent: Agent, product: CareProduct): boolean {
-  const wanted = AGENT_FACTS[agent].product;
-  if (!wanted || !needsProduct(agent)) return false;
-  const asked = new Set(productTraits({ ...wanted, waterTemperature: 0 }));
-  const there = new Set(productTraits({ ...product, waterTemperature: 0 }));
-  return asked.size === there.size && [...asked].every((trait) => there.has(trait));
+/** What a step asks of a product: chemistry it must have one of, none it may have, and where it stands in use. */
+interface Asked {
+  readonly oneOf?: readonly Chemistry[];
+  readonly noneOf: readonly Chemistry[];
+  readonly ph: readonly [number, number];
+}
+
+const REACTIVE: readonly Chemistry[] = [
+  "peroxide",
+  "percarbonate",
+  "chlorine",
+  "chlorite",
+  "chlorine-dioxide",
+  "reducer",
+];
+const VOLATILE: readonly Chemistry[] = ["solvent", "alcohol"];
+const ANY_PH = [0, 14] as const;
+
+/** By what it is, and by its pH in use: an enzyme works from neutral to mildly alkaline, a neutral spotter is no quat. */
+const ASKED: Readonly<Partial<Record<Agent, Asked>>> = {
+  neutral: { noneOf: [...REACTIVE, ...VOLATILE, "ammonia", "enzyme", "cationic"], ph: [4.5, 8.5] },
+  acid: { noneOf: [...REACTIVE, ...VOLATILE, "ammonia", "enzyme", "cationic"], ph: [3, 4.499] },
+  enzyme: { oneOf: ["enzyme"], noneOf: [...REACTIVE, ...VOLATILE], ph: [4.5, 10] },
+  alkali: { noneOf: [...REACTIVE, ...VOLATILE, "enzyme", "cationic"], ph: [8.501, 11.5] },
+  spirit: { oneOf: ["alcohol"], noneOf: [...REACTIVE, "solvent"], ph: ANY_PH },
+  solvent: { oneOf: ["solvent"], noneOf: REACTIVE, ph: ANY_PH },
+  "rust-remover": { noneOf: [...REACTIVE, ...VOLATILE, "ammonia", "enzyme", "cationic"], ph: [0, 2.999] },
+  peroxide: {
+    oneOf: ["peroxide", "percarbonate"],
+    noneOf: ["chlorine", "chlorite", "chlorine-dioxide", "reducer", ...VOLATILE],
+    ph: [4.5, 11.5],
+  },
+  reducer: {
+    oneOf: ["reducer"],
+    noneOf: ["peroxide", "percarbonate", "chlorine", "chlorite", "chlorine-dioxide", ...VOLATILE],
+    ph: [4.5, 10],
+  },
+};
+
+/** Of these a pH nobody has read says nothing: they are what they are by what is in them. */
+const PH_SAYS_NOTHING: readonly Agent[] = ["spirit", "solvent"];
+
+/** Whether a product off the shelf is what a step asks for: by what is in it and where it stands in use. */
+export function fitsAgent(agent: Agent, { phInUse, chemistry = [] }: CareProduct): boolean {
+  const asked = ASKED[agent];
+  if (!asked) return false;
+  const has = (some: readonly Chemistry[]) => some.some((each) => chemistry.includes(each));
+  if (has(asked.noneOf) || (asked.oneOf && !has(asked.oneOf))) return false;
+  if (phInUse === undefined) return PH_SAYS_NOTHING.includes(agent);
+  return phInUse >= asked.ph[0] && phInUse <= asked.ph[1];
 }

@@ -1,8 +1,8 @@
 import type { CareFloor } from "../floor.ts";
-import { type Judgement, judgeProduct } from "../judge.ts";
-import { type HazardousPair, hazardsBetween } from "../pairs.ts";
-import { AGENT_FACTS, type AgentFacts } from "./agentFacts.ts";
-import type { Agent } from "./agents.ts";
+import { type Judgement, judgedTogether, judgeProduct, judgeWetting } from "../judge.ts";
+import { type HazardousPair, hazardsAfter } from "../pairs.ts";
+import { AGENT_FACTS, type AgentFacts, wettingOf } from "./agentFacts.ts";
+import { AGENTS, type Agent } from "./agents.ts";
 import { ORIGIN_FACTS } from "./originFacts.ts";
 import type { Origin } from "./origins.ts";
 import type { AttemptResult, Nature, SpotAge } from "./spot.ts";
@@ -24,7 +24,8 @@ export interface KnownSpot {
 export interface GuideStep {
   readonly agent: Agent;
   readonly facts: AgentFacts;
-  readonly state: "done" | "next" | "later" | "barred";
+  /** passed: gentler than what was done already, and so not gone back to. */
+  readonly state: "done" | "next" | "later" | "passed" | "barred";
   /** m³ the spot takes of it. */
   readonly amount: number;
   readonly contact: number;
@@ -54,7 +55,7 @@ export interface Guide {
 /** So often one step is worth repeating while it still helps (common practice). */
 const MOST_REPEATS = 3;
 const AGED: Record<SpotAge, number> = { fresh: 1, old: 1.5, set: 2 };
-const HEAT_NEVER: readonly string[] = ["wool", "silk", "olefin", "viscose", "plant", "unknown"];
+const HEAT_NEVER: readonly string[] = ["wool", "silk", "olefin", "acrylic", "viscose", "plant", "unknown"];
 const SET_TELL =
   "It has changed the colour of the fibre: that is a stain, not dirt, and what can be done is priced apart.";
 
@@ -62,10 +63,27 @@ const SET_TELL =
 const ironBarred = (agent: Agent, floor: CareFloor) =>
   agent === "heat-transfer" && HEAT_NEVER.includes(floor.fibre ?? "unknown");
 
+/** A drop at a time, rinsed at once, nylon stands what the rules bar from being sprayed. */
+function dropwise(agent: Agent, judgement: Judgement): Judgement {
+  if (agent !== "rust-remover") return judgement;
+  return judgedTogether([
+    {
+      ...judgement,
+      reasons: judgement.reasons.map((reason) =>
+        reason.verdict === "stop" && reason.material === "nylon"
+          ? { ...reason, verdict: "caution", lift: "A drop at a time, pre-tested, and rinsed well at once." }
+          : reason,
+      ),
+    },
+  ]);
+}
+
+/** What the care rules say of a step: of the agent, and of the water it brings. */
 function judged(agent: Agent, floor: CareFloor): Judgement | undefined {
   const { product } = AGENT_FACTS[agent];
   if (!product) return undefined;
-  const judgement = judgeProduct(product, floor);
+  const wetting = judgeWetting(wettingOf(agent), floor);
+  const judgement = judgedTogether([dropwise(agent, judgeProduct(product, floor)), wetting]);
   if (!ironBarred(agent, floor)) return judgement;
   return {
     ...judgement,
@@ -84,11 +102,23 @@ function judged(agent: Agent, floor: CareFloor): Judgement | undefined {
   };
 }
 
-function hazardsAfter(agent: Agent, attempts: readonly Attempt[]): HazardousPair[] {
+/** What an agent makes with those tried before it. */
+function afterAttempts(agent: Agent, attempts: readonly Attempt[]): readonly HazardousPair[] {
   const { product } = AGENT_FACTS[agent];
   if (!product) return [];
-  const tried = attempts.flatMap((each) => AGENT_FACTS[each.agent].product ?? []);
-  return [...new Set(tried.flatMap((earlier) => hazardsBetween(earlier, product)))];
+  return hazardsAfter(
+    product,
+    attempts.flatMap((each) => AGENT_FACTS[each.agent].product ?? []),
+  );
+}
+
+/** How far a spot has been taken: the place in its steps of the furthest that was done; of an agent that isn't among them, of the last no stronger. */
+function reachedIn(agents: readonly Agent[], attempts: readonly Attempt[]): number {
+  const places = attempts.map(({ agent }) => {
+    const own = agents.indexOf(agent);
+    return own >= 0 ? own : agents.findLastIndex((each) => AGENTS.indexOf(each) <= AGENTS.indexOf(agent));
+  });
+  return Math.max(-1, ...places);
 }
 
 /** Done with: it didn’t help, or has helped as often as it will. */
@@ -100,7 +130,7 @@ function finished(attempts: readonly AttemptResult[]): boolean {
 /**
  * How to work a spot, from its origin, fibre, age and what was tried: gentle to strong, each step judged by the care rules, so
  * that one the fibre can’t take is barred with its reason. The step that helped is repeated while it helps; one that
- * made it worse ends the work. Contact times, amounts: common practice, the product’s label comes first.
+ * made it worse ends the work; no step goes back to a gentler one than was done. Contact times, amounts: common practice, the product’s label comes first.
  */
 export function guideFor(spot: KnownSpot, floor: CareFloor, attempts: readonly Attempt[]): Guide {
   const facts = ORIGIN_FACTS[spot.origin];
@@ -108,8 +138,9 @@ export function guideFor(spot: KnownSpot, floor: CareFloor, attempts: readonly A
     (agent) => spot.nature !== "spot" || AGENT_FACTS[agent].takes === "matter",
   );
   let next: GuideStep | undefined;
+  const reached = reachedIn(agents, attempts);
   const over = attempts.some(({ result }) => result === "worse" || result === "gone");
-  const steps = agents.map((agent): GuideStep => {
+  const steps = agents.map((agent, place): GuideStep => {
     const own = attempts.filter((each) => each.agent === agent).map(({ result }) => result);
     const judgement = judged(agent, floor);
     const base = {
@@ -117,13 +148,14 @@ export function guideFor(spot: KnownSpot, floor: CareFloor, attempts: readonly A
       facts: AGENT_FACTS[agent],
       amount: AGENT_FACTS[agent].rate * spot.area,
       contact: AGENT_FACTS[agent].contact * (AGENT_FACTS[agent].takes === "matter" ? AGED[spot.age] : 1),
-      after: hazardsAfter(agent, attempts),
+      after: afterAttempts(agent, attempts),
       attempts: own,
       ...(judgement ? { judgement } : {}),
     };
     if (judgement?.verdict === "stop" || base.after.some(({ onOneFloor }) => onOneFloor === "never"))
       return { ...base, state: "barred" };
     if (finished(own) || (over && own.length > 0)) return { ...base, state: "done" };
+    if (place < reached) return { ...base, state: own.length > 0 ? "done" : "passed" };
     if (next || over) return { ...base, state: "later" };
     next = { ...base, state: "next" };
     return next;

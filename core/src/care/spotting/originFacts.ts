@@ -13,7 +13,7 @@ export interface OriginFacts {
 /** Guides by origin (common practice). */
 export const ORIGIN_FACTS: Readonly<Record<Origin, OriginFacts>> = {
   unknown: {
-    steps: ["lift-off", "water", "spirit", "neutral", "acid", "alkali", "solvent"],
+    steps: ["lift-off", "water", "neutral", "acid", "alkali", "spirit", "solvent"],
     when: "after",
     tell: "We don’t know what it was, so we go by what moves it, and may not get all of it.",
     warn: "Try each on a corner of the spot: what colours the cloth is the way to go on with.",
@@ -83,7 +83,7 @@ export const ORIGIN_FACTS: Readonly<Record<Origin, OriginFacts>> = {
     warn: "Cloth only, always a clean side: it runs.",
   },
   "make-up": {
-    steps: ["lift-off", "solvent", "neutral", "spirit"],
+    steps: ["lift-off", "neutral", "spirit", "solvent"],
     when: "after",
     tell: "Comes out in turns; the dye in it may stay.",
   },

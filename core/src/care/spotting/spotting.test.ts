@@ -2,10 +2,12 @@ import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import {
   AGENT_FACTS,
+  AGENTS,
   ATTEMPT_RESULTS,
   type Attempt,
   COVERINGS,
   FLOOR_FIBRES,
+  fitsAgent,
   guideFor,
   type KnownSpot,
   NATURES,
@@ -86,6 +88,90 @@ describe("a spot worked step by step", () => {
     ]);
     const water = guideFor(COFFEE, NYLON, []).steps.find(({ agent }) => agent === "water");
     expect((water?.amount as number) * 1e6).toBeCloseTo(10, 9); // 0.5 L/m² on 200 cm² is 10 ml
+  });
+});
+
+describe("what a step is and what it does to the floor", () => {
+  test("water and soaks are judged as wetting is: plant fibre takes none, silk and viscose no soak", () => {
+    const states = (fibre: "plant" | "silk" | "viscose") =>
+      Object.fromEntries(
+        guideFor({ ...COFFEE, origin: "urine" }, { covering: "rug", fibre }, []).steps.map(
+          ({ agent, state, judgement }) => [agent, [state, judgement?.reasons[0]?.trait]],
+        ),
+      );
+    expect(states("plant").water).toEqual(["barred", "wet"]);
+    expect(states("silk").water).toEqual(["barred", "wet"]);
+    expect(states("viscose").enzyme?.[0]).toBe("barred");
+    const plant = guideFor({ ...COFFEE, origin: "soil" }, { covering: "rug", fibre: "plant" }, []);
+    expect(
+      plant.steps.filter(({ agent }) => agent !== "lift-off").every(({ state }) => state === "barred"),
+    ).toBe(true);
+  });
+
+  test("an iron never meets acrylic; a rust remover on nylon is a caution, on wool a stop", () => {
+    const find = (origin: "red-drink" | "rust", floor: Parameters<typeof guideFor>[1], agent: string) =>
+      guideFor({ ...COFFEE, origin }, floor, []).steps.find((step) => step.agent === agent)?.judgement
+        ?.verdict;
+    expect(find("red-drink", { covering: "cut-pile", fibre: "acrylic" }, "heat-transfer")).toBe("stop");
+    expect(find("rust", NYLON, "rust-remover")).toBe("caution");
+    expect(find("rust", WOOL, "rust-remover")).toBe("stop");
+  });
+
+  test("a product fits a step by what it is and where it stands in use", () => {
+    expect(fitsAgent("neutral", { phInUse: 7, chemistry: ["anionic"] })).toBe(true);
+    expect(fitsAgent("neutral", { phInUse: 7 })).toBe(true);
+    expect(fitsAgent("neutral", { phInUse: 7, chemistry: ["cationic"] })).toBe(false);
+    expect(fitsAgent("neutral", { phInUse: 7, chemistry: ["peroxide"] })).toBe(false);
+    expect(fitsAgent("neutral", {})).toBe(false);
+    expect(fitsAgent("enzyme", { phInUse: 9, chemistry: ["enzyme"] })).toBe(true);
+    expect(fitsAgent("enzyme", { phInUse: 9 })).toBe(false);
+    expect(fitsAgent("alkali", { phInUse: 10.5 })).toBe(true);
+    expect(fitsAgent("peroxide", { phInUse: 9.8, chemistry: ["percarbonate"] })).toBe(true);
+    expect(fitsAgent("peroxide", { phInUse: 9.8, chemistry: ["percarbonate", "chlorine"] })).toBe(false);
+    expect(fitsAgent("spirit", { chemistry: ["alcohol"] })).toBe(true);
+    expect(fitsAgent("water", { phInUse: 7 })).toBe(false);
+  });
+
+  test("it never steps back to a gentler agent than was tried, and a step that made it better is offered again (fuzz)", () => {
+    expect(next(COFFEE, NYLON, [{ agent: "acid", result: "no-change" }])).toBe("peroxide");
+    expect(next(COFFEE, NYLON, [{ agent: "acid", result: "better" }])).toBe("acid");
+    const skipped = guideFor(COFFEE, NYLON, [{ agent: "acid", result: "better" }]).steps;
+    expect(skipped.map(({ state }) => state)).toEqual(["passed", "passed", "passed", "next", "later"]);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...ORIGINS),
+        fc.constantFrom(NYLON, WOOL, { covering: "rug" } as const),
+        fc.array(
+          fc.record({
+            agent: fc.constantFrom(...AGENTS),
+            result: fc.constantFrom("better" as const, "no-change" as const),
+          }),
+          { maxLength: 5 },
+        ),
+        (origin, floor, attempts) => {
+          const guide = guideFor({ ...COFFEE, origin }, floor, attempts);
+          if (guide.outcome.kind !== "work") return;
+          const order = agents(guide);
+          const place = order.indexOf(guide.outcome.step.agent);
+          for (const { agent } of attempts)
+            if (order.includes(agent)) expect(place).toBeGreaterThanOrEqual(order.indexOf(agent));
+          const last = attempts.at(-1);
+          const strongest = Math.max(-1, ...attempts.map(({ agent }) => order.indexOf(agent)));
+          const repeats = attempts.filter(({ agent }) => agent === last?.agent);
+          const known = attempts.every(({ agent }) => order.includes(agent));
+          const barred = guide.steps.find(({ agent }) => agent === last?.agent)?.state === "barred";
+          if (
+            known &&
+            last?.result === "better" &&
+            order.indexOf(last.agent) === strongest &&
+            repeats.length < 3 &&
+            !barred
+          )
+            expect(guide.outcome.step.agent).toBe(last.agent);
+        },
+      ),
+      { seed: 59, numRuns: 500 },
+    );
   });
 });
 

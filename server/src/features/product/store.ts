@@ -24,6 +24,7 @@ function productFrom(row: Row): Product {
     phInUse: row.phInUse,
     phConcentrate: row.phConcentrate,
     chemistry: row.chemistry,
+    floors: row.floors as NonNullable<Product["floors"]> | null,
     labelAllows: row.labelAllows,
     labelForbids: row.labelForbids,
     cautions: row.cautions,
@@ -65,6 +66,7 @@ export async function writeProduct(db: Db | Transaction, crewId: string, product
     phConcentrate: product.phConcentrate ?? null,
     chemistry: product.chemistry ?? null,
     labelAllows: product.labelAllows ?? null,
+    floors: product.floors ?? null,
     labelForbids: product.labelForbids ?? null,
   };
   await db

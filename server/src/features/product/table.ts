@@ -32,6 +32,7 @@ export const products = mysqlTable(
     phInUse: double("ph_in_use"),
     phConcentrate: double("ph_concentrate"),
     chemistry: json<NonNullable<Product["chemistry"]>>()("chemistry"),
+    floors: varchar("floors", { length: 10 }),
     labelAllows: json<NonNullable<Product["labelAllows"]>>()("label_allows"),
     labelForbids: json<NonNullable<Product["labelForbids"]>>()("label_forbids"),
     cautions: json<string[]>()("cautions").notNull(),

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { joined } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { MixCare, stoppedRooms } from "../../shared/care/MixCare.tsx";
+import { barredMix, MixCare, stoppedRooms } from "../../shared/care/MixCare.tsx";
 import { Worked } from "../../shared/working/Worked.tsx";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
@@ -73,6 +73,7 @@ export function BatchSection({ desk, batch, number }: Props) {
                 wanted={concentratePerWater(planned.strength)}
                 madeBy={made.get(current + 1)}
                 stopped={stopped}
+                barred={barredMix(desk, batch).length > 0}
                 onMade={() => setOpened(undefined)}
               />
               <p className="mt-3 text-soft">
@@ -96,7 +97,7 @@ export function BatchSection({ desk, batch, number }: Props) {
                 label allows it.
               </p>
               <RunOut desk={desk} batch={batch} product={product} planned={planned} />
-              <BottleLabel product={product} batch={batch} planned={planned} made={made} />
+              <BottleLabel desk={desk} product={product} batch={batch} planned={planned} made={made} />
             </>
           ) : (
             <p className="py-6 text-soft">No room is sprayed from this mix. Choose it in a room’s survey.</p>

@@ -1,5 +1,5 @@
 import type { BatchChoice, LogEntryOf, Product } from "@scutch/contract";
-import { protectionFor } from "@scutch/core/care";
+import { hazardsInVessel, protectionOf } from "@scutch/core/care";
 import { concentratePerWater } from "@scutch/core/mix";
 import type { BatchPlan } from "@scutch/core/plan";
 import { Tag } from "lucide-react";
@@ -7,12 +7,14 @@ import { useState } from "react";
 import { protectionText } from "../../format/careWords.ts";
 import { clock, longDay } from "../../format/time.ts";
 import { strengthOf } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { printOnly } from "./printOnly.ts";
 
 interface Props {
+  readonly desk: JobDesk;
   readonly product: Product;
   readonly batch: BatchChoice;
   readonly planned: BatchPlan;
@@ -20,9 +22,15 @@ interface Props {
 }
 
 /** A label for the bottle or sprayer: what is in it, how strong, its hazards, when it was made and until when it works. */
-export function BottleLabel({ product, planned, made }: Props) {
+export function BottleLabel({ desk, batch, product, planned, made }: Props) {
   const units = useUnits();
   const [open, setOpen] = useState(false);
+  const added = (batch.boosters ?? []).flatMap(
+    ({ productId }) => desk.shelf.products.find(({ id }) => id === productId) ?? [],
+  );
+  const contents = [product, ...added];
+  // A bottle is closed, whatever it was mixed in.
+  const meetings = hazardsInVessel(contents, true);
   const newest = [...made.values()].at(-1);
   const at = newest ? Date.parse(newest.at) : Date.now();
   const day = longDay(new Date(at).toLocaleDateString("sv"));
@@ -34,7 +42,7 @@ export function BottleLabel({ product, planned, made }: Props) {
       {open && (
         <Dialog open title="Label for the bottle" onClose={() => setOpen(false)}>
           <div data-print="label" className="mt-3 border-2 border-black bg-white p-4 text-black">
-            <p className="font-bold text-2xl">{product.name}</p>
+            <p className="font-bold text-2xl">{contents.map(({ name }) => name).join(" + ")}</p>
             <p className="font-mono text-xl">
               {strengthOf(concentratePerWater(planned.strength), product.scoop !== undefined, units)} in water
             </p>
@@ -47,8 +55,14 @@ export function BottleLabel({ product, planned, made }: Props) {
               Use by{" "}
               {product.potLife === undefined ? "the end of the day" : clock(at + product.potLife * 1000)}
             </p>
-            <p className="mt-2">{protectionText(protectionFor(product))}</p>
-            <p>{product.cautions.join(" ")}</p>
+            {meetings.map(({ hazard, one, other }) => (
+              <p key={`${hazard.pair.join()} ${one} ${other}`} className="mt-1 font-bold">
+                {hazard.inVessel === "never" ? "Not to be bottled together: " : "Don’t close tightly: "}
+                {hazard.gives}
+              </p>
+            ))}
+            <p className="mt-2">{protectionText(protectionOf(contents))}</p>
+            <p>{contents.flatMap(({ cautions }) => cautions).join(" ")}</p>
             <p className="mt-1 text-sm">The product’s label and safety data sheet come first.</p>
           </div>
           {!newest && (

@@ -1,5 +1,5 @@
 import type { BatchChoice, LogEntryOf, Product, Vessel } from "@scutch/contract";
-import { protectionFor, reactantsOf } from "@scutch/core/care";
+import { protectionOf, reactantsOf } from "@scutch/core/care";
 import {
   concentratePerWater,
   type Fill,
@@ -8,6 +8,7 @@ import {
   workingOfWater,
 } from "@scutch/core/mix";
 import type { RoomPlan } from "@scutch/core/plan";
+import { showDuration } from "@scutch/core/quantity";
 import type { ReactNode } from "react";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
 import { clock } from "../../format/time.ts";
@@ -33,6 +34,8 @@ interface Props {
   readonly madeBy: LogEntryOf<"fill-made"> | undefined;
   /** Rooms with a stop on them: a fill for one of them isn't made. */
   readonly stopped: readonly string[];
+  /** Something in its vessel must never meet something else there. */
+  readonly barred: boolean;
   readonly onMade: () => void;
 }
 
@@ -55,6 +58,7 @@ export function FillSheet({
   wanted,
   madeBy,
   stopped,
+  barred,
   onMade,
 }: Props) {
   const units = useUnits();
@@ -62,8 +66,9 @@ export function FillSheet({
     desk.job.rooms.find((room) => room.id === roomId)?.name ?? "A removed room";
   const rateOf = (roomId: string) =>
     desk.work.rooms.find((room) => room.id === roomId)?.water.applicationRate ?? 1;
-  const protection = protectionFor(product);
-  const mine = reactantsOf(product);
+  const added = fill.boosters.flatMap(({ id }) => desk.shelf.products.find((each) => each.id === id) ?? []);
+  const protection = protectionOf([product, ...added]);
+  const mine = [product, ...added].flatMap(reactantsOf);
   const never = [
     ...new Set(pairsWith(mine).map(({ pair: [a, b] }) => REACTANT_NAMES[mine.includes(a) ? b : a])),
   ];
@@ -187,6 +192,10 @@ export function FillSheet({
               {madeBy.by && ` by ${madeBy.by}`}: {joined(units.volume(madeBy.water))} of water,{" "}
               {doseOf(madeBy.powder ?? madeBy.concentrate, madeBy.powder !== undefined, units)} of{" "}
               {madeBy.powder === undefined ? "concentrate" : "powder"}.{madeBy.lot && ` Lot ${madeBy.lot}.`}
+            </p>
+          ) : barred ? (
+            <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
+              Not to be made: what would meet in this vessel must not. See above.
             </p>
           ) : halted.length > 0 ? (
             <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">

@@ -92,6 +92,17 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
               edit((before) => ({ ...before, rig: { ...before.rig, strokeSpeed } }), units.speed)
             }
           />
+          <QuantityField
+            label="Rinse water at the head"
+            value={rig.rinseTemperature}
+            show={units.temperature}
+            placeholder="not said"
+            hint="Judged against each fibre."
+            read={reads("temperature", units.bare.temperature)}
+            onChange={(rinseTemperature) =>
+              edit((before) => ({ ...before, rig: { ...before.rig, rinseTemperature } }), units.temperature)
+            }
+          />
           <ChoiceField
             label="Solution tank"
             value={rig.solutionId}

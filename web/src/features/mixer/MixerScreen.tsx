@@ -15,6 +15,7 @@ import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
+import { Together } from "./Together.tsx";
 
 const FAULTS = {
   "two-needed": "Type any two of them, and the others follow.",
@@ -42,6 +43,7 @@ export function MixerScreen() {
         onChange={setKind}
       />
       <div className="mt-4">{kind === "mix" ? <AnyTwo /> : <TakenDown />}</div>
+      <Together />
     </div>
   );
 }

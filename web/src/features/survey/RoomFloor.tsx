@@ -5,7 +5,7 @@ import { ASSUMED, type RoomPlan, USUAL_PILE, usualMethod } from "@scutch/core/pl
 import { showQuantity } from "@scutch/core/quantity";
 import { Link } from "react-router";
 import type { ShowLimit } from "../../format/readers.ts";
-import { reads, readsNumber, readsRate } from "../../format/readers.ts";
+import { reads, readsName, readsNumber, readsRate } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import {
   BACKING_NAMES,
@@ -77,6 +77,20 @@ export function RoomFloor({ desk, room, plan }: Props) {
         )}
         {!hard && (
           <>
+            <QuantityField
+              label="Which carpet"
+              words
+              value={room.carpet}
+              show={String}
+              read={readsName}
+              placeholder="only in this room"
+              hint={
+                room.fibre === undefined || room.fibre === "unknown"
+                  ? "Shared by name once its fibre is known."
+                  : "The same name in two rooms: one dye test for both."
+              }
+              onChange={(carpet) => set({ carpet })}
+            />
             <ChoiceField
               label="Known from"
               value={room.identifiedBy}

@@ -10,7 +10,8 @@ interface Props {
 export function CareMark({ desk, roomId }: Props) {
   const care = careFor(desk.input).rooms.find((room) => room.roomId === roomId);
   if (care?.verdict !== "stop") return null;
-  const rules = care.method.verdict === "stop" || care.product?.verdict === "stop";
+  const judgements = [care.method, care.rinse, care.product, ...care.added.map(({ judgement }) => judgement)];
+  const rules = judgements.some((judgement) => judgement?.verdict === "stop");
   return (
     <p className="mt-0.5 w-fit border-stop border-l-4 bg-stop-wash px-2 text-sm text-stop">
       {rules ? "Stop: not this way on this floor" : "Stop: dye test to do"}

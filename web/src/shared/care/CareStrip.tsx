@@ -15,7 +15,12 @@ export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly roo
   const product = desk.shelf.products.find(({ id }) => id === batch?.productId);
   const judgements = [
     { about: "The method", judgement: care.method },
+    ...(care.rinse ? [{ about: "The rinse water", judgement: care.rinse }] : []),
     ...(care.product ? [{ about: product?.name ?? "The product", judgement: care.product }] : []),
+    ...care.added.map(({ productId, judgement }) => ({
+      about: desk.shelf.products.find(({ id }) => id === productId)?.name ?? "What is added",
+      judgement,
+    })),
   ];
   return (
     <div className="mb-3 grid gap-2 empty:hidden">

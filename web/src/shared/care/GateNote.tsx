@@ -20,7 +20,8 @@ interface Props {
 export function GateNote({ desk, room, product, gate }: Props) {
   const [dialog, setDialog] = useState<"test" | "override">();
   if (gate === "not-needed") return null;
-  const floor = `${COVERING_NAMES[room.covering ?? ASSUMED.covering].toLowerCase()}, ${FIBRE_NAMES[room.fibre ?? "unknown"].toLowerCase()}`;
+  const kind = `${COVERING_NAMES[room.covering ?? ASSUMED.covering].toLowerCase()}, ${FIBRE_NAMES[room.fibre ?? "unknown"].toLowerCase()}`;
+  const floor = `${room.carpet ?? room.name} (${kind})`;
   const buttons = (
     <div className="mt-2 flex flex-wrap gap-2 print:hidden">
       <Button onClick={() => setDialog("test")}>
@@ -36,13 +37,13 @@ export function GateNote({ desk, room, product, gate }: Props) {
   return (
     <>
       {gate === "not-tested" && (
-        <Callout tone="stop" title={`Stop: ${product.name} isn’t dye-tested on this floor.`}>
+        <Callout tone="stop" title={`Stop: ${product.name} isn’t dye-tested on this carpet.`}>
           On {floor}: a white cloth with the mix, pressed for 30 s where nobody looks.
           {buttons}
         </Callout>
       )}
       {gate === "failed" && (
-        <Callout tone="stop" title={`Stop: ${product.name} took colour off this floor.`}>
+        <Callout tone="stop" title={`Stop: ${product.name} took colour off this carpet.`}>
           On {floor}. Another product, or none.
           {buttons}
         </Callout>

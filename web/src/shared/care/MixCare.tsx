@@ -1,13 +1,12 @@
 import type { BatchChoice, Product, Room } from "@scutch/contract";
 import { HAZARDOUS_PAIRS, type Judgement } from "@scutch/core/care";
-import type { RoomCare } from "@scutch/core/plan";
+import { barredInVessel, type RoomCare, type VesselCare } from "@scutch/core/plan";
 import { Link } from "react-router";
-import { REACTANT_NAMES } from "../../format/careWords.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { Callout } from "../../ui/Callout.tsx";
 import { Cautions, Stops } from "./CareStrip.tsx";
 import { careFor } from "./careFor.ts";
 import { GateNote } from "./GateNote.tsx";
+import { VesselMeeting } from "./VesselMeeting.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -22,6 +21,13 @@ export function stoppedRooms(desk: JobDesk, batch: BatchChoice): readonly string
     .map(({ roomId }) => roomId);
 }
 
+/** What bars a mix from being made, whatever the rooms: what it would meet in its vessel. */
+export const barredMix = (desk: JobDesk, batch: BatchChoice): readonly VesselCare[] =>
+  barredInVessel(careFor(desk.input), batch.id);
+
+const nameOf = (desk: JobDesk, id: string | undefined) =>
+  desk.shelf.products.find((product) => product.id === id)?.name ?? "A product";
+
 /** What the care rules say of a mix: once for each kind of floor it goes on, and of what shares its sprayer. */
 export function MixCare({ desk, batch, product }: Props) {
   const care = careFor(desk.input);
@@ -30,34 +36,35 @@ export function MixCare({ desk, batch, product }: Props) {
   // Rooms of which the same is said are told together.
   const groups = new Map<string, RoomCare[]>();
   for (const each of own) {
-    const key = JSON.stringify([each.product, each.method, each.gate]);
+    const key = JSON.stringify([each.product, each.added, each.method, each.rinse, each.gate]);
     groups.set(key, [...(groups.get(key) ?? []), each]);
   }
   const shared = care.vessels.filter(({ batchIds }) => batchIds.includes(batch.id));
   return (
     <div className="mb-3 grid gap-2 empty:hidden">
-      {shared.map(({ batchIds, pairs }) =>
-        pairs.map(({ pair: [a, b], gives }) => (
-          <Callout
-            key={`${batchIds.join()} ${a} ${b}`}
-            tone="stop"
-            title={`Stop: two mixes in one sprayer, ${REACTANT_NAMES[a]} and ${REACTANT_NAMES[b]}.`}
-          >
-            {gives} Take another sprayer for one of them.
-          </Callout>
-        )),
-      )}
+      {shared.map(({ batchIds, products: [one, other], hazard }) => (
+        <VesselMeeting
+          key={`${batchIds.join()} ${one.id} ${other?.id} ${hazard.pair.join()}`}
+          hazard={hazard}
+          names={other ? [nameOf(desk, one.id), nameOf(desk, other.id)] : [nameOf(desk, one.id)]}
+        />
+      ))}
       {[...groups.values()].map((group) => {
         const [first] = group as [RoomCare];
         const names = group.map(({ roomId }) => roomOf(roomId).name).join(", ");
         const judgements: { about: string; judgement: Judgement }[] = [
           { about: names, judgement: first.method },
+          ...(first.rinse ? [{ about: `${names}, rinse water`, judgement: first.rinse }] : []),
           ...(first.product ? [{ about: names, judgement: first.product }] : []),
+          ...first.added.map((each) => ({
+            about: `${names}, ${nameOf(desk, each.productId)} in it`,
+            judgement: each.judgement,
+          })),
         ];
         return (
           <div key={first.roomId} className="grid gap-2">
             {judgements.map(({ about, judgement }, i) => (
-              <Stops key={i === 0 ? "method" : "product"} about={about} judgement={judgement}>
+              <Stops key={`${i} ${about}`} about={about} judgement={judgement}>
                 <p className="mt-2">
                   <Link
                     to={`../survey?room=${first.roomId}&part=floor`}

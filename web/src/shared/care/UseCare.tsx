@@ -36,19 +36,21 @@ export function UseCare({ desk, roomId, productId }: Props) {
   return (
     <div className="grid gap-2 empty:hidden">
       <Stops about={product.name} judgement={judgement} />
-      {hazardsOnFloor(product, earlier).map(({ pair: [a, b], gives, onOneFloor }) => (
-        <Callout
-          key={`${a} ${b}`}
-          tone={onOneFloor === "never" ? "stop" : "caution"}
-          title={
-            onOneFloor === "never"
-              ? `Stop: ${REACTANT_NAMES[a]} and ${REACTANT_NAMES[b]} on one floor.`
-              : `Rinse and extract first: ${REACTANT_NAMES[a]} after ${REACTANT_NAMES[b]}.`
-          }
-        >
-          {gives}
-        </Callout>
-      ))}
+      {hazardsOnFloor(product, earlier, desk.job.rig?.rinseTemperature).map(
+        ({ pair: [a, b], gives, onOneFloor }) => (
+          <Callout
+            key={`${a} ${b}`}
+            tone={onOneFloor === "never" ? "stop" : "caution"}
+            title={
+              onOneFloor === "never"
+                ? `Stop: ${REACTANT_NAMES[a]} and ${REACTANT_NAMES[b]} on one floor.`
+                : `Rinse and extract first: ${REACTANT_NAMES[a]} after ${REACTANT_NAMES[b]}.`
+            }
+          >
+            {gives}
+          </Callout>
+        ),
+      )}
       {judgement.verdict !== "stop" && (
         <GateNote desk={desk} room={room} product={product} gate={gateOf(desk.input, room, product.id)} />
       )}

@@ -1,9 +1,10 @@
 import { Product, ProductId, type Strength } from "@scutch/contract";
+import { floorsFor } from "@scutch/core/care";
 import { showDuration } from "@scutch/core/quantity";
 import { useId } from "react";
 import { saveThing } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { CHEMISTRY_NAMES } from "../../format/careWords.ts";
+import { CHEMISTRY_NAMES, PRODUCT_FLOOR_NAMES } from "../../format/careWords.ts";
 import { MOST_PRICE, packField, reads, readsNumber, readsStrength } from "../../format/readers.ts";
 import { joined, labelSpelling } from "../../format/units.ts";
 import { FIBRE_NAMES, PRODUCT_KIND_NAMES } from "../../format/words.ts";
@@ -150,6 +151,13 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
             fault={errorAt("packPrice")}
           />
         </div>
+        <Segmented
+          label="Made for"
+          value={floorsFor(draft)}
+          assumed={draft.floors === undefined}
+          options={optionsOf(PRODUCT_FLOOR_NAMES)}
+          onChange={(floors) => set({ floors })}
+        />
         {!powder && (
           <Segmented
             label="Its label’s 1:4 means"

@@ -54,10 +54,11 @@ export function SpotSteps({ desk, room, spot, guide: { steps, outcome } }: Props
 }
 
 function OtherStep({ step, number }: { readonly step: GuideStep; readonly number: number }) {
+  const passed = step.state === "passed";
   const barred = step.judgement?.reasons.find(({ verdict }) => verdict === "stop");
   const never = step.after.find(({ onOneFloor }) => onOneFloor === "never");
   return (
-    <div className={`flex gap-3 ${step.state === "later" ? "text-soft" : ""}`}>
+    <div className={`flex gap-3 ${step.state === "later" || passed ? "text-soft" : ""}`}>
       <span className="w-6 font-mono text-soft">
         {step.state === "done" ? <Check aria-label="done" size={18} className="text-accent" /> : number}
       </span>
@@ -68,6 +69,7 @@ function OtherStep({ step, number }: { readonly step: GuideStep; readonly number
             : {step.attempts.map((result) => RESULT_NAMES[result].toLowerCase()).join(", ")}
           </span>
         )}
+        {passed && <span className="text-sm">: gentler than what was done, not gone back to</span>}
         {step.state === "barred" && (
           <p className="text-sm text-stop">
             {barred ? barred.why : `${never?.gives ?? ""} Never after what was used before.`}

@@ -179,7 +179,7 @@ describe("the reference", () => {
     expect(reasonTitle({ ...reason, trait: "alkali" })).toBe("Alkali on wool");
     expect(reasonTitle({ ...reason, trait: "label" })).toBe("The label forbids wool");
     expect(protectionText(protectionFor({ phInUse: 7, chemistry: ["solvent"] }))).toBe(
-      "Wear gloves. Open windows. No flame.",
+      "Wear gloves, goggles. Open windows. No flame.",
     );
   });
 });

@@ -1,0 +1,1 @@
+ALTER TABLE `products` ADD `floors` varchar(10);

@@ -1,0 +1,43 @@
+import type { ProductId } from "@scutch/contract";
+import { hazardsInVessel, protectionOf } from "@scutch/core/care";
+import { useState } from "react";
+import { useShelfHere } from "../../device/thingsHere.ts";
+import { protectionText } from "../../format/careWords.ts";
+import { VesselMeeting } from "../../shared/care/VesselMeeting.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { Several } from "../../ui/Several.tsx";
+
+const MOST_TOGETHER = 5;
+
+/** What goes in, from the shelf, judged together as a mix of a job is. */
+export function Together() {
+  const products = useShelfHere()?.products ?? [];
+  const [chosen, setChosen] = useState<ProductId[]>([]);
+  const contents = chosen.flatMap((id) => products.find((product) => product.id === id) ?? []);
+  const names = Object.fromEntries(products.map(({ id, name }) => [id, name])) as Record<ProductId, string>;
+  if (products.length === 0) return null;
+  return (
+    <section aria-label="What goes in" className="mt-4">
+      <Several
+        label="What goes in, where it is off the shelf"
+        names={names}
+        chosen={chosen}
+        onChange={(ids) => setChosen(ids.slice(-MOST_TOGETHER))}
+      />
+      {contents.length > 0 && (
+        <div className="mt-2 grid gap-2">
+          {hazardsInVessel(contents, true).map(({ hazard, one, other }) => (
+            <VesselMeeting
+              key={`${hazard.pair.join()} ${one} ${other}`}
+              hazard={hazard}
+              names={[contents[one]?.name ?? "", other === undefined ? undefined : contents[other]?.name]}
+            />
+          ))}
+          <Callout tone="caution" title={protectionText(protectionOf(contents))}>
+            The labels and safety data sheets come first.
+          </Callout>
+        </div>
+      )}
+    </section>
+  );
+}

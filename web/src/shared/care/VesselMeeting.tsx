@@ -1,0 +1,26 @@
+import type { HazardousPair } from "@scutch/core/care";
+import { REACTANT_NAMES } from "../../format/careWords.ts";
+import { Callout } from "../../ui/Callout.tsx";
+
+interface Props {
+  readonly hazard: HazardousPair;
+  /** What they are called; the second is absent where it is the closed vessel itself. */
+  readonly names: readonly [string, string?];
+}
+
+/** Two things that meet in one vessel, or one in a closed one: never, or only as its label says. */
+export function VesselMeeting({ hazard: { pair, gives, inVessel }, names: [one, other] }: Props) {
+  const [a, b] = pair.map((each) => REACTANT_NAMES[each]);
+  return inVessel === "never" ? (
+    <Callout tone="stop" title={`Stop: ${one} and ${other ?? b} must not meet in one vessel.`}>
+      {a} with {b}: {lower(gives)} Leave one out, or take another vessel for it.
+    </Callout>
+  ) : (
+    <Callout tone="caution" title={`${one}${other ? ` with ${other}` : ""}: let the gas out.`}>
+      {gives} Only as the label says; never leave it closed and standing, release the pressure before it is
+      opened, empty it when its time is up.
+    </Callout>
+  );
+}
+
+const lower = (text: string) => `${text[0]?.toLowerCase() ?? ""}${text.slice(1)}`;
