@@ -142,7 +142,8 @@ function allot(demands: readonly Demand[], chosen: Way, limits: Limits, timed: b
   let carried = 0;
   ways.forEach((way, w) => {
     const end = w + 1 < ways.length ? (ways[w + 1] as Way).from : demands.length;
-    const pouredAway = Math.max(0, carried - way.taken);
+    const tooOld = carried - way.taken;
+    const pouredAway = tooOld > ALMOST * limits.mark ? tooOld : 0;
     inVessel = way.taken;
     const shares = marksOf(way.cut);
     shares.forEach((marks, p) => {

@@ -28,6 +28,7 @@ export function flat(now: Date): DemoJob {
     covering: "cut-pile",
     fibre: "polyester",
     carpet: "Sand cut pile",
+    heating: true,
     soil: 4,
     windows,
   } as const;

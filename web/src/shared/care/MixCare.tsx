@@ -89,4 +89,6 @@ export function MixCare({ desk, batch, product }: Props) {
 
 /** Never-mix pairs a product is part of, for its mixing place. */
 export const pairsWith = (reactants: readonly string[]) =>
-  HAZARDOUS_PAIRS.filter(({ pair }) => pair.some((each) => reactants.includes(each)));
+  HAZARDOUS_PAIRS.filter(
+    ({ pair, inVessel }) => inVessel === "never" && pair.some((each) => reactants.includes(each)),
+  );
