@@ -25,16 +25,28 @@ export function planReport({ job, site, products, vessels, gear, log }: JobFile)
     defoamer: plan.defoamer,
     pads: plan.pads,
     ...(plan.tanks ? { tanks: plan.tanks } : {}),
+    balanceError: plan.balanceError,
+    heatBalanceError: plan.heatBalanceError,
     care: {
-      rooms: care.rooms.map(({ roomId, verdict, gate, method, product }) => ({
+      rooms: care.rooms.map(({ roomId, verdict, gate, method, rinse, product, added }) => ({
         roomId,
         verdict,
         dyeTest: gate,
-        reasons: [...method.reasons, ...(product?.reasons ?? [])]
+        reasons: [
+          method,
+          ...(rinse ? [rinse] : []),
+          ...(product ? [product] : []),
+          ...added.map(({ judgement }) => judgement),
+        ]
+          .flatMap(({ reasons }) => reasons)
           .filter((reason) => reason.verdict !== "allowed")
           .toSorted((a, b) => severity(b.verdict) - severity(a.verdict)),
       })),
-      vessels: care.vessels,
+      vessels: care.vessels.map(({ batchIds, products, hazard }) => ({
+        batchIds,
+        productIds: products.map((product) => product?.id ?? null),
+        hazard,
+      })),
     },
     batches: plan.batches.map(({ id, strength, roomIds, batch }) => ({ id, strength, roomIds, ...batch })),
     rooms: plan.rooms.map((room, i) => ({
@@ -59,6 +71,8 @@ export function planReport({ job, site, products, vessels, gear, log }: JobFile)
       initialFlux: plan.drying[i]?.initialFlux ?? null,
       touchDryHours: plan.drying[i]?.touchDryHours ?? null,
       dryHours: plan.drying[i]?.dryHours ?? null,
+      outcome: plan.drying[i]?.outcome ?? null,
+      lowestTemperature: plan.drying[i]?.lowestTemperature ?? null,
       peakRelativeHumidity: plan.drying[i]?.peakRelativeHumidity ?? null,
     })),
   };

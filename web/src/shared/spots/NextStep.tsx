@@ -6,9 +6,9 @@ import {
   needsProduct,
   protectionFor,
 } from "@scutch/core/care";
-import { gateOf } from "@scutch/core/plan";
+import { gateOf, hazardsOnFloor } from "@scutch/core/plan";
 import { useState } from "react";
-import { protectionText, REACTANT_NAMES, RESULT_NAMES } from "../../format/careWords.ts";
+import { protectionText, RESULT_NAMES } from "../../format/careWords.ts";
 import { joined, scoopsOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -16,7 +16,9 @@ import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { clockText, useCountdown } from "../../ui/useCountdown.ts";
+import { FloorMeeting } from "../care/FloorMeeting.tsx";
 import { GateNote } from "../care/GateNote.tsx";
+import { productsOn } from "../care/productsOn.ts";
 import { useLogging } from "../logging/useLogging.ts";
 import { bottleOf, productsFor } from "./spotGuide.ts";
 
@@ -41,7 +43,11 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
   const gate = product ? gateOf(desk.input, room, product.id) : "not-needed";
   const gateOpen = gate !== "not-tested" && gate !== "failed";
   const missing = needsProduct(agent) && !product;
-  const ready = !missing && gateOpen && (!facts.gated || pretested);
+  const earlier = productsOn(desk, room.id).filter(({ id }) => id !== productId);
+  // By what is on the shelf and was on this floor, not only by what such agents are like.
+  const onFloor = product ? hazardsOnFloor(product, earlier, desk.job.rig?.rinseTemperature) : [];
+  const barred = onFloor.some(({ onOneFloor }) => onOneFloor === "never");
+  const ready = !missing && gateOpen && !barred && (!facts.gated || pretested);
   const bottle = product && bottleOf(product, step.amount);
   const finish = (result: AttemptResult) =>
     log({
@@ -68,14 +74,9 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
           <Callout tone="caution" title={facts.caution} />
         </div>
       )}
-      {step.after.map(({ pair: [a, b], gives }) => (
-        <div key={`${a} ${b}`} className="mt-2">
-          <Callout
-            tone="caution"
-            title={`Rinse and extract first: ${REACTANT_NAMES[a]} and ${REACTANT_NAMES[b]} must not meet.`}
-          >
-            {gives}
-          </Callout>
+      {[...new Set([...step.after, ...onFloor])].map((hazard) => (
+        <div key={hazard.pair.join()} className="mt-2">
+          <FloorMeeting hazard={hazard} />
         </div>
       ))}
       {step.judgement?.reasons
@@ -146,7 +147,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
       <p className="mt-2 text-sm text-soft">
         {facts.stopWhen} {facts.rinse && "Then rinse with a little plain water and extract."}
       </p>
-      {missing ? (
+      {missing || barred ? (
         <Button className="mt-2" onClick={() => finish("no-change")}>
           Pass over it
         </Button>
