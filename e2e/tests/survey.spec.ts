@@ -111,7 +111,7 @@ test("a wool hall stops an alkaline product and says why, in survey and in mix; 
   await expect(meadow.getByRole("button", { name: "Made it" })).toHaveCount(0);
 
   const wool = page.getByRole("region", { name: "Teasel wool pre-spray" });
-  await expect(wool.getByText("isn’t dye-tested on this floor")).toBeVisible();
+  await expect(wool.getByText("isn’t dye-tested on this carpet")).toBeVisible();
   await wool.getByRole("button", { name: "Go on without" }).click();
   const answer = page.getByRole("button", { name: "I answer for it" });
   await expect(answer).toBeDisabled();
@@ -125,7 +125,7 @@ test("a wool hall stops an alkaline product and says why, in survey and in mix; 
   await page.getByLabel("Where the cloth is pressed").fill("Behind the clock");
   await page.getByRole("button", { name: "Colour came" }).click();
   // Colour on the cloth counts for more than a word given before it.
-  await expect(wool.getByText("took colour off this floor")).toBeVisible();
+  await expect(wool.getByText("took colour off this carpet")).toBeVisible();
   await expect(wool.getByRole("button", { name: "Made it" })).toHaveCount(0);
   await phase(page, "Log").click();
   await expect(page.getByText(/Mira answers for it: Same carpet as last spring/)).toBeVisible();

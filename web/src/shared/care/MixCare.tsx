@@ -3,6 +3,7 @@ import { HAZARDOUS_PAIRS, type Judgement } from "@scutch/core/care";
 import { barredInVessel, type RoomCare, type VesselCare } from "@scutch/core/plan";
 import { Link } from "react-router";
 import type { JobDesk } from "../../planning/desk.ts";
+import { Button } from "../../ui/Button.tsx";
 import { Cautions, Stops } from "./CareStrip.tsx";
 import { careFor } from "./careFor.ts";
 import { GateNote } from "./GateNote.tsx";
@@ -77,13 +78,46 @@ export function MixCare({ desk, batch, product }: Props) {
               </Stops>
             ))}
             {first.gate !== "passed" && first.product?.verdict !== "stop" && (
-              <GateNote desk={desk} room={roomOf(first.roomId)} product={product} gate={first.gate} />
+              <>
+                <GateNote desk={desk} room={roomOf(first.roomId)} product={product} gate={first.gate} />
+                {first.gate === "not-tested" && (
+                  <OneCarpet desk={desk} rooms={group.map(({ roomId }) => roomOf(roomId))} />
+                )}
+              </>
             )}
             <Cautions judgements={judgements} />
           </div>
         );
       })}
     </div>
+  );
+}
+
+/** Rooms of one kind of floor that nobody has called one carpet: where they are, one test passes them all. */
+function OneCarpet({ desk, rooms }: { readonly desk: JobDesk; readonly rooms: readonly Room[] }) {
+  const [first] = rooms as [Room];
+  const alike = rooms.every(({ covering, fibre }) => covering === first.covering && fibre === first.fibre);
+  const named = rooms.every(({ carpet }) => carpet !== undefined && carpet === first.carpet);
+  if (rooms.length < 2 || !alike || named || first.fibre === undefined || first.fibre === "unknown")
+    return null;
+  const names = rooms.map(({ name }) => name);
+  const carpet = first.carpet ?? `Carpet of ${first.name}`.slice(0, 120);
+  const ids: readonly string[] = rooms.map(({ id }) => id);
+  return (
+    <p className="print:hidden">
+      A test passes one carpet.{" "}
+      <Button
+        weight="quiet"
+        onClick={() =>
+          void desk.edit((job) => ({
+            ...job,
+            rooms: job.rooms.map((room) => (ids.includes(room.id) ? { ...room, carpet } : room)),
+          }))
+        }
+      >
+        It is one carpet in {names.join(", ")}
+      </Button>
+    </p>
   );
 }
 

@@ -1,0 +1,71 @@
+/** What must not go by in silence: two meanings of what is typed, two products in one sprayer, heating left off, a tank misread. */
+import { expect } from "@playwright/test";
+import { test } from "../support/stack.ts";
+
+const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
+const FLAT = "/jobs/01930000-0000-7000-8400-000000000002";
+
+test("what could mean two things is asked with both readings to tap, for a room's size and in a field", async ({
+  page,
+}) => {
+  await page.goto(`${LIBRARY}/survey`);
+  await page.getByLabel("Room", { exact: true }).fill("Annexe");
+  await page.getByLabel("Size, any unit").fill("3m8 x 4");
+  await page.getByRole("button", { name: "Add room" }).click();
+  await expect(page.getByText("“3m8 x 4” could mean two things. Tap the one you mean:")).toBeVisible();
+  await expect(page.getByRole("button", { name: "3.08 m × 4 m" })).toBeVisible();
+  await page.getByRole("button", { name: "3.8 m × 4 m" }).click();
+  await expect(page.getByRole("button", { name: "Area of Annexe: show the working" })).toHaveText("15.2 m²");
+
+  await page.getByRole("button", { name: "Annexe", exact: true }).click();
+  const ceiling = page.getByLabel("Ceiling", { exact: true });
+  await ceiling.fill("2m5");
+  await ceiling.press("Enter");
+  await page.getByRole("button", { name: "2.5 m", exact: true }).click();
+  await expect(ceiling).toHaveValue(/2\.5\sm/);
+  await ceiling.fill("6\"8'");
+  await ceiling.press("Enter");
+  await expect(page.getByText(/The larger unit comes first/)).toBeVisible();
+});
+
+test("an oxygen powder added to an acid rinse is stopped before it is made, and what is only closed is said", async ({
+  page,
+}) => {
+  await page.goto(`${LIBRARY}/mix`);
+  await expect(page.getByRole("button", { name: "Made it" })).toBeVisible();
+  await page.getByRole("button", { name: "Something added to it" }).click();
+  await page.getByLabel("With it").selectOption({ label: "Bramble oxygen powder" });
+  await expect(page.getByText("Bramble oxygen powder: let the gas out.")).toBeVisible();
+  await page.getByLabel("Product", { exact: true }).selectOption({ label: "Fern acid rinse" });
+  await expect(
+    page.getByText("Stop: Fern acid rinse and Bramble oxygen powder must not meet in one vessel."),
+  ).toBeVisible();
+  await expect(page.getByText("Not to be made: what would meet in this vessel must not.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Made it" })).toHaveCount(0);
+  await page.goto("/mixer");
+  await page.getByRole("button", { name: "Fern acid rinse" }).click();
+  await page.getByRole("button", { name: "Bramble oxygen powder" }).click();
+  await expect(page.getByText(/must not meet in one vessel/)).toBeVisible();
+});
+
+test("with the heating off a room dries late and is told to turn it on; one tap does", async ({ page }) => {
+  await page.goto(`${FLAT}/dry?room=01930000-0000-7000-8500-000000000008`);
+  const heating = page.getByRole("radiogroup", { name: "Heating while it dries" });
+  await expect(heating.getByRole("radio", { name: /^On/ })).toBeChecked();
+  await heating.getByRole("radio", { name: "Off" }).click();
+  const advice = page.getByText("Turn the heating on.");
+  await expect(advice).toBeVisible();
+  await page.getByRole("button", { name: "Done, plan with it" }).click();
+  await expect(heating.getByRole("radio", { name: /^On/ })).toBeChecked();
+  await expect(advice).toHaveCount(0);
+});
+
+test("tanks that would leave more than carpet keeps are asked about, not logged", async ({ page }) => {
+  await page.goto(`${FLAT}/mix`);
+  await page.getByRole("button", { name: /Read the tanks/ }).click();
+  await page.getByRole("button", { name: "Lounge", exact: true }).click();
+  await page.getByLabel("Solution used").fill("400 L");
+  await page.getByLabel("Taken up").fill("100 L");
+  await page.getByRole("button", { name: "Log it" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: /carpet keeps at most 5\skg\/m²/ })).toBeVisible();
+});
