@@ -27,12 +27,36 @@ export function waterActivity(fibre: Fibre, moisture: number): number {
   return interpolateInverse(REGAIN[fibre], moisture);
 }
 
-/** How steeply water activity rises with the water in the fibre, 1 for each kg/kg, where it holds `moisture`; 0 beyond the ends. */
-export function activitySlope(fibre: Fibre, moisture: number): number {
-  const values = REGAIN[fibre];
-  for (let i = 1; i < values.length; i++) {
-    const [low, high] = [values[i - 1] as number, values[i] as number];
-    if (moisture >= low && moisture < high) return 1 / ((values.length - 1) * (high - low));
+/**
+ * A fibre's isotherm read backwards where one evaluation follows another: it looks first where it last was. Gives what
+ * {@link waterActivity} gives, and its slope, 1 for each kg/kg (0 beyond the ends).
+ */
+export class Isotherm {
+  private readonly values: Float64Array;
+  private here = 1;
+  slope = 0;
+
+  constructor(fibre: Fibre) {
+    this.values = Float64Array.from(REGAIN[fibre]);
   }
-  return 0;
+
+  activity(moisture: number): number {
+    const { values } = this;
+    const last = values.length - 1;
+    if (!(moisture > 0)) {
+      this.slope = 0;
+      return 0;
+    }
+    if (moisture >= (values[last] as number)) {
+      this.slope = 0;
+      return 1;
+    }
+    let i = this.here;
+    while (moisture >= (values[i] as number)) i++;
+    while (moisture < (values[i - 1] as number)) i--;
+    this.here = i;
+    const low = values[i - 1] as number;
+    this.slope = 1 / (last * ((values[i] as number) - low));
+    return (i - 1) / last + (moisture - low) * this.slope;
+  }
 }

@@ -82,16 +82,17 @@ export class ReadyWatch {
   /** Takes in one step; true when every room is dry. */
   see(step: Sampled): boolean {
     let waiting = 0;
-    this.levels.forEach((levels, i) => {
+    for (let i = 0; i < this.levels.length; i++) {
+      const levels = this.levels[i] as ReadyLevels;
       const startsAt = this.startsAt[i] as number;
       const crossing = this.crossings[i] as Crossing;
-      if (crossing.dry !== null) return;
+      if (crossing.dry !== null) continue;
       if (step.from >= startsAt) {
         crossing.touchDry ??= this.crossed(step, i, levels.touchDry, startsAt);
         crossing.dry = this.crossed(step, i, levels.dry, startsAt);
       }
       if (crossing.dry === null) waiting++;
-    });
+    }
     return waiting === 0;
   }
 

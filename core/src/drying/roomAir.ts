@@ -25,10 +25,15 @@ export class RoomAir {
   readonly heatCapacity: Float64Array;
   readonly envelope: Float64Array;
   readonly settings: RoomNow[];
-  /** As switched now: 1 where the temperature isn't held, kg/s of air exchanged with outdoors, W of fans. */
+  /**
+   * As switched now: 1 where the temperature isn't held, kg/s of air exchanged with outdoors, W of fans and dehumidifier,
+   * kg/s the dehumidifier is rated at.
+   */
   readonly free: Uint8Array;
   readonly exchange: Float64Array;
   readonly fans: Float64Array;
+  readonly dehumidifierPower: Float64Array;
+  readonly dehumidifierRate: Float64Array;
   /** m². */
   readonly area: Float64Array;
 
@@ -57,6 +62,7 @@ export class RoomAir {
     this.free = new Uint8Array(n);
     this.exchange = new Float64Array(n);
     this.fans = new Float64Array(n);
+    [this.dehumidifierPower, this.dehumidifierRate] = [new Float64Array(n), new Float64Array(n)];
     this.area = Float64Array.from(rooms, (room) => room.area);
     for (let i = 0; i < n; i++) this.switchTo(i, rooms[i] as DryingRoom);
     [this.W, this.T, this.vapour] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
@@ -72,21 +78,25 @@ export class RoomAir {
     this.free[i] = settled.climate.mode === "held" ? 0 : 1;
     this.exchange[i] = ((this.mass[i] as number) * settled.outdoorAirChangesPerHour) / 3600;
     this.fans[i] = (settled.airMovers ?? []).reduce((sum, { power = 0 }) => sum + power, 0);
+    this.dehumidifierPower[i] = settled.dehumidifierPower ?? 0;
+    this.dehumidifierRate[i] = (settled.dehumidifierLitresPerDay ?? 0) / 86_400;
     return settled;
   }
 
   /** Takes the air of room i at humidity ratio W and temperature T. */
   set(i: number, W: number, T: number): void {
     this.W[i] = W;
-    this.T[i] = T;
-    const { table } = this;
-    table.at(T);
+    // Where the temperature is held, what saturates the air stays as it was.
+    if (T !== this.T[i] || this.saturated[i] === 0) {
+      this.T[i] = T;
+      this.table.at(T);
+      this.saturated[i] = this.table.density;
+      this.saturatedSlope[i] = this.table.slope;
+    }
     const pressure = (W * this.pressure) / (HUMIDITY_RATIO_FACTOR + W);
     const vapour = pressure / (VAPOUR_GAS_CONSTANT * (T + 273.15));
     this.vapour[i] = vapour;
-    this.saturated[i] = table.density;
-    this.saturatedSlope[i] = table.slope;
-    this.humidity[i] = vapour / table.density;
+    this.humidity[i] = vapour / (this.saturated[i] as number);
   }
 
   /** kg/m³ of vapour for each kg/kg of humidity ratio, and for each kelvin, in room i. */

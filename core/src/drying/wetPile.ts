@@ -2,7 +2,7 @@ import { SaturatedVapour } from "../air/index.ts";
 import { HEAT_OF_EVAPORATION } from "../physical.ts";
 import { airSpeedIn } from "./airSpeed.ts";
 import type { DryingRoom, RoomSettings } from "./building.ts";
-import { activitySlope, regain, waterActivity } from "./fibre.ts";
+import { Isotherm, regain } from "./fibre.ts";
 import { criticalWater, dryLayerResistance } from "./pile.ts";
 import type { RoomAir } from "./roomAir.ts";
 import {
@@ -22,15 +22,15 @@ import {
  * heat it takes stand in the fields; after {@link linearise} their slopes too.
  */
 export class WetPile {
-  /** kg/m² the fibre held before cleaning, and that it holds with its surface just still wet. */
+  /** kg/m² the fibre held before cleaning. */
   readonly atRest: number;
-  private readonly saturatedFibre: number;
   private readonly critical: number;
   private readonly surface: Surface;
   private readonly evaporation: Evaporation;
   private readonly saturated = new SaturatedVapour();
   private readonly slopes: FluxSlopes = { byActivity: 0, byVapour: 0, byKelvin: 0, byResistance: 0 };
   private readonly rateFactor: number;
+  private readonly isotherm: Isotherm;
 
   /** m/s at the floor, as things are switched now. */
   airSpeed = 0;
@@ -46,8 +46,8 @@ export class WetPile {
 
   constructor(private readonly room: DryingRoom) {
     this.atRest = room.faceWeight * regain(room.fibre, room.relativeHumidity);
-    this.saturatedFibre = room.faceWeight * regain(room.fibre, 1);
     this.critical = criticalWater(room.pileHeight);
+    this.isotherm = new Isotherm(room.fibre);
     this.rateFactor = room.rateFactor ?? 1;
     this.surface = {
       airTemperature: room.temperature,
@@ -74,8 +74,7 @@ export class WetPile {
     const { room, surface, evaporation } = this;
     const receded = 1 - Math.min(Math.max((water - this.atRest) / this.critical, 0), 1);
     surface.layerResistance = dryLayerResistance(room.pileHeight, receded);
-    surface.waterActivity =
-      water >= this.saturatedFibre ? 1 : waterActivity(room.fibre, water / room.faceWeight);
+    surface.waterActivity = this.isotherm.activity(water / room.faceWeight);
     surface.airTemperature = air.T[i] as number;
     surface.airVapourDensity = air.vapour[i] as number;
     evaporate(surface, this.saturated, evaporation);
@@ -89,8 +88,7 @@ export class WetPile {
     fluxSlopes(this.surface, this.saturated, this.evaporation, slopes);
     const share = (water - this.atRest) / this.critical;
     const resisting = share > 0 && share < 1 ? -dryLayerResistance(room.pileHeight, 1) / this.critical : 0;
-    const activity =
-      water < this.saturatedFibre ? activitySlope(room.fibre, water / room.faceWeight) / room.faceWeight : 0;
+    const activity = this.isotherm.slope / room.faceWeight;
     this.byWater = rateFactor * (slopes.byActivity * activity + slopes.byResistance * resisting);
     this.byRatio = rateFactor * slopes.byVapour * air.vapourPerRatio(i);
     this.byKelvin = rateFactor * (slopes.byKelvin + slopes.byVapour * air.vapourPerKelvin(i));
