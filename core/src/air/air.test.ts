@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
 import psychrolib from "psychrolib";
 import {
   airFromRelativeHumidity,
@@ -6,11 +7,27 @@ import {
   humidityRatioFromRelativeHumidity,
   pressureAtElevation,
   relativeHumidityFromHumidityRatio,
+  SaturatedVapour,
+  saturatedVapourDensity,
   saturationPressure,
   vapourPressureDeficit,
   wetBulb,
 } from "./index.ts";
 import { logSlopeOfSaturationPressure } from "./saturation.ts";
+
+test("the table of saturated vapour gives what the relation gives, and its slope, on ice and on water (fuzz)", () => {
+  const table = new SaturatedVapour();
+  fc.assert(
+    fc.property(fc.double({ min: -59, max: 119, noNaN: true }), (temperature) => {
+      table.at(temperature);
+      const exact = saturatedVapourDensity(temperature);
+      expect(Math.abs(table.density / exact - 1)).toBeLessThan(1e-8);
+      const slope = exact * (logSlopeOfSaturationPressure(temperature) - 1 / (temperature + 273.15));
+      expect(Math.abs(table.slope / slope - 1)).toBeLessThan(1e-5);
+    }),
+    { seed: 3, numRuns: 500 },
+  );
+});
 
 describe("against psychrolib, the reference library of ASHRAE's equations", () => {
   beforeAll(() => psychrolib.SetUnitSystem(2));

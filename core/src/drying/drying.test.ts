@@ -1,10 +1,13 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import { Isotherm } from "./fibre.ts";
 import {
   airSpeedFromMovers,
   type Building,
   type DryingRoom,
   dryingRange,
+  FIBRES,
   regain,
   simulateDrying,
   waterActivity,
@@ -103,6 +106,21 @@ describe("facts", () => {
     expect(hours(8, { mode: "held" })).toBeLessThan(hours(3, { mode: "held" }));
   });
 
+  test("a room that is dry as it is finished is so at once, also where humid air wets it again", () => {
+    const damp = { temperature: 30, relativeHumidity: 0.98 };
+    const room: Partial<DryingRoom> = {
+      residual: 0.005,
+      relativeHumidity: 0.5,
+      outdoorAirChangesPerHour: 8,
+      fibre: "wool",
+    };
+    expect(simulateDrying(building(room, damp)).rooms[0]).toMatchObject({
+      touchDryHours: 0,
+      dryHours: 0,
+      outcome: "dry",
+    });
+  });
+
   test("a room that can't dry says so instead of a number", () => {
     const { rooms } = simulateDrying(
       building({ relativeHumidity: 1, temperature: 20 }, { temperature: 20, relativeHumidity: 1 }),
@@ -157,6 +175,21 @@ describe("facts", () => {
     const two = airSpeedFromMovers([mover, mover], 14, 2.4) ** 2 - 0.01;
     expect(two / one).toBeCloseTo(2, 10);
     expect(airSpeedFromMovers([], 14, 2.4)).toBeCloseTo(0.1, 10);
+  });
+
+  test("an isotherm read step after step gives what one read afresh does (fuzz)", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...FIBRES),
+        fc.array(fc.double({ min: -0.01, max: 0.4, noNaN: true }), { maxLength: 30 }),
+        (fibre, moistures) => {
+          const isotherm = new Isotherm(fibre);
+          for (const moisture of moistures)
+            expect(isotherm.activity(moisture)).toBeCloseTo(waterActivity(fibre, moisture), 12);
+        },
+      ),
+      { seed: 5 },
+    );
   });
 
   test("the isotherm read backwards gives the humidity back", () => {

@@ -98,9 +98,10 @@ export class ReadyWatch {
 
   /** Hours after finishing at which room i falls to `level` inside this step, or null. */
   private crossed(step: Sampled, i: number, level: number, startsAt: number): number | null {
-    if ((step.stateTo[i] as number) > level) return null;
-    const above = (u: number) => along(step, i, u) - level;
-    const u = (step.stateFrom[i] as number) <= level ? 0 : bisect(above, 0, 1, 1e-7);
+    // Dry already as the step begins, even where the air wets it again in it.
+    const already = (step.stateFrom[i] as number) <= level;
+    if (!already && (step.stateTo[i] as number) > level) return null;
+    const u = already ? 0 : bisect((at) => along(step, i, at) - level, 0, 1, 1e-7);
     const hours = (step.from + u * (step.to - step.from) - startsAt) / 3600;
     return hours <= LONGEST_HOURS ? hours : null;
   }

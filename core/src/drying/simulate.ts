@@ -63,7 +63,7 @@ const FIRST_STEP = 120;
 const WITHIN_A_STEP = [0.25, 0.5, 0.75];
 
 /** Error a step may make: kg/m² of water, kg/kg of humidity, K; what has gone is not steered by. */
-const ALLOWED = { water: 5e-5, humidity: 5e-6, temperature: 0.015, share: 2e-4 } as const;
+const ALLOWED = { water: 1.5e-5, humidity: 1e-6, temperature: 0.005, share: 1e-4 } as const;
 
 /** Hours as whole milliseconds, in s: two moments nearer than that are one. */
 const moment = (hours: number) => Math.round(hours * HOUR * 1000) / 1000;
@@ -77,7 +77,7 @@ function outdoorOf({ outdoor, weather, pressure = SEA_LEVEL_PRESSURE }: Building
  * Dries the rooms of a building together, each with its own air: MODEL §5 (wet pile), §6 (air and heat), §7 (ready
  * times). Takes SI values inside DRYING_LIMITS, else throws OutOfRange.
  *
- * Times are accurate to about 0.2 % of the equations' exact solution (checked against SciPy LSODA); the equations
+ * Times are accurate to about 0.3 % of the equations' exact solution (checked against SciPy LSODA); the equations
  * themselves are good to tens of percent, see the range in `dryingRange`.
  */
 export function simulateDrying(building: Building, options: SimulateOptions = {}): DryingResult {
