@@ -44,8 +44,8 @@ export function planReport({ job, site, products, vessels, gear, log }: JobFile)
       })),
       vessels: care.vessels.map(({ batchIds, products, hazard }) => ({
         batchIds,
-        productIds: products.map((product) => product?.id ?? null),
-        hazard,
+        productIds: products.flatMap((product) => product?.id ?? []),
+        pairs: [hazard],
       })),
     },
     batches: plan.batches.map(({ id, strength, roomIds, batch }) => ({ id, strength, roomIds, ...batch })),
