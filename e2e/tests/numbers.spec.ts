@@ -42,8 +42,14 @@ test("an oxygen powder added to an acid rinse is stopped before it is made, and 
   ).toBeVisible();
   await expect(page.getByText("Not to be made: what would meet in this vessel must not.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Made it" })).toHaveCount(0);
+});
+
+test("the mixer asks the shelf and judges what goes in together, on a device that has seen nothing yet", async ({
+  page,
+}) => {
   await page.goto("/mixer");
   await page.getByRole("button", { name: "Fern acid rinse" }).click();
+  await expect(page.getByText(/Wear gloves, goggles/)).toBeVisible();
   await page.getByRole("button", { name: "Bramble oxygen powder" }).click();
   await expect(page.getByText(/must not meet in one vessel/)).toBeVisible();
 });

@@ -107,7 +107,7 @@ export const PRODUCT_FLOOR_NAMES: Named<ProductFloors> = {
   any: "Both",
 };
 
-const capital = (text: string) => `${text[0]?.toUpperCase() ?? ""}${text.slice(1)}`;
+export const capital = (text: string) => `${text[0]?.toUpperCase() ?? ""}${text.slice(1)}`;
 
 /** What a reason is about: "Alkali on wool". */
 export function reasonTitle({ trait, material }: Reason): string {

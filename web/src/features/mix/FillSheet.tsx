@@ -133,7 +133,7 @@ export function FillSheet({
               </div>
             ))}
             {fill.water > 0 && (
-              <p>
+              <p className="max-w-60">
                 {fill.mark === undefined
                   ? "What stands in it lies between two marks: measure the water apart."
                   : `Half the water, then what goes in, then water up to the mark ${joined(units.volume(fill.mark))}.`}

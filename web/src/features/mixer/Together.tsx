@@ -1,6 +1,8 @@
 import type { ProductId } from "@scutch/contract";
 import { hazardsInVessel, protectionOf } from "@scutch/core/care";
 import { useState } from "react";
+import { usePull } from "../../device/live.ts";
+import { pullShelf } from "../../device/pull.ts";
 import { useShelfHere } from "../../device/thingsHere.ts";
 import { protectionText } from "../../format/careWords.ts";
 import { VesselMeeting } from "../../shared/care/VesselMeeting.tsx";
@@ -12,6 +14,7 @@ const MOST_TOGETHER = 5;
 /** What goes in, from the shelf, judged together as a mix of a job is. */
 export function Together() {
   const products = useShelfHere()?.products ?? [];
+  usePull("shelf", ({ db, send }) => pullShelf(db, send));
   const [chosen, setChosen] = useState<ProductId[]>([]);
   const contents = chosen.flatMap((id) => products.find((product) => product.id === id) ?? []);
   const names = Object.fromEntries(products.map(({ id, name }) => [id, name])) as Record<ProductId, string>;

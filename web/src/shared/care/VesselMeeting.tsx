@@ -1,5 +1,5 @@
 import type { HazardousPair } from "@scutch/core/care";
-import { REACTANT_NAMES } from "../../format/careWords.ts";
+import { capital, REACTANT_NAMES } from "../../format/careWords.ts";
 import { Callout } from "../../ui/Callout.tsx";
 
 interface Props {
@@ -13,7 +13,7 @@ export function VesselMeeting({ hazard: { pair, gives, inVessel }, names: [one, 
   const [a, b] = pair.map((each) => REACTANT_NAMES[each]);
   return inVessel === "never" ? (
     <Callout tone="stop" title={`Stop: ${one} and ${other ?? b} must not meet in one vessel.`}>
-      {a} with {b}: {lower(gives)} Leave one out, or take another vessel for it.
+      {capital(a ?? "")} with {b}. {gives} Leave one out, or take another vessel for it.
     </Callout>
   ) : (
     <Callout tone="caution" title={`${one}${other ? ` with ${other}` : ""}: let the gas out.`}>
@@ -22,5 +22,3 @@ export function VesselMeeting({ hazard: { pair, gives, inVessel }, names: [one, 
     </Callout>
   );
 }
-
-const lower = (text: string) => `${text[0]?.toLowerCase() ?? ""}${text.slice(1)}`;
