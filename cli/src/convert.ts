@@ -1,6 +1,13 @@
 import { areaOf, parseRoomSize } from "@scutch/core/floor";
 import { concentratePerWater, parseStrength } from "@scutch/core/mix";
-import { type Dimension, parseQuantity, parseRate, type UnitId, unitSpelled } from "@scutch/core/quantity";
+import {
+  type Dimension,
+  parseQuantity,
+  parseRate,
+  plainMarks,
+  type UnitId,
+  unitSpelled,
+} from "@scutch/core/quantity";
 import * as z from "zod";
 
 const KINDS = [
@@ -51,31 +58,34 @@ const same = (value: number) => value;
 const SQUARE: Partial<Record<UnitId, UnitId>> = { m: "m2", ft: "ft2", yd: "yd2" };
 const SIDE: Partial<Record<UnitId, UnitId>> = { m2: "m", ft2: "ft", yd2: "yd" };
 
+/** A naked number in a unit nobody knows is refused for that; what says its own unit is read all the same. */
+const inUnknown = (answer: Converted, bare: string | undefined, known: unknown): Converted =>
+  bare !== undefined && known === undefined && "refused" in answer && answer.refused === "unit-missing"
+    ? { refused: "unknown-unit" }
+    : answer;
+
 function convert({ kind, text, bare, reading, matter }: Typed): Converted {
-  const known = (dimension: Dimension): UnitId | undefined =>
-    bare === undefined ? undefined : unitSpelled(bare, dimension);
-  const unknown = (dimension: Dimension) => bare !== undefined && known(dimension) === undefined;
+  const unit = (dimension: Dimension): UnitId | undefined =>
+    bare === undefined ? undefined : unitSpelled(plainMarks(bare), dimension);
+  const plain = (dimension: Dimension, known = unit(dimension)) =>
+    inUnknown(converted(parseQuantity(text, dimension, known), same), bare, known);
   switch (kind) {
     case "strength":
       return converted(parseStrength(text, reading, matter), concentratePerWater);
     case "application-rate": {
-      if (bare === "ft2/gal") return converted(parseRate(text, "ft2PerGal"), same);
-      if (unknown("applicationRate")) return { refused: "unknown-unit" };
-      return converted(parseRate(text, known("applicationRate")), same);
+      const known = bare === "ft2/gal" ? "ft2PerGal" : unit("applicationRate");
+      return inUnknown(converted(parseRate(text, known), same), bare, known);
     }
     case "room-size": {
-      const side = known("length");
-      const square = known("area");
-      if (bare !== undefined && !side && !square) return { refused: "unknown-unit" };
+      const [side, square] = [unit("length"), unit("area")];
       const length = side ?? (square ? SIDE[square] : undefined);
       const area = square ?? (side ? SQUARE[side] : undefined);
-      return converted(parseRoomSize(text, length, area), areaOf);
+      return inUnknown(converted(parseRoomSize(text, length, area), areaOf), bare, length);
     }
     case "share":
-      return converted(parseQuantity(text, "share", known("share") ?? "percent"), same);
+      return plain("share", unit("share") ?? "percent");
     default:
-      if (unknown(kind)) return { refused: "unknown-unit" };
-      return converted(parseQuantity(text, kind, known(kind)), same);
+      return plain(kind);
   }
 }
 

@@ -146,7 +146,9 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
   const windows = known("windows", room.windows, ASSUMED.windows);
   const method = known("method", room.method, usualMethod(covering));
   const sprayed = METHOD_FIGURES[method].wetting !== "dry" && !room.passage;
-  const batchId = sprayed ? (room.batchId ?? job.batches[0]?.id) : undefined;
+  const wanted = room.batchId ?? job.batches[0]?.id;
+  // A batch whose product or vessel isn't there any more isn't sprayed from.
+  const batchId = sprayed && job.batches.some(({ id }) => id === wanted) ? wanted : undefined;
   const air = known("air", room.air ?? job.indoor, ASSUMED.indoor);
   const heating = known("heating", room.heating, !STANDS_EMPTY.includes(job.interview?.occupancy));
   const fibre = ofPile("fibre", room.fibre, ASSUMED.fibre);

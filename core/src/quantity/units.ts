@@ -187,7 +187,10 @@ export function unitSpelled(text: string, dimension: Dimension): UnitId | undefi
   const ids = Object.keys(UNITS) as UnitId[];
   const found = (id: UnitId) => {
     const { spellings }: Unit = UNITS[id];
-    return UNITS[id].dimension === dimension && (id === text || spellings.includes(text.toLowerCase()));
+    return (
+      UNITS[id].dimension === dimension &&
+      (id.toLowerCase() === text.toLowerCase() || spellings.includes(text.toLowerCase()))
+    );
   };
   return ids.find(found);
 }
