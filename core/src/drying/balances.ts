@@ -3,13 +3,18 @@ import type { Gains, OwnSlopes, Term } from "./terms/index.ts";
 import type { WetPile } from "./wetPile.ts";
 
 /**
- * The equations of a building: y = water in each pile (kg/m²), each room's humidity ratio, each room's temperature
- * (°C), and at the end the vapour (kg per m² of all floor) and the heat (J per J/K of all rooms) that have gone.
+ * The equations of a building: y = water in each pile (kg/m²), each room's humidity ratio, then the vapour that has gone
+ * (kg per m² of all floor). Where any room's temperature isn't held all along, each room's temperature (°C) and the heat
+ * that has gone (J per J/K of all rooms) follow.
  * Each pile answers its own room's air at once, so its part of the slopes' slopes, a 3 × 3 block a room, is what
  * makes the system stiff, and all that {@link solve} solves for; doors, air handling and dehumidifiers are slow.
  */
 export class Balances {
   readonly size: number;
+  /** Where in y the vapour gone, the temperatures and the heat gone stand. */
+  private readonly vapourAt: number;
+  readonly warmthFrom: number;
+  private readonly heatAt: number;
   private readonly n: number;
   readonly floor: number;
   readonly capacity: number;
@@ -26,10 +31,15 @@ export class Balances {
     private readonly terms: readonly Term[],
     /** 1 where the pile has begun to dry. */
     readonly drying: Uint8Array,
+    /** Some room's temperature isn't held, now or after a change. */
+    readonly warm: boolean,
   ) {
     const n = piles.length;
     this.n = n;
-    this.size = 3 * n + 2;
+    this.vapourAt = 2 * n;
+    this.warmthFrom = 2 * n + 1;
+    this.heatAt = 3 * n + 1;
+    this.size = warm ? 3 * n + 2 : 2 * n + 1;
     this.floor = air.area.reduce((sum, area) => sum + area, 0);
     this.capacity = air.heatCapacity.reduce((sum, each) => sum + each, 0);
     const zeros = () => new Float64Array(n);
@@ -48,7 +58,7 @@ export class Balances {
   readonly derivative = (t: number, y: Float64Array, slope: Float64Array): void => {
     const { n, air, gains, leaving } = this;
     air.outdoor.at(t / 3600);
-    for (let i = 0; i < n; i++) air.set(i, y[n + i] as number, y[2 * n + i] as number);
+    for (let i = 0; i < n; i++) air.set(i, y[n + i] as number, this.temperature(y, i));
     gains.vapour.fill(0);
     gains.heat.fill(0);
     leaving.vapour.fill(0);
@@ -70,18 +80,24 @@ export class Balances {
       vapourGone -= out;
       slope[i] = -evaporated;
       slope[n + i] = (area * evaporated + (gains.vapour[i] as number) + out) / (air.vapourMass[i] as number);
+      if (!this.warm) continue;
       if (air.free[i]) {
         heatGone -= heat;
-        slope[2 * n + i] = (heat + (gains.heat[i] as number)) / (air.heatCapacity[i] as number);
+        slope[this.warmthFrom + i] = (heat + (gains.heat[i] as number)) / (air.heatCapacity[i] as number);
       } else {
         // What passes between rooms is gone for the free ones where the other's temperature is held.
         heatGone += gains.heat[i] as number;
-        slope[2 * n + i] = 0;
+        slope[this.warmthFrom + i] = 0;
       }
     }
-    slope[3 * n] = vapourGone / this.floor;
-    slope[3 * n + 1] = heatGone / this.capacity;
+    slope[this.vapourAt] = vapourGone / this.floor;
+    if (this.warm) slope[this.heatAt] = heatGone / this.capacity;
   };
+
+  /** °C of room i. */
+  temperature(y: Float64Array, i: number): number {
+    return this.warm ? (y[this.warmthFrom + i] as number) : (this.air.T[i] as number);
+  }
 
   /** Stands on the evaluation {@link derivative} has just made at the same state. */
   readonly linearise = (_: number, y: Float64Array): void => {
@@ -109,14 +125,15 @@ export class Balances {
 
   /** (shift − J) x = right: the pile's row first, then the two of the room's air, then what has gone. */
   readonly solve = (shift: number, right: Float64Array, x: Float64Array): void => {
+    if (!this.warm) return this.solveHeld(shift, right, x);
     const { n, air, blockW, blockT } = this;
-    let vapourGone = (right[3 * n] as number) * this.floor;
-    let heatGone = (right[3 * n + 1] as number) * this.capacity;
+    let vapourGone = (right[this.vapourAt] as number) * this.floor;
+    let heatGone = (right[this.heatAt] as number) * this.capacity;
     for (let i = 0; i < n; i++) {
       const pile = this.piles[i] as WetPile;
       const r0 = right[i] as number;
       const r1 = right[n + i] as number;
-      const r2 = right[2 * n + i] as number;
+      const r2 = right[this.warmthFrom + i] as number;
       const w0 = blockW[3 * i] as number;
       const w1 = blockW[3 * i + 1] as number;
       const w2 = blockW[3 * i + 2] as number;
@@ -140,27 +157,48 @@ export class Balances {
       const m = water + toW * W + toT * T;
       x[i] = m;
       x[n + i] = W;
-      x[2 * n + i] = T;
+      x[this.warmthFrom + i] = T;
       // The rows of what has gone are the rooms' own with the pile's vapour left out, so sums are kept exactly.
       const area = air.area[i] as number;
       const evaporated = pile.byWater * m + pile.byRatio * W + pile.byKelvin * T;
       vapourGone -= (w0 * m + w1 * W + w2 * T) * (air.vapourMass[i] as number) - area * evaporated;
       heatGone -= (t0 * m + t1 * W + t2 * T) * (air.heatCapacity[i] as number);
     }
-    x[3 * n] = vapourGone / this.floor / shift;
-    x[3 * n + 1] = heatGone / this.capacity / shift;
+    x[this.vapourAt] = vapourGone / this.floor / shift;
+    x[this.heatAt] = heatGone / this.capacity / shift;
   };
+
+  /** The same where every temperature is held: two rows a room. */
+  private solveHeld(shift: number, right: Float64Array, x: Float64Array): void {
+    const { n, air, blockW } = this;
+    let vapourGone = (right[this.vapourAt] as number) * this.floor;
+    for (let i = 0; i < n; i++) {
+      const pile = this.piles[i] as WetPile;
+      const w0 = blockW[3 * i] as number;
+      const w1 = blockW[3 * i + 1] as number;
+      const first = shift + pile.byWater;
+      const water = (right[i] as number) / first;
+      const toW = -pile.byRatio / first;
+      const W = ((right[n + i] as number) + w0 * water) / (shift - w1 - w0 * toW);
+      const m = water + toW * W;
+      x[i] = m;
+      x[n + i] = W;
+      const evaporated = pile.byWater * m + pile.byRatio * W;
+      vapourGone -= (w0 * m + w1 * W) * (air.vapourMass[i] as number) - (air.area[i] as number) * evaporated;
+    }
+    x[this.vapourAt] = vapourGone / this.floor / shift;
+  }
 
   /** kg of water in piles and air, and J of warmth in the rooms' temperatures above `start`'s, with what has gone. */
   differences(start: Float64Array, end: Float64Array): { readonly vapour: number; readonly heat: number } {
     const { n, air } = this;
     const gone = (k: number) => (end[k] as number) - (start[k] as number);
-    let vapour = this.floor * gone(3 * n);
-    let heat = this.capacity * gone(3 * n + 1);
+    let vapour = this.floor * gone(this.vapourAt);
+    let heat = this.warm ? this.capacity * gone(this.heatAt) : 0;
     for (let i = 0; i < n; i++) {
       vapour += (air.area[i] as number) * gone(i);
       vapour += (air.vapourMass[i] as number) * gone(n + i);
-      heat += (air.heatCapacity[i] as number) * gone(2 * n + i);
+      if (this.warm) heat += (air.heatCapacity[i] as number) * gone(this.warmthFrom + i);
     }
     return { vapour, heat };
   }

@@ -5,6 +5,7 @@ import { type OutdoorAir, outdoorAirOver } from "../weather/index.ts";
 import { Balances } from "./balances.ts";
 import type { Building } from "./building.ts";
 import { checkBuilding } from "./checkBuilding.ts";
+import { HELD } from "./climate.ts";
 import { type Moment, thinned } from "./course.ts";
 import {
   along,
@@ -88,7 +89,10 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   const air = new RoomAir(rooms, outdoorOf(building), pressure);
   const piles = rooms.map((room) => new WetPile(room));
   const drying = new Uint8Array(n);
-  const balances = new Balances(air, piles, termsOf(building, air), drying);
+  const warm = [...rooms, ...(building.changes ?? [])].some(
+    ({ climate }) => (climate ?? HELD).mode !== "held",
+  );
+  const balances = new Balances(air, piles, termsOf(building, air), drying, warm);
   const startsAt = rooms.map((room) => moment(room.finishedAt ?? 0));
   const levels = rooms.map(readyLevels);
   const watch = new ReadyWatch(levels, startsAt);
@@ -98,12 +102,11 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   rooms.forEach((room, i) => {
     state[i] = (piles[i] as WetPile).atRest + room.residual;
     state[n + i] = humidityRatioFromRelativeHumidity(room.temperature, room.relativeHumidity, pressure);
-    state[2 * n + i] = room.temperature;
-    [absolute[i], absolute[n + i], absolute[2 * n + i]] = [
-      ALLOWED.water,
-      ALLOWED.humidity,
-      ALLOWED.temperature,
-    ];
+    [absolute[i], absolute[n + i]] = [ALLOWED.water, ALLOWED.humidity];
+    air.set(i, state[n + i] as number, room.temperature);
+    if (!warm) return;
+    state[balances.warmthFrom + i] = room.temperature;
+    absolute[balances.warmthFrom + i] = ALLOWED.temperature;
   });
   const start = Float64Array.from(state);
 
@@ -119,19 +122,20 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   };
   const record = (t: number, y: Float64Array) => {
     for (let i = 0; i < n; i++) {
-      look(i, y[n + i] as number, y[2 * n + i] as number);
+      look(i, y[n + i] as number, balances.temperature(y, i));
       if (options.keepCourse)
         courses[i]?.push({
           hours: t / HOUR,
           freeWater: (y[i] as number) - (levels[i]?.rest ?? 0),
           relativeHumidity: Math.min(1, air.humidity[i] as number),
-          temperature: y[2 * n + i] as number,
+          temperature: balances.temperature(y, i),
         });
     }
   };
   const onStep = (step: Sampled) => {
     for (let i = 0; i < n; i++)
-      for (const u of WITHIN_A_STEP) look(i, along(step, n + i, u), along(step, 2 * n + i, u));
+      for (const u of WITHIN_A_STEP)
+        look(i, along(step, n + i, u), warm ? along(step, balances.warmthFrom + i, u) : (air.T[i] as number));
     record(step.to, step.stateTo);
     return watch.see(step);
   };
@@ -144,7 +148,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
       if (drying[i] || t < (startsAt[i] as number)) continue;
       drying[i] = 1;
       const pile = piles[i] as WetPile;
-      air.set(i, state[n + i] as number, state[2 * n + i] as number);
+      air.set(i, state[n + i] as number, balances.temperature(state, i));
       pile.dry(state[i] as number, air, i);
       initialFlux[i] = pile.flux * HOUR;
       speeds[i] = pile.airSpeed;

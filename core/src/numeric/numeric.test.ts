@@ -163,10 +163,10 @@ describe("a stiff system integrated", () => {
       onStep: () => ++steps === 3,
     });
     expect(steps).toBe(3);
-    expect(state[0]).toBeCloseTo(1 + 5 + 8, 12);
+    expect(state[0]).toBeCloseTo(1 + 3 + 8, 12);
     expect(next).toBeGreaterThan(8);
     integrateStiff(system, state, { ...settings, from: 0, to: 2.5, onStep: () => false });
-    expect(state[0]).toBeCloseTo(16.5, 12);
+    expect(state[0]).toBeCloseTo(14.5, 12);
   });
 
   test("slopes that aren't numbers don't pass for exact ones", () => {

@@ -149,7 +149,7 @@ export function integrateStiff(system: StiffSystem, initial: Float64Array, optio
     if (Number.isNaN(error)) throw new RangeError(`the slopes at t = ${t} aren't numbers`);
     const end = to - t <= h * (1 + 1e-12) ? to : t + h;
     system.derivative(end, next, slopeNext);
-    const grown = h * Math.min(5, 0.9 * Math.max(error, 1e-6) ** (-1 / 3));
+    const grown = h * Math.min(3, 0.9 * Math.max(error, 1e-6) ** (-1 / 3));
     step = h < step ? Math.max(step, grown) : grown;
     const accepted = {
       from: t,
