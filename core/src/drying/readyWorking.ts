@@ -24,7 +24,7 @@ export function workingOfReady(work: DriedWork, index: number, which: "touchDryH
     name: which === "dryHours" ? "dry after" : "touch-dry after",
     kind: "hours",
     formula:
-      "dm/dt = −N, N = (a_w ρ_sat(T_s) − ρ_air) ⁄ (1/h_m + R), with the room’s own air; " +
+      "dm/dt = −N, N = (a_w ρ_sat(T_s) − ρ_air) ⁄ (1/h_m + R), with the room’s own air and warmth; " +
       (which === "dryHours"
         ? "until 0.010 kg/m² is left above what the fibre holds ten points more humid than the room was"
         : "until half of what wets the tips is left above what the fibre holds ten points more humid than the room was"),
@@ -54,6 +54,9 @@ export function workingOfReady(work: DriedWork, index: number, which: "touchDryH
               airSpeed: Math.min(DRYING_LIMITS.airSpeed[1], x.airSpeed),
               outdoorAirChangesPerHour: x.exchange,
               temperature: x.temperature,
+              ...(each.climate?.mode === "heated"
+                ? { climate: { ...each.climate, setpoint: x.temperature } }
+                : {}),
               relativeHumidity: Math.min(1, x.humidity),
               pileHeight: x.pile,
               faceWeight: x.faceWeight,
@@ -74,16 +77,20 @@ export function workingOfReady(work: DriedWork, index: number, which: "touchDryH
       };
       return simulateDrying(building).rooms[index]?.[which] ?? Number.NaN;
     },
-    steps: () => [
-      figure("dew point of the room’s air", dewPoint(room.temperature, room.relativeHumidity), "temperature"),
-      figure("dew point outdoors", dewPoint(outdoor.temperature, outdoor.relativeHumidity), "temperature"),
-      figure("the fibre may hold at rest", rest, "massPerArea"),
-      figure("tips dry below, free water", criticalWater(room.pileHeight), "massPerArea"),
-      figure(
-        "leaving at first, an hour",
-        simulateDrying(work.building).rooms[index]?.initialFlux ?? Number.NaN,
-        "massPerArea",
-      ),
-    ],
+    steps: () => {
+      const dried = simulateDrying(work.building).rooms[index];
+      return [
+        figure(
+          "dew point of the room’s air",
+          dewPoint(room.temperature, room.relativeHumidity),
+          "temperature",
+        ),
+        figure("dew point outdoors", dewPoint(outdoor.temperature, outdoor.relativeHumidity), "temperature"),
+        figure("lowest temperature of the room", dried?.lowestTemperature ?? Number.NaN, "temperature"),
+        figure("the fibre may hold at rest", rest, "massPerArea"),
+        figure("tips dry below, free water", criticalWater(room.pileHeight), "massPerArea"),
+        figure("leaving at first, an hour", dried?.initialFlux ?? Number.NaN, "massPerArea"),
+      ];
+    },
   });
 }

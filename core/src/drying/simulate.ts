@@ -58,7 +58,7 @@ const LONGEST_STEP = 4 * HOUR;
 const LAST_DAY = 24 * HOUR;
 
 /** s; the error asked for takes over from there. */
-const FIRST_STEP = 120;
+const FIRST_STEP = 30;
 
 /** Where, inside a step, the air is looked at for its peaks. */
 const WITHIN_A_STEP = [0.25, 0.5, 0.75];

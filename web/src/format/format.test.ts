@@ -24,6 +24,14 @@ test("strengths keep their label's spelling", () => {
   expect(asRatio(6 / 128)).toBe("1:21.3");
 });
 
+test("a finish weeks off is told by its date, in another year with the year", () => {
+  const now = startOf({ day: "2026-12-10", startsAt: "14:00" });
+  const at = (day: string) => startOf({ day, startsAt: "10:15" });
+  expect(about(at("2026-12-15"), now)).toBe("Tue 10:15");
+  expect(about(at("2026-12-24"), now)).toBe("24 Dec 10:15");
+  expect(aboutParts(at("2027-01-03"), now)).toEqual({ day: "3 Jan 2027", hour: "10:15" });
+});
+
 test("predicted hours are told to five minutes, with the day when it isn't today", () => {
   const now = startOf({ day: "2026-03-10", startsAt: "14:00" });
   const later = startOf({ day: "2026-03-11", startsAt: "01:58" });

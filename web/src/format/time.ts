@@ -22,16 +22,25 @@ const longDayName = names("long", "weekday");
 const shortMonth = names("short", "month");
 const longMonth = names("long", "month");
 
+/** A weekday is one of the next few days, and only one: further off it is a date, in another year with the year. */
+const WEEKDAY_WITHIN = 6 * 86_400_000;
+function dayName(time: number, today: number): string {
+  if (Math.abs(time - today) < WEEKDAY_WITHIN) return shortDay(time);
+  const [day, year] = [new Date(time).getDate(), new Date(time).getFullYear()];
+  return `${day} ${shortMonth(time)}${year === new Date(today).getFullYear() ? "" : ` ${year}`}`;
+}
+
 /** A predicted hour: to five minutes, since nobody knows it better; with the day when it isn't `today`'s. */
 export function about(time: number, today: number): string {
   const rounded = Math.round(time / 300_000) * 300_000;
-  return isSameDay(rounded, today) ? clock(rounded) : `${shortDay(rounded)} ${clock(rounded)}`;
+  return isSameDay(rounded, today) ? clock(rounded) : `${dayName(rounded, today)} ${clock(rounded)}`;
 }
 
 /** {@link about} in two parts, the day only when it isn't today's, so that the hour can be set large. */
 export function aboutParts(time: number, today: number): { readonly day: string; readonly hour: string } {
-  const [hour = "", day = ""] = about(time, today).split(" ").reverse();
-  return { day, hour };
+  const said = about(time, today);
+  const gap = said.lastIndexOf(" ");
+  return { day: said.slice(0, Math.max(0, gap)), hour: said.slice(gap + 1) };
 }
 
 /** The hours a prediction lies between, `16:20 – 19:30`; an end that is never reached is left open. */
