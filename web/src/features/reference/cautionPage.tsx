@@ -1,24 +1,30 @@
-import { CHEMISTRIES, HAZARDOUS_PAIRS, protectionFor, STATEMENTS } from "@scutch/core/care";
-import { CHEMISTRY_NAMES, protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
+import {
+  CHEMISTRIES,
+  HAZARDOUS_PAIRS,
+  type HazardousPair,
+  protectionFor,
+  STATEMENTS,
+} from "@scutch/core/care";
+import { CHEMISTRY_NAMES, capital, protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
 import { Entry } from "./Entry.tsx";
 import { type Section, searchText } from "./section.ts";
 
-const capital = (text: string) => `${text[0]?.toUpperCase() ?? ""}${text.slice(1)}`;
+const MARKS: Record<HazardousPair["onOneFloor"], string> = {
+  never: "never on one floor",
+  "rinse-between": "rinse and extract between",
+  harmless: "together only as the label says",
+};
 
 /** What must never meet, and what to wear with what. */
 export function cautionSections(): Section[] {
-  const pairs = HAZARDOUS_PAIRS.map(({ pair: [a, b], gives, onOneFloor, statements, source }) => {
+  const pairs = HAZARDOUS_PAIRS.map(({ pair: [a, b], gives, inVessel, onOneFloor, statements, source }) => {
     const title = `${capital(REACTANT_NAMES[a])} and ${REACTANT_NAMES[b]}`;
     const codes = statements.map((code) => `${code}: ${STATEMENTS[code] ?? ""}`);
     return {
       key: title,
       text: searchText(title, gives, ...codes),
       Body: () => (
-        <Entry
-          title={title}
-          mark={onOneFloor === "never" ? "never on one floor" : "rinse and extract between"}
-          tone="stop"
-        >
+        <Entry title={title} mark={MARKS[onOneFloor]} tone={inVessel === "never" ? "stop" : "caution"}>
           <p>{gives}</p>
           <p className="text-sm text-soft">
             {codes.join(" ")} ({source})
