@@ -96,6 +96,15 @@ export const LogEntry = z
       stood: Seconds("How long it stood").optional(),
       result: AttemptOutcome,
     }),
+    z
+      .strictObject({
+        ...base,
+        kind: z.literal("spot-skipped"),
+        roomId: RoomId,
+        spotId: SpotId,
+        agent: SpotAgent,
+      })
+      .meta({ description: "A step of a spot passed over: nothing was done" }),
     z.strictObject({ ...base, kind: z.literal("note"), text: Text, roomId: RoomId.optional() }),
     z.strictObject({ ...base, kind: z.literal("correction"), corrects: EntryId, text: Text }),
   ])

@@ -65,6 +65,13 @@ export interface Overridden extends Base {
   readonly productId: string;
 }
 
+export interface SpotSkipped<Agent extends string = string> extends Base {
+  readonly kind: "spot-skipped";
+  readonly roomId: string;
+  readonly spotId: string;
+  readonly agent: Agent;
+}
+
 export interface SpotAttempted<Result extends string = string> extends Base {
   readonly kind: "spot-attempt";
   readonly roomId: string;
@@ -91,6 +98,7 @@ export type Entry =
   | DyeTested
   | Overridden
   | SpotAttempted
+  | SpotSkipped
   | Noted
   | Correction;
 

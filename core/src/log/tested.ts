@@ -18,6 +18,12 @@ export function dyeTests(log: readonly Entry[]): Tested[] {
   });
 }
 
+/** Steps of a spot that were passed over: nothing was done in them. */
+export const skippedOn = <E extends Entry>(log: readonly E[], spotId: string): OfKind<E, "spot-skipped">[] =>
+  standing(log)
+    .filter(isKind<E, "spot-skipped">("spot-skipped"))
+    .filter((entry) => entry.spotId === spotId);
+
 /** What was done to a spot, in the order logged. */
 export const attemptsOn = <E extends Entry>(log: readonly E[], spotId: string): OfKind<E, "spot-attempt">[] =>
   standing(log)

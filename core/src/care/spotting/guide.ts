@@ -24,8 +24,8 @@ export interface KnownSpot {
 export interface GuideStep {
   readonly agent: Agent;
   readonly facts: AgentFacts;
-  /** passed: gentler than what was done already, and so not gone back to. */
-  readonly state: "done" | "next" | "later" | "passed" | "barred";
+  /** passed: gentler than what was done already, and so not gone back to; skipped: passed over by whoever works it. */
+  readonly state: "done" | "next" | "later" | "passed" | "skipped" | "barred";
   /** m³ the spot takes of it. */
   readonly amount: number;
   readonly contact: number;
@@ -130,9 +130,14 @@ function finished(attempts: readonly AttemptResult[]): boolean {
 /**
  * How to work a spot, from its origin, fibre, age and what was tried: gentle to strong, each step judged by the care rules, so
  * that one the fibre can’t take is barred with its reason. The step that helped is repeated while it helps; one that
- * made it worse ends the work; no step goes back to a gentler one than was done. Contact times, amounts: common practice, the product’s label comes first.
+ * made it worse ends the work; a skipped one counts as nothing done; no step goes back to a gentler one than was done. Contact times, amounts: common practice, the product’s label comes first.
  */
-export function guideFor(spot: KnownSpot, floor: CareFloor, attempts: readonly Attempt[]): Guide {
+export function guideFor(
+  spot: KnownSpot,
+  floor: CareFloor,
+  attempts: readonly Attempt[],
+  skipped: readonly Agent[] = [],
+): Guide {
   const facts = ORIGIN_FACTS[spot.origin];
   const agents = facts.steps.filter(
     (agent) => spot.nature !== "spot" || AGENT_FACTS[agent].takes === "matter",
@@ -155,6 +160,7 @@ export function guideFor(spot: KnownSpot, floor: CareFloor, attempts: readonly A
     if (judgement?.verdict === "stop" || base.after.some(({ onOneFloor }) => onOneFloor === "never"))
       return { ...base, state: "barred" };
     if (finished(own) || (over && own.length > 0)) return { ...base, state: "done" };
+    if (skipped.includes(agent) && own.length === 0) return { ...base, state: "skipped" };
     if (place < reached) return { ...base, state: own.length > 0 ? "done" : "passed" };
     if (next || over) return { ...base, state: "later" };
     next = { ...base, state: "next" };

@@ -132,6 +132,20 @@ describe("what a step is and what it does to the floor", () => {
     expect(fitsAgent("water", { phInUse: 7 })).toBe(false);
   });
 
+  test("a step passed over is nothing done: not tried, no chemistry on the floor, and the next is offered", () => {
+    const lifted: Attempt[] = [{ agent: "lift-off", result: "no-change" }];
+    const guide = guideFor({ ...COFFEE, origin: "red-drink" }, NYLON, lifted, ["water", "peroxide"]);
+    expect(guide.steps.find(({ agent }) => agent === "water")).toMatchObject({
+      state: "skipped",
+      attempts: [],
+    });
+    expect(guide.outcome).toMatchObject({ kind: "work", step: { agent: "neutral" } });
+    expect(guide.steps.find(({ agent }) => agent === "reducer")?.after).toEqual([]);
+    // Done after all, it counts as done.
+    const done = guideFor(COFFEE, NYLON, [...lifted, { agent: "water", result: "better" }], ["water"]);
+    expect(done.outcome).toMatchObject({ kind: "work", step: { agent: "water" } });
+  });
+
   test("it never steps back to a gentler agent than was tried, and a step that made it better is offered again (fuzz)", () => {
     expect(next(COFFEE, NYLON, [{ agent: "acid", result: "no-change" }])).toBe("peroxide");
     expect(next(COFFEE, NYLON, [{ agent: "acid", result: "better" }])).toBe("acid");

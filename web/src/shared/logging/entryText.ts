@@ -68,6 +68,14 @@ export function entryText(
         said: `${what} in ${room(entry.roomId)}: ${AGENT_FACTS[entry.agent].name.toLowerCase()}${used}, ${RESULT_NAMES[entry.result].toLowerCase()}`,
       };
     }
+    case "spot-skipped": {
+      const spot = job.spots?.find(({ id }) => id === entry.spotId);
+      const what = spot ? ORIGIN_SHORT[spot.origin] : "A removed spot";
+      return {
+        what: "Step passed over",
+        said: `${what} in ${room(entry.roomId)}: ${AGENT_FACTS[entry.agent].name.toLowerCase()}, not done`,
+      };
+    }
     case "note":
       return { what: "Note", said: `${entry.text}${inRoom(entry.roomId)}` };
     case "correction":

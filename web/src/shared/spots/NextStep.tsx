@@ -148,7 +148,10 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
         {facts.stopWhen} {facts.rinse && "Then rinse with a little plain water and extract."}
       </p>
       {missing || barred ? (
-        <Button className="mt-2" onClick={() => finish("no-change")}>
+        <Button
+          className="mt-2"
+          onClick={() => log({ kind: "spot-skipped", roomId: room.id, spotId: spot.id, agent })}
+        >
           Pass over it
         </Button>
       ) : (

@@ -54,7 +54,7 @@ export function SpotSteps({ desk, room, spot, guide: { steps, outcome } }: Props
 }
 
 function OtherStep({ step, number }: { readonly step: GuideStep; readonly number: number }) {
-  const passed = step.state === "passed";
+  const passed = step.state === "passed" || step.state === "skipped";
   const barred = step.judgement?.reasons.find(({ verdict }) => verdict === "stop");
   const never = step.after.find(({ onOneFloor }) => onOneFloor === "never");
   return (
@@ -69,7 +69,11 @@ function OtherStep({ step, number }: { readonly step: GuideStep; readonly number
             : {step.attempts.map((result) => RESULT_NAMES[result].toLowerCase()).join(", ")}
           </span>
         )}
-        {passed && <span className="text-sm">: gentler than what was done, not gone back to</span>}
+        {passed && (
+          <span className="text-sm">
+            : {step.state === "skipped" ? "passed over" : "gentler than what was done, not gone back to"}
+          </span>
+        )}
         {step.state === "barred" && (
           <p className="text-sm text-stop">
             {barred ? barred.why : `${never?.gives ?? ""} Never after what was used before.`}

@@ -1,6 +1,6 @@
 import { type Product, type Spot, spotArea } from "@scutch/contract";
 import { type Agent, fitsAgent, type Guide, guideFor, judgeProduct, needsProduct } from "@scutch/core/care";
-import { attemptsOn } from "@scutch/core/log";
+import { attemptsOn, skippedOn } from "@scutch/core/log";
 import { type Bottle, bottleFor, concentratePerWater } from "@scutch/core/mix";
 import { careFloor } from "@scutch/core/plan";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -8,7 +8,12 @@ import type { JobDesk } from "../../planning/desk.ts";
 /** How to work a spot of a job, from what is known of it and of its floor and what was tried. */
 export function guideOf({ job, log }: JobDesk, spot: Spot): Guide {
   const room = job.rooms.find(({ id }) => id === spot.roomId);
-  return guideFor({ ...spot, area: spotArea(spot) }, careFloor(room ?? {}), attemptsOn(log, spot.id));
+  return guideFor(
+    { ...spot, area: spotArea(spot) },
+    careFloor(room ?? {}),
+    attemptsOn(log, spot.id),
+    skippedOn(log, spot.id).map(({ agent }) => agent),
+  );
 }
 
 /** A rinse or a pre-spray may have the right pH and is not made for this. */
