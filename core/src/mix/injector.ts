@@ -58,7 +58,9 @@ export function jugStrength(wanted: number, ratio: number): number | undefined {
 export interface TipFault {
   readonly code: "tip-too-lean";
   readonly ratio: number;
-  /** The largest ratio that still reaches the label's weakest strength. */
+  /** The weakest the label allows at the floor, concentrate per water. */
+  readonly weakest: number;
+  /** The largest ratio that still reaches it. */
   readonly most: number;
 }
 
@@ -78,7 +80,7 @@ export function jugRange(
   const wanted = jugStrength(concentratePerWater(label.wanted), ratio);
   const jugLow = jugStrength(low, ratio);
   if (jugLow === undefined || jugLow > STRONGEST_JUG)
-    return { code: "tip-too-lean", ratio, most: 1 / (2 * low) - 0.5 };
+    return { code: "tip-too-lean", ratio, weakest: low, most: 1 / (2 * low) - 0.5 };
   const asStrongAsGoes = (jug: number | undefined) => Math.min(STRONGEST_JUG, jug ?? STRONGEST_JUG);
   return { low: jugLow, wanted: asStrongAsGoes(wanted), high: asStrongAsGoes(jugStrength(high, ratio)) };
 }

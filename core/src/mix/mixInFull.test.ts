@@ -73,7 +73,10 @@ describe("two stages: a jug drawn through a tip", () => {
     const neat = planned({ ...REQUEST, ...acid, tip: { id: "t", ratio: 300 } });
     expect(neat.fills[0]).toMatchObject({ water: 0, strength: 1 / 300 });
     const lean = planBatch({ ...REQUEST, tip: { id: "t", ratio: 64 } });
-    expect(lean).toMatchObject({ outcome: "impossible", fault: { code: "tip-too-lean", ratio: 64 } });
+    expect(lean).toMatchObject({
+      outcome: "impossible",
+      fault: { code: "tip-too-lean", ratio: 64, weakest: 1 / 32 },
+    });
     if (lean.outcome !== "impossible" || lean.fault.code !== "tip-too-lean") throw new Error();
     // The leanest tip for a jug of half and half: 2r + 1 parts of water to one of concentrate is 32, the weakest allowed, at r = 15.5.
     expect(lean.fault.most).toBeCloseTo(15.5, 9);

@@ -82,7 +82,7 @@ describe("why a batch has no fills", () => {
     { code: "measure-too-coarse", volume: 3e-3, concentrate: 12e-6, measure: 10e-6 },
     { code: "measure-too-coarse", volume: 3e-3, concentrate: 0.04, measure: 0.06, powder: true },
     { code: "measure-too-coarse", volume: 3e-3, concentrate: 12e-6, measure: 10e-6, booster: "b" },
-    { code: "tip-too-lean", ratio: 64, most: 11.5 },
+    { code: "tip-too-lean", ratio: 64, weakest: 1 / 32, most: 15.5 },
   ];
 
   test("each is said in a sentence of its own, with figures in the crew's units and a way out", () => {
@@ -94,6 +94,6 @@ describe("why a batch has no fills", () => {
     expect(batchFault(faults[6] as BatchFault, UNITS_OF.metric).replaceAll("\u00a0", " ")).toContain(
       "40 g for 3 L",
     );
-    expect(batchFault(faults[8] as BatchFault, UNITS_OF.us)).toContain("a tip of 1:12 or less");
+    expect(batchFault(faults[8] as BatchFault, UNITS_OF.us)).toContain("a tip of 1:15.5 or less");
   });
 });

@@ -206,7 +206,7 @@ export function batchFault(fault: BatchFault, units: UnitsOfCrew): string {
     case "vessel-below-measure":
       return `A full sprayer (${large(fault.usable)}) takes ${small(fault.concentrate)}, less than one mark of the measure (${small(fault.measure)}). Take a finer measure or a larger sprayer.`;
     case "tip-too-lean":
-      return `Through a 1:${readable(fault.ratio)} tip even a jug of half and half lies too weak on the floor. Take a tip of 1:${decimal(fault.most, 0)} or less, or another sprayer.`;
+      return `Through a 1:${readable(fault.ratio)} tip even a jug of half and half lies weaker on the floor than the label’s weakest, 1:${readable(1 / fault.weakest)}. Take a tip of 1:${decimal(Math.floor(fault.most * 10) / 10, 1)} or less, or another sprayer.`;
     case "pot-life-too-short":
       return "The mix goes off before even one mark of it is sprayed. Take a sprayer with a larger nozzle.";
     case "measure-too-coarse":
