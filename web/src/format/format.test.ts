@@ -89,7 +89,7 @@ describe("why a batch has no fills", () => {
     for (const units of [UNITS_OF.metric, UNITS_OF.us]) {
       const sentences = faults.map((fault) => batchFault(fault, units));
       expect(new Set(sentences).size).toBe(faults.length);
-      for (const sentence of sentences) expect(sentence).toMatch(/(Correct|Choose|Take) [^.]+\.$/);
+      for (const sentence of sentences) expect(sentence).toMatch(/(Correct|Choose|Take) (?:[^.]|\.\d)+\.$/);
     }
     expect(batchFault(faults[6] as BatchFault, UNITS_OF.metric).replaceAll("\u00a0", " ")).toContain(
       "40 g for 3 L",
