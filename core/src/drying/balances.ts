@@ -125,7 +125,10 @@ export class Balances {
 
   /** (shift − J) x = right: the pile's row first, then the two of the room's air, then what has gone. */
   readonly solve = (shift: number, right: Float64Array, x: Float64Array): void => {
-    if (!this.warm) return this.solveHeld(shift, right, x);
+    if (!this.warm) {
+      this.solveHeld(shift, right, x);
+      return;
+    }
     const { n, air, blockW, blockT } = this;
     let vapourGone = (right[this.vapourAt] as number) * this.floor;
     let heatGone = (right[this.heatAt] as number) * this.capacity;
