@@ -30,6 +30,14 @@ const totals = (uses: ReturnType<typeof stockUse>) => {
   return new Map([...sums].filter(([, amount]) => Math.abs(amount) > 1e-14));
 };
 
+/** As a device does: a server that was too busy to answer in time is sent the same again, and may have taken it already. */
+async function sentUntilTaken(job: string, entry: LogEntry): Promise<number> {
+  for (let tries = 1; ; tries++) {
+    const { status } = await server.api.post(`/api/jobs/${job}/log`).send({ entries: [entry] });
+    if (status !== 503 || tries === 10) return status;
+  }
+}
+
 test("whatever comes in, twice, at once, out of order or struck out: the sum is what the logs say (fuzz)", async () => {
   let n = 20_000;
   const step = fc.record({
@@ -72,14 +80,12 @@ test("whatever comes in, twice, at once, out of order or struck out: the sum is 
         sent.push(call);
         return call;
       });
-      const answers = await Promise.all(
-        calls.map(({ job, entry }) => server.api.post(`/api/jobs/${job}/log`).send({ entries: [entry] })),
-      );
-      expect(answers.every(({ status }) => status === 200)).toBe(true);
+      const statuses = await Promise.all(calls.map(({ job, entry }) => sentUntilTaken(job, entry)));
+      expect(statuses.filter((status) => status !== 200)).toEqual([]);
       const [sum, fold] = [totals(await used()), totals(await folded())];
       expect([...sum.keys()].sort()).toEqual([...fold.keys()].sort());
       for (const [key, amount] of fold) expect(sum.get(key)).toBeCloseTo(amount, 12);
     }),
     { seed: 5, numRuns: 25 },
   );
-}, 120_000);
+}, 240_000);
