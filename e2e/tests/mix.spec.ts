@@ -79,7 +79,10 @@ test("run out: the nearest of its kind stands in at its own label's strength, wi
   page,
 }) => {
   await page.clock.install();
+  // Which pack it comes from is known once the stock is.
+  const stock = page.waitForResponse((response) => response.url().endsWith("/api/stock"));
   await page.goto(`${LIBRARY}/mix`);
+  await stock;
   await page.getByRole("button", { name: "Run out of Meadow pre-spray?" }).click();
   const list = page.getByRole("list", { name: "What could stand in" });
   // Heavy soil in the children's corner: Bramble's own heavy dose, by weight; the milder verdict comes first.
