@@ -151,7 +151,9 @@ test("an injection sprayer wants a tip; one too lean for the product is said wit
   await tip.selectOption({
     index: (await tip.locator("option").allInnerTexts()).findIndex((text) => text.startsWith("1:300")),
   });
-  await expect(page.getByText(/Through a 1:300 tip even a jug of half and half lies weaker on the floor/)).toBeVisible();
+  await expect(
+    page.getByText(/Through a 1:300 tip even a jug of half and half lies weaker on the floor/),
+  ).toBeVisible();
   await page
     .getByRole("button", { name: "Van" })
     .or(page.getByRole("link", { name: "Van" }))
