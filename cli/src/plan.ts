@@ -1,16 +1,19 @@
 import { type JobFile, jobInput } from "@scutch/contract";
 import { severity } from "@scutch/core/care";
+import { workBegan } from "@scutch/core/log";
 import { careOf, planJob } from "@scutch/core/plan";
+import { scheduleReport } from "./schedule.ts";
 
-/** A job file's plan: SI, hours after the job's start; drying hours count from when the room is finished. */
-export function planReport({ job, site, products, vessels, gear, log }: JobFile) {
-  const input = jobInput(job, {
+/** A job file's plan, by as many people as it says or as asked: SI, hours after the job's start; drying hours count from when the room is finished. */
+export function planReport({ job, site, products, vessels, gear, log }: JobFile, people?: number) {
+  const asked = people === undefined ? job : { ...job, run: { ...job.run, people } };
+  const input = jobInput(asked, {
     products,
     vessels,
     ...(gear ? { gear } : {}),
     ...(site ? { site } : {}),
     ...(log ? { log } : {}),
-    startsAt: Date.parse(`${job.day}T${job.startsAt}`),
+    startsAt: workBegan(Date.parse(`${job.day}T${job.startsAt}`), log ?? []),
   });
   const plan = planJob(input);
   const care = careOf(input);
@@ -28,9 +31,11 @@ export function planReport({ job, site, products, vessels, gear, log }: JobFile)
     balanceError: plan.balanceError,
     heatBalanceError: plan.heatBalanceError,
     care: {
-      rooms: care.rooms.map(({ roomId, verdict, gate, method, rinse, product, added }) => ({
+      rooms: care.rooms.map(({ roomId, verdict, danger, toDo, gate, method, rinse, product, added }) => ({
         roomId,
         verdict,
+        danger,
+        toDo,
         dyeTest: gate,
         reasons: [
           method,
@@ -48,6 +53,7 @@ export function planReport({ job, site, products, vessels, gear, log }: JobFile)
         pairs: [hazard],
       })),
     },
+    schedule: scheduleReport(plan.run),
     batches: plan.batches.map(({ id, strength, roomIds, batch }) => ({ id, strength, roomIds, ...batch })),
     rooms: plan.rooms.map((room, i) => ({
       id: room.id,

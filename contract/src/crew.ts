@@ -1,4 +1,5 @@
 import { EXTRAS } from "@scutch/core/quote";
+import { PACE_LIMITS } from "@scutch/core/run";
 import * as z from "zod";
 import { CrewId } from "./ids.ts";
 import { Name, quantity } from "./quantity.ts";
@@ -26,6 +27,32 @@ export const CrewSettings = z
       .enum(["metric", "us"])
       .optional()
       .meta({ description: "As each device is used to where absent" }),
+    clock: z.enum(["12", "24"]).optional().meta({ description: "How hours are told; 24 where absent" }),
+    dayStart: z
+      .string()
+      .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
+      .optional()
+      .meta({ description: "When a new job starts unless somebody says otherwise, HH:MM" }),
+    currency: z
+      .string()
+      .trim()
+      .min(1)
+      .max(6)
+      .optional()
+      .meta({ description: "How its money is written before a figure, as € or CHF" }),
+    people: z.array(Name).max(30).optional().meta({ description: "Who works in it, as they stand in logs" }),
+    pace: z
+      .strictObject({
+        vacuum: quantity("m²/s vacuumed", PACE_LIMITS.rate).optional(),
+        spray: quantity("m²/s sprayed", PACE_LIMITS.rate).optional(),
+        overhead: quantity(
+          "share, 0.27 is 27 %",
+          PACE_LIMITS.overhead,
+          "What set-up, refills, moving and talk add",
+        ).optional(),
+      })
+      .optional()
+      .meta({ description: "How fast the crew works, where it isn’t as usual" }),
     prices: z
       .partialRecord(z.enum(EXTRAS), Price)
       .meta({ description: "Of what is charged apart; what is absent has no price" }),

@@ -6,6 +6,7 @@ export {
   CrewSettings,
   OLDEST_CONTRACT,
 } from "./crew.ts";
+export { CrewFile } from "./crewFile.ts";
 export { Door } from "./door.ts";
 export { DryingCases } from "./dryingCases.ts";
 export { type Endpoint, type Endpoints, endpoints, type Shelf } from "./endpoints/index.ts";
@@ -28,7 +29,19 @@ export {
   SpotId,
   VesselId,
 } from "./ids.ts";
-export { type BatchChoice, Interview, Job, MOST_BATCHES, MOST_ROOMS, RigChoice, StoredJob } from "./job.ts";
+export {
+  type BatchChoice,
+  Interview,
+  Job,
+  MOST_BATCHES,
+  MOST_FORMER,
+  MOST_ROOMS,
+  RigChoice,
+  RunChoice,
+  StepPin,
+  StoredJob,
+  WorkBreak,
+} from "./job.ts";
 export { cardFacts, JobCard, JobPage, OPEN_DAYS } from "./jobCard.ts";
 export { JobFile } from "./jobFile.ts";
 export { jobInput, type Surroundings } from "./jobInput.ts";

@@ -1,12 +1,12 @@
 import { STROKE_LIMITS } from "@scutch/core/clean";
-import { LAST_CLEANED, OCCUPANCY } from "@scutch/core/plan";
+import { LAST_CLEANED, MOST_PEOPLE, OCCUPANCY } from "@scutch/core/plan";
 import * as z from "zod";
 import { Door } from "./door.ts";
 import { BatchId, GearId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
 import { Day } from "./moment.ts";
 import { Strength } from "./product.ts";
 import { Air, Name, quantity, Volume } from "./quantity.ts";
-import { Room } from "./room.ts";
+import { FormerRoom, Room } from "./room.ts";
 import { Spot } from "./spot.ts";
 
 /** Which product goes in which vessel, and what the concentrate is measured with. Amounts are computed, never stored. */
@@ -31,6 +31,7 @@ export const MOST_ROOMS = 60;
 export const MOST_BATCHES = 8;
 const MOST_DOORS = 150;
 const MOST_SPOTS = 200;
+export const MOST_FORMER = 200;
 
 /** What the job is extracted with, from the van; what is absent is as usual. */
 export const RigChoice = z
@@ -66,6 +67,43 @@ export const Interview = z
   })
   .meta({ id: "Interview" });
 
+const Clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/);
+
+/** How the job is run; what is absent is as usual: one person, two circuits, ceiling fans off while people work. */
+export const RunChoice = z
+  .strictObject({
+    people: z.int().min(1).max(MOST_PEOPLE).optional(),
+    circuits: z
+      .int()
+      .min(1)
+      .max(6)
+      .optional()
+      .meta({ description: "That motors may be plugged into at a time" }),
+    fansRunning: z.boolean().optional().meta({ description: "Ceiling fans run while people work" }),
+  })
+  .meta({ id: "RunChoice" });
+
+const MOST_BREAKS = 8;
+/** A break, by the clock. */
+export const WorkBreak = z
+  .strictObject({
+    id: z.uuid(),
+    at: Clock.meta({ description: "Local time, HH:MM; before the start: on the next day" }),
+    length: quantity("s", [60, 4 * 3600]),
+  })
+  .meta({ id: "WorkBreak" });
+
+const MOST_PINS = 60;
+/** A step of the run at an hour of the person's choosing. */
+export const StepPin = z
+  .strictObject({
+    id: z.string().min(1).max(120).meta({ description: "The step’s id on the run sheet" }),
+    at: Clock.meta({
+      description: "Local time it starts at, HH:MM; before the job’s start: on the next day",
+    }),
+  })
+  .meta({ id: "StepPin" });
+
 /**
  * The plan of a job, one aggregate: read and written whole, exported, kept offline and computed on.
  * Batches' amounts, times and drying follow from it and are not in it.
@@ -76,18 +114,27 @@ export const Job = z
     siteId: SiteId,
     title: Name,
     day: Day,
-    startsAt: z
-      .string()
-      .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
-      .meta({ description: "Local time on the day, HH:MM" }),
+    removed: z
+      .literal(true)
+      .optional()
+      .meta({ description: "Taken out of the crew’s jobs; what was logged stays until the owner purges it" }),
+    startsAt: Clock.meta({ description: "Local time on the day, HH:MM" }),
     indoor: Air.optional(),
     outdoor: Air.optional(),
     interview: Interview.optional(),
     rig: RigChoice.optional(),
     rooms: z.array(Room).max(MOST_ROOMS).meta({ description: "In walk-out order" }),
+    former: z
+      .array(FormerRoom)
+      .max(MOST_FORMER)
+      .optional()
+      .meta({ description: "Rooms taken out that the log speaks of, or whose carpet has a name" }),
     doors: z.array(Door).max(MOST_DOORS).optional(),
     spots: z.array(Spot).max(MOST_SPOTS).optional(),
     batches: z.array(BatchChoice).max(MOST_BATCHES),
+    run: RunChoice.optional(),
+    breaks: z.array(WorkBreak).max(MOST_BREAKS).optional(),
+    pins: z.array(StepPin).max(MOST_PINS).optional(),
   })
   .superRefine((job, context) => {
     const repeated = <T>(list: readonly T[], key: (each: T) => string, field: string) => {
@@ -103,8 +150,11 @@ export const Job = z
       context.addIssue({ code: "custom", path, params: { code } });
     const rooms = repeated(job.rooms, (room) => room.id, "rooms");
     const batches = repeated(job.batches, (batch) => batch.id, "batches");
+    repeated(job.former ?? [], (room) => room.id, "former");
     repeated(job.doors ?? [], (door) => door.id, "doors");
     repeated(job.spots ?? [], (spot) => spot.id, "spots");
+    repeated(job.breaks ?? [], (each) => each.id, "breaks");
+    repeated(job.pins ?? [], (pin) => pin.id, "pins");
     for (const [i, room] of job.rooms.entries())
       if (room.batchId !== undefined && !batches.has(room.batchId))
         fault(["rooms", i, "batchId"], "unknown-reference");
@@ -119,6 +169,8 @@ export const Job = z
   .meta({ id: "Job" });
 
 export type Job = z.infer<typeof Job>;
+export type RunChoice = z.infer<typeof RunChoice>;
+export type WorkBreak = z.infer<typeof WorkBreak>;
 export type RigChoice = z.infer<typeof RigChoice>;
 export type Interview = z.infer<typeof Interview>;
 export type BatchChoice = z.infer<typeof BatchChoice>;

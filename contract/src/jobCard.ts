@@ -16,6 +16,7 @@ export const JobCard = z
     title: Name,
     day: Day,
     startsAt: z.string().meta({ description: "Local time on the day, HH:MM" }),
+    removed: z.literal(true).optional().meta({ description: "Taken out of the crew’s jobs" }),
     rooms: z.int().min(0).meta({ description: "Rooms to clean" }),
     area: z.number().meta({ unit: "m² to clean" }),
     finished: z.int().min(0).meta({ description: "Of them, those logged as finished" }),
@@ -37,6 +38,7 @@ export function cardFacts(job: Job, log: readonly LogEntry[]) {
   const finished = finishedRooms(log);
   return {
     ...{ id, siteId, title, day, startsAt },
+    ...(job.removed ? { removed: job.removed } : {}),
     rooms: rooms.length,
     area: rooms.reduce((sum, { shape, parts }) => sum + carpetArea(shape, parts), 0),
     finished: rooms.filter((room) => finished.has(room.id)).length,

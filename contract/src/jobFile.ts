@@ -19,7 +19,7 @@ export const JobFile = z
     products: z.array(Product).max(200),
     vessels: z.array(Vessel).max(200),
     gear: z.array(Gear).max(400).optional(),
-    log: z.array(LogEntry).max(5000).optional(),
+    log: z.array(LogEntry).max(50_000).optional(),
   })
   .superRefine((file, context) => {
     const products = new Set(file.products.map((product) => product.id));

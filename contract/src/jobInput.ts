@@ -2,6 +2,7 @@ import type { Rig } from "@scutch/core/clean";
 import { attemptsOn, dyeTests, finishedRooms, tankReadings } from "@scutch/core/log";
 import { usableVolume } from "@scutch/core/mix";
 import type { JobInput } from "@scutch/core/plan";
+import type { CrewSettings } from "./crew.ts";
 import type { Gear, GearKind, GearOf } from "./gear.ts";
 import type { BatchChoice, Job, RigChoice } from "./job.ts";
 import type { LogEntry } from "./logEntry.ts";
@@ -17,8 +18,36 @@ export interface Surroundings {
   readonly gear?: readonly Gear[];
   readonly site?: Site;
   readonly log?: readonly LogEntry[];
+  /** How fast the crew works, where it has said so. */
+  readonly pace?: CrewSettings["pace"];
   /** Milliseconds since 1970 at which the job starts; without it logged finishes can't be placed on its clock. */
   readonly startsAt?: number;
+}
+
+const minutesOf = (clock: string) => {
+  const [hours = 0, minutes = 0] = clock.split(":").map(Number);
+  return 60 * hours + minutes;
+};
+
+/** Seconds after the job's start at which a clock shows so much, next time it does. */
+function secondsAfter(clock: string, job: Job, startsAt: number | undefined): number {
+  const planned = Date.parse(`${job.day}T${job.startsAt}`);
+  // A job begun before its planned start has its clock from there.
+  const early = startsAt === undefined ? 0 : Math.max(0, (planned - startsAt) / 1000);
+  return early + 60 * ((minutesOf(clock) - minutesOf(job.startsAt) + 1440) % 1440);
+}
+
+function runOf(job: Job, startsAt: number | undefined): JobInput["run"] {
+  const { run = {}, breaks = [], pins = [] } = job;
+  const seconds = (clock: string) => secondsAfter(clock, job, startsAt);
+  return {
+    ...said(run),
+    breaks: breaks.map(({ id, at, length }) => ({ id, at: seconds(at), length })),
+    pins: pins.map(({ id, at }) => ({ stepId: id, at: seconds(at) })),
+    promises: job.rooms.flatMap(({ id, walkOnBy }) =>
+      walkOnBy === undefined ? [] : [{ roomId: id, by: seconds(walkOnBy) }],
+    ),
+  };
 }
 
 /** Joins a job with its surroundings into what core plans from. A batch whose product or vessel is missing is left out. */
@@ -31,6 +60,7 @@ export function jobInput(job: Job, around: Surroundings): JobInput {
     ...(job.outdoor ? { outdoor: job.outdoor } : {}),
     ...(job.interview ? { interview: job.interview } : {}),
     ...(job.doors ? { doors: job.doors } : {}),
+    ...(job.former ? { former: job.former } : {}),
     rooms: job.rooms,
     spots: (job.spots ?? []).map((spot) => {
       const last = attemptsOn(log, spot.id).at(-1);
@@ -67,6 +97,8 @@ export function jobInput(job: Job, around: Surroundings): JobInput {
             [...finishedRooms(log)].map(([room, at]) => [room, (at - startsAt) / 3_600_000]),
           ),
     ...(job.rig ? { rig: rigOf(job.rig, around) } : {}),
+    ...(around.pace ? { pace: around.pace } : {}),
+    run: runOf(job, startsAt),
   };
 }
 

@@ -5,10 +5,16 @@ import { Name, quantity, Seconds, Volume } from "./quantity.ts";
 import { AttemptOutcome, SpotAgent } from "./spot.ts";
 
 const Text = z.string().trim().min(1).max(2000);
+const MOST_NAMES = 100;
 const base = {
   id: EntryId,
   at: Instant.meta({ description: "When it happened, by the clock of who wrote it" }),
   by: z.string().max(60).optional(),
+  names: z
+    .record(z.uuidv7(), Name)
+    .refine((names) => Object.keys(names).length <= MOST_NAMES)
+    .optional()
+    .meta({ description: "What the rooms, products and spots it speaks of were called when it was written" }),
 };
 
 /** What happened. Never changed, never deleted: a correction is an entry that strikes out another. */
@@ -40,6 +46,13 @@ export const LogEntry = z
         .max(60)
         .optional()
         .meta({ description: "Of the product, as on the pack" }),
+      aboveLabel: z
+        .strictObject({
+          owner: Name.meta({ description: "Who answers for it" }),
+          reason: Text,
+        })
+        .optional()
+        .meta({ description: "It is stronger than its label allows, and was said to be before it was made" }),
     }),
     z
       .strictObject({
@@ -106,7 +119,15 @@ export const LogEntry = z
       })
       .meta({ description: "A step of a spot passed over: nothing was done" }),
     z.strictObject({ ...base, kind: z.literal("note"), text: Text, roomId: RoomId.optional() }),
-    z.strictObject({ ...base, kind: z.literal("correction"), corrects: EntryId, text: Text }),
+    z.strictObject({
+      ...base,
+      kind: z.literal("correction"),
+      corrects: EntryId,
+      text: Text,
+      takenBack: z.literal(true).optional().meta({
+        description: "Within seconds of writing it: a slip of the finger, not a mistake found later",
+      }),
+    }),
   ])
   .meta({ id: "LogEntry" });
 

@@ -7,7 +7,7 @@ import { anyJob, idOf, roomFields } from "./testing/anyJob.ts";
 
 type Change = (job: Job, tag: number) => Job;
 type Item = { readonly id: string; readonly [key: string]: unknown };
-const LISTS = ["rooms", "batches", "doors", "spots"] as const;
+const LISTS = ["rooms", "former", "batches", "doors", "spots"] as const;
 const list = (job: Job, name: (typeof LISTS)[number]) => (job[name] ?? []) as unknown as readonly Item[];
 const asJob = (value: unknown) => JSON.parse(JSON.stringify(value)) as Job;
 const hangsOn = (id: unknown) => (item: object) => !Object.values(item).includes(id);

@@ -121,6 +121,14 @@ export const Room = z
     batchId: BatchId.optional().meta({
       description: "Batch it is sprayed from; the job’s first where absent",
     }),
+    unsprayed: z.boolean().optional().meta({ description: "Sprayed from none of the job’s mixes" }),
+    walkOnBy: z
+      .string()
+      .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
+      .optional()
+      .meta({
+        description: "Local time it was promised to be walked on by, HH:MM; before the start: the next day",
+      }),
     air: Air.optional().meta({ description: "This room’s own air; the job’s indoor air where absent" }),
     windows: z.enum(WINDOWS).optional(),
     airSpeed: quantity(
@@ -170,7 +178,19 @@ export const Room = z
 
 const HARD: readonly string[] = HARD_FLOORS;
 
+/** A room taken out of the plan: what its log is read by, and its dye test by where its carpet lies in other rooms. */
+export const FormerRoom = z
+  .strictObject({
+    id: RoomId,
+    name: Name,
+    covering: z.enum(COVERINGS).optional(),
+    fibre: z.enum(FLOOR_FIBRES).optional(),
+    carpet: Name.optional(),
+  })
+  .meta({ id: "FormerRoom" });
+
 export type Room = z.infer<typeof Room>;
+export type FormerRoom = z.infer<typeof FormerRoom>;
 export type RoomShape = z.infer<typeof RoomShape>;
 export type Part = z.infer<typeof Part>;
 export type Zones = z.infer<typeof Zones>;

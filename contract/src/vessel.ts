@@ -13,11 +13,18 @@ export const Vessel = z
     heel: Volume("What its pump can’t draw"),
     headSpace: Volume("Left empty above, for foam and pressure"),
     graduation: Volume("Step of the marks on its side", 1e-5),
+    lines: z
+      .array(Volume("Of one", 1e-5))
+      .max(20)
+      .optional()
+      .meta({ description: "Lines on its side where they aren’t at every mark" }),
     sprayFlow: quantity("m³/s", [1e-7, 0.01], "What its nozzle gives while spraying"),
   })
   .superRefine((vessel, context) => {
     if (usableVolume(vessel) < vessel.graduation)
       context.addIssue({ code: "custom", path: ["nominal"], params: { code: "vessel-holds-nothing" } });
+    if (vessel.lines?.some((line) => line > vessel.nominal))
+      context.addIssue({ code: "custom", path: ["lines"], params: { code: "line-above-brim" } });
   })
   .meta({ id: "Vessel" });
 

@@ -1,6 +1,6 @@
 /** Figures the trade repeats, worked through core: common practice, no published source. */
 import { describe, expect, test } from "@jest/globals";
-import { padsFor } from "./clean/index.ts";
+import { padPlan } from "./clean/index.ts";
 import {
   concentratePerWater,
   dilutedShare,
@@ -97,8 +97,10 @@ describe("the trade's own sums", () => {
     expect(fromSi(volume("4 gal") / area.value, "mlPerM2")).toBeCloseTo(68, 0);
   });
 
-  test("223 m² at 10–15 m² a pad takes 15–23 pads", () => {
-    expect(padsFor(223)).toEqual({ fewest: 15, most: 23 });
+  test("223 m² of ordinary soil at 10–15 m² a side takes 15–23 pads used on one side, 8–12 on both", () => {
+    const { oneSide, bothSides } = padPlan([{ area: 223, soil: 3 }]);
+    expect(oneSide).toEqual({ fewest: 15, most: 23 });
+    expect(bothSides).toEqual({ fewest: 8, most: 12 });
   });
 
   test("2,000–2,500 sq ft/h with 5 min to spare: 167–208 sq ft ahead, no more", () => {

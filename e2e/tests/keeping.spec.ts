@@ -1,5 +1,5 @@
 /** What is typed once and kept: products, sprayers, corrections, settings; and working without a mouse. */
-import { expect, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
 import { test } from "../support/stack.ts";
 
 const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
@@ -25,7 +25,7 @@ test("a product added from its label, whose 1:4 means one in four, is mixed as i
   await dialog.getByRole("button", { name: "Keep the product" }).click();
   await expect(dialog).toHaveCount(0);
 
-  await expect(page.getByText("Gloves, goggles and an apron.")).toBeVisible();
+  await expect(page.getByText("Gloves, goggles and an apron.", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: /^Fill 1/ }).click();
   // Heavy soil: one part in four of mix, so water is three times the concentrate.
   const litres = async (name: string) => {
@@ -48,18 +48,30 @@ test("two mixes in one job: each room is sprayed from its own, and moving a room
 }) => {
   await page.goto(`${GUESTHOUSE}/mix`);
   const wool = page.getByRole("region", { name: "Teasel wool pre-spray" });
-  await expect(wool.getByText("Landing", { exact: true })).toBeVisible();
-  await expect(wool.getByText("Room 3, sea side")).toHaveCount(0);
+  const fill = wool.getByRole("article");
+  await expect(fill.getByText("Landing", { exact: true })).toBeVisible();
+  await expect(fill.getByText("Room 1", { exact: true })).toHaveCount(0);
+  const chip = (mix: Locator, name: string) =>
+    mix.getByRole("group", { name: "For these rooms" }).getByRole("button", { name, exact: true });
+  await expect(chip(wool, "Room 1")).toHaveAttribute("aria-pressed", "false");
+  await chip(wool, "Room 1").click();
+  await expect(fill.getByText("Room 1", { exact: true })).toBeVisible();
+  // Unticked it goes back to the other mix, not nowhere.
+  await chip(wool, "Room 1").click();
+  await expect(chip(page.getByRole("region", { name: "Meadow pre-spray" }), "Room 1")).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
   await page.keyboard.press("1");
+  await expect(page.getByRole("region", { name: "Another room" })).toBeVisible();
   await page.getByRole("button", { name: "Room 1", exact: true }).click();
   await page.getByRole("radio", { name: "Floor" }).click();
   await page.getByLabel("Sprayed from").selectOption({ label: "Teasel wool pre-spray" });
-  await page.keyboard.press("2");
   await page
     .getByRole("navigation", { name: "Phases of the job" })
     .getByRole("link", { name: "Mix", exact: true })
     .click();
-  await expect(wool.getByText("Room 1", { exact: true })).toBeVisible();
+  await expect(fill.getByText("Room 1", { exact: true })).toBeVisible();
 });
 
 test("a wrong entry is struck out by a correction and stays in sight; a fill struck out is to be made again", async ({
@@ -67,7 +79,7 @@ test("a wrong entry is struck out by a correction and stays in sight; a fill str
   request,
 }) => {
   await page.goto(`${LIBRARY}/log`);
-  await page.getByRole("button", { name: "Correct: Fill 1 made" }).click();
+  await page.getByRole("button", { name: "Strike out: Fill 1 made" }).click();
   const strike = page.getByRole("button", { name: "Strike it out" });
   await expect(strike).toBeDisabled();
   await page.getByLabel("Why, and what is right instead").fill("Spilt it by the van");
@@ -128,10 +140,15 @@ test("without a mouse: a job, a room, its fills and its hour, and the keys are t
   await leaveField(); // a closed dialog gives the focus back to where it was last
   await page.keyboard.press("2");
   await expect(figure(page, "Water")).toBeVisible();
-  await page.keyboard.press("3");
+  await page.keyboard.press("4");
   await expect(figure(page, "Dry by")).toHaveText(/\d\d:\d\d/);
+  // Undo acts on the screen in sight alone: on Dry there is nothing to take back.
   await page.keyboard.press("u");
-  await expect(page.getByText("Nothing to dry yet.")).toBeVisible();
-  await page.keyboard.press("r");
   await expect(figure(page, "Dry by")).toBeVisible();
+  await page.keyboard.press("1");
+  await expect(page.getByRole("button", { name: "Undo: adding Parlour" })).toBeVisible();
+  await page.keyboard.press("u");
+  await expect(page.getByText("Type the first room.")).toBeVisible();
+  await page.keyboard.press("r");
+  await expect(figure(page, "Area of Parlour")).toBeVisible();
 });

@@ -69,7 +69,8 @@ test("with the heating off a room dries late and is told to turn it on; one tap 
 test("tanks that would leave more than carpet keeps are asked about, not logged", async ({ page }) => {
   await page.goto(`${FLAT}/mix`);
   await page.getByRole("button", { name: /Read the tanks/ }).click();
-  await page.getByRole("button", { name: "Lounge", exact: true }).click();
+  const used = page.getByRole("group", { name: "Rooms it was used in" });
+  await used.getByRole("button", { name: "Lounge", exact: true }).click();
   await page.getByLabel("Solution used").fill("400 L");
   await page.getByLabel("Taken up").fill("100 L");
   await page.getByRole("button", { name: "Log it" }).click();

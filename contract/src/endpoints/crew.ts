@@ -1,5 +1,6 @@
 import * as z from "zod";
 import { Crew, CrewSettings } from "../crew.ts";
+import { CrewFile } from "../crewFile.ts";
 import { endpoint, WRITE_ERRORS } from "./endpoint.ts";
 import { PATHS } from "./paths.ts";
 
@@ -13,6 +14,13 @@ export const crewEndpoints = {
       settings: CrewSettings,
       contract: z.int().meta({ description: "Version of this contract the server was built with" }),
     }),
+    errors: [],
+  }),
+  readCrewData: endpoint({
+    method: "get",
+    path: PATHS.readCrewData,
+    summary: "Everything of the crew but its pictures, as one file in the open format",
+    response: CrewFile,
     errors: [],
   }),
   saveSettings: endpoint({

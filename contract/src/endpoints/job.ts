@@ -30,6 +30,15 @@ export const jobEndpoints = {
     response: StoredJob,
     errors: READ_ERRORS,
   }),
+  purgeJob: endpoint({
+    method: "delete",
+    path: PATHS.purgeJob,
+    summary:
+      "Delete for good a job that was taken out, with its log and pictures. What it used stays used. 422 for one that wasn’t taken out",
+    params: z.strictObject({ jobId: JobId }),
+    response: z.strictObject({ purged: z.literal(true) }),
+    errors: [403, 404, 422, 426],
+  }),
   saveJob: endpoint({
     method: "put",
     path: PATHS.saveJob,

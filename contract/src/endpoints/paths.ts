@@ -1,10 +1,12 @@
 /** Addresses below /api, by endpoint: apart from the schemas, so that a caller needn’t load those it has no use for. */
 export const PATHS = {
   readCrew: "/crew",
+  readCrewData: "/crew/data",
   saveSettings: "/crew/settings",
   listJobs: "/jobs",
   readJob: "/jobs/{jobId}",
   saveJob: "/jobs/{jobId}",
+  purgeJob: "/jobs/{jobId}",
   readLog: "/jobs/{jobId}/log",
   appendLog: "/jobs/{jobId}/log",
   listPhotos: "/jobs/{jobId}/photos",

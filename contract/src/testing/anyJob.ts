@@ -81,6 +81,7 @@ export const roomFields = fc
     zones: some(zones),
     level: some(fc.integer({ min: -5, max: 60 })),
     passage: some(fc.boolean()),
+    unsprayed: some(fc.boolean()),
     turned: some(fc.boolean()),
     nudge: some(fc.record({ x: number(-9, 9), y: number(-9, 9) })),
     identifiedBy: some(fc.constantFrom(...IDENTIFIED_BY)),
@@ -178,6 +179,7 @@ export const anyJob = (n: number): fc.Arbitrary<Job> =>
       rig: some(rig),
       doors: fc.array(door, { maxLength: 4 }),
       spots: fc.array(spot, { maxLength: 3 }),
+      former: some(fc.constantFrom([], [{ id: idOf(ID.room, 90), name: "Attic", carpet: "Blue" }])),
       batches: fc.array(batch, { maxLength: 2 }),
     })
     .map(({ rooms, doors, spots, batches, ...rest }) => {

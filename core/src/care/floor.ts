@@ -95,6 +95,19 @@ export const LIKELY_FIBRES: Readonly<Record<Exclude<Covering, HardFloor>, readon
   rug: ["viscose", "wool", "silk", "cotton", "nylon", "polyester", "olefin", "acrylic", "plant"],
 };
 
+/** What to ask first where nobody has said: the commonest, and the one it matters most to know (common practice). */
+export const LIKELY_ANSWERS: Readonly<
+  Record<Exclude<Covering, HardFloor>, readonly [Fibre, Fibre] | readonly []>
+> = {
+  "cut-pile": ["nylon", "wool"],
+  "deep-pile": ["polyester", "wool"],
+  "loop-pile": ["nylon", "wool"],
+  "carpet-tile": ["nylon", "olefin"],
+  "ribbed-mat": ["olefin", "nylon"],
+  coir: [],
+  rug: ["wool", "viscose"],
+};
+
 export interface Materials {
   readonly materials: readonly Material[];
   /** Fibres it may be where nobody knows, the most delicate first; empty where it is known. */

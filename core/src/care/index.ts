@@ -21,6 +21,7 @@ export {
   IDENTIFIED_BY,
   type IdentifiedBy,
   isHardFloor,
+  LIKELY_ANSWERS,
   LIKELY_FIBRES,
   MATERIALS,
   type Material,
@@ -28,6 +29,7 @@ export {
   materialsOf,
 } from "./floor.ts";
 export {
+  floorsItMayBe,
   type Judgement,
   judgedTogether,
   judgeProduct,
@@ -37,17 +39,8 @@ export {
   severity,
   worst,
 } from "./judge.ts";
-export {
-  HAZARDOUS_PAIRS,
-  type HazardousPair,
-  hazardsAfter,
-  hazardsBetween,
-  hazardsInVessel,
-  type Meeting,
-  type Reactant,
-  reactantsOf,
-  STATEMENTS,
-} from "./pairs.ts";
+export { HAZARDOUS_PAIRS, type HazardousPair, type Reactant, STATEMENTS } from "./pairs.ts";
+export { PRACTICES, type Practice } from "./practice.ts";
 export {
   type CareProduct,
   CHEMISTRIES,
@@ -65,6 +58,7 @@ export {
   type Wetting,
 } from "./product.ts";
 export { GEAR, type Gear, type Protection, protectionFor, protectionOf } from "./protection.ts";
+export { hazardsAfter, hazardsBetween, hazardsInVessel, type Meeting, reactantsOf } from "./reactions.ts";
 export { RULES, type Rule, VERDICTS, type Verdict } from "./rules.ts";
 export {
   SOIL_ANCHORS,
@@ -95,3 +89,13 @@ export {
   SPOT_AGES,
   type SpotAge,
 } from "./spotting/spot.ts";
+export {
+  productsForStep,
+  type StepProduct,
+  WAY_FACTS,
+  WAYS,
+  type Way,
+  type WayId,
+  type WayStep,
+  waysFor,
+} from "./ways.ts";

@@ -157,6 +157,11 @@ export function judgeRinse(temperature: number, floor: CareFloor): Judgement {
   );
 }
 
+/** The same floor once somebody has said each fibre it may have; none where the fibre is known. */
+export function floorsItMayBe(floor: CareFloor): readonly CareFloor[] {
+  return materialsOf(floor).mayBe.map((fibre) => ({ ...floor, fibre }));
+}
+
 /** Several judgements on one floor as one. */
 export function judgedTogether(judgements: readonly Judgement[]): Judgement {
   const judgedAs = judgements.find((each) => each.judgedAs)?.judgedAs;

@@ -7,9 +7,9 @@ export {
   REFERENCE_RIG,
   relativeAirflow,
 } from "./hose.ts";
-export { METHOD_FIGURES, METHODS, type Method, type MethodFigures } from "./method.ts";
+export { effectiveWidth, METHOD_FIGURES, METHODS, type Method, type MethodFigures } from "./method.ts";
 export { laidByStroke, nozzleFlow, RATED_PRESSURE } from "./nozzle.ts";
-export { type PadPlan, padPlan, padsFor } from "./pads.ts";
+export { type PadCount, type PadPlan, padPlan, workingOfPads } from "./pads.ts";
 export { afterPads, afterStrokes, heldByPile, type Strokes } from "./residual.ts";
 export { figuresWith, type Rig, STROKE_LIMITS, type Wand } from "./rig.ts";
 export { planTanks, type TankDemand, type TankPair, type TankRun } from "./tanks.ts";

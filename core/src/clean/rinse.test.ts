@@ -163,13 +163,13 @@ describe("solution and recovery tank through the rooms", () => {
 });
 
 test("pads: 28 m² of light soil is one side, 100 m² of ordinary eight; a half-used side goes on in the next room (common practice)", () => {
-  expect(padPlan([{ area: 28, soil: 1 }])).toEqual({ sides: 1, pads: 1, changes: 0 });
-  expect(padPlan([{ area: 100, soil: 3 }])).toEqual({ sides: 8, pads: 4, changes: 7 });
+  expect(padPlan([{ area: 28, soil: 1 }])).toMatchObject({ sides: 1, pads: 1, changes: 0 });
+  expect(padPlan([{ area: 100, soil: 3 }])).toMatchObject({ sides: 8, pads: 4, changes: 7 });
   expect(
     padPlan([
       { area: 6, soil: 3 },
       { area: 6, soil: 3 },
     ]).sides,
   ).toBe(1);
-  expect(padPlan([])).toEqual({ sides: 0, pads: 0, changes: 0 });
+  expect(padPlan([])).toMatchObject({ sides: 0, pads: 0, changes: 0, bothSides: { fewest: 0, most: 0 } });
 });

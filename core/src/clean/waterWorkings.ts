@@ -14,6 +14,11 @@ interface WetRoom extends CleanedRoom {
   readonly water: WaterBalance;
   readonly residual: number;
   readonly residualMeasured: boolean;
+  /** m² soaked against odour, and kg/m² of it. */
+  readonly odourArea: number;
+  readonly patchResidual: number;
+  /** kg/m² that this adds, spread over the room: its air dries all of it. */
+  readonly soaked: number;
   /** Fields nobody has said. */
   readonly assumed: readonly string[];
 }
@@ -43,24 +48,33 @@ export function workingOfPreSpray(room: WetRoom): Working {
 
 /** Water left in the pile when the room is finished. */
 export function workingOfResidual(room: WetRoom): Working {
-  const { figures } = room;
+  const { figures, odourArea, soaked } = room;
+  const patch =
+    odourArea > 0 ? "; what a patch soaked against odour holds beyond that, spread over the room" : "";
+  const patchSteps =
+    odourArea > 0
+      ? [
+          figure("soaked against odour", odourArea, "area"),
+          figure("that patch keeps", room.patchResidual, "massPerArea"),
+        ]
+      : [];
   if (room.residualMeasured)
     return explain({
       name: "residual",
       kind: "massPerArea",
-      formula: "(pre-spray + solution used − taken up) ⁄ area, as the tanks showed",
+      formula: `(pre-spray + solution used − taken up) ⁄ area, as the tanks showed${patch}`,
       source: "survey",
-      inputs: { residual: figure("measured", room.residual, "massPerArea") },
-      compute: ({ residual }) => residual,
+      inputs: { residual: figure("measured", room.residual - soaked, "massPerArea") },
+      compute: ({ residual }) => residual + soaked,
+      steps: () => patchSteps,
     });
   return explain({
     name: "residual",
     kind: "massPerArea",
-    formula:
-      "pre-spray + rinse laid down; each stroke takes 0.5 √(airflow) of what lies above the pile’s hold, each pad side half of all",
+    formula: `pre-spray + rinse laid down; each stroke takes 0.5 √(airflow) of what lies above the pile’s hold, each pad side half of all${patch}`,
     source: "pile-balance",
     inputs: { pile: figure("pile height", room.pileHeight, "length", room.assumed.includes("pileHeight")) },
-    compute: ({ pile }) => waterBalance({ ...room, pileHeight: pile }).residual,
+    compute: ({ pile }) => waterBalance({ ...room, pileHeight: pile }).residual + soaked,
     steps: () => [
       figure(
         "wet strokes",
@@ -73,6 +87,7 @@ export function workingOfResidual(room: WetRoom): Working {
       figure("suction at the head over the reference", figures.relativeAirflow, "share"),
       figure("laid down", room.water.laidDown, "massPerArea"),
       figure("recovered", room.water.recoveredShare, "share"),
+      ...patchSteps,
     ],
   });
 }

@@ -21,6 +21,8 @@ export { type Moment, thinned } from "./course.ts";
 export { FIBRES, type Fibre, regain, waterActivity } from "./fibre.ts";
 export { DRYING_LIMITS } from "./limits.ts";
 export { type Move, type MoveEffect, rankMoves } from "./moves.ts";
+export { type Film, openTime } from "./openTime.ts";
+export { type PatchReady, patchReady } from "./patch.ts";
 export { criticalWater } from "./pile.ts";
 export { dryingRange, dryingRangeInSteps, type HourRange, type RoomRange } from "./range.ts";
 export { DRY_BELOW, type DryingOutcome, LONGEST_HOURS, type ReadyLevels, readyLevels } from "./ready.ts";

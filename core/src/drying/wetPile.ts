@@ -17,6 +17,12 @@ import {
   shareFromRoom,
 } from "./surface.ts";
 
+/** Air a pile dries into, by its room's place: °C and kg/m³ of vapour. */
+interface Still {
+  readonly T: ArrayLike<number>;
+  readonly vapour: ArrayLike<number>;
+}
+
 /**
  * One room's pile: what it holds before cleaning, and how fast its water leaves. After {@link dry} the flux and the
  * heat it takes stand in the fields; after {@link linearise} their slopes too.
@@ -70,7 +76,7 @@ export class WetPile {
   }
 
   /** Flux from the pile holding `water` kg/m² into the air of room i. */
-  dry(water: number, air: RoomAir, i: number): void {
+  dry(water: number, air: Still, i: number): void {
     const { room, surface, evaporation } = this;
     const receded = 1 - Math.min(Math.max((water - this.atRest) / this.critical, 0), 1);
     surface.layerResistance = dryLayerResistance(room.pileHeight, receded);

@@ -1,9 +1,7 @@
 import {
-  type Ambiguous,
   decided,
   failed,
   type Parsed,
-  type ParseFault,
   parseQuantity,
   plainMarks,
   readingsOf,
@@ -34,10 +32,6 @@ function rectangles(
   );
 }
 
-type ParsedSize =
-  | { readonly ok: true; readonly value: RoomShape }
-  | { readonly ok: false; readonly fault: ParseFault | Ambiguous<RoomShape> };
-
 /** More readings than this aren't a question anybody answers. */
 const MOST_READINGS = 4;
 
@@ -50,7 +44,7 @@ export function parseRoomSize(
   text: string,
   bareLength: UnitId | undefined,
   bareArea: UnitId | undefined,
-): ParsedSize {
+): Parsed<RoomShape> {
   const said = text.trim();
   const plain = plainMarks(text);
   if (plain === "") return failed({ code: "empty" });

@@ -65,11 +65,11 @@ export interface Overridden extends Base {
   readonly productId: string;
 }
 
-export interface SpotSkipped<Agent extends string = string> extends Base {
+export interface SpotSkipped extends Base {
   readonly kind: "spot-skipped";
   readonly roomId: string;
   readonly spotId: string;
-  readonly agent: Agent;
+  readonly agent: string;
 }
 
 export interface SpotAttempted<Result extends string = string> extends Base {
@@ -87,6 +87,8 @@ export interface Noted extends Base {
 export interface Correction extends Base {
   readonly kind: "correction";
   readonly corrects: string;
+  /** At once: a slip of the finger. */
+  readonly takenBack?: true | undefined;
 }
 
 export type Entry =

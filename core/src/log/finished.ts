@@ -9,3 +9,12 @@ export function finishedRooms(log: readonly Entry[]): Map<string, number> {
     ),
   );
 }
+
+/** A finish this long before the planned start, ms, is a date mistyped: a week. */
+const EARLIEST = 7 * 24 * 3_600_000;
+
+/** When work began, ms since 1970: as planned, or when the first room was finished where that was earlier still. */
+export function workBegan(planned: number, log: readonly Entry[]): number {
+  const finishes = [...finishedRooms(log).values()].filter((at) => at >= planned - EARLIEST);
+  return Math.min(planned, ...finishes);
+}

@@ -1,11 +1,25 @@
 import { type Entry, isKind, type OfKind } from "./entries.ts";
 import { standing } from "./standing.ts";
 
-/** Fills of a batch that were made, by their number; of a fill logged twice the later. */
+const madeOf = <E extends Entry>(log: readonly E[], batchId: string) =>
+  standing(log)
+    .filter(isKind<E, "fill-made">("fill-made"))
+    .filter((entry) => entry.batchId === batchId);
+
+/**
+ * Fills of a batch that were made of one product, by their number; of a fill logged twice the later. A fill made of
+ * another, before the batch's product was changed, stays what it was and is none of these.
+ */
 export function fillsMade<E extends Entry>(
   log: readonly E[],
-  batchId: string,
+  { id, productId }: { readonly id: string; readonly productId: string },
 ): Map<number, OfKind<E, "fill-made">> {
-  const made = standing(log).filter(isKind<E, "fill-made">("fill-made"));
-  return new Map(made.flatMap((entry) => (entry.batchId === batchId ? [[entry.fill, entry] as const] : [])));
+  const own = madeOf(log, id).filter((entry) => entry.productId === productId);
+  return new Map(own.map((entry) => [entry.fill, entry] as const));
 }
+
+/** Fills of a batch made of another product than it has now, in the order logged. */
+export const fillsOfOthers = <E extends Entry>(
+  log: readonly E[],
+  { id, productId }: { readonly id: string; readonly productId: string },
+): OfKind<E, "fill-made">[] => madeOf(log, id).filter((entry) => entry.productId !== productId);

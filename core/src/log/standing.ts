@@ -1,5 +1,14 @@
 import type { Entry } from "./entries.ts";
 
+/** Ids of entries that were taken back at once, and of what took them back: slips of the finger. */
+export function slipsOf(entries: readonly Entry[]): Set<string> {
+  return new Set(
+    entries.flatMap((entry) =>
+      entry.kind === "correction" && entry.takenBack ? [entry.id, entry.corrects] : [],
+    ),
+  );
+}
+
 /** Entries that stand, in the order given: those no correction strikes out, without the corrections themselves. */
 export function standing<E extends Entry>(entries: readonly E[]): E[] {
   const struck = new Set(entries.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])));

@@ -18,14 +18,15 @@ export function dyeTests(log: readonly Entry[]): Tested[] {
   });
 }
 
-/** Steps of a spot that were passed over: nothing was done in them. */
-export const skippedOn = <E extends Entry>(log: readonly E[], spotId: string): OfKind<E, "spot-skipped">[] =>
-  standing(log)
-    .filter(isKind<E, "spot-skipped">("spot-skipped"))
-    .filter((entry) => entry.spotId === spotId);
+/** Entries of one kind about one spot, in the order logged. */
+const onSpot =
+  <K extends "spot-attempt" | "spot-skipped">(kind: K) =>
+  <E extends Entry>(log: readonly E[], spotId: string): OfKind<E, K>[] =>
+    standing(log)
+      .filter(isKind<E, K>(kind))
+      .filter((entry) => entry.spotId === spotId);
 
-/** What was done to a spot, in the order logged. */
-export const attemptsOn = <E extends Entry>(log: readonly E[], spotId: string): OfKind<E, "spot-attempt">[] =>
-  standing(log)
-    .filter(isKind<E, "spot-attempt">("spot-attempt"))
-    .filter((entry) => entry.spotId === spotId);
+/** What was done to a spot. */
+export const attemptsOn = onSpot("spot-attempt");
+/** Steps of a spot that were passed over: nothing was done in them. */
+export const skippedOn = onSpot("spot-skipped");

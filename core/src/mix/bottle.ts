@@ -1,7 +1,5 @@
 import { type Matter, type Measured, measured } from "./measured.ts";
 
-/** Less than this can't be measured well: what is over is used on the next spot, m³. */
-const LEAST = 100e-6;
 const STEP = 50e-6;
 /** More than this is not a bottle any more, m³. */
 const MOST = 2e-3;
@@ -14,6 +12,9 @@ export interface Bottle extends Measured {
   readonly made: number;
 }
 
+/** Less of a spotter than this can't be measured well: what is over is used on the next spot, m³. */
+export const LEAST_BOTTLE = 100e-6;
+
 /**
  * The smallest bottle that holds `needed` m³ and whose amount the measure can show near `aim`; failing that the
  * smallest inside the label's range `low` … `high`; undefined where no bottle up to 2 L can be measured inside it.
@@ -25,7 +26,7 @@ export function bottleFor(
   high: number,
   matter: Matter,
 ): Bottle | undefined {
-  const first = Math.max(LEAST / STEP, Math.ceil(needed / STEP - 1e-9));
+  const first = Math.max(1, Math.ceil(needed / STEP - 1e-9));
   let inRange: Bottle | undefined;
   for (let steps = first; steps * STEP <= MOST + 1e-12; steps++) {
     const made = steps * STEP;

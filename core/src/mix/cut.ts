@@ -66,6 +66,11 @@ export function sprayedAt(demands: readonly Demand[], first: number, volume: num
 /** Longest that a fill which wholly lies in room i takes to be sprayed there, s for each m³. */
 const pace = ({ volume, from = 0, to = 0 }: Demand) => (to - from) / volume;
 
+const volumeOf = (demands: readonly Demand[]) => demands.reduce((sum, { volume }) => sum + volume, 0);
+
+/** Whether what is made at `madeAt` and used until `until` keeps so long. */
+const keepsFor = (madeAt: number, until: number, potLife: number) => until - madeAt <= potLife * (1 + ALMOST);
+
 /** Whether every fill of an even cut from room `i` to the end of room `j` − 1 is used before it goes off. */
 function keeps(
   demands: readonly Demand[],
@@ -77,12 +82,12 @@ function keeps(
 ): boolean {
   const { mark, potLife } = limits;
   const most = Math.ceil(cut.length / cut.fills) * mark;
-  const total = demands.slice(i, j).reduce((sum, { volume }) => sum + volume, 0);
+  const total = volumeOf(demands.slice(i, j));
   const fillKeeps = (p: number) => {
     const start = taken + before(cut, p) * mark;
     const end = Math.min(total, taken + before(cut, p + 1) * mark);
     const madeAt = sprayedAt(demands, i, p === 0 ? 0 : start, false);
-    return sprayedAt(demands, i, end, true) - madeAt <= potLife * (1 + ALMOST);
+    return keepsFor(madeAt, sprayedAt(demands, i, end, true), potLife);
   };
   if (cut.fills <= MANY) {
     for (let p = 0; p < cut.fills; p++) if (!fillKeeps(p)) return false;
@@ -101,7 +106,7 @@ function asLargeAsKept(
   limits: Limits,
 ) {
   const { mark, marksPerFill, usable, potLife } = limits;
-  const total = demands.slice(i, j).reduce((sum, { volume }) => sum + volume, 0);
+  const total = volumeOf(demands.slice(i, j));
   const shares: number[] = [];
   for (let poured = 0; poured < length; poured += shares.at(-1) as number) {
     if (shares.length > MANY) return undefined;
@@ -113,7 +118,7 @@ function asLargeAsKept(
     while (tooMany - fits > 1) {
       const marks = Math.floor((fits + tooMany) / 2);
       const end = Math.min(total, start + marks * mark);
-      if (sprayedAt(demands, i, end, true) - madeAt <= potLife * (1 + ALMOST)) fits = marks;
+      if (keepsFor(madeAt, sprayedAt(demands, i, end, true), potLife)) fits = marks;
       else tooMany = marks;
     }
     if (fits === 0) return undefined;

@@ -145,7 +145,7 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
   const height = known("height", room.height, ASSUMED.height);
   const windows = known("windows", room.windows, ASSUMED.windows);
   const method = known("method", room.method, usualMethod(covering));
-  const sprayed = METHOD_FIGURES[method].wetting !== "dry" && !room.passage;
+  const sprayed = METHOD_FIGURES[method].wetting !== "dry" && !room.passage && !room.unsprayed;
   const wanted = room.batchId ?? job.batches[0]?.id;
   // A batch whose product or vessel isn't there any more isn't sprayed from.
   const batchId = sprayed && job.batches.some(({ id }) => id === wanted) ? wanted : undefined;

@@ -10,7 +10,7 @@ import {
 } from "../mix/index.ts";
 import { ASSUMED } from "./assume.ts";
 import type { PlannedBatch } from "./input.ts";
-import type { RoomPlan } from "./rooms.ts";
+import type { RoomPlan, WetRoomPlan } from "./rooms.ts";
 
 export interface BatchPlan {
   readonly id: string;
@@ -26,7 +26,7 @@ export function labelStrength(batch: PlannedBatch, soil: number): Strength {
 }
 
 /** One batch of a job, cut into fills. */
-export function planOneBatch(batch: PlannedBatch, rooms: readonly RoomPlan[]): BatchPlan {
+export function planOneBatch(batch: PlannedBatch, rooms: readonly SprayedRoom[]): BatchPlan {
   const own = rooms.filter((room) => room.batchId === batch.id);
   const strength =
     batch.strength ??
@@ -39,21 +39,38 @@ export function planOneBatch(batch: PlannedBatch, rooms: readonly RoomPlan[]): B
   };
 }
 
-/** When a room is sprayed on the job's clock, s after its start. */
-function sprayTimes({ steps }: Pick<RoomPlan, "steps">): { readonly from?: number; readonly to?: number } {
-  const step = steps.find(({ kind }) => kind === "pre-spray");
-  return step ? { from: step.start, to: step.end } : {};
+/** A room as far as its fills go: when it is sprayed, s after the job's start, where that is known. */
+export interface SprayedRoom extends Pick<WetRoomPlan, "id" | "preSpray" | "batchId" | "soilForMix"> {
+  readonly sprayFrom?: number;
+  readonly sprayTo?: number;
 }
+
+/** When a planned room is sprayed, first drop and last. */
+const sprayedWhen = (room: RoomPlan): SprayedRoom => {
+  const own = room.steps.filter(({ kind }) => kind === "pre-spray");
+  return own.length === 0
+    ? room
+    : {
+        ...room,
+        sprayFrom: Math.min(...own.map(({ start }) => start)),
+        sprayTo: Math.max(...own.map(({ end }) => end)),
+      };
+};
 
 /** What a batch asks of whatever vessel it is made in. */
 function requestOf(
   batch: PlannedBatch,
-  rooms: readonly Pick<RoomPlan, "id" | "preSpray" | "steps">[],
+  rooms: readonly SprayedRoom[],
   strength: Strength,
 ): Omit<BatchRequest, "vessel"> {
   const { product, measure, tip, carried, boosters = [] } = batch;
   return {
-    demands: rooms.map((room) => ({ roomId: room.id, volume: room.preSpray, ...sprayTimes(room) })),
+    demands: rooms.map(({ id, preSpray, sprayFrom, sprayTo }) => ({
+      roomId: id,
+      volume: preSpray,
+      ...(sprayFrom === undefined ? {} : { from: sprayFrom }),
+      ...(sprayTo === undefined ? {} : { to: sprayTo }),
+    })),
     strength,
     weakest: product.light,
     strongest: product.heavy,
@@ -82,7 +99,7 @@ export function vesselsFor(
   const planned = work.batches.find(({ id }) => id === batch.id);
   if (!planned) return [];
   const rooms = work.rooms.filter((room) => room.batchId === batch.id);
-  return rankVessels(requestOf(batch, rooms, planned.strength), vessels);
+  return rankVessels(requestOf(batch, rooms.map(sprayedWhen), planned.strength), vessels);
 }
 
 /** Which of a batch's choices has to change. */

@@ -73,6 +73,22 @@ describe("the rules on a whole job", () => {
     ).toBe("stop");
   });
 
+  test("a fibre nobody has said is a question where one likely would lift the stop; a test not made is to do; neither is a danger", () => {
+    const unsaid = { id: "new", name: "New", shape: { kind: "area", area: 9 } as const };
+    const of = (more: object, batches = JOB.batches) =>
+      careOf({ ...JOB, batches, rooms: [{ ...unsaid, ...more }] }).rooms[0];
+    // Alkaline on what may be wool: asked, and nothing is made until it is said.
+    expect(of({})).toMatchObject({ verdict: "stop", danger: "caution", toDo: ["fibre", "dye-test"] });
+    expect(of({ fibre: "unknown" })).toMatchObject({ toDo: ["fibre", "dye-test"] });
+    expect(of({ fibre: "nylon" })).toMatchObject({ verdict: "stop", danger: "caution", toDo: ["dye-test"] });
+    expect(of({ fibre: "wool" })).toMatchObject({ verdict: "stop", danger: "stop", toDo: ["dye-test"] });
+    // Mild on every fibre that is likely: no question stands in the way.
+    expect(of({ batchId: "mild" })).toMatchObject({ danger: "caution", toDo: ["dye-test"] });
+    // No answer would lift it: that is no question.
+    const bleach = [batch("strong", product("strong", 11, { chemistry: ["chlorine"] }))];
+    expect(of({}, bleach)).toMatchObject({ danger: "stop", toDo: ["dye-test"] });
+  });
+
   test("a test holds for its own carpet and product alone, and for rooms the person named as one carpet; the newest counts", () => {
     const tested: JobInput = {
       ...JOB,
@@ -97,6 +113,16 @@ describe("the rules on a whole job", () => {
     expect(gateOf(one, { id: "new", covering: "cut-pile", fibre: "nylon", carpet: "blue" }, "strong")).toBe(
       "passed",
     );
+  });
+
+  test("a room taken out of the plan leaves its dye test to the other rooms of its carpet", () => {
+    const den = { ...(JOB.rooms[2] as (typeof JOB.rooms)[number]), carpet: "Blue", batchId: "strong" };
+    const tests = [{ productId: "strong", roomId: "gone", result: "passed" as const }];
+    const job = { ...JOB, rooms: [den], tests };
+    const former = { id: "gone", covering: "cut-pile" as const, fibre: "nylon" as const, carpet: "blue" };
+    expect(gateOf(job, den, "strong")).toBe("not-tested");
+    expect(gateOf({ ...job, former: [former] }, den, "strong")).toBe("passed");
+    expect(gateOf({ ...job, former: [{ ...former, carpet: "Red" }] }, den, "strong")).toBe("not-tested");
   });
 
   test("two mixes that must not meet may share no vessel; in vessels of their own they may both be", () => {

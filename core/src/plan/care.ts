@@ -2,6 +2,7 @@ import {
   type CareFloor,
   type DyeTest,
   dyeGate,
+  floorsItMayBe,
   type Gate,
   type HazardousPair,
   hazardsAfter,
@@ -22,8 +23,11 @@ import type { JobInput, PlannedBatch, ProductLabel, SurveyedRoom } from "./input
 /** What the care rules say of one room as planned. */
 export interface RoomCare {
   readonly roomId: string;
-  /** The worst of what follows. */
+  /** The worst of what follows: at a stop nothing is made for it yet. */
   readonly verdict: Verdict;
+  /** The worst of it that is known: a fibre nobody has said and a dye test nobody has made are to do, not a danger. */
+  readonly danger: Verdict;
+  readonly toDo: readonly CareToDo[];
   readonly method: Judgement;
   /** Of the machine's rinse water, where its temperature was said. */
   readonly rinse?: Judgement;
@@ -34,6 +38,9 @@ export interface RoomCare {
   readonly gate: Gate;
   readonly batchId?: string;
 }
+
+/** What has to be answered before a mix is made for a room: which fibre it is, and whether its dye holds. */
+export type CareToDo = "fibre" | "dye-test";
 
 /** Two things that meet in one vessel: of one mix, or of two made in it one after the other. */
 export interface VesselCare {
@@ -63,9 +70,9 @@ const testedFloor = (room: FloorOf & Pick<SurveyedRoom, "id" | "carpet">): Teste
   carpet: room.carpet,
 });
 
-/** Dye tests and an owner's words on them, each with the carpet of the room it was made in. */
+/** Dye tests and an owner's words on them, each with the carpet of the room it was made in, taken out since or not. */
 function testsOf(job: JobInput): DyeTest[] {
-  const floorOf = new Map(job.rooms.map((room) => [room.id, testedFloor(room)]));
+  const floorOf = new Map([...(job.former ?? []), ...job.rooms].map((room) => [room.id, testedFloor(room)]));
   return (job.tests ?? []).flatMap(({ productId, roomId, result }) => {
     const floor = floorOf.get(roomId);
     return floor ? [{ productId, floor, result }] : [];
@@ -89,47 +96,72 @@ const GATE_VERDICT: Record<Gate, Verdict> = {
   "not-tested": "stop",
 };
 
+/** Judgements of one floor as they are, and as they would be on each fibre it may have. */
+interface Judged {
+  readonly now: readonly Judgement[];
+  readonly ifSaid: readonly (readonly Judgement[])[];
+}
+
+const worstOf = (judgements: readonly Judgement[]) => worst(judgements.map(({ verdict }) => verdict));
+
+/** Judges a floor by some rules, and what would be said of it were the fibre known. */
+function judged(floor: CareFloor, rules: readonly ((floor: CareFloor) => Judgement)[]): Judged {
+  const by = (each: CareFloor) => rules.map((rule) => rule(each));
+  return { now: by(floor), ifSaid: floorsItMayBe(floor).map(by) };
+}
+
+/** A stop that some answer about the fibre would lift is a question. */
+const isQuestion = ({ now, ifSaid }: Judged) =>
+  worstOf(now) === "stop" && ifSaid.some((each) => worstOf(each) !== "stop");
+
 /** Methods that rinse with the machine's water. */
 const RINSED: readonly Method[] = ["extraction", "self-contained", "spinner"];
 
 /** The care rules on a whole job: each room's method, water and mix, its dye test, and what meets in the vessels. */
 export function careOf(job: JobInput): JobCare {
+  return { rooms: careOfRooms(job), vessels: vesselCare(job.batches) };
+}
+
+/** The care rules on the rooms alone, whatever their mixes are made in. */
+export function careOfRooms(job: JobInput): RoomCare[] {
   const tests = testsOf(job);
-  const rooms = job.rooms.filter((room) => !room.passage);
-  return { rooms: rooms.map((room) => roomCare(room, job, tests)), vessels: vesselCare(job.batches) };
+  return job.rooms.filter((room) => !room.passage).map((room) => roomCare(room, job, tests));
 }
 
 function roomCare(room: SurveyedRoom, job: JobInput, tests: readonly DyeTest[]): RoomCare {
   const floor = careFloor(room);
   const how = room.method ?? usualMethod(floor.covering);
   const { wetting } = METHOD_FIGURES[how];
-  const method = judgeWetting(wetting, floor);
   const temperature = RINSED.includes(how) ? job.rig?.rinseTemperature : undefined;
-  const rinse = temperature === undefined ? undefined : judgeRinse(temperature, floor);
-  const water = { method, ...(rinse ? { rinse } : {}) };
-  const waters = [method.verdict, rinse?.verdict ?? "allowed"] as const;
-  const batch = wetting === "dry" ? undefined : batchOf(room, job);
-  if (!batch) return { roomId: room.id, verdict: worst(waters), ...water, added: [], gate: "not-needed" };
-  const product = judgeProduct(batch.product, floor);
-  const added = (batch.boosters ?? []).map((booster) => ({
-    productId: booster.product.id,
-    judgement: judgeProduct(booster.product, floor),
-  }));
-  const { id } = batch.product;
+  const batch = wetting === "dry" || room.unsprayed ? undefined : batchOf(room, job);
+  const boosters = (batch?.boosters ?? []).map((booster) => booster.product);
+  const all = judged(floor, [
+    (each) => judgeWetting(wetting, each),
+    ...(temperature === undefined ? [] : [(each: CareFloor) => judgeRinse(temperature, each)]),
+    ...(batch ? [(each: CareFloor) => judgeProduct(batch.product, each)] : []),
+    ...boosters.map((booster) => (each: CareFloor) => judgeProduct(booster, each)),
+  ]);
+  const left = [...all.now];
+  const method = left.shift() as Judgement;
+  const rinse = temperature === undefined ? undefined : left.shift();
+  const product = batch ? left.shift() : undefined;
+  const id = batch?.product.id;
   const gate = id === undefined ? "not-needed" : dyeGate(id, testedFloor(room), tests);
+  const asks = isQuestion(all);
   return {
     roomId: room.id,
-    verdict: worst([
-      ...waters,
-      product.verdict,
-      ...added.map(({ judgement }) => judgement.verdict),
-      GATE_VERDICT[gate],
+    verdict: worst([worstOf(all.now), GATE_VERDICT[gate]]),
+    danger: worst([
+      asks ? "caution" : worstOf(all.now),
+      gate === "not-tested" ? "allowed" : GATE_VERDICT[gate],
     ]),
-    ...water,
-    product,
-    added,
+    toDo: [...(asks ? (["fibre"] as const) : []), ...(gate === "not-tested" ? (["dye-test"] as const) : [])],
+    method,
+    ...(rinse ? { rinse } : {}),
+    ...(product ? { product } : {}),
+    added: boosters.map((booster, i) => ({ productId: booster.id, judgement: left[i] as Judgement })),
     gate,
-    batchId: batch.id,
+    ...(batch ? { batchId: batch.id } : {}),
   };
 }
 

@@ -10,6 +10,7 @@ export {
 export { type BatchPlan, checkBatchSetup, labelStrength, vesselsFor } from "./batches.ts";
 export {
   barredInVessel,
+  type CareToDo,
   careFloor,
   careOf,
   gateOf,
@@ -18,7 +19,9 @@ export {
   type RoomCare,
   type VesselCare,
 } from "./care.ts";
+export { compareWays, jobInWay, takesMethod, type Way, type WayPlan } from "./compare.ts";
 export { extrasOf } from "./extras.ts";
+export { type Heaviest, heaviestOf } from "./heaviest.ts";
 export type {
   JobDoor,
   JobInput,
@@ -39,6 +42,7 @@ export {
   OCCUPANCY,
 } from "./interview.ts";
 export { type JobPlan, lastReady, planJob } from "./job.ts";
+export { levelAt, type VesselLevel, vesselLevels } from "./levels.ts";
 export type { WaterQuestion } from "./measuredWater.ts";
 export {
   type Clash,
@@ -53,6 +57,9 @@ export {
   withoutItem,
 } from "./merge/index.ts";
 export type { RoomPlan } from "./rooms.ts";
+export { filmOn, MOST_PEOPLE, USUAL_CIRCUITS, workingAirSpeed } from "./run.ts";
+export type { Spraying } from "./spraying.ts";
 export { type Substitute, substitutesFor } from "./substitute.ts";
+export { productsThatSuit } from "./suits.ts";
 export { planWork, type WorkPlan } from "./work.ts";
 export { workingOfLastReady, workingOfTotalArea } from "./workings.ts";

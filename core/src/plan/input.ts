@@ -11,7 +11,7 @@ import type { Method, Rig, Soil } from "../clean/index.ts";
 import type { Air, AirMover, Windows } from "../drying/index.ts";
 import type { Part, RoomShape, Zones } from "../floor/index.ts";
 import type { Strength, Tip, Vessel } from "../mix/index.ts";
-import type { WalkDoor } from "../run/index.ts";
+import type { Break, CrewPace, Pin, WalkDoor } from "../run/index.ts";
 import type { Interview } from "./interview.ts";
 
 /** A room as surveyed. What is absent hasn't been said: a default stands in and is named as assumed. SI. */
@@ -41,6 +41,8 @@ export interface SurveyedRoom {
   readonly rate?: number;
   /** Which of the job's batches it is sprayed from; the first where absent. */
   readonly batchId?: string;
+  /** Sprayed from none of them. */
+  readonly unsprayed?: boolean;
   readonly air?: Air;
   readonly windows?: Windows;
   readonly airSpeed?: number;
@@ -102,6 +104,9 @@ export interface PlannedSpot {
   readonly result?: AttemptResult;
 }
 
+/** A room taken out of the plan, as far as its dye test goes on counting. */
+export type FormerRoom = Pick<SurveyedRoom, "id" | "covering" | "fibre" | "carpet">;
+
 /** A dye test or an owner's word on one, in the order logged. */
 export interface LoggedTest {
   readonly productId: string;
@@ -116,6 +121,17 @@ export interface MeasuredWater {
   readonly recovered: number;
 }
 
+/** How the job is run. What is absent: one person, two circuits, ceiling fans off while people work. Times s after the start. */
+export interface PlannedRun {
+  readonly people?: number;
+  readonly circuits?: number;
+  readonly fansRunning?: boolean;
+  readonly breaks?: readonly Break[];
+  readonly pins?: readonly Pin[];
+  /** Seconds by which a room is to be walked on. */
+  readonly promises?: readonly { readonly roomId: string; readonly by: number }[];
+}
+
 /** Everything a plan is computed from. Rooms in the order they are worked. */
 export interface JobInput {
   /** m above the sea. */
@@ -124,11 +140,15 @@ export interface JobInput {
   readonly outdoor?: Air;
   readonly rooms: readonly SurveyedRoom[];
   readonly batches: readonly PlannedBatch[];
+  readonly former?: readonly FormerRoom[];
   readonly doors?: readonly JobDoor[];
   readonly interview?: Interview;
   readonly spots?: readonly PlannedSpot[];
   readonly tests?: readonly LoggedTest[];
   readonly rig?: Rig;
+  /** How fast the crew works, where it has said so. */
+  readonly pace?: CrewPace;
+  readonly run?: PlannedRun;
   /** Water measured over some rooms, in the order logged: what stays in them is that, not an estimate. */
   readonly measuredWater?: readonly MeasuredWater[];
   /** Hours after the job's start at which rooms were really finished, by id: the truth replaces the plan. */

@@ -12,7 +12,14 @@ export interface Interview {
   readonly occupancy?: (typeof OCCUPANCY)[number];
 }
 
-export const EFFECTS = ["defoamer", "extra-rinse", "odour-step", "edges", "slow-vacuum"] as const;
+export const EFFECTS = [
+  "defoamer",
+  "extra-rinse",
+  "odour-step",
+  "find-accidents",
+  "edges",
+  "slow-vacuum",
+] as const;
 export type EffectKind = (typeof EFFECTS)[number];
 
 /** Something an answer changes in the plan. */
@@ -21,8 +28,8 @@ export interface Effect {
   readonly because: keyof Interview;
 }
 
-/** What the answers change. Common practice. */
-export function effectsOf(interview: Interview = {}): Effect[] {
+/** What the answers change, `found` saying whether the accidents told of are on the plan. Common practice. */
+export function effectsOf(interview: Interview = {}, found = false): Effect[] {
   const { lastCleaned, detergentLeft, pets, urine, occupancy } = interview;
   return [
     ...(detergentLeft
@@ -31,7 +38,7 @@ export function effectsOf(interview: Interview = {}): Effect[] {
           { kind: "extra-rinse", because: "detergentLeft" },
         ] as const)
       : []),
-    ...(urine ? ([{ kind: "odour-step", because: "urine" }] as const) : []),
+    ...(urine ? ([{ kind: found ? "odour-step" : "find-accidents", because: "urine" }] as const) : []),
     ...(occupancy === "move-in"
       ? ([{ kind: "edges", because: "occupancy" }] as const)
       : pets

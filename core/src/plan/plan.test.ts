@@ -59,13 +59,20 @@ test("the heaviest soil among a batch's rooms sets its strength, unless one was 
   expect(planJob({ ...JOB, batches }).batches[0]?.strength.value).toBe(20);
 });
 
-test("rooms follow one another, each step after the last, and a logged finish replaces the planned one", () => {
-  const steps = planJob(JOB).rooms.flatMap((room) => room.steps);
-  for (let i = 1; i < steps.length; i++) expect(steps[i]?.start).toBeCloseTo(steps[i - 1]?.end as number, 9);
-  const logged = planJob({ ...JOB, finished: { hall: 1.5 } });
-  expect(logged.rooms[1]).toMatchObject({ finishedAt: 1.5, finishLogged: true });
-  expect(logged.rooms[0]?.finishLogged).toBe(false);
-  expect(logged.rooms[2]?.steps[0]?.start).toBeCloseTo(1.5 * 3600, 9);
+test("rooms are left in their order, one person does one thing at a time, and a logged finish replaces the planned one", () => {
+  const plan = planJob(JOB);
+  const ends = plan.rooms.map(({ finishedAt }) => finishedAt);
+  expect(ends).toEqual(ends.toSorted((a, b) => a - b));
+  const steps = plan.rooms.flatMap((room) => room.steps).toSorted((a, b) => a.start - b.start);
+  for (let i = 1; i < steps.length; i++)
+    expect(steps[i]?.start).toBeGreaterThanOrEqual(steps[i - 1]?.end as number);
+  const [first = ""] = JOB.rooms.map(({ id }) => id);
+  const logged = planJob({ ...JOB, finished: { [first]: 1.5 } });
+  expect(logged.rooms[0]).toMatchObject({ finishedAt: 1.5, finishLogged: true });
+  expect(logged.rooms[1]?.finishLogged).toBe(false);
+  // What isn't done yet is done after it.
+  for (const { kind, start } of logged.rooms[2]?.steps ?? [])
+    if (kind === "clean") expect(start).toBeGreaterThanOrEqual(1.5 * 3600);
 });
 
 test("a job without rooms or batches is a plan with nothing in it, not an error", () => {
@@ -180,18 +187,23 @@ test("what the customer says changes the plan, and says so: rinse, defoamer, odo
   ]);
   expect(asked.rooms[1]?.rinse).toBeCloseTo(2 * (plain.rooms[1]?.rinse as number), 9);
   expect(asked.rooms.map(({ odourArea }) => odourArea)).toEqual([expect.closeTo(0.4, 9), 0, 0]);
-  expect((asked.rooms[0]?.residual as number) - (asked.rooms[0]?.water.residual as number)).toBeCloseTo(
-    0.3,
+  // The patch alone is soaked: over the room that is its 0.4 m² of 0.3 kg/m², to the gram.
+  const [study] = asked.rooms;
+  expect((study?.residual as number) - (study?.water.residual as number)).toBeCloseTo(
+    (0.3 * 0.4) / (study?.area as number),
     9,
   );
-  expect(asked.rooms[0]?.steps.map(({ kind }) => kind)).toEqual([
-    "vacuum",
-    "edges",
-    "pre-spray",
-    "dwell",
-    "clean",
-    "odour",
-  ]);
+  expect((study?.patchResidual as number) - (study?.water.residual as number)).toBeCloseTo(0.3, 9);
+  expect(asked.rooms[1]?.residual).toBe(asked.rooms[1]?.water.residual);
+  // Told of and found nowhere yet: something to look for, and no water anywhere.
+  const told = planJob({ ...JOB, interview: { urine: true } });
+  expect(told.effects).toEqual([{ kind: "find-accidents", because: "urine" }]);
+  expect(told.rooms.map(({ residual, odourArea }) => [residual, odourArea])).toEqual(
+    plain.rooms.map(({ residual }) => [residual, 0]),
+  );
+  expect(new Set(asked.rooms[0]?.steps.map(({ kind }) => kind))).toEqual(
+    new Set(["vacuum", "edges", "pre-spray", "agitate", "clean", "odour", "groom"]),
+  );
   const recovered = asked.rooms.reduce(
     (sum, { area, water }) => sum + area * water.laidDown * water.recoveredShare,
     0,

@@ -1,7 +1,6 @@
 import { isHardFloor, soilForMix } from "../care/index.ts";
 import {
   figuresWith,
-  METHOD_FIGURES,
   type MethodFigures,
   type Soil,
   type WaterBalance,
@@ -9,7 +8,7 @@ import {
   zoneFactor,
 } from "../clean/index.ts";
 import { DRYING_LIMITS } from "../drying/index.ts";
-import { type Step, workInTurn } from "../run/index.ts";
+import type { Step } from "../run/index.ts";
 import { assumeRoom, type KnownRoom } from "./assume.ts";
 import type { JobInput, SurveyedRoom } from "./input.ts";
 import type { Effect } from "./interview.ts";
@@ -24,12 +23,17 @@ export interface RoomPlan extends KnownRoom {
   readonly water: WaterBalance;
   readonly preSpray: number;
   readonly rinse: number;
+  /** In the order they begin; none where the job can't be scheduled. */
   readonly steps: readonly Step[];
   /** Hours after the start; as logged where it was logged. */
   readonly finishedAt: number;
   readonly finishLogged: boolean;
-  /** m² treated against odour, and kg/m² its wettest part keeps when cleaning ends: more where it was soaked. */
+  /** m² treated against odour, and kg/m² that patch keeps when cleaning ends; 0 where none is. */
   readonly odourArea: number;
+  readonly patchResidual: number;
+  /** kg/m² that the soaking adds, spread over the room. */
+  readonly soaked: number;
+  /** kg/m² the room keeps over all its area, what was soaked in patches counted in. */
   readonly residual: number;
   /** The tanks were read over this room: nothing about its water is estimated. */
   readonly residualMeasured: boolean;
@@ -55,37 +59,19 @@ function wetRoom(surveyed: SurveyedRoom, job: JobInput, has: (kind: Effect["kind
     zoneFactor: zones,
     soilForMix: soilForMix(room.soil, surveyed.soilNature),
     water: waterBalance({ ...room, zoneFactor: zones, extraWetStrokes, figures }),
-    odourArea: odourArea(room, job.spots ?? [], has("odour-step"), !isHardFloor(room.covering)),
+    odourArea: odourArea(room, job.spots ?? [], !isHardFloor(room.covering)),
   };
 }
 type WetRoom = ReturnType<typeof wetRoom>;
 
-/** A room with what its work in turn hangs on. */
-function workOf(room: WetRoom, job: JobInput, has: (kind: Effect["kind"]) => boolean) {
-  const logged = job.finished?.[room.id];
-  return {
-    room,
-    area: room.area,
-    cleaningTimePerArea: room.water.cleaningTimePerArea,
-    dwell: dwellOf(room, job),
-    edge: has("edges") ? room.edge : 0,
-    odourArea: room.odourArea,
-    slowVacuum: has("slow-vacuum"),
-    passage: room.passage,
-    ...(logged === undefined ? {} : { finished: logged * 3600 }),
-  };
-}
+/** A room with its water, before its turn has come. */
+export type WetRoomPlan = Omit<RoomPlan, "steps" | "finishedAt" | "finishLogged">;
 
-function dwellOf(room: KnownRoom, job: JobInput): number | undefined {
-  if (METHOD_FIGURES[room.method].wetting === "dry") return undefined;
-  return job.batches.find((batch) => batch.id === room.batchId)?.product.dwellLeast ?? 0;
-}
-
-/** A job's rooms in the order worked, each with its water, steps and finish, and what has to be asked about their water. */
+/** A job's rooms in the order worked, each with its water, and what has to be asked about it. */
 export function planRooms(
   job: JobInput,
   effects: readonly Effect[],
-): { readonly rooms: RoomPlan[]; readonly questions: readonly WaterQuestion[] } {
+): { readonly rooms: WetRoomPlan[]; readonly questions: readonly WaterQuestion[] } {
   const has = (kind: Effect["kind"]) => effects.some((effect) => effect.kind === kind);
   const wet = job.rooms.map((room) => wetRoom(room, job, has));
   const odourOf = (room: WetRoom) => (room.odourArea > 0 ? ODOUR_RESIDUAL : 0);
@@ -93,21 +79,33 @@ export function planRooms(
     Math.max(0, ...wet.filter((room) => room.id === id).map(odourOf)),
   );
   const tooWet: WaterQuestion[] = [];
-  const rooms = workInTurn(wet.map((room) => workOf(room, job, has))).map(({ room, steps }): RoomPlan => {
-    const logged = job.finished?.[room.id];
+  const rooms = wet.map((room): WetRoomPlan => {
     const measured = residuals.get(room.id);
-    const stays = room.passage ? 0 : (measured ?? room.water.residual) + odourOf(room);
-    if (stays > MOST_RESIDUAL) tooWet.push({ code: "too-wet", roomIds: [room.id], residual: stays });
+    const field = room.passage ? 0 : (measured ?? room.water.residual);
+    const wettest = field + odourOf(room);
+    const soaked = (odourOf(room) * room.odourArea) / room.area;
+    const stays = field + soaked;
+    if (wettest > MOST_RESIDUAL) tooWet.push({ code: "too-wet", roomIds: [room.id], residual: wettest });
     return {
       ...room,
       preSpray: room.batchId === undefined ? 0 : room.area * room.water.applicationRate,
       rinse: room.passage ? 0 : room.area * room.water.rinseRate,
-      steps,
-      finishedAt: Math.min(LATEST_FINISH, Math.max(0, logged ?? (steps.at(-1)?.end ?? 0) / 3600)),
-      finishLogged: logged !== undefined,
+      soaked,
+      patchResidual: room.odourArea > 0 ? Math.min(MOST_RESIDUAL, wettest) : 0,
       residual: Math.min(MOST_RESIDUAL, stays),
       residualMeasured: measured !== undefined,
     };
   });
   return { rooms, questions: [...questions, ...tooWet] };
+}
+
+/** A room whose turn has come: its steps, and when it is left, s after the start. */
+export function finishRoom(room: WetRoomPlan, job: JobInput, steps: readonly Step[], end: number): RoomPlan {
+  const logged = job.finished?.[room.id];
+  return {
+    ...room,
+    steps,
+    finishedAt: Math.min(LATEST_FINISH, Math.max(0, logged ?? end / 3600)),
+    finishLogged: logged !== undefined,
+  };
 }

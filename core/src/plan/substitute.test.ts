@@ -1,4 +1,5 @@
 import { expect, test } from "@jest/globals";
+import type { Batch } from "../mix/index.ts";
 import { type JobInput, planWork, substitutesFor, vesselsFor } from "./index.ts";
 
 const ratio = (value: number) => ({ spelling: "one-to-n", value }) as const;
@@ -50,5 +51,7 @@ test("the vessel proposed for a batch makes it in no more fills than the one cho
   const small = { ...VESSEL, id: "small", nominal: 2 * L };
   const ranked = vesselsFor(batch, work, [small, { ...VESSEL, id: "pump" }]);
   expect(ranked.map(({ id }) => id)).toEqual(["pump", "small"]);
-  expect(ranked[0]?.batch).toEqual(work.batches[0]?.batch);
+  const amounts = (batch: unknown) =>
+    (batch as Batch & { outcome: "planned" }).fills.map(({ volume, concentrate }) => [volume, concentrate]);
+  expect(amounts(ranked[0]?.batch)).toEqual(amounts(work.batches[0]?.batch));
 });

@@ -111,6 +111,7 @@ const MOST: Partial<Record<Dimension, number>> = {
   temperature: 150,
   speed: 40,
   airflow: 10,
+  pressure: 30e6,
   time: 172_800,
   share: 1,
   applicationRate: 5e-3,
@@ -135,7 +136,7 @@ function metresThen(metres: number, digits: string): number[] {
 
 /**
  * Reads a quantity as people type it, `12'6`, `12'-6"`, `3.8 m`, `150 sq ft`, `1 500 ml`, `1/4 cup`, `68 degrees F`,
- * `2 gal 16 oz`, `1h30`, and gives its SI value. A bare number is in `bare`; without one it is refused. Pieces add up when
+ * `2 gal 16 oz`, `1 gal + 47 fl oz`, `1h30`, and gives its SI value. A bare number is in `bare`; without one it is refused. Pieces add up when
  * each has a unit smaller than the one before. What could mean two things, `3m8`, `1.500 ml`, comes back as a question
  * with both readings. Exact to a double's rounding.
  */
@@ -144,7 +145,8 @@ export function parseQuantity(text: string, dimension: Dimension, bare: UnitId |
   const signed = plainMarks(text);
   if (signed === "") return failed({ code: "empty" });
   const sign = signed.startsWith("-") ? -1 : 1;
-  const plain = signed.replace(/^[-+] ?/, "");
+  // "1 gal + 47 fl oz": what is written between two pieces, one with its unit, only joins them.
+  const plain = signed.replace(/^[-+] ?/, "").replace(/(?<=[a-z"']) ?(?:\+|&|\band\b) ?(?=\d)/gi, " ");
   const clock = dimension === "time" ? /^(\d{1,2}):([0-5]\d)$/.exec(plain) : null;
   if (clock) {
     const units = 60 * Number(clock[1]) + Number(clock[2]);

@@ -11,6 +11,7 @@ export type Dimension =
   | "temperature"
   | "speed"
   | "airflow"
+  | "pressure"
   | "time"
   | "share"
   | "applicationRate"
@@ -156,6 +157,15 @@ export const UNITS = {
   cfm: unit("airflow", "cfm", FOOT ** 3 / 60, "cfm", [
     "cfm",
     ...per(["ft3", "ft^3", "cuft", "cubicft", "cubicfeet"], ["min", "minute"]),
+  ]),
+  pa: unit("pressure", "pa", 1, "Pa", ["pa", "pascal", "pascals"]),
+  kpa: unit("pressure", "kpa", 1e3, "kPa", ["kpa"]),
+  bar: unit("pressure", "bar", 1e5, "bar", ["bar", "bars"]),
+  mbar: unit("pressure", "mbar", 100, "mbar", ["mbar", "hpa"]),
+  psi: unit("pressure", "psi", 6894.757, "psi", ["psi", "lb/in2", "lb/sqin", "pounds"]),
+  inHg: unit("pressure", "inHg", 3386.389, "inHg", ["inhg", "inchesofmercury", "inmercury"]),
+  inH2O: unit("pressure", "inH2O", 249.0889, "inH₂O", [
+    ...["inh2o", "inchesofwater", "inwater", "inofwater", "wc", "inwc", "waterlift"],
   ]),
   h: unit("time", "h", 3600, "h", ["h", "hr", "hrs", "hour", "hours"]),
   d: unit("time", "d", 86_400, "d", ["d", "day", "days"]),

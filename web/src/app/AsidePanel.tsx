@@ -7,6 +7,7 @@ import { contractFault } from "../format/words.ts";
 import { heldForgotten } from "../state/holdingSlice.ts";
 import { Button } from "../ui/Button.tsx";
 import { Callout } from "../ui/Callout.tsx";
+import { saveFile } from "../ui/saveFile.ts";
 
 const THINGS = {
   product: "The product",
@@ -48,11 +49,7 @@ function whyOf({ trouble: { aside } }: Aside): string {
 
 function save(aside: Aside): void {
   const { name, content } = asFile(aside);
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(content);
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  saveFile(name, content);
 }
 
 /** Takes it back here for good: out of the database, and out of what this page still holds of it. */

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { decideClash } from "../device/changes.ts";
 import { planOf } from "../device/jobRow.ts";
 import { useLive } from "../device/live.ts";
+import { limitsIn } from "../format/readers.ts";
 import { planFault } from "../planning/desk.ts";
 import { useUnits } from "../state/useUnits.ts";
 import { Button } from "../ui/Button.tsx";
@@ -39,7 +40,7 @@ function ClashLine({ job, clash }: { readonly job: Job; readonly clash: Clash })
   const [fault, setFault] = useState<string>();
   const { what, mine, theirs } = clashText(clash, job, units);
   const decide = async (side: "mine" | "theirs") =>
-    setFault(await decideClash(job.id, clash, side, (plan) => planFault(plan)));
+    setFault(await decideClash(job.id, clash, side, (plan) => planFault(plan, limitsIn(units))));
   return (
     <li className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-rule border-t pt-2">
       <strong className="min-w-40 flex-1">{what}</strong>

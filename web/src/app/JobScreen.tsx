@@ -1,22 +1,28 @@
 import { JobId } from "@scutch/contract";
 import { workingOfLastReady, workingOfTotalArea } from "@scutch/core/plan";
-import { Redo2, Undo2 } from "lucide-react";
-import { memo } from "react";
-import { NavLink, Outlet, useNavigate, useParams } from "react-router";
+import { Ellipsis, Redo2, Undo2 } from "lucide-react";
+import { lazy, memo, Suspense, useState } from "react";
+import { NavLink, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { redoChange, undoChange } from "../device/changes.ts";
-import { about, between, longDay } from "../format/time.ts";
+import { longDay } from "../format/time.ts";
 import { percent } from "../format/units.ts";
 import { type JobDesk, useJobDesk } from "../planning/desk.ts";
 import { readyOfJob } from "../planning/ready.ts";
 import type { Dried } from "../planning/useDried.ts";
 import { Worked } from "../shared/working/Worked.tsx";
-import { selectHistory } from "../state/historySlice.ts";
+import { onScreen, selectHistory } from "../state/historySlice.ts";
 import { useAppSelector } from "../state/store.ts";
+import { useTimes } from "../state/useTimes.ts";
 import { useUnits } from "../state/useUnits.ts";
+import { DialogAside } from "../ui/Dialog.tsx";
 import { Failed, Loading } from "../ui/States.tsx";
 import { useKey } from "../ui/useKey.ts";
 import { useNow } from "../ui/useNow.ts";
+import { changeText } from "./changeText.ts";
 import { PHASES, type Phase } from "./phases.ts";
+import { TakeBack } from "./TakeBack.tsx";
+
+const JobMenu = lazy(async () => ({ default: (await import("../features/jobmenu/JobMenu.tsx")).JobMenu }));
 
 /** A job with its phases, always one tap apart. */
 export function JobScreen() {
@@ -37,10 +43,15 @@ export function JobScreen() {
 
 function OpenJob({ desk }: { readonly desk: JobDesk }) {
   return (
-    <div className="pb-20 sm:pb-8">
+    <div className="pb-32 sm:pb-16">
       <JobHeader desk={desk} />
       <PhaseBar jobId={desk.job.id} />
-      <Outlet context={desk} />
+      <div className="fixed inset-x-0 bottom-14 z-20 sm:bottom-0 sm:left-20">
+        <TakeBack desk={desk} />
+      </div>
+      <DialogAside value={<TakeBack desk={desk} />}>
+        <Outlet context={desk} />
+      </DialogAside>
     </div>
   );
 }
@@ -77,32 +88,45 @@ function PhaseLink({ phase: { path, name, key } }: { readonly phase: Phase }) {
   );
 }
 
+/** Undo and redo of what was done on the screen in sight, each saying what it takes back. */
 function UndoButtons({ jobId }: { readonly jobId: JobId }) {
-  const { past, future } = useAppSelector((state) => selectHistory(state, jobId));
-  const undo = () => undoChange(jobId);
-  const redo = () => redoChange(jobId);
+  const screen = useLocation().pathname.split("/")[3] ?? "";
+  const { last, next } = onScreen(
+    useAppSelector((state) => selectHistory(state, jobId)),
+    screen,
+  );
+  const undo = () => undoChange(jobId, screen);
+  const redo = () => redoChange(jobId, screen);
   useKey("u", undo);
   useKey("r", redo);
-  const look = "grid min-h-12 w-12 place-items-center text-soft disabled:opacity-30 sm:min-h-10";
+  if (!last && !next) return null;
+  const look = "flex min-h-12 min-w-0 items-center gap-2 px-2 text-sm text-soft sm:min-h-10";
   return (
-    <div className="flex sm:ml-auto">
-      <button type="button" aria-label="Undo" disabled={past.length === 0} onClick={undo} className={look}>
-        <Undo2 aria-hidden size={20} />
-      </button>
-      <button
-        type="button"
-        aria-label="Do again"
-        disabled={future.length === 0}
-        onClick={redo}
-        className={`${look} hidden sm:grid`}
-      >
-        <Redo2 aria-hidden size={20} />
-      </button>
+    <div className="flex items-center justify-between gap-2 max-sm:absolute max-sm:inset-x-0 max-sm:bottom-full max-sm:border-rule max-sm:border-t max-sm:bg-ground max-sm:px-2 sm:ml-auto sm:min-w-0">
+      {last && (
+        <button type="button" onClick={undo} className={look}>
+          <Undo2 aria-hidden size={20} className="shrink-0" />
+          <span className="truncate">Undo: {changeText(last.before, last.after)}</span>
+        </button>
+      )}
+      {next && (
+        <button
+          type="button"
+          onClick={redo}
+          aria-label={`Do again: ${changeText(next.before, next.after)}`}
+          className={`${look} ml-auto shrink-0`}
+        >
+          <Redo2 aria-hidden size={20} />
+          <span className="max-sm:sr-only">Do again</span>
+        </button>
+      )}
     </div>
   );
 }
 
-function JobHeader({ desk: { job, shelf, work, dried, start, newerPlan } }: { readonly desk: JobDesk }) {
+function JobHeader({ desk }: { readonly desk: JobDesk }) {
+  const { job, shelf, work, dried, start, newerPlan } = desk;
+  const [menu, setMenu] = useState(false);
   const units = useUnits();
   const now = useNow();
   const site = shelf.sites.find(({ id }) => id === job.siteId);
@@ -115,8 +139,8 @@ function JobHeader({ desk: { job, shelf, work, dried, start, newerPlan } }: { re
     air("outside", job.outdoor),
   ].filter(Boolean);
   return (
-    <div className="flex flex-wrap items-end justify-between gap-x-8 gap-y-2 px-4 pt-4 pb-3 sm:px-7 sm:pt-6">
-      <div className="min-w-0">
+    <div data-round className="flex items-end justify-between gap-x-8 gap-y-2 px-4 pt-4 pb-3 sm:px-7 sm:pt-6">
+      <div className="min-w-0 flex-1">
         <h1 className="font-bold text-xl leading-tight sm:text-2xl">
           {site?.name ?? "Unknown site"}
           <span className="block font-normal text-base text-soft sm:inline sm:before:content-[',_'] sm:text-2xl">
@@ -134,12 +158,30 @@ function JobHeader({ desk: { job, shelf, work, dried, start, newerPlan } }: { re
           )}
           {facts.join(" · ")}
         </p>
+        {job.removed && (
+          <p className="mt-1 text-caution-ink text-sm">
+            This job was taken out of the crew’s jobs. It can be put back from Today.
+          </p>
+        )}
         {newerPlan && (
           <p className="mt-1 text-caution-ink text-sm">
             Something in this job is newer than this app. It is kept; bring the app up to date to see it.
           </p>
         )}
       </div>
+      <button
+        type="button"
+        aria-label="This job: do it again, move it, save it, take it out"
+        onClick={() => setMenu(true)}
+        className="order-first -mr-2 grid size-12 shrink-0 place-items-center self-start text-accent max-sm:order-none sm:order-last"
+      >
+        <Ellipsis aria-hidden size={24} />
+      </button>
+      {menu && (
+        <Suspense fallback={null}>
+          <JobMenu desk={desk} onClose={() => setMenu(false)} />
+        </Suspense>
+      )}
       {dried && (
         <div className="hidden gap-8 text-right sm:flex">
           <HeaderTime label="walk on, all rooms" which="touchDry" dried={dried} start={start} now={now} />
@@ -159,6 +201,7 @@ interface HeaderTimeProps {
 }
 
 function HeaderTime({ label, which, dried, start, now }: HeaderTimeProps) {
+  const { about, between } = useTimes();
   const { likely, early, late } = readyOfJob(dried, start, which);
   const hours = dried.result.rooms.map((room) => (which === "dry" ? room.dryHours : room.touchDryHours));
   return (

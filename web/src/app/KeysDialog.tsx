@@ -4,7 +4,7 @@ import { Dialog } from "../ui/Dialog.tsx";
 const EVERYWHERE = [["?", "these keys"]] as const;
 const TODAY = [["n", "new job"]] as const;
 const JOB = [
-  ["1 2 3 4", "survey, mix, dry, log"],
+  ["1 2 3 4 5", "survey, mix, run, dry, log"],
   ["a", "add a room (survey)"],
   ["u", "undo"],
   ["r", "do again what was undone"],

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "@jest/globals";
-import { Interview, Job, RigChoice, Room, Spot } from "@scutch/contract";
+import { Interview, Job, RigChoice, Room, RunChoice, Spot, StepPin, WorkBreak } from "@scutch/contract";
 import type { Clash } from "@scutch/core/plan";
 import { UNITS_OF } from "../format/units.ts";
 import { clashText, FIELDS } from "./clashText.ts";
@@ -12,8 +12,10 @@ const say = (clash: Partial<Clash>, units = UNITS_OF.metric) => {
 
 describe("what two edits said differently, in plain words", () => {
   test("every field a plan has is called something: a new one fails here", () => {
-    const lists = ["id", "rooms", "doors", "spots", "batches"];
-    const keys = [Job, Room, Spot, Interview, RigChoice].flatMap((schema) => Object.keys(schema.shape));
+    const lists = ["id", "rooms", "former", "doors", "spots", "batches", "breaks", "pins"];
+    const keys = [Job, Room, Spot, Interview, RigChoice, RunChoice, WorkBreak, StepPin].flatMap((schema) =>
+      Object.keys(schema.shape),
+    );
     expect(keys.filter((key) => !lists.includes(key) && !(key in FIELDS))).toEqual([]);
   });
 

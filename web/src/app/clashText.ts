@@ -39,6 +39,7 @@ const said: Show = () => "as set there";
 /** What each field of a plan is called, and how its value is said. */
 export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]>> = {
   title: ["What is done", plain],
+  removed: ["Taken out", yesNo],
   day: ["Day", (value: string) => longDay(value)],
   startsAt: ["Start", plain],
   siteId: ["Place", said],
@@ -90,6 +91,7 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   rate: ["pre-spray", (value: number, units) => units.applicationRate(value)],
   padAfter: ["pad after", yesNo],
   batchId: ["sprayed from", said],
+  unsprayed: ["not sprayed", yesNo],
   windows: ["windows", named(WINDOW_NAMES)],
   airSpeed: ["air speed", (value: number, units) => units.speed(value)],
   airMovers: ["air movers", count("air mover", "air movers")],
@@ -117,20 +119,33 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   strength: ["strength", (value: Parameters<typeof labelSpelling>[0]) => labelSpelling(value)],
   tipId: ["tip", said],
   boosters: ["what rides on it", count("addition", "additions")],
+  run: ["How the job is run", said],
+  people: ["people", plain],
+  circuits: ["circuits", plain],
+  fansRunning: ["ceiling fans while working", yesNo],
+  walkOnBy: ["walk on by", plain],
+  at: ["hour", plain],
+  length: ["how long", (value: number) => `${Math.round(value / 60)} min`],
   carried: ["left over from before", (value: number, units) => joined(units.volume(value))],
 };
 
-const KINDS: Readonly<Record<string, string>> = {
+export const KINDS: Readonly<Record<string, string>> = {
   rooms: "Room",
+  former: "Room taken out",
   batches: "Mix",
   doors: "Door",
   spots: "Spot",
+  breaks: "Break",
+  pins: "Step at its hour",
 };
-const ORDERS: Readonly<Record<string, string>> = {
+export const ORDERS: Readonly<Record<string, string>> = {
   rooms: "Order of the rooms",
+  former: "Order of the rooms taken out",
   batches: "Order of the mixes",
   doors: "Order of the doors",
   spots: "Order of the spots",
+  breaks: "Order of the breaks",
+  pins: "Order of the steps at their hour",
 };
 
 function thingName(clash: Clash, job: Job): string {

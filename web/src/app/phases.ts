@@ -13,18 +13,20 @@ export interface Phase {
 
 const survey = async () => ({ default: (await import("../features/survey/SurveyScreen.tsx")).SurveyScreen });
 const mix = async () => ({ default: (await import("../features/mix/MixScreen.tsx")).MixScreen });
+const run = async () => ({ default: (await import("../features/run/RunScreen.tsx")).RunScreen });
 const dry = async () => ({ default: (await import("../features/dry/DryScreen.tsx")).DryScreen });
 const log = async () => ({ default: (await import("../features/log/LogScreen.tsx")).LogScreen });
 
 /** Fetches the phases ahead of their first use: a key pressed on opening a job then finds its screen there. */
-export const fetchPhases = () => Promise.all([survey(), mix(), dry(), log()]);
+export const fetchPhases = () => Promise.all([survey(), mix(), run(), dry(), log()]);
 
 /** The phases of a job, in their order: a new one is a line here. */
 export const PHASES: readonly Phase[] = [
   { path: "survey", name: "Survey", key: "1", Screen: lazy(survey), opens: ["planned"] },
   { path: "mix", name: "Mix", key: "2", Screen: lazy(mix), opens: ["under-way"] },
-  { path: "dry", name: "Dry", key: "3", Screen: lazy(dry), opens: ["drying"] },
-  { path: "log", name: "Log", key: "4", Screen: lazy(log), opens: ["dry"] },
+  { path: "run", name: "Run", key: "3", Screen: lazy(run), opens: [] },
+  { path: "dry", name: "Dry", key: "4", Screen: lazy(dry), opens: ["drying"] },
+  { path: "log", name: "Log", key: "5", Screen: lazy(log), opens: ["dry"] },
 ];
 
 const [FIRST] = PHASES as [Phase];

@@ -1,7 +1,7 @@
 import type { Job, LogEntry, PhotoFacts, Site } from "@scutch/contract";
 import { PhotoId } from "@scutch/contract";
 import { type Clash, settleClash } from "@scutch/core/plan";
-import { changeRedone, changeUndone, jobChanged, selectHistory } from "../state/historySlice.ts";
+import { changeRedone, changeUndone, jobChanged, onScreen, selectHistory } from "../state/historySlice.ts";
 import { type Doing, type Held, held, heldMoved, selectHeld } from "../state/holdingSlice.ts";
 import type { ThingKind, Things } from "./db.ts";
 import { sendDirectly } from "./direct.ts";
@@ -67,27 +67,27 @@ async function rescue(): Promise<void> {
   if (firstUnstored()) trying = setTimeout(() => void rescue(), TRY_TO_KEEP);
 }
 
-/** A job's plan changed by the person who saw `before`; it goes on the undo pile. */
-export function changeJob(before: Job, after: Job): void {
-  session().store.dispatch(jobChanged({ before, after }));
+/** A job's plan changed on a screen by the person who saw `before`; it goes on the undo pile. */
+export function changeJob(before: Job, after: Job, screen: string): void {
+  session().store.dispatch(jobChanged({ before, after, screen }));
   hold({ kind: "job", jobId: after.id, before, after });
 }
 
-/** Takes back the last change made here, and nobody else's: the same change the other way round. */
-export function undoChange(jobId: string): void {
+/** Takes back the last change made here on a screen, and nobody else's: the same change the other way round. */
+export function undoChange(jobId: string, screen: string): void {
   const { store } = session();
-  const last = selectHistory(store.getState(), jobId).past.at(-1);
+  const { last } = onScreen(selectHistory(store.getState(), jobId), screen);
   if (!last) return;
-  store.dispatch(changeUndone({ jobId }));
+  store.dispatch(changeUndone({ jobId, screen }));
   hold({ kind: "job", jobId, before: last.after, after: last.before, quietly: true });
 }
 
-export function redoChange(jobId: string): void {
+export function redoChange(jobId: string, screen: string): void {
   const { store } = session();
-  const last = selectHistory(store.getState(), jobId).future.at(-1);
-  if (!last) return;
-  store.dispatch(changeRedone({ jobId }));
-  hold({ kind: "job", jobId, before: last.before, after: last.after, quietly: true });
+  const { next } = onScreen(selectHistory(store.getState(), jobId), screen);
+  if (!next) return;
+  store.dispatch(changeRedone({ jobId, screen }));
+  hold({ kind: "job", jobId, before: next.before, after: next.after, quietly: true });
 }
 
 /** A job that wasn't there, with the site it needs where that is new too. */

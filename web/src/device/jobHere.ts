@@ -94,7 +94,7 @@ export function useJobsFrom(day: string): readonly Job[] {
   const plans = useLive(
     async (db) => {
       const rows = await db.jobs.toArray();
-      return rows.map(planOf).filter((plan) => plan.day >= day);
+      return rows.map(planOf).filter((plan) => plan.day >= day && !plan.removed);
     },
     [day],
   );

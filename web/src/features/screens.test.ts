@@ -14,7 +14,7 @@ import { entryText } from "../shared/logging/entryText.ts";
 import { measuresFor } from "../shared/products/measures.ts";
 import { showFigure } from "../shared/working/figures.ts";
 import { SOURCE_NAMES } from "../shared/working/sources.ts";
-import { changeRedone, changeUndone, historySlice, jobChanged } from "../state/historySlice.ts";
+import { changeRedone, changeUndone, historySlice, jobChanged, onScreen } from "../state/historySlice.ts";
 import { type Held, held, heldForgotten, heldMoved, holdingSlice } from "../state/holdingSlice.ts";
 import { moved } from "./survey/order.ts";
 import { stateOf } from "./today/jobState.ts";
@@ -68,21 +68,33 @@ describe("survey", () => {
 });
 
 describe("undo is the change the other way round", () => {
-  const change = (from: string, to: string) => {
+  const change = (from: string, to: string, screen = "survey") => {
     const plan = (title: string) => ({ id: "j", title }) as Job;
-    return { before: plan(from), after: plan(to) };
+    return { before: plan(from), after: plan(to), screen };
   };
   const { reducer } = historySlice;
+  const onSurvey = { jobId: "j", screen: "survey" };
 
   test("a change can be undone and done again, and a new change forgets what was undone", () => {
     let state = reducer({}, jobChanged(change("one", "two")));
     state = reducer(state, jobChanged(change("two", "three")));
-    state = reducer(state, changeUndone({ jobId: "j" }));
+    state = reducer(state, changeUndone(onSurvey));
     expect(state.j).toEqual({ past: [change("one", "two")], future: [change("two", "three")] });
-    const redone = reducer(state, changeRedone({ jobId: "j" }));
+    const redone = reducer(state, changeRedone(onSurvey));
     expect(redone.j).toEqual({ past: [change("one", "two"), change("two", "three")], future: [] });
     expect(reducer(state, jobChanged(change("two", "four"))).j?.future).toEqual([]);
-    expect(reducer({}, changeUndone({ jobId: "j" })).j).toBeUndefined();
+    expect(reducer({}, changeUndone(onSurvey)).j).toBeUndefined();
+  });
+
+  test("only what was done on the screen in sight is undone there, whatever was done elsewhere since", () => {
+    const [size, product] = [change("one", "two"), change("two", "three", "mix")];
+    const state = reducer(reducer({}, jobChanged(size)), jobChanged(product));
+    expect(onScreen(state.j as never, "survey")).toEqual({ last: size, next: undefined });
+    const undone = reducer(state, changeUndone(onSurvey));
+    expect(undone.j).toEqual({ past: [product], future: [size] });
+    // A change on another screen leaves what can be done again here.
+    const more = reducer(undone, jobChanged(change("three", "four", "mix")));
+    expect(onScreen(more.j as never, "survey")).toEqual({ last: undefined, next: size });
   });
 
   test("it remembers sixty changes, the latest", () => {
@@ -173,7 +185,7 @@ describe("where a job stands", () => {
     };
     const fill = { kind: "fill-made", productId: "p", fill: 2, water: 0.0032, concentrate: 200e-6 };
     expect(say(fill)).toBe("Fill 2 made: Meadow: 3.2 L of water, 200 ml of concentrate");
-    expect(say(fill, us)).toBe("Fill 2 made: Meadow: 0.85 gal of water, 6.76 fl oz of concentrate");
+    expect(say(fill, us)).toBe("Fill 2 made: Meadow: 108 fl oz of water, 6.75 fl oz of concentrate");
     expect(say({ kind: "reading", roomId: "a", place: "carpet", moisture: 0.19 })).toBe(
       "Reading: 19 % in Hall",
     );
@@ -196,12 +208,21 @@ describe("where a job stands", () => {
     );
   });
 
+  test("a name once written stays, and says what it is called since; a room taken out keeps its own", () => {
+    const say = (entry: object) => plain(entryText(entry as LogEntry, desk([]), metric).said);
+    const reading = { kind: "reading", place: "carpet", moisture: 0.19 };
+    expect(say({ ...reading, roomId: "a", names: { a: "Passage" } })).toBe("19 % in Passage, now Hall");
+    expect(say({ ...reading, roomId: "a", names: { a: "Hall" } })).toBe("19 % in Hall");
+    expect(say({ ...reading, roomId: "gone", names: { gone: "Attic" } })).toBe("19 % in Attic");
+  });
+
   test("a fill struck out counts as not made", () => {
-    const made = { id: "e", kind: "fill-made", batchId: "x", fill: 1 } as unknown as LogEntry;
+    const made = { id: "e", kind: "fill-made", batchId: "x", productId: "p", fill: 1 } as unknown as LogEntry;
+    const batch = (id: string, productId = "p") => ({ id, productId });
     const correction = { id: "f", kind: "correction", corrects: "e", text: "spilt" } as unknown as LogEntry;
-    expect([...fillsMade([made], "x").keys()]).toEqual([1]);
-    expect([...fillsMade([made, correction], "x").keys()]).toEqual([]);
-    expect([...fillsMade([made], "y").keys()]).toEqual([]);
+    expect([...fillsMade([made], batch("x")).keys()]).toEqual([1]);
+    expect([...fillsMade([made, correction], batch("x")).keys()]).toEqual([]);
+    expect([...fillsMade([made], batch("y")).keys()]).toEqual([]);
   });
 });
 
@@ -235,7 +256,7 @@ describe("workings", () => {
   });
 
   test("small lengths are shown as piles are, hours as clocks are, and what never comes in words", () => {
-    expect(plain(showFigure({ value: 0.008, kind: "length" }, us))).toBe("8 mm");
+    expect(plain(showFigure({ value: 0.008, kind: "length" }, us))).toBe("0.31 in");
     expect(plain(showFigure({ value: 2.75, kind: "hours" }, metric))).toBe("2 h 45 min");
     expect(showFigure({ value: Number.NaN, kind: "hours" }, metric)).toBe("not within 96 h");
   });

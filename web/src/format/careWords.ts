@@ -55,6 +55,9 @@ export const TRAIT_NAMES: Named<Trait> = {
   damp: "Damp cleaning",
   dry: "Dry cleaning",
 };
+/** Where a rule comes from, for who reads it: that it was written down without the book at hand is for docs/sources.md. */
+export const sourceWords = (source: string) => source.replace(/,? ?\(?(?:textbook, )?memory\)?$/, "").trim();
+
 export const VERDICT_NAMES: Named<Verdict> = { allowed: "Allowed", caution: "Caution", stop: "Stop" };
 export const GEAR_NAMES: Named<Gear> = {
   gloves: "Gloves",

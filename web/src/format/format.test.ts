@@ -1,18 +1,49 @@
 import { describe, expect, test } from "@jest/globals";
 import type { BatchFault } from "@scutch/core/mix";
-import { about, aboutParts, between, startOf } from "./time.ts";
+import { limitsIn } from "./readers.ts";
+import { startOf, TIMES } from "./time.ts";
 import { asRatio, joined, labelSpelling, UNITS_OF } from "./units.ts";
 import { freeWaterAt } from "./wetness.ts";
 import { batchFault, contractFault, typedFault } from "./words.ts";
 
+const { about, aboutParts, between } = TIMES["24"];
 const plain = (text: string) => text.replaceAll("\u00a0", " ");
+
+test("a limit that was broken is told in the units in sight, whichever field broke it", () => {
+  const [metric, us] = [limitsIn(UNITS_OF.metric), limitsIn(UNITS_OF.us)];
+  expect([metric(50, "temperature"), us(50, "temperature")].map(plain)).toEqual(["50 °C", "122 °F"]);
+  expect([metric(0.05, "pileHeight"), us(0.05, "pileHeight")].map(plain)).toEqual(["50 mm", "1.97 in"]);
+  expect(plain(us(9999, "shape"))).toBe("107628 ft²");
+  expect(us(12, "airMovers")).toBe("12");
+});
+
+test("US amounts are told as they are measured: gallons with ounces, quarter ounces, spoons", () => {
+  const said = (m3: number) => plain(joined(UNITS_OF.us.volume(m3)));
+  const OUNCE = 29.5735295625e-6;
+  expect([175, 128, 256, 127.6, 1500].map((ounces) => said(ounces * OUNCE))).toEqual([
+    "1 gal + 47 fl oz",
+    "1 gal",
+    "2 gal",
+    "1 gal",
+    "11.7 gal",
+  ]);
+  expect([60.2, 6.76, 1.2, 0.5, 0.76].map((ounces) => said(ounces * OUNCE))).toEqual([
+    "60 fl oz",
+    "6.75 fl oz",
+    "1.2 fl oz",
+    "0.5 fl oz",
+    "0.75 fl oz",
+  ]);
+  // Never 0.077 fl oz: half a teaspoon.
+  expect([0.077, 0.33, 1 / 6].map((ounces) => said(ounces * OUNCE))).toEqual(["0.5 tsp", "2 tsp", "1 tsp"]);
+});
 
 test("one stored value is said in either system", () => {
   const { metric, us } = UNITS_OF;
   expect([metric.length(3.81), us.length(3.81)].map(plain)).toEqual(["3.81 m", "12′ 6″"]);
   expect([joined(metric.amount(265e-6)), joined(us.amount(265e-6))].map(plain)).toEqual([
     "265 ml",
-    "8.96 fl oz",
+    "9 fl oz",
   ]);
   expect([metric.temperature(21), us.temperature(21)].map(plain)).toEqual(["21 °C", "70 °F"]);
   expect(plain(us.applicationRate(67.9e-6))).toBe("600 ft²/gal"); // common practice: 4 gal over 2,400 ft²
@@ -40,6 +71,9 @@ test("predicted hours are told to five minutes, with the day when it isn't today
   expect(aboutParts(later, now)).toEqual({ day: "Wed", hour: "02:00" });
   expect(aboutParts(now, now)).toEqual({ day: "", hour: "14:00" });
   expect(between(now, null, now)).toBe("14:00 or later");
+  const twelve = TIMES["12"];
+  expect(plain(twelve.about(later, now))).toBe("Wed 2:00 AM");
+  expect(plain(twelve.between(now, later, now))).toBe("2:00 PM – Wed 2:00 AM");
 });
 
 describe("errors say what to do next", () => {

@@ -40,7 +40,7 @@ const FIELDS: readonly (readonly [
     0.05,
     5,
     (v, u) => u.massPerArea(v),
-    (u) => reads("massPerArea", u.system === "metric" ? "kgPerM2" : "ozPerFt2"),
+    (u) => reads("massPerArea", u.system === "metric" ? "kgPerM2" : "ozPerYd2"),
   ],
   ["rate", 5e-6, 2e-3, (v, u) => u.applicationRate(v), readsRate],
   ["duration", 60, 170_000, (v) => showDuration(v), () => reads("time", "min")],

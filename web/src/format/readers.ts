@@ -9,7 +9,7 @@ import {
   plainMarks,
   type UnitId,
 } from "@scutch/core/quantity";
-import { doseOf, joined, type UnitsOfCrew } from "./units.ts";
+import { doseOf, joined, percent, type UnitsOfCrew } from "./units.ts";
 import { type TypedFault, typedFault } from "./words.ts";
 
 /** A text read: its value, or the sentence that says what is wrong with it, with what it may mean where that is two things. */
@@ -80,6 +80,37 @@ export function sizeLimit(units: UnitsOfCrew): ShowLimit {
     field === "length" || field === "width" ? units.length(limit) : units.area(limit);
 }
 
+/** Writes any limit of a plan in the units in sight, by the field that broke it: "at most 122 °F". */
+export function limitsIn(units: UnitsOfCrew): ShowLimit {
+  const small = (value: number) => units.short(value);
+  const shows: Readonly<Record<string, (limit: number) => string>> = {
+    temperature: units.temperature,
+    rinseTemperature: units.temperature,
+    waterTemperature: units.temperature,
+    relativeHumidity: percent,
+    length: units.length,
+    width: units.length,
+    depth: units.length,
+    offset: units.length,
+    height: units.length,
+    across: units.length,
+    tread: units.length,
+    riser: units.length,
+    runner: units.length,
+    area: units.area,
+    shape: units.area,
+    pileHeight: small,
+    faceWeight: units.massPerArea,
+    rate: units.applicationRate,
+    airSpeed: units.speed,
+    strokeSpeed: units.speed,
+    carried: (limit) => joined(units.volume(limit)),
+    measure: (limit) => joined(units.amount(limit)),
+    share: percent,
+  };
+  return (limit, field) => shows[String(field)]?.(limit) ?? String(limit);
+}
+
 /** Reads a number that has no unit, from `least` to `most`; `refusal` is said of anything else. A sign of money may stand by it. */
 export function readsNumber(least: number, most: number, refusal: string): (text: string) => Read<number> {
   return (text) => {
@@ -130,11 +161,44 @@ export function packField(powder: boolean, units: UnitsOfCrew) {
   };
 }
 
-/** What goes into one mix, of a liquid by volume or of a powder by weight: how it is shown and read. */
-export function doseField(powder: boolean, units: UnitsOfCrew) {
+/** Between figures, whose own comma has no space behind it. */
+const BETWEEN_FIGURES = /\s*(?:;|,\s|\band\b)\s*/;
+
+/** Reads several of a kind, between commas or semicolons or "and". */
+export function readsList<T>(
+  one: (text: string) => Read<T>,
+  between: RegExp = BETWEEN_FIGURES,
+): (text: string) => Read<readonly T[]> {
+  return (text) => {
+    const values: T[] = [];
+    for (const piece of text.split(between)) {
+      if (piece.trim() === "") continue;
+      const read = one(piece);
+      if ("error" in read) return { error: read.error };
+      values.push(read.value);
+    }
+    return { value: values };
+  };
+}
+
+const SCOOPS = /^(.+?)\s*scoops?$/i;
+
+/** What goes into one mix, of a liquid by volume or of a powder by weight or in scoops: how it is shown and read. */
+export function doseField(powder: boolean, units: UnitsOfCrew, scoop?: number) {
+  const mass = reads("mass", units.system === "metric" ? "g" : "oz");
   return {
     show: (value: number) => doseOf(value, powder, units),
-    read: powder ? reads("mass", units.system === "metric" ? "g" : "oz") : readsVolume(units, "amount"),
+    read: (text: string): Read<number> => {
+      if (!powder) return readsVolume(units, "amount")(text);
+      const scoops = scoop === undefined ? null : SCOOPS.exec(text.trim());
+      if (!scoops || scoop === undefined) return mass(text);
+      return thenRead(
+        readsNumber(0, 1000, "Type how many, like 2 scoops.")(scoops[1] as string),
+        (count) => ({
+          value: count * scoop,
+        }),
+      );
+    },
   };
 }
 

@@ -10,7 +10,8 @@ export const startOf = ({ day, startsAt }: Pick<Job, "day" | "startsAt">): numbe
 
 export const at = (start: number, hours: number) => start + hours * HOUR;
 
-export const clock = (time: number) => lightFormat(time, "HH:mm");
+/** The time of day as fields of a form and files take it. */
+export const clock24 = (time: number) => lightFormat(time, "HH:mm");
 
 // Names of days and months from the browser: a library’s own would weigh as much as a screen.
 const names = (style: "short" | "long", part: "weekday" | "month") => {
@@ -30,24 +31,45 @@ function dayName(time: number, today: number): string {
   return `${day} ${shortMonth(time)}${year === new Date(today).getFullYear() ? "" : ` ${year}`}`;
 }
 
-/** A predicted hour: to five minutes, since nobody knows it better; with the day when it isn't `today`'s. */
-export function about(time: number, today: number): string {
-  const rounded = Math.round(time / 300_000) * 300_000;
-  return isSameDay(rounded, today) ? clock(rounded) : `${dayName(rounded, today)} ${clock(rounded)}`;
+/** How hours are told: 16:20, or 4:20 PM. */
+export type ClockStyle = "24" | "12";
+
+/** Hours and predictions in one way of telling the time. */
+export interface Times {
+  readonly clock: (time: number) => string;
+  /** A predicted hour: to five minutes, since nobody knows it better; with the day when it isn't `today`'s. */
+  readonly about: (time: number, today: number) => string;
+  /** The same in two parts, the day only when it isn't today's, so that the hour can be set large. */
+  readonly aboutParts: (time: number, today: number) => { readonly day: string; readonly hour: string };
+  /** The hours a prediction lies between, `16:20 – 19:30`; an end that is never reached is left open. */
+  readonly between: (early: number | null, late: number | null, today: number) => string;
 }
 
-/** {@link about} in two parts, the day only when it isn't today's, so that the hour can be set large. */
-export function aboutParts(time: number, today: number): { readonly day: string; readonly hour: string } {
-  const said = about(time, today);
-  const gap = said.lastIndexOf(" ");
-  return { day: said.slice(0, Math.max(0, gap)), hour: said.slice(gap + 1) };
+const FORMATS: Readonly<Record<ClockStyle, string>> = { "24": "HH:mm", "12": "h:mm a" };
+const PREDICTED_TO = 300_000;
+
+function timesOf(style: ClockStyle): Times {
+  const clock = (time: number) => lightFormat(time, FORMATS[style]).replace(" ", "\u00a0");
+  const aboutParts = (time: number, today: number) => {
+    const rounded = Math.round(time / PREDICTED_TO) * PREDICTED_TO;
+    return { day: isSameDay(rounded, today) ? "" : dayName(rounded, today), hour: clock(rounded) };
+  };
+  const about = (time: number, today: number) => {
+    const { day, hour } = aboutParts(time, today);
+    return day === "" ? hour : `${day} ${hour}`;
+  };
+  return {
+    clock,
+    about,
+    aboutParts,
+    between: (early, late, today) => {
+      const left = early === null ? "" : about(early, today);
+      return late === null ? `${left} or later` : `${left} – ${about(late, today)}`;
+    },
+  };
 }
 
-/** The hours a prediction lies between, `16:20 – 19:30`; an end that is never reached is left open. */
-export function between(early: number | null, late: number | null, today: number): string {
-  const left = early === null ? "" : about(early, today);
-  return late === null ? `${left} or later` : `${left} – ${about(late, today)}`;
-}
+export const TIMES: Readonly<Record<ClockStyle, Times>> = { "24": timesOf("24"), "12": timesOf("12") };
 
 /** `Wed 4 Nov`. */
 export function longDay(day: string): string {

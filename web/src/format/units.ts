@@ -5,6 +5,8 @@ export type UnitSystem = "metric" | "us";
 
 /** A figure split where its unit begins, so that the number can be set large and the unit small. */
 export interface Shown {
+  /** What stands before the figure in a larger unit: the gallons of `1 gal + 47 fl oz`. */
+  readonly lead?: string;
   readonly figure: string;
   readonly unit: string;
 }
@@ -13,6 +15,8 @@ export interface Shown {
 export interface UnitsOfCrew {
   readonly system: UnitSystem;
   readonly length: (metres: number) => string;
+  /** Of a pile, a mark: too small for a tape. */
+  readonly short: (metres: number) => string;
   readonly area: (m2: number) => string;
   readonly volume: (m3: number) => Shown;
   readonly amount: (m3: number) => Shown;
@@ -39,9 +43,44 @@ const shown = (value: number, unit: UnitId, symbol: string): Shown => ({
   unit: symbol,
 });
 
+/** How near a whole mark or spoon an amount must be to be told as that many. */
+const AS_GOOD_AS = 0.02;
+
+/** In steps of a measure where it is as good as that many, else to three figures. */
+function inSteps(value: number, step: number, near = AS_GOOD_AS): string {
+  const figure = readable(value);
+  const steps = Math.round(Number(figure) / step) * step;
+  return steps > 0 && Math.abs(steps / Number(figure) - 1) <= near ? decimal(steps, 3) : figure;
+}
+
+const OUNCES_PER_GALLON = 128;
+/** Teaspoons that are half or three quarters of a fluid ounce. */
+const QUARTERS_IN_SPOONS: readonly number[] = [3, 4.5];
+/** From here on nobody counts ounces, gal. */
+const ROUND_GALLONS = 10;
+
+/** US volumes as they are poured: gallons with ounces, quarter ounces, below half an ounce spoons. */
+function ouncesOf(m3: number): Shown {
+  const spoons = inSteps(fromSi(m3, "tsp"), 0.25, 0.1);
+  // Three teaspoons are half an ounce: from there on what is a whole quarter of an ounce is told as that.
+  const asSpoons = Number(spoons) < 6 && !QUARTERS_IN_SPOONS.includes(Number(spoons));
+  if (asSpoons) return { figure: spoons, unit: "tsp" };
+  const ounces = Number(spoons) < 6 ? Number(spoons) / 6 : fromSi(m3, "floz");
+  if (ounces < 16) return { figure: inSteps(ounces, 0.25), unit: "fl oz" };
+  const whole = Math.round(ounces);
+  if (whole < OUNCES_PER_GALLON) return { figure: String(whole), unit: "fl oz" };
+  const gallons = Math.floor(whole / OUNCES_PER_GALLON);
+  if (gallons >= ROUND_GALLONS) return shown(m3, "gal", "gal");
+  const rest = whole - gallons * OUNCES_PER_GALLON;
+  return rest === 0
+    ? { figure: String(gallons), unit: "gal" }
+    : { lead: `${gallons}\u00a0gal`, figure: String(rest), unit: "fl oz" };
+}
+
 const METRIC: UnitsOfCrew = {
   system: "metric",
   length: (v) => showQuantity(v, "m", 2),
+  short: (v) => showQuantity(v, "mm", 1),
   area: (v) => showQuantity(v, "m2", 1),
   volume: (v) => ({ figure: decimal(fromSi(v, "l"), v >= 0.02 ? 1 : 2), unit: "L" }),
   amount: (v) =>
@@ -61,14 +100,15 @@ const METRIC: UnitsOfCrew = {
 const US: UnitsOfCrew = {
   system: "us",
   length: showFeetInches,
+  short: (v) => showQuantity(v, "in", 2),
   area: (v) => showQuantity(v, "ft2", 0),
-  volume: (v) => shown(v, "gal", "gal"),
-  amount: (v) => shown(v, "floz", "fl oz"),
+  volume: ouncesOf,
+  amount: ouncesOf,
   powder: (v) => shown(v, "oz", "oz"),
   temperature: (v) => showQuantity(v, "f", 0),
   speed: (v) => showQuantity(v, "fpm", 0),
   mass: (v) => showQuantity(v, "lb", 1),
-  massPerArea: (v) => `${readable(fromSi(v, "ozPerFt2"))} oz/ft²`,
+  massPerArea: (v) => `${readable(fromSi(v, "ozPerYd2"))} oz/yd²`,
   applicationRate: (v) => `${decimal(fromSi(1, "ft2") / fromSi(v, "gal"), 0)} ft²/gal`,
   strength: (c) => `${readable(128 * c)} fl oz/gal`,
   bare: { length: "ft", area: "ft2", volume: "gal", amount: "floz", temperature: "f" },
@@ -76,7 +116,8 @@ const US: UnitsOfCrew = {
 
 export const UNITS_OF: Record<UnitSystem, UnitsOfCrew> = { metric: METRIC, us: US };
 
-export const joined = ({ figure, unit }: Shown) => `${figure}\u00a0${unit}`;
+export const joined = ({ lead, figure, unit }: Shown) =>
+  `${lead === undefined ? "" : `${lead} + `}${figure}\u00a0${unit}`;
 
 export const percent = (share: number) => `${decimal(100 * share, 0)}\u00a0%`;
 

@@ -82,6 +82,7 @@ export const EFFECT_NAMES: Named<EffectKind> = {
   defoamer: "Defoamer in the recovery tank",
   "extra-rinse": "One more wet stroke",
   "odour-step": "Odour treatment last; dries later",
+  "find-accidents": "To do: find them with the lamp, put each on the plan",
   edges: "Edges by hand",
   "slow-vacuum": "Vacuum slowly, twice over",
 };
@@ -232,6 +233,10 @@ export function contractFault(fault: Fault, show: (limit: number) => string = St
       return "Shorter than the least dwell time.";
     case "vessel-holds-nothing":
       return "Nothing is left once heel and head space are taken off. Check the volumes.";
+    case "not-taken-out":
+      return "Take the job out first: only then can it be purged.";
+    case "line-above-brim":
+      return "A line lies above the brim. Check what it holds, or the lines.";
     case "vessel-below-measure":
       return "A full sprayer takes less than one mark of the measure. Take a finer measure or a larger sprayer.";
     case "unknown-reference":

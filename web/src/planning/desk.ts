@@ -5,10 +5,15 @@ import { type LogHere, useJobHere, useLogHere } from "../device/jobHere.ts";
 import { usePull } from "../device/live.ts";
 import { pullJob, pullLog, pullShelf } from "../device/pull.ts";
 import { useShelfHere } from "../device/thingsHere.ts";
-import type { ShowLimit } from "../format/readers.ts";
+import { limitsIn, type ShowLimit } from "../format/readers.ts";
 import { contractFault } from "../format/words.ts";
+import { useAppSelector } from "../state/store.ts";
+import { useUnits } from "../state/useUnits.ts";
 import { type Planned, planned } from "./planned.ts";
 import { type Dried, useRanges } from "./useDried.ts";
+
+/** The phase of the job in sight, by its address: /jobs/ID/survey. */
+const screenInSight = () => location.pathname.split("/")[3] ?? "";
 
 /** Everything the phases of an open job work with. */
 export interface JobDesk extends Omit<Planned, "result"> {
@@ -48,20 +53,22 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const log = usePull(jobId && `log ${jobId}`, ({ db, send }) => pullLog(db, send, jobId as JobId));
   const shelves = usePull("shelf", ({ db, send }) => pullShelf(db, send));
   const { plan } = here;
+  const units = useUnits();
+  const pace = useAppSelector((state) => state.crew.settings?.pace);
   const known = useMemo(
-    () => (plan && shelf && logHere ? planned(plan, shelf, logHere.entries) : undefined),
-    [plan, shelf, logHere],
+    () => (plan && shelf && logHere ? planned(plan, shelf, logHere.entries, pace) : undefined),
+    [plan, shelf, logHere, pace],
   );
   const ranges = useRanges(known?.work);
   const edit = useCallback(
     (change: (job: Job) => Job, showLimit?: ShowLimit): string | undefined => {
       if (!plan) return undefined;
       const after = change(plan);
-      const fault = planFault(after, showLimit);
-      if (!fault) changeJob(plan, Job.parse(after));
+      const fault = planFault(after, showLimit ?? limitsIn(units));
+      if (!fault) changeJob(plan, Job.parse(after), screenInSight());
       return fault;
     },
-    [plan],
+    [plan, units],
   );
   const desk = useMemo((): JobDesk | undefined => {
     if (!known || !logHere) return undefined;

@@ -1,4 +1,5 @@
 import { dryingRangeInSteps, type RoomRange, rankMoves } from "@scutch/core/drying";
+import { compareWays } from "@scutch/core/plan";
 import type { WorkAnswer, WorkAsked } from "./dryingWork.ts";
 
 /** What takes long enough to be felt, off the page's own thread, and dropped as soon as something newer is asked. */
@@ -27,6 +28,10 @@ addEventListener("message", async ({ data }: MessageEvent<WorkAsked>) => {
   await breathe();
   if (latest.get(data.lane) !== data.id) return;
   const answer =
-    data.what === "range" ? await ranges(data) : rankMoves(data.building, data.index, data.moves);
+    data.what === "range"
+      ? await ranges(data)
+      : data.what === "rank"
+        ? rankMoves(data.building, data.index, data.moves)
+        : compareWays(data.job, data.ways);
   if (answer) postMessage({ id: data.id, lane: data.lane, answer } satisfies WorkAnswer);
 });

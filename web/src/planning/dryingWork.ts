@@ -1,20 +1,26 @@
 import type { Building, Move, MoveEffect, RoomRange } from "@scutch/core/drying";
+import type { JobInput, Way, WayPlan } from "@scutch/core/plan";
 
 interface Asked {
   readonly id: number;
   /** Of the questions in one lane only the newest is answered. */
   readonly lane: string;
-  readonly building: Building;
 }
 
 export type WorkAsked =
-  | (Asked & { readonly what: "range" })
-  | (Asked & { readonly what: "rank"; readonly index: number; readonly moves: readonly Move[] });
+  | (Asked & { readonly what: "range"; readonly building: Building })
+  | (Asked & {
+      readonly what: "rank";
+      readonly building: Building;
+      readonly index: number;
+      readonly moves: readonly Move[];
+    })
+  | (Asked & { readonly what: "ways"; readonly job: JobInput; readonly ways: readonly Way[] });
 
 export interface WorkAnswer {
   readonly id: number;
   readonly lane: string;
-  readonly answer: RoomRange[] | MoveEffect[];
+  readonly answer: RoomRange[] | MoveEffect[] | WayPlan[];
 }
 
 let worker: Worker | undefined;
@@ -52,6 +58,10 @@ export const askBestMoves = <Id extends string>(
   moves: readonly Move<Id>[],
   then: (effects: MoveEffect<Id>[]) => void,
 ) => ask({ what: "rank", lane: "rank", building, index, moves }, then);
+
+/** Asks what a job comes to done several ways. */
+export const askWays = (job: JobInput, ways: readonly Way[], then: (plans: WayPlan[]) => void) =>
+  ask({ what: "ways", lane: "ways", job, ways }, then);
 
 /** A pause in the changes before what takes long is worked out, ms. */
 export const WORK_AFTER = 120;

@@ -1,4 +1,4 @@
-import type { Job, Room, RoomId } from "@scutch/contract";
+import { type Job, MOST_FORMER, type Room, type RoomId } from "@scutch/contract";
 import { type Floor, outlineOf, type Point, placeRooms, turned } from "@scutch/core/floor";
 
 /** A room's outline on its own plan, turned as it is drawn. Parts that don't fit are left out: the contract refuses them. */
@@ -22,6 +22,11 @@ export function floorOf({ rooms, doors = [] }: Pick<Job, "rooms" | "doors">): Fl
   );
 }
 
+const said = <T extends object>(fields: T) =>
+  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as {
+    [K in keyof T]?: NonNullable<T[K]>;
+  };
+
 /** Corners of the smallest upright box round some points. */
 export function boxOf(points: readonly Point[]) {
   const left = Math.min(...points.map(({ x }) => x));
@@ -34,11 +39,24 @@ export function boxOf(points: readonly Point[]) {
   };
 }
 
-/** A job without a room, and without what hangs on it. */
-export function withoutRoom(job: Job, id: RoomId): Job {
+/**
+ * A job without a room, and without what hangs on it. What the log speaks of, or a carpet with a name, is remembered: its
+ * dye test goes on counting where that carpet lies.
+ */
+export function withoutRoom(job: Job, id: RoomId, logged = false): Job {
+  const gone = job.rooms.find((room) => room.id === id);
+  const former = (job.former ?? []).filter((room) => room.id !== id);
+  const { name, covering, fibre, carpet } = gone ?? {};
+  const remembered =
+    name !== undefined && (logged || carpet !== undefined)
+      ? [{ id, name, ...said({ covering, fibre, carpet }) }]
+      : [];
   return {
     ...job,
     rooms: job.rooms.filter((room) => room.id !== id),
+    ...(remembered.length > 0 || job.former
+      ? { former: [...former, ...remembered].slice(-MOST_FORMER) }
+      : {}),
     ...(job.doors ? { doors: job.doors.filter((door) => door.from !== id && door.to !== id) } : {}),
     ...(job.spots ? { spots: job.spots.filter((spot) => spot.roomId !== id) } : {}),
   };

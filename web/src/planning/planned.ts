@@ -1,5 +1,6 @@
-import { type Job, jobInput, type LogEntry, type Shelf } from "@scutch/contract";
+import { type CrewSettings, type Job, jobInput, type LogEntry, type Shelf } from "@scutch/contract";
 import { type DryingResult, simulateDrying } from "@scutch/core/drying";
+import { workBegan } from "@scutch/core/log";
 import { type JobInput, planWork, type WorkPlan } from "@scutch/core/plan";
 import { startOf } from "../format/time.ts";
 
@@ -17,10 +18,22 @@ export interface Planned {
 }
 
 /** Plan and drying in one go: a job of ordinary size takes about two milliseconds. */
-export function planned(job: Job, shelf: Shelf, log: readonly LogEntry[]): Planned {
+export function planned(
+  job: Job,
+  shelf: Shelf,
+  log: readonly LogEntry[],
+  pace?: CrewSettings["pace"],
+): Planned {
   const site = shelf.sites.find(({ id }) => id === job.siteId);
-  const start = startOf(job);
-  const input = jobInput(job, { ...shelf, ...(site ? { site } : {}), log, startsAt: start });
+  // A room finished before the planned start began to dry then: the job’s clock starts with it.
+  const start = workBegan(startOf(job), log);
+  const input = jobInput(job, {
+    ...shelf,
+    ...(site ? { site } : {}),
+    log,
+    startsAt: start,
+    ...(pace ? { pace } : {}),
+  });
   const work = planWork(input);
   return { job, shelf, log, input, work, result: driedOf(work), start };
 }

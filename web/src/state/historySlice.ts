@@ -5,6 +5,8 @@ import type { Job } from "@scutch/contract";
 export interface Change {
   readonly before: Job;
   readonly after: Job;
+  /** The phase of the job it was made on: undone there, where it can be seen. */
+  readonly screen: string;
 }
 
 /** Changes of a job made in this page, and those undone. Kept while the app is open. */
@@ -15,31 +17,52 @@ interface History {
 
 const DEPTH = 60;
 const EMPTY: History = { past: [], future: [] };
-type OfJob = PayloadAction<{ readonly jobId: string }>;
+type OnScreen = PayloadAction<{ readonly jobId: string; readonly screen: string }>;
+
+const lastOn = (changes: readonly Change[], screen: string) =>
+  changes.findLastIndex((change) => change.screen === screen);
+
+/** Takes the last change made on a screen from one pile to the other. */
+function move(from: readonly Change[], to: readonly Change[], screen: string) {
+  const place = lastOn(from, screen);
+  const change = from[place];
+  return change ? { from: from.toSpliced(place, 1), to: [...to, change] } : undefined;
+}
 
 export const historySlice = createSlice({
   name: "history",
   initialState: {} as Record<string, History>,
   reducers: {
     jobChanged: (state, { payload }: PayloadAction<Change>) => {
-      const { past } = state[payload.after.id] ?? EMPTY;
-      state[payload.after.id] = { past: [...past, payload].slice(-DEPTH), future: [] };
+      const { past, future } = state[payload.after.id] ?? EMPTY;
+      return {
+        ...state,
+        [payload.after.id]: {
+          past: [...past, payload].slice(-DEPTH),
+          future: future.filter(({ screen }) => screen !== payload.screen),
+        },
+      } as never;
     },
-    changeUndone: (state, { payload }: OfJob) => {
-      const { past, future } = state[payload.jobId] ?? EMPTY;
-      const last = past.at(-1);
-      if (last) state[payload.jobId] = { past: past.slice(0, -1), future: [...future, last] };
+    changeUndone: (state, { payload: { jobId, screen } }: OnScreen) => {
+      const { past, future } = state[jobId] ?? EMPTY;
+      const moved = move(past, future, screen);
+      return moved ? ({ ...state, [jobId]: { past: moved.from, future: moved.to } } as never) : state;
     },
-    changeRedone: (state, { payload }: OfJob) => {
-      const { past, future } = state[payload.jobId] ?? EMPTY;
-      const last = future.at(-1);
-      if (last) state[payload.jobId] = { past: [...past, last], future: future.slice(0, -1) };
+    changeRedone: (state, { payload: { jobId, screen } }: OnScreen) => {
+      const { past, future } = state[jobId] ?? EMPTY;
+      const moved = move(future, past, screen);
+      return moved ? ({ ...state, [jobId]: { past: moved.to, future: moved.from } } as never) : state;
     },
   },
   selectors: {
     selectHistory: (state, jobId: string) => state[jobId] ?? EMPTY,
   },
 });
+
+/** What undo and redo would take on a screen: its last change, and its last one undone. */
+export function onScreen({ past, future }: History, screen: string) {
+  return { last: past[lastOn(past, screen)], next: future[lastOn(future, screen)] };
+}
 
 export const { jobChanged, changeUndone, changeRedone } = historySlice.actions;
 export const { selectHistory } = historySlice.selectors;

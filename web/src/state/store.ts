@@ -4,6 +4,7 @@ import { connectionSlice } from "./connectionSlice.ts";
 import { crewSlice } from "./crewSlice.ts";
 import { historySlice } from "./historySlice.ts";
 import { holdingSlice } from "./holdingSlice.ts";
+import { loggedSlice } from "./loggedSlice.ts";
 import { settingsSlice } from "./settingsSlice.ts";
 
 /** What the interface remembers. The crew's work is in the device's database, read live. */
@@ -14,6 +15,7 @@ export const makeStore = () =>
       [crewSlice.name]: crewSlice.reducer,
       [historySlice.name]: historySlice.reducer,
       [holdingSlice.name]: holdingSlice.reducer,
+      [loggedSlice.name]: loggedSlice.reducer,
       [settingsSlice.name]: settingsSlice.reducer,
     },
     middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }),

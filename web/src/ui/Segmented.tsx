@@ -32,7 +32,7 @@ export function Segmented<T extends string | number>({
           <Radio
             key={String(option.value)}
             value={option.value}
-            className="flex min-h-12 flex-1 items-center justify-center border-rule border-r px-2 text-center font-semibold leading-tight last:border-r-0 data-checked:bg-ink data-checked:text-ground"
+            className="flex min-h-12 min-w-0 flex-1 items-center justify-center border-rule border-r px-1 text-center font-semibold text-sm leading-tight min-[370px]:px-2 min-[370px]:text-base last:border-r-0 data-checked:bg-ink data-checked:text-ground"
           >
             {option.name}
           </Radio>

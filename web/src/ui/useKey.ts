@@ -12,6 +12,13 @@ export function useKey(key: string, act: () => void): void {
       if (event.key !== key || event.ctrlKey || event.metaKey || event.altKey) return;
       if (TYPES.has(target.tagName) || document.querySelector('[role="dialog"]')) return;
       event.preventDefault();
+      if (event.repeat) return;
+      // Held down, the key repeats into whatever field it led to.
+      const swallow = (again: KeyboardEvent) => {
+        if (again.key === key && again.repeat) again.preventDefault();
+      };
+      addEventListener("keydown", swallow, true);
+      addEventListener("keyup", () => removeEventListener("keydown", swallow, true), { once: true });
       latest.current();
     };
     addEventListener("keydown", press);

@@ -225,17 +225,19 @@ const REACTIVE: readonly Chemistry[] = [
   "reducer",
 ];
 const VOLATILE: readonly Chemistry[] = ["solvent", "alcohol"];
+/** What a spotter that works by its pH alone has none of. */
+const NOT_PLAIN: readonly Chemistry[] = [...REACTIVE, ...VOLATILE, "ammonia", "enzyme", "cationic"];
 const ANY_PH = [0, 14] as const;
 
 /** By what it is, and by its pH in use: an enzyme works from neutral to mildly alkaline, a neutral spotter is no quat. */
 const ASKED: Readonly<Partial<Record<Agent, Asked>>> = {
-  neutral: { noneOf: [...REACTIVE, ...VOLATILE, "ammonia", "enzyme", "cationic"], ph: [4.5, 8.5] },
-  acid: { noneOf: [...REACTIVE, ...VOLATILE, "ammonia", "enzyme", "cationic"], ph: [3, 4.499] },
+  neutral: { noneOf: NOT_PLAIN, ph: [4.5, 8.5] },
+  acid: { noneOf: NOT_PLAIN, ph: [3, 4.499] },
   enzyme: { oneOf: ["enzyme"], noneOf: [...REACTIVE, ...VOLATILE], ph: [4.5, 10] },
   alkali: { noneOf: [...REACTIVE, ...VOLATILE, "enzyme", "cationic"], ph: [8.501, 11.5] },
   spirit: { oneOf: ["alcohol"], noneOf: [...REACTIVE, "solvent"], ph: ANY_PH },
   solvent: { oneOf: ["solvent"], noneOf: REACTIVE, ph: ANY_PH },
-  "rust-remover": { noneOf: [...REACTIVE, ...VOLATILE, "ammonia", "enzyme", "cationic"], ph: [0, 2.999] },
+  "rust-remover": { noneOf: NOT_PLAIN, ph: [0, 2.999] },
   peroxide: {
     oneOf: ["peroxide", "percarbonate"],
     noneOf: ["chlorine", "chlorite", "chlorine-dioxide", "reducer", ...VOLATILE],

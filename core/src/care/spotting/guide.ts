@@ -1,6 +1,7 @@
 import type { CareFloor } from "../floor.ts";
 import { type Judgement, judgedTogether, judgeProduct, judgeWetting } from "../judge.ts";
-import { type HazardousPair, hazardsAfter } from "../pairs.ts";
+import type { HazardousPair } from "../pairs.ts";
+import { hazardsAfter } from "../reactions.ts";
 import { AGENT_FACTS, type AgentFacts, wettingOf } from "./agentFacts.ts";
 import { AGENTS, type Agent } from "./agents.ts";
 import { ORIGIN_FACTS } from "./originFacts.ts";

@@ -15,7 +15,7 @@ export interface Clash {
 }
 
 /** Parts of a plan whose own fields are said one by one. Whatever else is nested is one thing: a shape, a strength. */
-const SAID_APART = new Set(["interview", "rig", "indoor", "outdoor", "air", "zones"]);
+const SAID_APART = new Set(["interview", "rig", "run", "indoor", "outdoor", "air", "zones"]);
 
 /**
  * Joins the fields of one thing. A field changed on one side takes that side's value; changed to two values it keeps

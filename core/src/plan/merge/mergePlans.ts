@@ -3,7 +3,7 @@ import { mergeOrder } from "./order.ts";
 import { type Doc, same } from "./same.ts";
 
 /** Lists of a plan whose things have ids, in the order they are joined: what hangs on a room after the rooms. */
-export const PLAN_LISTS = ["rooms", "batches", "doors", "spots"] as const;
+export const PLAN_LISTS = ["rooms", "former", "batches", "doors", "spots", "breaks", "pins"] as const;
 export type PlanList = (typeof PLAN_LISTS)[number];
 
 export interface Item extends Doc {

@@ -3,6 +3,7 @@ import type { Router } from "express";
 import { notFound } from "../../http/apiFailure.ts";
 import type { Context } from "../../http/context.ts";
 import { mount } from "../../http/mount.ts";
+import { crewData } from "./data.ts";
 import { readCrew, writeSettings } from "./store.ts";
 
 export function crewRoutes(router: Router, { db }: Context): void {
@@ -11,6 +12,7 @@ export function crewRoutes(router: Router, { db }: Context): void {
     if (!known) throw notFound();
     return { ...known, contract: CONTRACT_VERSION };
   });
+  mount(router, endpoints.readCrewData, (_call, { crewId }) => crewData(db, crewId));
   mount(router, endpoints.saveSettings, async ({ body }, { crewId }) => {
     await writeSettings(db, crewId, body);
     return body;

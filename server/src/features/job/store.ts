@@ -56,6 +56,21 @@ export async function writeJob(
     .onDuplicateKeyUpdate({ set: row });
 }
 
+/** Takes a job's row away; its log and pictures have to be gone. */
+export async function removeJob(tx: Transaction, crewId: string, jobId: string): Promise<void> {
+  await tx.delete(jobs).where(one(crewId, jobId));
+}
+
+/** Plans of a crew, all of them, in the order of their days. */
+export async function readAllPlans(db: Db, crewId: string): Promise<Job[]> {
+  const rows = await db
+    .select({ plan: jobs.plan })
+    .from(jobs)
+    .where(eq(jobs.crewId, crewId))
+    .orderBy(asc(jobs.day), asc(jobs.startsAt), asc(jobs.id));
+  return rows.map(({ plan }) => planFrom(plan));
+}
+
 /** Whether there is such a job. */
 export async function jobExists(db: Db, crewId: string, jobId: string): Promise<boolean> {
   const rows = await db.select({ id: jobs.id }).from(jobs).where(one(crewId, jobId));

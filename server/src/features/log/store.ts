@@ -85,6 +85,11 @@ export async function correctionsOf(tx: Transaction, crewId: string, jobId: stri
     );
 }
 
+/** Takes a job's whole log away: only ever with the job. */
+export async function removeEntriesOf(tx: Transaction, crewId: string, jobId: string): Promise<void> {
+  await tx.delete(logEntries).where(ofJob(crewId, jobId));
+}
+
 /** Adds entries. There is no way here to change or take away one. */
 export async function addEntries(
   tx: Transaction,

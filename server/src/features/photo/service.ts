@@ -2,12 +2,12 @@ import { createHash } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import type { CrewId, JobId, Photo, PhotoFacts, PhotoId } from "@scutch/contract";
 import type { Blobs } from "../../blobs/blobs.ts";
-import type { Db } from "../../db/connect.ts";
+import type { Db, Transaction } from "../../db/connect.ts";
 import { isDuplicate } from "../../db/driverErrors.ts";
 import { ApiFailure, invalid, notFound } from "../../http/apiFailure.ts";
 import { jobExists } from "../job/store.ts";
 import { readPicture } from "./picture.ts";
-import { addRow, type Kept, photoById, photosOfJob, removeRow } from "./store.ts";
+import { addRow, type Kept, photoById, photosOfJob, removeRow, removeRowsOf } from "./store.ts";
 
 /** Where pictures are kept, and whose. */
 export interface Album {
@@ -80,6 +80,12 @@ export async function pictureOf({ db, crewId, blobs }: Album, id: PhotoId): Prom
   const jpeg = known && (await blobs.get(keyOf(crewId, id, known.sha256)));
   if (!jpeg) throw notFound();
   return jpeg;
+}
+
+/** Takes a job's pictures out of the database; the keys of their files. */
+export async function removePhotosOf(tx: Transaction, crewId: string, jobId: string): Promise<string[]> {
+  const rows = await removeRowsOf(tx, crewId, jobId);
+  return rows.map(({ id, sha256 }) => keyOf(crewId, id, sha256));
 }
 
 export async function removePhoto({ db, crewId, blobs }: Album, id: PhotoId) {

@@ -1,6 +1,6 @@
 import type { JobId, Photo, PhotoId } from "@scutch/contract";
 import { and, asc, eq } from "drizzle-orm";
-import type { Db } from "../../db/connect.ts";
+import type { Db, Transaction } from "../../db/connect.ts";
 import { said } from "../../db/said.ts";
 import { photos } from "./table.ts";
 
@@ -49,6 +49,14 @@ export async function addRow(db: Db, crewId: string, photo: Photo, sha256: strin
     by: photo.by ?? null,
     takenAt: new Date(photo.takenAt),
   });
+}
+
+/** Takes the rows of a job's pictures away; what they were, for their files to follow. */
+export async function removeRowsOf(tx: Transaction, crewId: string, jobId: string) {
+  const ofJob = and(eq(photos.crewId, crewId), eq(photos.jobId, jobId));
+  const rows = await tx.select({ id: photos.id, sha256: photos.sha256 }).from(photos).where(ofJob);
+  await tx.delete(photos).where(ofJob);
+  return rows;
 }
 
 export async function removeRow(db: Db, crewId: string, id: string): Promise<boolean> {

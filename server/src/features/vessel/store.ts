@@ -23,7 +23,11 @@ export async function readVessels(
 /** Adds a vessel or puts it in place of the one with its id. */
 export async function writeVessel(db: Db | Transaction, crewId: string, vessel: Vessel): Promise<void> {
   const { id, ...said } = vessel;
-  const row: Omit<typeof vessels.$inferSelect, "crewId" | "id"> = { ...said, kind: vessel.kind ?? null };
+  const row: Omit<typeof vessels.$inferSelect, "crewId" | "id"> = {
+    ...said,
+    kind: vessel.kind ?? null,
+    lines: vessel.lines ?? null,
+  };
   await db
     .insert(vessels)
     .values({ crewId, id, ...row })

@@ -1,6 +1,6 @@
 import type { Vessel } from "@scutch/contract";
 import { double, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
-import { uuid } from "../../db/columns.ts";
+import { json, uuid } from "../../db/columns.ts";
 import { crews } from "../crew/table.ts";
 
 export const vessels = mysqlTable(
@@ -16,6 +16,7 @@ export const vessels = mysqlTable(
     heel: double("heel_m3").notNull(),
     headSpace: double("head_space_m3").notNull(),
     graduation: double("graduation_m3").notNull(),
+    lines: json<number[]>()("lines_m3"),
     sprayFlow: double("spray_flow_m3_per_s").notNull(),
   },
   (table) => [primaryKey({ columns: [table.crewId, table.id] })],

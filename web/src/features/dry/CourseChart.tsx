@@ -2,10 +2,11 @@ import type { LogEntry } from "@scutch/contract";
 import { DRY_BELOW, readyLevels } from "@scutch/core/drying";
 import { curveMonotoneX, line, max, scaleLinear, scaleTime } from "d3";
 import { memo, useId } from "react";
-import { at, clock } from "../../format/time.ts";
+import { at } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
 import { type ReadyTime, readyOfRoom } from "../../planning/ready.ts";
 import type { Dried } from "../../planning/useDried.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { useWidth } from "../../ui/useWidth.ts";
 import { placedReadings } from "./readings.ts";
@@ -23,6 +24,7 @@ const PAD = { left: 10, right: 12, top: 16, bottom: 58 };
 
 /** One room's free water over time, with the two levels that count and the hours each may fall on. */
 export const CourseChart = memo(function CourseChart({ dried, log, start, place, now }: Props) {
+  const { clock } = useTimes();
   const units = useUnits();
   const id = useId();
   const [ref, width] = useWidth<HTMLDivElement>();

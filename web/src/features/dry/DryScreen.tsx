@@ -1,4 +1,4 @@
-import { useCallback } from "react";
+import { useCallback, useRef } from "react";
 import { useSearchParams } from "react-router";
 import { useDesk } from "../../planning/openDesk.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
@@ -19,6 +19,7 @@ export function DryScreen() {
   const now = useNow();
   const [search, setSearch] = useSearchParams();
   const { work, dried, start, log } = desk;
+  const first = useRef<string>(undefined);
   const select = useCallback(
     (roomId: string) => setSearch({ room: roomId }, { replace: true, preventScrollReset: true }),
     [setSearch],
@@ -31,9 +32,11 @@ export function DryScreen() {
       </div>
     );
   const { rooms } = dried.work;
-  const wanted = rooms.findIndex((room) => room.id === search.get("room"));
+  const wanted = rooms.findIndex((room) => room.id === (search.get("room") ?? first.current));
   const place =
     wanted >= 0 ? wanted : lastToDry(rooms.map((_, i) => readyOfRoom(dried, i, start, "dry").likely));
+  // The room looked at first stays in sight, whichever dries last after a change.
+  first.current ??= rooms[place]?.id;
   const lever = work.rooms.findIndex((room) => room.id === rooms[place]?.id);
   return (
     <div className="grid gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_24rem]">

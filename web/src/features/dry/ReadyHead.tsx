@@ -1,10 +1,11 @@
-import { type RoomDrying, workingOfReady } from "@scutch/core/drying";
+import { patchReady, type RoomDrying, workingOfReady } from "@scutch/core/drying";
 import { memo } from "react";
-import { about, aboutParts, at, between, clock } from "../../format/time.ts";
+import { at } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
 import type { Dried } from "../../planning/useDried.ts";
 import { Worked } from "../../shared/working/Worked.tsx";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
@@ -20,6 +21,7 @@ interface Props {
 const MUSTY_AFTER = 24;
 
 function BigHour({ time, now }: { readonly time: number; readonly now: number }) {
+  const { aboutParts } = useTimes();
   const { day, hour } = aboutParts(time, now);
   return (
     <span className="whitespace-nowrap font-bold font-mono text-6xl">
@@ -46,14 +48,25 @@ function NotDry({ drying }: { readonly drying: RoomDrying | undefined }) {
   );
 }
 
+/** When the patch of a room that was soaked against odour is ready; undefined where none was. */
+function patchOf({ work, result }: Dried, place: number) {
+  const [room, dries, course] = [work.rooms[place], work.building.rooms[place], result.rooms[place]?.course];
+  return room && dries && course && room.odourArea > 0
+    ? patchReady(dries, room.patchResidual, course, work.building.pressure)
+    : undefined;
+}
+
 /** The one big number: when this room is dry. */
 export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onSelect }: Props) {
+  const { about, between, clock } = useTimes();
+  const units = useUnits();
   const { work } = dried;
   const room = work.rooms[place];
   if (!room) return null;
   const dry = readyOfRoom(dried, place, start, "dry");
   const touch = readyOfRoom(dried, place, start, "touchDry");
   const hours = dried.result.rooms[place]?.dryHours;
+  const patch = patchOf(dried, place);
   return (
     <div className="border-accent border-t-4 bg-paper px-4 pt-2 pb-4">
       <div className="lg:hidden">
@@ -94,6 +107,22 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
           >
             {about(touch.likely, now)}
           </Worked>
+        </p>
+      )}
+      {patch && (
+        <p className="mt-1">
+          The {units.area(room.odourArea)} soaked against odour{" "}
+          {patch.dryHours === null ? (
+            "won’t be dry in 4 days"
+          ) : (
+            <>
+              is dry about{" "}
+              <span className="font-bold font-mono">
+                {about(at(start, room.finishedAt + patch.dryHours), now)}
+              </span>
+            </>
+          )}
+          : keep off it until then.
         </p>
       )}
       {(hours == null || hours > MUSTY_AFTER) && (

@@ -1,6 +1,7 @@
 import type { Room } from "@scutch/contract";
 import { workingOfAirSpeed } from "@scutch/core/drying";
 import { ASSUMED } from "@scutch/core/plan";
+import { showQuantity } from "@scutch/core/quantity";
 import { Flag } from "lucide-react";
 import { reads } from "../../format/readers.ts";
 import { WINDOW_NAMES } from "../../format/words.ts";
@@ -22,7 +23,7 @@ import { useAdvice } from "./useAdvice.ts";
 export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly place: number }) {
   const units = useUnits();
   const { job, work, edit, shelf } = desk;
-  const log = useLogging(job.id);
+  const log = useLogging(desk);
   const room = job.rooms[place];
   const known = work.rooms[place];
   const dries = desk.dried?.work === work ? desk.dried.result.rooms[place] : undefined;
@@ -30,6 +31,8 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
   if (!room || !known) return null;
   const set = (change: Partial<Room>, showLimit?: (limit: number) => string) =>
     edit((before) => withRoom(before, room.id, change), showLimit);
+  // A dehumidifier is rated in litres or in pints a day.
+  const perDay = units.system === "metric" ? "l" : "pt";
   const movers = room.airMovers ?? [];
   const setMovers = (count: number) =>
     void set({ airMovers: Array.from({ length: count }, (_, i) => movers[i] ?? airMoverOf(shelf.gear)) });
@@ -92,13 +95,12 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
           value={
             room.dehumidifierLitresPerDay === undefined ? undefined : room.dehumidifierLitresPerDay / 1000
           }
-          show={(value) => `${units.volume(value).figure} ${units.volume(value).unit}`}
-          read={reads("volume", units.bare.volume)}
+          show={(value) => showQuantity(value, perDay, 1)}
+          read={reads("volume", perDay)}
           placeholder="none"
           onChange={(value) =>
-            set(
-              { dehumidifierLitresPerDay: value === undefined ? undefined : value * 1000 },
-              (limit) => `${limit} L`,
+            set({ dehumidifierLitresPerDay: value === undefined ? undefined : value * 1000 }, (limit) =>
+              showQuantity(limit / 1000, perDay, 0),
             )
           }
         />

@@ -1,13 +1,15 @@
 import { isHardFloor } from "@scutch/core/care";
-import { area, curveMonotoneX, scaleLinear, scaleTime } from "d3";
+import { scaleTime } from "d3";
 import { memo, useId } from "react";
-import { about, at, clock } from "../../format/time.ts";
-import { wetColour, wetShare } from "../../format/wetness.ts";
+import { at } from "../../format/time.ts";
+import { wetShare } from "../../format/wetness.ts";
 import { COVERING_NAMES, FIBRE_NAMES } from "../../format/words.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
 import type { Dried } from "../../planning/useDried.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { useWidth } from "../../ui/useWidth.ts";
+import { TailLane } from "./TailLane.tsx";
 
 interface Props {
   readonly start: number;
@@ -21,16 +23,19 @@ const LANE = 62;
 /** On a laptop few rooms get taller lanes, up to this. */
 const TALLEST_LANE = 96;
 const ROOMY = 430;
-const TAIL = 26;
 const TOP = 30;
 const HOUR = 3_600_000;
+/** Width of a letter on the axis, px. */
+const LETTER = 8;
 
 /** All rooms on one axis: each a tail that thins and pales from wet to dry, with a tick where it is touch-dry. */
 export const TailChart = memo(function TailChart({ dried, start, now, selected, onSelect }: Props) {
+  const { about, clock } = useTimes();
   const units = useUnits();
   const id = useId();
   const [ref, width] = useWidth<HTMLDivElement>();
   const { work } = dried;
+  const timeOrNever = (time: number | null | undefined) => (time == null ? "not yet" : about(time, now));
   const narrow = width < 520;
   const left = narrow ? 8 : 136;
   const right = 58;
@@ -47,6 +52,8 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
   );
   const x = scaleTime([first, last], [left, Math.max(left + 40, width - right)]);
   const marker = now > first && now < last ? x(now) : Number.NaN;
+  // The flag at the marker stays on the chart, however wide the hour is written.
+  const flag = clock(now).length * LETTER + 12;
   const ticks = x.ticks(Math.max(2, Math.floor(width / 120)));
   const lane = narrow ? LANE : Math.max(LANE, Math.min(TALLEST_LANE, ROOMY / shown.length));
   const height = TOP + shown.length * lane;
@@ -67,7 +74,7 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
             </g>
           ))}
           {shown.map(({ room, i }, row) => (
-            <Lane
+            <TailLane
               key={room.id}
               y={TOP + row * lane}
               height={lane - 4}
@@ -98,13 +105,15 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
             />
           ))}
           {Number.isFinite(marker) && (
-            <g transform={`translate(${marker},0)`}>
-              <line y1={22} y2={height} stroke="var(--ink)" strokeWidth={2} />
-              <rect x={-26} y={0} width={52} height={21} rx={10} fill="var(--ink)" />
-              <text y={15} textAnchor="middle" className="fill-ground font-bold font-mono text-[13px]">
-                {clock(now)}
-              </text>
-            </g>
+            <>
+              <line x1={marker} x2={marker} y1={22} y2={height} stroke="var(--ink)" strokeWidth={2} />
+              <g transform={`translate(${Math.min(width - flag / 2, Math.max(flag / 2, marker))},0)`}>
+                <rect x={-flag / 2} y={0} width={flag} height={21} rx={10} fill="var(--ink)" />
+                <text y={15} textAnchor="middle" className="fill-ground font-bold font-mono text-[13px]">
+                  {clock(now)}
+                </text>
+              </g>
+            </>
           )}
         </svg>
       )}
@@ -126,8 +135,8 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
               <tr key={room.id} className="border-rule border-t">
                 <th className="py-1.5 font-normal font-sans">{room.name}</th>
                 <td>{about(at(start, room.finishedAt), now)}</td>
-                <td>{timeOrNever(ready[i]?.touch.likely, now)}</td>
-                <td>{timeOrNever(ready[i]?.dry.likely, now)}</td>
+                <td>{timeOrNever(ready[i]?.touch.likely)}</td>
+                <td>{timeOrNever(ready[i]?.dry.likely)}</td>
               </tr>
             ))}
           </tbody>
@@ -145,111 +154,5 @@ function thinned<T>(points: readonly T[]): T[] {
   return Array.from(
     { length: POINTS_ON_A_TAIL },
     (_, i) => points[Math.round((i * last) / (POINTS_ON_A_TAIL - 1))] as T,
-  );
-}
-
-const timeOrNever = (time: number | null | undefined, now: number) =>
-  time == null ? "not yet" : about(time, now);
-
-interface LaneProps {
-  readonly y: number;
-  readonly height: number;
-  readonly left: number;
-  readonly narrow: boolean;
-  readonly name: string;
-  readonly facts: string;
-  readonly selected: boolean;
-  readonly onSelect: () => void;
-  readonly gradient: string;
-  readonly x: (time: number) => number;
-  readonly width: number;
-  readonly points: readonly { readonly time: number; readonly wet: number }[];
-  readonly touch: number | null;
-  readonly dry: number | null;
-  readonly now: number;
-}
-
-function Lane({
-  y,
-  height,
-  left,
-  narrow,
-  name,
-  facts,
-  selected,
-  onSelect,
-  gradient,
-  x,
-  width,
-  points,
-  touch,
-  dry,
-  now,
-}: LaneProps) {
-  const middle = y + (narrow ? 34 : height / 2 - 4);
-  const half = scaleLinear([0, 1], [1, narrow ? TAIL / 2 : Math.max(TAIL / 2, height * 0.21)]);
-  const [first] = points;
-  const end = points.at(-1);
-  if (!first || !end) return null;
-  const tail = area<(typeof points)[number]>()
-    .x((point) => x(point.time))
-    .y0((point) => middle - half(point.wet))
-    .y1((point) => middle + half(point.wet))
-    .curve(curveMonotoneX);
-  const span = Math.max(1, end.time - first.time);
-  return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: a wider target for what the room picker and table also do
-    <g onClick={onSelect} className="cursor-pointer">
-      <rect x={0} y={y} width={width} height={height} fill={selected ? "var(--wash)" : "transparent"} />
-      <text
-        x={narrow ? left : left - 12}
-        y={narrow ? y + 16 : middle - 2}
-        textAnchor={narrow ? "start" : "end"}
-        className="fill-ink font-bold text-[15px]"
-      >
-        {name.length > 18 ? `${name.slice(0, 17)}…` : name}
-        {narrow && <tspan className="fill-soft font-normal text-[13px]"> {facts}</tspan>}
-      </text>
-      {!narrow && (
-        <text x={left - 12} y={middle + 16} textAnchor="end" className="fill-soft text-[13px]">
-          {facts}
-        </text>
-      )}
-      <defs>
-        <linearGradient id={gradient}>
-          {points.map((point) => (
-            <stop
-              key={point.time}
-              offset={(point.time - first.time) / span}
-              stopColor={wetColour(point.wet)}
-            />
-          ))}
-        </linearGradient>
-      </defs>
-      <path d={tail(points as (typeof points)[number][]) ?? ""} fill={`url(#${gradient})`} />
-      {touch !== null && (
-        <line
-          x1={x(touch)}
-          x2={x(touch)}
-          y1={middle - 16}
-          y2={middle + 16}
-          stroke="var(--ink)"
-          strokeWidth={2}
-        />
-      )}
-      {touch !== null && dry !== null && x(dry) - x(touch) > 58 && (
-        <text x={x(touch) + 4} y={middle + 27} className="fill-ink font-mono text-[13px]">
-          {about(touch, now)}
-        </text>
-      )}
-      {dry !== null && (
-        <>
-          <circle cx={x(dry)} cy={middle} r={5} fill="var(--ground)" stroke="var(--ink)" strokeWidth={2} />
-          <text x={x(dry) + 10} y={middle + 5} className="fill-ink font-mono text-[13px]">
-            {about(dry, now).slice(-5)}
-          </text>
-        </>
-      )}
-    </g>
   );
 }

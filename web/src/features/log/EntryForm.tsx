@@ -5,6 +5,9 @@ import { percent } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { UseCare } from "../../shared/care/UseCare.tsx";
 import { type EntryBody, useLogging } from "../../shared/logging/useLogging.ts";
+import { WhenField } from "../../shared/logging/WhenField.tsx";
+import { roomChosen, selectRoomChosen } from "../../state/loggedSlice.ts";
+import { useAppDispatch, useAppSelector } from "../../state/store.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
@@ -12,17 +15,30 @@ import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 
-type Kind = "reading" | "product-used" | "note";
-/** The next entry: a reading, a product used, or a note. Kept on this device the moment it is pressed. */
+type Kind = "reading" | "product-used" | "room-finished" | "note";
+
+/** The next entry. Kept on this device the moment it is pressed; the room last chosen stays for the next. */
 export function EntryForm({ desk }: { readonly desk: JobDesk }) {
-  const log = useLogging(desk.job.id);
+  const log = useLogging(desk);
   const [kind, setKind] = useState<Kind>("reading");
   const [round, setRound] = useState(0);
+  const dispatch = useAppDispatch();
+  const jobId = desk.job.id;
+  const chosen = useAppSelector((state) => selectRoomChosen(state, jobId));
+  const setRoom = (roomId: RoomId | undefined) => dispatch(roomChosen({ jobId, roomId }));
+  const [when, setWhen] = useState<number>();
   const add = (body: EntryBody) => {
-    log(body);
+    log(body, when);
     setRound(round + 1);
+    setWhen(undefined);
   };
-  const Form = { reading: ReadingForm, "product-used": ProductForm, note: NoteForm }[kind];
+  const roomId = desk.job.rooms.some(({ id }) => id === chosen) ? chosen : undefined;
+  const Form = {
+    reading: ReadingForm,
+    "product-used": ProductForm,
+    "room-finished": FinishForm,
+    note: NoteForm,
+  }[kind];
   return (
     <section
       aria-label="New entry"
@@ -33,12 +49,15 @@ export function EntryForm({ desk }: { readonly desk: JobDesk }) {
         value={kind}
         options={[
           { value: "reading", name: "Reading" },
-          { value: "product-used", name: "Product used" },
+          { value: "product-used", name: "Product" },
+          { value: "room-finished", name: "Finished" },
           { value: "note", name: "Note" },
         ]}
         onChange={setKind}
       />
-      <Form key={`${kind} ${round}`} desk={desk} add={add} />
+      <Form key={`${kind} ${round}`} desk={desk} add={add} room={roomId} onRoom={setRoom}>
+        <WhenField value={when} onChange={setWhen} />
+      </Form>
     </section>
   );
 }
@@ -46,6 +65,11 @@ export function EntryForm({ desk }: { readonly desk: JobDesk }) {
 interface FormProps {
   readonly desk: JobDesk;
   readonly add: (body: EntryBody) => void;
+  /** The room chosen last; undefined: none yet. */
+  readonly room: RoomId | undefined;
+  readonly onRoom: (roomId: RoomId | undefined) => void;
+  /** When it happened. */
+  readonly children: ReactNode;
 }
 
 function Frame({ onAdd, children }: { readonly onAdd: () => void; readonly children: ReactNode }) {
@@ -68,22 +92,27 @@ function Frame({ onAdd, children }: { readonly onAdd: () => void; readonly child
   );
 }
 
-const useRooms = (desk: JobDesk) => desk.job.rooms.map(({ id, name }) => ({ value: id, name }));
+const roomsOf = (desk: JobDesk) => desk.job.rooms.map(({ id, name }) => ({ value: id, name }));
 
-function ReadingForm({ desk, add }: FormProps) {
-  const rooms = useRooms(desk);
-  const [roomId, setRoom] = useState(rooms[0]?.value);
+/** The room an entry belongs to where it must belong to one: the one chosen last, or the first. */
+function ownRoom({ desk, room }: Pick<FormProps, "desk" | "room">): RoomId | undefined {
+  return room ?? desk.job.rooms[0]?.id;
+}
+const NO_ROOM = <p className="text-soft">Add a room first: this belongs to one.</p>;
+
+function ReadingForm({ desk, add, room, onRoom, children }: FormProps) {
   const [place, setPlace] = useState<"carpet" | "dry-standard">("carpet");
   const [moisture, setMoisture] = useState<number>();
   const [error, setError] = useState<string>();
-  if (roomId === undefined) return <p className="text-soft">Add a room first: a reading belongs to one.</p>;
+  const roomId = ownRoom({ desk, room });
+  if (roomId === undefined) return NO_ROOM;
   const submit = () =>
     moisture === undefined
       ? setError("Type what the meter shows, like 19 %.")
       : add({ kind: "reading", roomId, place, moisture });
   return (
     <Frame onAdd={submit}>
-      <ChoiceField label="Room" value={roomId} options={rooms} onChange={setRoom} />
+      <ChoiceField label="Room" value={roomId} options={roomsOf(desk)} onChange={onRoom} />
       <Segmented
         label="Where"
         value={place}
@@ -108,29 +137,32 @@ function ReadingForm({ desk, add }: FormProps) {
         }}
         fault={error}
       />
+      {children}
     </Frame>
   );
 }
 
-function ProductForm({ desk, add }: FormProps) {
+function ProductForm({ desk, add, room, onRoom, children }: FormProps) {
   const units = useUnits();
   const products = desk.shelf.products.map(({ id, name }) => ({ value: id, name }));
   const [productId, setProduct] = useState(desk.job.batches[0]?.productId ?? products[0]?.value);
-  const rooms = useRooms(desk);
-  const [roomId, setRoom] = useState<RoomId>();
+  const rooms = roomsOf(desk);
   const [amount, setAmount] = useState<number>();
   const [error, setError] = useState<string>();
-  const powder = desk.shelf.products.find(({ id }) => id === productId)?.scoop !== undefined;
+  const scoop = desk.shelf.products.find(({ id }) => id === productId)?.scoop;
+  const powder = scoop !== undefined;
   if (productId === undefined)
     return <p className="text-soft">No products on the shelf yet. Add one in Mix.</p>;
   const submit = () =>
     amount === undefined || amount <= 0
-      ? setError(`Type how much was used, like ${powder ? "60 g" : "250 ml"}.`)
+      ? setError(
+          `Type how much was used, like ${powder ? "60 g or 2 scoops" : units.system === "metric" ? "250 ml" : "8 fl oz"}.`,
+        )
       : add({
           kind: "product-used",
           productId,
           ...(powder ? { powder: amount } : { amount }),
-          ...(roomId ? { roomId } : {}),
+          ...(room ? { roomId: room } : {}),
         });
   return (
     <Frame onAdd={submit}>
@@ -145,29 +177,42 @@ function ProductForm({ desk, add }: FormProps) {
       />
       <ChoiceField
         label="Room"
-        value={(roomId ?? "") as string}
+        value={(room ?? "") as string}
         options={[
           { value: "", name: "No room in particular" },
           ...rooms.map(({ value, name }) => ({ value: value as string, name })),
         ]}
-        onChange={(value) => setRoom(rooms.find((room) => room.value === value)?.value)}
+        onChange={(value) => onRoom(rooms.find((each) => each.value === value)?.value)}
       />
-      {roomId && <UseCare desk={desk} roomId={roomId} productId={productId} />}
+      {room && <UseCare desk={desk} roomId={room} productId={productId} />}
       <QuantityField
         label="Amount used"
         value={amount}
-        {...doseField(powder, units)}
+        {...doseField(powder, units, scoop)}
         onChange={(value) => {
           setAmount(value);
           setError(undefined);
         }}
         fault={error}
       />
+      {children}
     </Frame>
   );
 }
 
-function NoteForm({ add }: FormProps) {
+function FinishForm({ desk, add, room, onRoom, children }: FormProps) {
+  const roomId = ownRoom({ desk, room });
+  if (roomId === undefined) return NO_ROOM;
+  return (
+    <Frame onAdd={() => add({ kind: "room-finished", roomId })}>
+      <ChoiceField label="Room" value={roomId} options={roomsOf(desk)} onChange={onRoom} />
+      {children}
+      <p className="text-sm text-soft">Its drying is told from then on.</p>
+    </Frame>
+  );
+}
+
+function NoteForm({ add, children }: FormProps) {
   const [text, setText] = useState("");
   const [error, setError] = useState<string>();
   const submit = () =>
@@ -188,6 +233,7 @@ function NoteForm({ add }: FormProps) {
         />
       </label>
       <FieldError sentence={error} />
+      {children}
     </Frame>
   );
 }

@@ -1,21 +1,68 @@
 import type { LogEntry } from "@scutch/contract";
+import { slipsOf } from "@scutch/core/log";
 import { isSameDay } from "date-fns";
 import { useState } from "react";
-import { about, clock } from "../../format/time.ts";
+import { useSearchParams } from "react-router";
 import type { JobDesk } from "../../planning/desk.ts";
-import { entryText } from "../../shared/logging/entryText.ts";
+import { entryText, roomOf } from "../../shared/logging/entryText.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
+import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Empty } from "../../ui/States.tsx";
 
-/** Entries in the order they happened. One that was wrong is struck out by a correction, never changed. */
+type Kind = LogEntry["kind"];
+/** Kinds of entries as one looks for them: several under one name. */
+const KINDS: Readonly<Record<string, { readonly name: string; readonly kinds: readonly Kind[] }>> = {
+  all: { name: "Everything", kinds: [] },
+  fills: { name: "Fills and products", kinds: ["fill-made", "product-used"] },
+  readings: { name: "Readings", kinds: ["reading", "water-measured"] },
+  finished: { name: "Rooms finished", kinds: ["room-finished"] },
+  tests: { name: "Dye tests", kinds: ["dye-test", "override"] },
+  spots: { name: "Spots", kinds: ["spot-attempt", "spot-skipped"] },
+  notes: { name: "Notes", kinds: ["note"] },
+};
+
+const speaksOf = (entry: LogEntry, roomId: string) =>
+  roomOf(entry) === roomId || (entry.kind === "water-measured" && entry.roomIds.some((id) => id === roomId));
+
+/** Entries, the newest first. One that was wrong is struck out by a correction, never changed. */
 export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now: number }) {
+  const { about, clock } = useTimes();
   const units = useUnits();
   const [correcting, setCorrecting] = useState<LogEntry>();
+  const [search, setSearch] = useSearchParams();
+  const kind = KINDS[search.get("kind") ?? ""] ? (search.get("kind") as string) : "all";
+  const room = search.get("room") ?? "";
+  const [slips, setSlips] = useState(false);
+  const taken = slipsOf(desk.log);
+  const slipped = new Set(
+    desk.log.flatMap((entry) => (entry.kind === "correction" && entry.takenBack ? [entry.corrects] : [])),
+  ).size;
   const struck = new Set(desk.log.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])));
+  const look = (change: Record<string, string>) =>
+    setSearch(
+      (before) => {
+        const next = new URLSearchParams(before);
+        for (const [key, value] of Object.entries(change))
+          if (value === "" || value === "all") next.delete(key);
+          else next.set(key, value);
+        return next;
+      },
+      { replace: true, preventScrollReset: true },
+    );
+  const byId = new Map(desk.log.map((entry) => [entry.id as string, entry]));
+  const wanted = (entry: LogEntry): boolean => {
+    const told = entry.kind === "correction" ? (byId.get(entry.corrects) ?? entry) : entry;
+    const { kinds = [] } = KINDS[kind] ?? {};
+    return (kinds.length === 0 || kinds.includes(told.kind)) && (room === "" || speaksOf(told, room));
+  };
+  const shown = desk.log.filter((entry) => wanted(entry) && (slips || !taken.has(entry.id))).toReversed();
+  const gone = (desk.job.former ?? []).filter(({ id }) => desk.job.rooms.every((each) => each.id !== id));
+  const rooms = [...desk.job.rooms, ...gone];
   if (desk.log.length === 0 && desk.newer.length === 0)
     return (
       <Empty title="Nothing logged yet.">
@@ -24,8 +71,26 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
     );
   return (
     <>
+      <div className="mb-3 grid grid-cols-2 gap-3 print:hidden">
+        <ChoiceField
+          label="Show"
+          value={kind}
+          options={Object.entries(KINDS).map(([value, { name }]) => ({ value, name }))}
+          onChange={(value) => look({ kind: value })}
+        />
+        <ChoiceField
+          label="Of"
+          value={room}
+          options={[
+            { value: "", name: "All rooms" },
+            ...rooms.map(({ id, name }) => ({ value: id as string, name })),
+          ]}
+          onChange={(value) => look({ room: value })}
+        />
+      </div>
+      {shown.length === 0 && <p className="py-3 text-soft">Nothing of this kind yet.</p>}
       <ol className="border-rule border-b">
-        {desk.log.map((entry) => {
+        {shown.map((entry) => {
           const { what, said } = entryText(entry, desk, units);
           const time = Date.parse(entry.at);
           return (
@@ -45,16 +110,21 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
                 <Button
                   weight="quiet"
                   className="text-sm print:hidden"
-                  aria-label={`Correct: ${what}`}
+                  aria-label={`Strike out: ${what}`}
                   onClick={() => setCorrecting(entry)}
                 >
-                  Correct
+                  Strike out
                 </Button>
               )}
             </li>
           );
         })}
       </ol>
+      {taken.size > 0 && (
+        <Button weight="quiet" className="print:hidden" onClick={() => setSlips(!slips)}>
+          {slips ? "Hide what was taken back at once" : `${slipped} taken back at once: show`}
+        </Button>
+      )}
       {desk.newer.length > 0 && (
         <p className="mt-3 text-soft">
           And something newer than this app:{" "}
@@ -79,7 +149,7 @@ function CorrectionDialog({
   readonly onClose: () => void;
 }) {
   const units = useUnits();
-  const log = useLogging(desk.job.id);
+  const log = useLogging(desk);
   const [text, setText] = useState("");
   const strike = () => {
     log({
@@ -91,7 +161,7 @@ function CorrectionDialog({
   };
   const { what, said } = entryText(entry, desk, units);
   return (
-    <Dialog open title="Strike out this entry" onClose={onClose}>
+    <Dialog open title="Strike out and say why" onClose={onClose}>
       <p className="mt-2">
         <strong>{what}</strong>: {said}
       </p>

@@ -1,11 +1,12 @@
 import type { BatchChoice } from "@scutch/contract";
-import { fillsMade } from "@scutch/core/log";
+import { fillsMade, fillsOfOthers } from "@scutch/core/log";
 import { concentratePerWater, workingOfLeftOver } from "@scutch/core/mix";
 import { useState } from "react";
 import { joined } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { barredMix, MixCare, stoppedRooms } from "../../shared/care/MixCare.tsx";
+import { entryText } from "../../shared/logging/entryText.ts";
 import { Worked } from "../../shared/working/Worked.tsx";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
@@ -13,6 +14,7 @@ import { BatchChoices } from "./BatchChoices.tsx";
 import { BottleLabel } from "./BottleLabel.tsx";
 import { FillList } from "./FillList.tsx";
 import { FillSheet } from "./FillSheet.tsx";
+import { MixRooms } from "./MixRooms.tsx";
 import { RunOut } from "./RunOut.tsx";
 
 interface Props {
@@ -28,7 +30,8 @@ export function BatchSection({ desk, batch, number }: Props) {
   const product = desk.shelf.products.find(({ id }) => id === batch.productId);
   const vessel = desk.shelf.vessels.find(({ id }) => id === batch.vesselId);
   const planned = desk.work.batches.find(({ id }) => id === batch.id);
-  const made = fillsMade(desk.log, batch.id);
+  const made = fillsMade(desk.log, batch);
+  const before = fillsOfOthers(desk.log, batch);
   const fills = planned?.batch.outcome === "planned" ? planned.batch.fills : [];
   const next = fills.findIndex((_, i) => !made.has(i + 1));
   const current = Math.min(opened ?? (next < 0 ? fills.length - 1 : next), fills.length - 1);
@@ -51,6 +54,7 @@ export function BatchSection({ desk, batch, number }: Props) {
           />
         </div>
         <div className="min-w-0">
+          <MixRooms desk={desk} batch={batch} planned={planned} />
           {!product || !vessel ? (
             <Callout tone="stop" title="The product or sprayer isn’t on this device. Choose another." />
           ) : planned?.batch.outcome === "impossible" ? (
@@ -60,6 +64,12 @@ export function BatchSection({ desk, batch, number }: Props) {
           ) : planned && fill && planned.batch.outcome === "planned" ? (
             <>
               <MixCare desk={desk} batch={batch} product={product} />
+              {before.map((entry) => (
+                <p key={entry.id} className="mb-2 border-rule border-l-4 px-4 py-2 text-soft">
+                  Made before, and it stays that: {entryText(entry, desk, units).said}. What it was sprayed on
+                  needs none of this: untick those rooms.
+                </p>
+              ))}
               <FillList fills={fills} made={made} current={current} onOpen={setOpened} />
               <FillSheet
                 key={current}
@@ -72,7 +82,7 @@ export function BatchSection({ desk, batch, number }: Props) {
                 count={fills.length}
                 wanted={concentratePerWater(planned.strength)}
                 madeBy={made.get(current + 1)}
-                stopped={stopped}
+                halted={stopped}
                 barred={barredMix(desk, batch).length > 0}
                 onMade={() => setOpened(undefined)}
               />
@@ -100,7 +110,7 @@ export function BatchSection({ desk, batch, number }: Props) {
               <BottleLabel desk={desk} product={product} batch={batch} planned={planned} made={made} />
             </>
           ) : (
-            <p className="py-6 text-soft">No room is sprayed from this mix. Choose it in a room’s survey.</p>
+            <p className="py-6 text-soft">No room is sprayed from this mix. Tap the rooms it is for.</p>
           )}
         </div>
       </div>

@@ -5,9 +5,10 @@ import type { BatchPlan } from "@scutch/core/plan";
 import { Tag } from "lucide-react";
 import { useState } from "react";
 import { protectionText } from "../../format/careWords.ts";
-import { clock, longDay } from "../../format/time.ts";
+import { longDay } from "../../format/time.ts";
 import { strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
@@ -23,6 +24,7 @@ interface Props {
 
 /** A label for the bottle or sprayer: what is in it, how strong, its hazards, when it was made and until when it works. */
 export function BottleLabel({ desk, batch, product, planned, made }: Props) {
+  const { clock } = useTimes();
   const units = useUnits();
   const [open, setOpen] = useState(false);
   const added = (batch.boosters ?? []).flatMap(

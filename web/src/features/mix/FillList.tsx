@@ -1,8 +1,8 @@
 import type { LogEntryOf } from "@scutch/contract";
 import type { Fill } from "@scutch/core/mix";
 import { Check } from "lucide-react";
-import { clock } from "../../format/time.ts";
 import { joined } from "../../format/units.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 
 interface Props {
@@ -14,6 +14,7 @@ interface Props {
 
 /** The fills in the order they are made, each a tab of the sheet below. */
 export function FillList({ fills, made, current, onOpen }: Props) {
+  const { clock } = useTimes();
   const units = useUnits();
   if (fills.length < 2) return null;
   return (

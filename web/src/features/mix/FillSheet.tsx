@@ -1,24 +1,19 @@
 import type { BatchChoice, LogEntryOf, Product, Vessel } from "@scutch/contract";
 import { protectionOf, reactantsOf } from "@scutch/core/care";
-import {
-  concentratePerWater,
-  type Fill,
-  workingOfConcentrate,
-  workingOfMass,
-  workingOfWater,
-} from "@scutch/core/mix";
-import type { RoomPlan } from "@scutch/core/plan";
-import { showDuration } from "@scutch/core/quantity";
-import type { ReactNode } from "react";
+import { concentratePerWater, type Fill, workingOfConcentrate, workingOfWater } from "@scutch/core/mix";
+import type { RoomCare } from "@scutch/core/plan";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
-import { clock } from "../../format/time.ts";
-import { doseOf, joined, type Shown, scoopsOf, strengthOf, type UnitsOfCrew } from "../../format/units.ts";
+import { doseOf, joined, type Shown, scoopsOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { pairsWith } from "../../shared/care/MixCare.tsx";
 import { Worked } from "../../shared/working/Worked.tsx";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { Bottle } from "./Bottle.tsx";
+import { FillDetails } from "./FillDetails.tsx";
+import { Halted } from "./Halted.tsx";
+import { fillToText } from "./levelText.ts";
 import { MadeIt } from "./MadeIt.tsx";
 
 interface Props {
@@ -32,17 +27,18 @@ interface Props {
   /** Concentrate per water aimed at. */
   readonly wanted: number;
   readonly madeBy: LogEntryOf<"fill-made"> | undefined;
-  /** Rooms with a stop on them: a fill for one of them isn't made. */
-  readonly stopped: readonly string[];
+  /** Rooms with a danger on them or something to do first: a fill for one of them isn't made yet. */
+  readonly halted: readonly RoomCare[];
   /** Something in its vessel must never meet something else there. */
   readonly barred: boolean;
   readonly onMade: () => void;
 }
 
-const Big = ({ figure, unit }: Shown) => (
-  <span className="whitespace-nowrap font-bold font-mono text-5xl sm:text-6xl">
+const Big = ({ lead, figure, unit }: Shown) => (
+  <span className="whitespace-nowrap font-bold font-mono text-4xl min-[370px]:text-5xl sm:text-6xl">
+    {lead && <span className="block text-4xl">{lead} +</span>}
     {figure}
-    <span className="ml-2 text-3xl">{unit}</span>
+    <span className="ml-2 text-2xl min-[370px]:text-3xl">{unit}</span>
   </span>
 );
 
@@ -57,29 +53,28 @@ export function FillSheet({
   count,
   wanted,
   madeBy,
-  stopped,
+  halted: rooms,
   barred,
   onMade,
 }: Props) {
   const units = useUnits();
+  const { clock } = useTimes();
   const nameOf = (roomId: string) =>
     desk.job.rooms.find((room) => room.id === roomId)?.name ?? "A removed room";
-  const rateOf = (roomId: string) =>
-    desk.work.rooms.find((room) => room.id === roomId)?.water.applicationRate ?? 1;
   const added = fill.boosters.flatMap(({ id }) => desk.shelf.products.find((each) => each.id === id) ?? []);
   const protection = protectionOf([product, ...added]);
   const mine = [product, ...added].flatMap(reactantsOf);
   const never = [
     ...new Set(pairsWith(mine).map(({ pair: [a, b] }) => REACTANT_NAMES[mine.includes(a) ? b : a])),
   ];
-  const halted = fill.rooms.filter(({ roomId }) => stopped.includes(roomId));
+  const fillTo = fillToText(fill, vessel, units);
+  const halted = rooms.filter((room) => fill.rooms.some(({ roomId }) => roomId === room.roomId));
   const powder = product.scoop !== undefined;
   // The smaller figure first: of 1:16 and 1:32 that is the stronger, of grams in a litre the weaker.
   const ends = powder ? [product.light, product.heavy] : [product.heavy, product.light];
   const label = ends.map((each) => strengthOf(concentratePerWater(each), powder, units));
   const nameOfProduct = (id: string) =>
     desk.shelf.products.find((each) => each.id === id)?.name ?? "a removed product";
-  const first = fill.rooms[0]?.roomId;
   return (
     <article aria-label={`Fill ${number} of ${count}`} className="bg-paper p-4 sm:p-6">
       <header className="flex justify-between gap-4 text-soft">
@@ -95,11 +90,14 @@ export function FillSheet({
         </Callout>
       </div>
       <div className="mt-3 grid gap-x-10 gap-y-4 xl:grid-cols-[auto_1fr] xl:items-start">
-        <div className="flex items-center gap-5 sm:gap-8">
+        <div className="flex items-center gap-4 sm:gap-8">
           <Bottle
             water={fill.water / vessel.nominal}
             concentrate={fill.concentrate / vessel.nominal}
             headSpace={vessel.headSpace / vessel.nominal}
+            level={(fill.mark ?? fill.volume) / vessel.nominal}
+            lines={(vessel.lines ?? []).map((line) => line / vessel.nominal)}
+            label={joined(units.volume(fill.mark ?? fill.volume))}
           />
           <div className="grid gap-3">
             <div>
@@ -121,7 +119,7 @@ export function FillSheet({
                 </Worked>
               )}
               {fill.powder && (
-                <span className="ml-2 text-soft">{joined(units.powder(fill.powder.mass))}</span>
+                <span className="block text-soft">{joined(units.powder(fill.powder.mass))}</span>
               )}
             </div>
             {fill.boosters.map(({ id, concentrate, powder: dose }) => (
@@ -134,9 +132,9 @@ export function FillSheet({
             ))}
             {fill.water > 0 && (
               <p className="max-w-60">
-                {fill.mark === undefined
+                {fillTo === undefined
                   ? "What stands in it lies between two marks: measure the water apart."
-                  : `Half the water, then what goes in, then water up to the mark ${joined(units.volume(fill.mark))}.`}
+                  : `Half the water, then what goes in, then water ${fillTo}.`}
               </p>
             )}
             <p className="text-soft">
@@ -146,46 +144,7 @@ export function FillSheet({
           </div>
         </div>
         <div>
-          <dl>
-            {fill.rooms.map(({ roomId, volume }) => (
-              <Row
-                key={roomId}
-                name={nameOf(roomId)}
-                value={units.area(volume / rateOf(roomId))}
-                note={zonesText(
-                  desk.work.rooms.find((room) => room.id === roomId),
-                  units,
-                )}
-              />
-            ))}
-            {fill.pouredAway !== undefined && (
-              <Row
-                name="First pour away"
-                value={joined(units.amount(fill.pouredAway))}
-                note="what is left of the fill before is too old by then"
-              />
-            )}
-            {first && (
-              <Row
-                name="Make it"
-                value={`${product.potLife === undefined ? "" : "only "}before ${nameOf(first)}`}
-                note={
-                  product.potLife === undefined || fill.madeAt === undefined
-                    ? undefined
-                    : `about ${clock(desk.start + fill.madeAt * 1000)}: it keeps ${showDuration(product.potLife)}`
-                }
-              />
-            )}
-            <Row name="Use by" value={useBy(product, madeBy)} />
-            <Row
-              name="To carry"
-              value={
-                <Worked label="To carry" working={() => workingOfMass(fill)}>
-                  {units.mass(fill.mass)}
-                </Worked>
-              }
-            />
-          </dl>
+          <FillDetails desk={desk} product={product} fill={fill} madeBy={madeBy} nameOf={nameOf} />
           {madeBy ? (
             <p className="mt-4 border-accent border-l-4 bg-wash px-4 py-3 font-semibold">
               Made at {clock(Date.parse(madeBy.at))}
@@ -198,52 +157,12 @@ export function FillSheet({
               Not to be made: what would meet in this vessel must not. See above.
             </p>
           ) : halted.length > 0 ? (
-            <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
-              Not to be made yet: a stop stands on {halted.map(({ roomId }) => nameOf(roomId)).join(", ")}.
-            </p>
+            <Halted rooms={halted} nameOf={nameOf} />
           ) : (
             <MadeIt desk={desk} batch={batch} product={product} fill={fill} number={number} onMade={onMade} />
           )}
         </div>
       </div>
     </article>
-  );
-}
-
-/** Until when a mix works: by the clock once it is made, and as if it were made now before. */
-function useBy(product: Product, madeBy: LogEntryOf<"fill-made"> | undefined): string {
-  if (product.potLife === undefined) return "today";
-  const from = madeBy ? Date.parse(madeBy.at) : Date.now();
-  const by = clock(from + product.potLife * 1000);
-  return madeBy ? by : `${by} if made now`;
-}
-
-/** How a room's zones take it: lanes heavier, edges a mist. */
-function zonesText(room: RoomPlan | undefined, units: UnitsOfCrew): string | undefined {
-  if (!room || room.zones.lane + room.zones.edge === 0) return undefined;
-  const { lane, edge } = room.zones;
-  return [
-    ...(lane > 0 ? [`lanes ${units.area(lane)} heavier`] : []),
-    ...(edge > 0 ? [`edges ${units.area(edge)} a mist`] : []),
-  ].join(", ");
-}
-
-function Row({
-  name,
-  value,
-  note,
-}: {
-  readonly name: string;
-  readonly value: ReactNode;
-  readonly note?: string | undefined;
-}) {
-  return (
-    <div className="flex justify-between gap-4 border-rule border-t py-2">
-      <dt>
-        {name}
-        {note && <span className="block text-sm text-soft">{note}</span>}
-      </dt>
-      <dd className="text-right font-mono">{value}</dd>
-    </div>
   );
 }

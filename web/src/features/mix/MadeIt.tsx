@@ -1,14 +1,17 @@
 import type { BatchChoice, Product } from "@scutch/contract";
-import type { Fill } from "@scutch/core/mix";
+import { againstLabel, type Fill } from "@scutch/core/mix";
 import { useState } from "react";
 import { doseField, readsVolume } from "../../format/readers.ts";
 import { doseOf, joined } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { type Answer, AnswerDialog } from "../../shared/care/AnswerDialog.tsx";
 import { useLogging } from "../../shared/logging/useLogging.ts";
+import { WhenField } from "../../shared/logging/WhenField.tsx";
 import { lotsLeft } from "../../shared/stock/stock.ts";
 import { useStock } from "../../shared/stock/useStock.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 
@@ -21,40 +24,66 @@ interface Props {
   readonly onMade: () => void;
 }
 
+/** What is wrong with an amount against the label, in a sentence; undefined where nothing is. */
+function labelSentence(side: ReturnType<typeof againstLabel>, product: Product): string | undefined {
+  if (side === "inside") return undefined;
+  return side === "stronger"
+    ? `Stronger than the label of ${product.name} allows. Add water until it is right, or the owner answers for it.`
+    : `Weaker than the label of ${product.name} has it: it may not do its work.`;
+}
+
 /** The tick: as planned in one press, or how much really went in and from which pack. */
 export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
   const units = useUnits();
-  const log = useLogging(desk.job.id);
+  const log = useLogging(desk);
   const stock = useStock();
   const lots = stock ? lotsLeft(stock, product.id).filter(({ left }) => left > 0) : [];
   const [lot, setLot] = useState<string>();
   const [other, setOther] = useState(false);
   const [water, setWater] = useState(fill.water);
   const [amount, setAmount] = useState(fill.powder?.mass ?? fill.concentrate);
+  // What was typed counts while it is in sight.
+  const [went, goes] = other ? [water, amount] : [fill.water, fill.powder?.mass ?? fill.concentrate];
+  const [when, setWhen] = useState<number>();
+  const [answering, setAnswering] = useState(false);
   const powder = fill.powder !== undefined;
-  const make = () => {
+  const tip = desk.shelf.gear.find(({ id }) => id === batch.tipId);
+  // As planned it is inside the label: what is typed may not be.
+  const side = other
+    ? againstLabel(
+        { water: went, concentrate: powder ? 0 : goes, ...(powder ? { powder: goes } : {}) },
+        product,
+        tip?.kind === "tip" ? tip : undefined,
+      )
+    : "inside";
+  const make = (aboveLabel?: Answer) => {
     const took = lot ?? lots[0]?.lot;
-    log({
-      kind: "fill-made",
-      batchId: batch.id,
-      productId: product.id,
-      fill: number,
-      water,
-      concentrate: powder ? 0 : amount,
-      ...(powder ? { powder: amount } : {}),
-      ...(fill.boosters.length > 0
-        ? {
-            boosters: fill.boosters.map(({ id, concentrate, powder: dose }) => ({
-              productId: id as Product["id"],
-              concentrate,
-              ...(dose ? { powder: dose.mass } : {}),
-            })),
-          }
-        : {}),
-      ...(took ? { lot: took } : {}),
-    });
+    log(
+      {
+        kind: "fill-made",
+        batchId: batch.id,
+        productId: product.id,
+        fill: number,
+        water: went,
+        concentrate: powder ? 0 : goes,
+        ...(powder ? { powder: goes } : {}),
+        ...(fill.boosters.length > 0
+          ? {
+              boosters: fill.boosters.map(({ id, concentrate, powder: dose }) => ({
+                productId: id as Product["id"],
+                concentrate,
+                ...(dose ? { powder: dose.mass } : {}),
+              })),
+            }
+          : {}),
+        ...(took ? { lot: took } : {}),
+        ...(aboveLabel ? { aboveLabel } : {}),
+      },
+      other ? when : undefined,
+    );
     onMade();
   };
+  const sentence = labelSentence(side, product);
   return (
     <div
       className={`mt-4 grid items-center gap-2 print:hidden ${other ? "" : "xl:grid-cols-[9.5rem_1fr] xl:gap-4"}`}
@@ -72,7 +101,7 @@ export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
           />
         </div>
       )}
-      <Tick label="Something else really went in" checked={other} onChange={setOther} />
+      <Tick label="Something else really went in, or earlier" checked={other} onChange={setOther} />
       {other && (
         <div className="grid grid-cols-2 gap-3">
           <QuantityField
@@ -88,17 +117,39 @@ export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
           <QuantityField
             label={powder ? "Powder" : "Concentrate"}
             value={amount}
-            {...doseField(powder, units)}
+            {...doseField(powder, units, product.scoop)}
             onChange={(value) => {
               setAmount(value ?? fill.powder?.mass ?? fill.concentrate);
               return undefined;
             }}
           />
+          <div className="col-span-full">
+            <WhenField value={when} onChange={setWhen} />
+          </div>
         </div>
       )}
-      <Button weight="main" className="min-h-16 w-full" onClick={make}>
+      {sentence && (
+        <div className="col-span-full">
+          <Callout tone={side === "stronger" ? "stop" : "caution"} title={sentence} />
+        </div>
+      )}
+      <Button
+        weight="main"
+        className="min-h-16 w-full"
+        onClick={() => (side === "stronger" ? setAnswering(true) : make())}
+      >
         Made it
       </Button>
+      {answering && (
+        <AnswerDialog
+          title="Stronger than the label allows"
+          onClose={() => setAnswering(false)}
+          onAnswer={make}
+        >
+          Fill {number} of {product.name}, {doseOf(amount, powder, units)} in {joined(units.volume(water))} of
+          water. More than the label allows can harm carpet and people.
+        </AnswerDialog>
+      )}
     </div>
   );
 }

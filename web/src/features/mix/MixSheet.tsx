@@ -1,110 +1,191 @@
+import type { BatchChoice, Product, Vessel } from "@scutch/contract";
 import { type Gear, protectionFor } from "@scutch/core/care";
-import { concentratePerWater } from "@scutch/core/mix";
-import { Printer } from "lucide-react";
-import { useEffect, useState } from "react";
+import { fillsMade } from "@scutch/core/log";
+import { concentratePerWater, type Fill } from "@scutch/core/mix";
+import { showDuration } from "@scutch/core/quantity";
+import type { ReactNode } from "react";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { longDay } from "../../format/time.ts";
 import { doseOf, joined, scoopsOf, strengthOf } from "../../format/units.ts";
+import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { bottleOf, guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
-import { Button } from "../../ui/Button.tsx";
-import { printOnly } from "./printOnly.ts";
+import { fillToText } from "./levelText.ts";
 
-/** Prints the whole mix on one page, for the van. */
-export function PrintMixSheet({ desk }: { readonly desk: JobDesk }) {
-  const [printing, setPrinting] = useState(false);
-  // The sheet has to be on the page before it can be printed.
-  useEffect(() => {
-    if (printing) printOnly("mix-sheet", () => setPrinting(false));
-  }, [printing]);
-  return (
-    <>
-      <Button className="print:hidden" onClick={() => setPrinting(true)}>
-        <Printer aria-hidden size={18} /> Print the mix sheet
-      </Button>
-      {printing && <MixSheet desk={desk} />}
-    </>
-  );
-}
+const CELL = "border border-black px-2 py-1";
 
-/** Cautions and what to wear on top, then every fill, with room to write what was made. Seen only on paper. */
-function MixSheet({ desk }: { readonly desk: JobDesk }) {
+/** The page for the van's door: what to wear and mind, every fill with its marks, what is made already. Seen only on paper. */
+export function MixSheet({ desk }: { readonly desk: JobDesk }) {
   const units = useUnits();
   const { job, shelf, work } = desk;
   const site = shelf.sites.find(({ id }) => id === job.siteId);
-  const products = job.batches.flatMap(
-    (batch) => shelf.products.find(({ id }) => id === batch.productId) ?? [],
-  );
+  const productOf = (id: string) => shelf.products.find((each) => each.id === id);
+  const products = [
+    ...new Set(
+      job.batches.flatMap(({ productId, boosters = [] }) =>
+        [productId, ...boosters.map((each) => each.productId)].flatMap((id) => productOf(id) ?? []),
+      ),
+    ),
+  ];
   const wear = [
     ...new Set<Gear>(products.flatMap((product) => protectionFor(product).map(({ gear }) => gear))),
   ];
-  const cautions = [...new Set(products.flatMap((product) => product.cautions))];
-  const nameOf = (id: string) => job.rooms.find((room) => room.id === id)?.name ?? "a removed room";
   return (
-    <div data-print="mix-sheet" aria-hidden="true" className="hidden bg-white p-2 text-black print:block">
+    <div data-print="mix-sheet" className="hidden bg-white p-2 text-black print:block">
       <h1 className="font-bold text-2xl">
         {site?.name}, {job.title}
       </h1>
       <p>
         {longDay(job.day)} {job.startsAt}
       </p>
-      <p className="mt-2 border-2 border-black p-2 font-semibold">
-        {wear.map((gear) => GEAR_NAMES[gear]).join(" · ")}. {cautions.join(" ")} Water first. The labels and
-        safety data sheets come first.
-      </p>
+      <div className="mt-2 border-2 border-black p-2">
+        <p className="font-semibold">
+          {wear.map((gear) => GEAR_NAMES[gear]).join(" · ")}. Water first. The labels and safety data sheets
+          come first.
+        </p>
+        {products
+          .filter(({ cautions }) => cautions.length > 0)
+          .map(({ id, name, cautions }) => (
+            <p key={id}>
+              <strong>{name}:</strong> {cautions.join(" ")}
+            </p>
+          ))}
+      </div>
       {job.batches.map((batch) => {
-        const product = shelf.products.find(({ id }) => id === batch.productId);
+        const product = productOf(batch.productId);
         const vessel = shelf.vessels.find(({ id }) => id === batch.vesselId);
-        const planned = work.batches.find(({ id }) => id === batch.id);
-        if (!product || !vessel || planned?.batch.outcome !== "planned") return null;
-        const powder = product.scoop !== undefined;
-        return (
-          <section key={batch.id} className="mt-3">
-            <h2 className="font-bold text-lg">
-              {product.name}, {strengthOf(concentratePerWater(planned.strength), powder, units)}, in{" "}
-              {vessel.name}
-            </h2>
-            <table className="w-full border-collapse text-left">
-              <thead>
-                <tr>
-                  {["Fill", "Water", powder ? "Powder" : "Concentrate", "Rooms", "Made at, by, lot"].map(
-                    (head) => (
-                      <th key={head} className="border border-black px-2 py-1">
-                        {head}
-                      </th>
-                    ),
-                  )}
-                </tr>
-              </thead>
-              <tbody>
-                {planned.batch.fills.map((fill, i) => (
-                  <tr key={fill.rooms.map(({ roomId }) => roomId).join()}>
-                    <td className="border border-black px-2 py-1">{i + 1}</td>
-                    <td className="border border-black px-2 py-1 font-bold font-mono">
-                      {joined(units.volume(fill.water))}
-                    </td>
-                    <td className="border border-black px-2 py-1 font-bold font-mono">
-                      {fill.powder
-                        ? joined(scoopsOf(fill.powder.scoops))
-                        : joined(units.amount(fill.concentrate))}
-                      {fill.boosters.map(({ id, concentrate, powder: dose }) => (
-                        <span key={id} className="block font-normal">
-                          + {doseOf(dose?.mass ?? concentrate, dose !== undefined, units)}{" "}
-                          {shelf.products.find((each) => each.id === id)?.name}
-                        </span>
-                      ))}
-                    </td>
-                    <td className="border border-black px-2 py-1">
-                      {fill.rooms.map(({ roomId }) => nameOf(roomId)).join(", ")}
-                    </td>
-                    <td className="w-40 border border-black px-2 py-1" />
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </section>
-        );
+        return product && vessel ? (
+          <BatchTable key={batch.id} desk={desk} batch={batch} product={product} vessel={vessel} />
+        ) : null;
       })}
+      {work.defoamer > 0 && (
+        <p className="mt-3">
+          <strong>{joined(units.amount(work.defoamer))} of defoamer</strong> in the recovery tank, shared over
+          its fills.
+        </p>
+      )}
+      <Spotters desk={desk} />
+      <p className="mt-3 text-sm">
+        Waste water to the sanitary sewer, never to a storm drain. Pressure out before a hose is uncoupled.
+      </p>
     </div>
+  );
+}
+
+interface BatchProps {
+  readonly desk: JobDesk;
+  readonly batch: BatchChoice;
+  readonly product: Product;
+  readonly vessel: Vessel;
+}
+
+function BatchTable({ desk, batch, product, vessel }: BatchProps) {
+  const { clock } = useTimes();
+  const units = useUnits();
+  const { job, work, log } = desk;
+  const planned = work.batches.find(({ id }) => id === batch.id);
+  if (planned?.batch.outcome !== "planned") return null;
+  const made = fillsMade(log, batch);
+  const powder = product.scoop !== undefined;
+  const room = (id: string) => job.rooms.find((each) => each.id === id)?.name ?? "a removed room";
+  const rate = (id: string) => work.rooms.find((each) => each.id === id)?.water.applicationRate ?? 1;
+  const facts = [
+    strengthOf(concentratePerWater(planned.strength), powder, units),
+    `in ${vessel.name}`,
+    ...(product.waterTemperature === undefined
+      ? []
+      : [`water at ${units.temperature(product.waterTemperature)}`]),
+    `stands ${showDuration(product.dwellLeast)} to ${showDuration(product.dwellMost)}`,
+    ...(product.potLife === undefined ? [] : [`keeps ${showDuration(product.potLife)}`]),
+  ];
+  return (
+    <section className="mt-3 break-inside-avoid">
+      <h2 className="font-bold text-lg">{product.name}</h2>
+      <p>{facts.join(" · ")}</p>
+      <table className="w-full border-collapse text-left">
+        <thead>
+          <tr>
+            {["Fill", "Water", powder ? "Powder" : "Concentrate", "Fill to", "Rooms", "Made"].map((head) => (
+              <th key={head} scope="col" className={CELL}>
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {planned.batch.fills.map((fill, i) => {
+            const done = made.get(i + 1);
+            return (
+              <tr key={fill.rooms.map(({ roomId }) => roomId).join()}>
+                <td className={CELL}>{i + 1}</td>
+                <td className={`${CELL} font-bold font-mono`}>{joined(units.volume(fill.water))}</td>
+                <td className={`${CELL} font-bold font-mono`}>
+                  {fill.powder
+                    ? joined(scoopsOf(fill.powder.scoops))
+                    : joined(units.amount(fill.concentrate))}
+                  <Added desk={desk} fill={fill} />
+                </td>
+                <td className={CELL}>{fillToText(fill, vessel, units) ?? "measure the water apart"}</td>
+                <td className={CELL}>
+                  {fill.rooms
+                    .map(({ roomId, volume }) => `${room(roomId)} ${units.area(volume / rate(roomId))}`)
+                    .join(", ")}
+                </td>
+                <td className={`${CELL} w-36`}>
+                  {done &&
+                    [`${clock(Date.parse(done.at))}`, done.by, done.lot && `lot ${done.lot}`]
+                      .filter(Boolean)
+                      .join(", ")}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Added({ desk: { shelf }, fill }: { readonly desk: JobDesk; readonly fill: Fill }): ReactNode {
+  const units = useUnits();
+  return fill.boosters.map(({ id, concentrate, powder: dose }) => (
+    <span key={id} className="block font-normal">
+      + {doseOf(dose?.mass ?? concentrate, dose !== undefined, units)}{" "}
+      {shelf.products.find((each) => each.id === id)?.name}
+    </span>
+  ));
+}
+
+/** What each spot still to work is worked with next, and how much of it to make up. */
+function Spotters({ desk }: { readonly desk: JobDesk }) {
+  const units = useUnits();
+  const lines = (desk.job.spots ?? []).flatMap((spot) => {
+    const step = guideOf(desk, spot).steps.find(({ state }) => state === "next");
+    const [product] = step ? productsFor(desk, spot, step.agent) : [];
+    const room = desk.job.rooms.find(({ id }) => id === spot.roomId);
+    if (!step || !room) return [];
+    const bottle = product && bottleOf(product, step.amount, units.system);
+    const amount = bottle
+      ? `: ${joined(units.amount(bottle.water))} of water, ${bottle.powder ? joined(scoopsOf(bottle.powder.scoops)) : joined(units.amount(bottle.concentrate))} of ${product.name}`
+      : "";
+    return [
+      {
+        id: spot.id,
+        text: `${ORIGIN_SHORT[spot.origin]} in ${room.name}, ${step.facts.name.toLowerCase()}${amount}`,
+      },
+    ];
+  });
+  if (lines.length === 0) return null;
+  return (
+    <section className="mt-3 break-inside-avoid">
+      <h2 className="font-bold text-lg">Spotters</h2>
+      <ul>
+        {lines.map(({ id, text }) => (
+          <li key={id}>{text}</li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -1,10 +1,11 @@
 import type { GearKind, RigChoice } from "@scutch/contract";
-import { METHOD_FIGURES, STROKE_LIMITS } from "@scutch/core/clean";
+import { METHOD_FIGURES, type PadCount, STROKE_LIMITS, workingOfPads } from "@scutch/core/clean";
 import { usableVolume } from "@scutch/core/mix";
 import { reads } from "../../format/readers.ts";
 import { hoursAndMinutes } from "../../format/time.ts";
 import { joined, percent } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { Worked } from "../../shared/working/Worked.tsx";
 import { useUnits } from "../../state/useUnits.ts";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
@@ -149,9 +150,18 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
           )}
           {work.pads.sides > 0 && (
             <p className="mt-3">
-              <strong>{work.pads.pads === 1 ? "1 pad" : `${work.pads.pads} pads`}</strong>, {work.pads.sides}{" "}
-              sides, turned or changed {work.pads.changes === 1 ? "once" : `${work.pads.changes} times`}; all
-              of them to launder after.
+              <Worked
+                label="Pads"
+                working={() =>
+                  workingOfPads(
+                    work.rooms.filter(({ figures, padAfter }) => figures.padPasses > 0 || padAfter),
+                  )
+                }
+              >
+                <strong>{counted(work.pads.bothSides)}</strong>
+              </Worked>{" "}
+              used on both sides, or {counted(work.pads.oneSide)} on one; turned or changed about{" "}
+              {work.pads.changes === 1 ? "once" : `${work.pads.changes} times`}. All of them to launder after.
             </p>
           )}
           <TanksRead desk={desk} />
@@ -164,6 +174,9 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
     </section>
   );
 }
+
+const counted = ({ fewest, most }: PadCount) =>
+  fewest === most ? `${most} ${most === 1 ? "pad" : "pads"}` : `${fewest}–${most} pads`;
 
 function Figure({ name, value }: { readonly name: string; readonly value: string }) {
   return (

@@ -37,7 +37,7 @@ function keptBy({ work }: JobDesk, ids: readonly string[], water: number): numbe
 /** What the tanks really showed over some rooms. It takes the place of the estimate, and drying follows it. */
 export function TanksRead({ desk }: { readonly desk: JobDesk }) {
   const units = useUnits();
-  const log = useLogging(desk.job.id);
+  const log = useLogging(desk);
   const [open, setOpen] = useState(false);
   const [roomIds, setRooms] = useState<RoomId[]>([]);
   const [solution, setSolution] = useState<number>();

@@ -3,7 +3,10 @@ import { useDeferredValue, useId } from "react";
 import { useSearchParams } from "react-router";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Empty } from "../../ui/States.tsx";
+import { Answer } from "./Answer.tsx";
+import { findAll } from "./search.ts";
 import { PAGE_NAMES, PAGES, type PageName, sectionsOf } from "./sections.ts";
+import { aboutOf } from "./words.ts";
 
 const names = Object.keys(PAGE_NAMES) as PageName[];
 
@@ -18,11 +21,11 @@ export function ReferenceScreen() {
     const all = { page, find: asked, ...next };
     setParams({ page: all.page, ...(all.find ? { find: all.find } : {}) }, { replace: true });
   };
-  const pages = find === "" ? [page] : names;
-  const found = pages.map((name) => ({
-    name,
-    sections: sectionsOf(name).filter(({ text }) => find === "" || text.includes(find)),
-  }));
+  const { found, all } =
+    find === "" ? { found: [{ name: page, sections: sectionsOf(page) }], all: true } : findAll(find);
+  const { origin, fibre, covering } = aboutOf(find);
+  // Told on its floor, a spot isn't told again for any floor.
+  const answered = origin !== undefined && (fibre ?? covering) !== undefined;
   const count = found.reduce((sum, { sections }) => sum + sections.length, 0);
   return (
     <div className="px-4 pt-4 pb-10 sm:px-7 sm:pt-6">
@@ -41,7 +44,7 @@ export function ReferenceScreen() {
             type="search"
             className={`${inputLook(false)} pl-10`}
             value={asked}
-            placeholder="wool, bleach, coffee …"
+            placeholder="red wine on wool, frost, how long does it keep …"
             onChange={(event) => change({ find: event.target.value })}
           />
         </div>
@@ -64,9 +67,13 @@ export function ReferenceScreen() {
       <p aria-live="polite" className="sr-only">
         {find === "" ? "" : `${count} found`}
       </p>
+      {answered && <Answer origin={origin} fibre={fibre} covering={covering} />}
+      {!all && !answered && count > 0 && (
+        <p className="mt-4 text-soft">Nothing speaks of all these words; this is nearest.</p>
+      )}
       {count === 0 && (
         <Empty title={`Nothing about “${asked}”.`}>
-          Try a fibre, a product class, or what a spot came from.
+          Try a fibre, a product class, a part of the machine, or what a spot came from.
         </Empty>
       )}
       {found
@@ -76,9 +83,11 @@ export function ReferenceScreen() {
             {find !== "" && <h2 className="font-bold text-xl">{PAGE_NAMES[name]}</h2>}
             {PAGES[name].intro && <p className="max-w-prose text-soft">{PAGES[name].intro}</p>}
             <div className="mt-2 grid gap-x-10 gap-y-1 lg:grid-cols-2">
-              {sections.map(({ key, Body }) => (
-                <Body key={key} />
-              ))}
+              {sections
+                .filter(({ key }) => !answered || key !== origin)
+                .map(({ key, Body }) => (
+                  <Body key={key} />
+                ))}
             </div>
           </section>
         ))}

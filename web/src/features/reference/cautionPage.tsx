@@ -5,7 +5,13 @@ import {
   protectionFor,
   STATEMENTS,
 } from "@scutch/core/care";
-import { CHEMISTRY_NAMES, capital, protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
+import {
+  CHEMISTRY_NAMES,
+  capital,
+  protectionText,
+  REACTANT_NAMES,
+  sourceWords,
+} from "../../format/careWords.ts";
 import { Entry } from "./Entry.tsx";
 import { type Section, searchText } from "./section.ts";
 
@@ -27,7 +33,7 @@ export function cautionSections(): Section[] {
         <Entry title={title} mark={MARKS[onOneFloor]} tone={inVessel === "never" ? "stop" : "caution"}>
           <p>{gives}</p>
           <p className="text-sm text-soft">
-            {codes.join(" ")} ({source})
+            {codes.join(" ")} ({sourceWords(source)})
           </p>
         </Entry>
       ),

@@ -1,5 +1,5 @@
 import { RULES, TRAITS } from "@scutch/core/care";
-import { MATERIAL_NAMES, TRAIT_NAMES, VERDICT_NAMES } from "../../format/careWords.ts";
+import { MATERIAL_NAMES, sourceWords, TRAIT_NAMES, VERDICT_NAMES } from "../../format/careWords.ts";
 import { Entry } from "./Entry.tsx";
 import { type Section, searchText } from "./section.ts";
 
@@ -18,7 +18,7 @@ export function ruleSections(): Section[] {
             <p className="font-semibold">{on}</p>
             <p>
               {rule.why} {rule.lift && <>What would lift it: {rule.lift}</>}{" "}
-              <span className="text-sm text-soft">({rule.source})</span>
+              <span className="text-sm text-soft">({sourceWords(rule.source)})</span>
             </p>
           </Entry>
         ),

@@ -5,10 +5,13 @@ import { ruleSections } from "./rulePage.tsx";
 import type { Section } from "./section.ts";
 import { soilSections } from "./soilPage.tsx";
 import { spotSections } from "./spotPage.tsx";
+import { waySections, workSections } from "./workPage.tsx";
 
 export const PAGE_NAMES = {
   fibres: "Fibres",
   floors: "Floors and soil",
+  ways: "Special floors",
+  work: "The work",
   rules: "What may touch what",
   spots: "Spots",
   cautions: "Never together",
@@ -21,6 +24,11 @@ export const PAGES: Readonly<
 > = {
   fibres: { sections: fibreSections },
   floors: { sections: soilSections },
+  ways: {
+    intro: "Floors and soils with steps of their own. Label, maker of the floor and local code come first.",
+    sections: waySections,
+  },
+  work: { sections: workSections },
   rules: {
     intro:
       "Every trait of a product on every material has one verdict. A fibre nobody knows counts as the most delicate likely.",

@@ -13,11 +13,13 @@ import { Dialog } from "../../ui/Dialog.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
+import { CrewDataFile, CrewHabits } from "./CrewHabits.tsx";
 
 export function SettingsDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
   const nameId = useId();
+  const people = useAppSelector(selectCrew).settings?.people ?? [];
   return (
     <Dialog open={open} title="Settings" onClose={onClose}>
       <div className="mt-4 grid gap-5">
@@ -39,9 +41,15 @@ export function SettingsDialog({ open, onClose }: { readonly open: boolean; read
             className={inputLook(false)}
             maxLength={60}
             autoComplete="given-name"
+            list={`${nameId}people`}
             value={settings.name}
             onChange={(event) => dispatch(nameGiven(event.target.value))}
           />
+          <datalist id={`${nameId}people`}>
+            {people.map((person) => (
+              <option key={person} value={person} />
+            ))}
+          </datalist>
         </div>
         <CrewFields />
       </div>
@@ -100,6 +108,7 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
           dispatch(unitsLeftToCrew());
         }}
       />
+      <CrewHabits settings={settings} set={set} />
       <fieldset>
         <legend className="text-sm text-soft">Prices of what is charged apart</legend>
         <div className="mt-1 grid grid-cols-2 gap-3">
@@ -120,6 +129,7 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
           ))}
         </div>
       </fieldset>
+      <CrewDataFile />
     </>
   );
 }

@@ -6,7 +6,7 @@ import { useId, useState } from "react";
 import { saveThing } from "../../device/changes.ts";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { doseOf, labelSpelling } from "../../format/units.ts";
-import { contractFault, PRODUCT_KIND_NAMES } from "../../format/words.ts";
+import { PRODUCT_KIND_NAMES } from "../../format/words.ts";
 import { ProductDialog } from "../../shared/products/ProductDialog.tsx";
 import { WithShelf } from "../../shared/products/WithShelf.tsx";
 import { leftOf } from "../../shared/stock/stock.ts";
@@ -16,6 +16,7 @@ import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Empty } from "../../ui/States.tsx";
+import { saveFile } from "../../ui/saveFile.ts";
 import { type CsvFault, productsFromCsv, productsToCsv } from "./productCsv.ts";
 
 /** The crew's products, as their labels have them: found by a word, changed in place, out to and in from a CSV file. */
@@ -44,11 +45,7 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
     for (const product of read.products) saveThing("product", product);
     setTaken(read.products.length);
   };
-  const give = () => {
-    const url = URL.createObjectURL(new Blob([productsToCsv(products)], { type: "text/csv;charset=utf-8" }));
-    Object.assign(document.createElement("a"), { href: url, download: "scutch-shelf.csv" }).click();
-    URL.revokeObjectURL(url);
-  };
+  const give = () => saveFile("scutch-shelf.csv", productsToCsv(products), "text/csv");
   return (
     <div className="px-4 pt-4 pb-10 sm:px-7 sm:pt-6">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -87,10 +84,10 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
         <div className="mt-3">
           <Callout tone="stop" title="Nothing was taken in: the file has faults.">
             <ul>
-              {faults.slice(0, 12).map(({ line, column, fault }) => (
-                <li key={`${line} ${column} ${fault.code}`}>
+              {faults.slice(0, 12).map(({ line, column, sentence }) => (
+                <li key={`${line} ${column} ${sentence}`}>
                   Line {line}
-                  {column && `, ${column}`}: {csvFault(fault)}
+                  {column && `, ${column}`}: {sentence}
                 </li>
               ))}
             </ul>
@@ -174,12 +171,4 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
       )}
     </div>
   );
-}
-
-function csvFault(fault: CsvFault["fault"]): string {
-  if (fault.code === "not-csv")
-    return "This line has more or fewer cells than the first. Save the file as CSV again.";
-  if (fault.code === "no-such-column")
-    return "There is no such column. “CSV out” gives a file with the right ones.";
-  return contractFault(fault as Parameters<typeof contractFault>[0]);
 }

@@ -7,12 +7,18 @@ import { contractFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
 import { Readings } from "../../ui/Readings.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
 import { useKey } from "../../ui/useKey.ts";
-import { hubOf, type OpensTo, withNewRoom } from "./addRoom.ts";
+import { hasStairs, hubOf, type OpensTo, withNewRoom } from "./addRoom.ts";
+import { timesTheOthers } from "./oddSize.ts";
 import { freeName, TEMPLATES, type Template } from "./templates.ts";
+
+/** Names of rooms that are upstairs where there is an upstairs. */
+const UPSTAIRS_BY_NAME = /landing|bedroom|nursery|attic|loft|upstairs/i;
 
 /** One line for a room: its name if it has one, its size, and where it opens to. Everything else is assumed until said. */
 export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
@@ -26,10 +32,19 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
   const [opensTo, setOpensTo] = useState<OpensTo>();
   const [error, setError] = useState<string>();
   const [readings, setReadings] = useState<readonly Room["shape"][]>([]);
+  const [odd, setOdd] = useState<Room["shape"]>();
   useKey("a", () => nameField.current?.focus());
   const taken = job.rooms.map((room) => room.name);
   const known = opensTo === "out" || opensTo === "not-said" || job.rooms.some(({ id }) => id === opensTo);
-  const leads = known && opensTo !== undefined ? opensTo : template?.hub ? "out" : hubOf(job);
+  const guessed = hasStairs(job) && (template?.upstairs ?? UPSTAIRS_BY_NAME.test(name));
+  const [above, setAbove] = useState<boolean>();
+  // A level said of any room is an answer: it isn’t asked again on the next visit.
+  const answered = job.rooms.some((room) => room.level !== undefined)
+    ? job.rooms.some(({ level = 0 }) => level > 0)
+    : undefined;
+  const asked = above ?? answered;
+  const level = guessed && asked !== false ? 1 : 0;
+  const leads = known && opensTo !== undefined ? opensTo : template?.hub ? "out" : hubOf(job, level);
 
   const choose = (chosen: Template) => {
     setTemplate(chosen);
@@ -40,8 +55,9 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
     sizeField.current?.focus();
     setTimeout(() => sizeField.current?.select());
   };
-  const add = (meant?: Room["shape"]) => {
+  const add = (meant?: Room["shape"], sure = false) => {
     setReadings([]);
+    setOdd(undefined);
     const stairs = template?.shape.kind === "stairs" && size.trim() === "" ? template.shape : undefined;
     const said = meant ?? stairs;
     const read = said ? { value: said } : readsSize(units)(size);
@@ -53,11 +69,13 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
       id: newId(RoomId),
       name: name.trim() || `Room ${job.rooms.length + 1}`,
       shape: read.value,
+      ...(guessed ? { level } : {}),
     });
     if (!room.success) {
       const [fault] = faultsOf(room.error);
       return setError(fault && contractFault(fault, (limit) => sizeLimit(units)(limit, fault.path.at(-1))));
     }
+    if (!sure && timesTheOthers(read.value, job.rooms) !== undefined) return setOdd(read.value);
     const refused = edit((before) => withNewRoom(before, room.data, leads));
     if (refused) return setError(refused);
     setName("");
@@ -67,12 +85,25 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
     setError(undefined);
     nameField.current?.focus();
   };
+  const forget = () => {
+    setError(undefined);
+    setReadings([]);
+    setOdd(undefined);
+  };
+  /** Nobody has said whether the first rooms after the stairs are upstairs: asked once. */
+  const askAbove = asked === undefined && guessed;
   const addOnEnter = (event: React.KeyboardEvent) => {
     if (event.key === "Enter") add();
   };
   const example = units.system === "metric" ? "3.8 x 4.2" : "12'6 x 10";
   return (
-    <section aria-label="Another room">
+    <section
+      aria-label="Another room"
+      onBlur={(event) => {
+        // What was wrong with a field is said while one is at it.
+        if (!event.currentTarget.contains(event.relatedTarget)) forget();
+      }}
+    >
       <div className="mb-2 flex flex-wrap gap-x-1">
         {TEMPLATES.map((each) => (
           <Button key={each.name} weight="quiet" onClick={() => choose(each)}>
@@ -90,7 +121,10 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
             value={name}
             placeholder={`Room ${job.rooms.length + 1}`}
             autoComplete="off"
-            onChange={(event) => setName(event.target.value)}
+            onChange={(event) => {
+              setName(event.target.value);
+              forget();
+            }}
             onKeyDown={addOnEnter}
           />
         </FieldFrame>
@@ -109,12 +143,12 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
             placeholder={template?.shape.kind === "stairs" ? "steps as usual" : example}
             autoComplete="off"
             enterKeyHint="done"
+            onFocus={(event) => event.target.select()}
             aria-invalid={error !== undefined}
             aria-describedby={error ? `${ids}size-error` : undefined}
             onChange={(event) => {
               setSize(event.target.value);
-              setError(undefined);
-              setReadings([]);
+              forget();
             }}
             onKeyDown={addOnEnter}
           />
@@ -135,6 +169,35 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
           <Plus aria-hidden size={20} /> Add room
         </Button>
       </div>
+      {odd && (
+        <Callout
+          tone="caution"
+          title={`${sizeText(odd, units)}: that is ${Math.round(timesTheOthers(odd, job.rooms) ?? 0)} times the other rooms.`}
+        >
+          <div className="mt-2 flex flex-wrap gap-2">
+            <Button onClick={() => add(odd, true)}>It is that large</Button>
+            <Button
+              onClick={() => {
+                setOdd(undefined);
+                sizeField.current?.select();
+              }}
+            >
+              Type it again
+            </Button>
+          </div>
+        </Callout>
+      )}
+      {askAbove && (
+        <Segmented<"up" | "here" | "">
+          label={`Is ${name || "it"} upstairs? Asked once`}
+          value=""
+          options={[
+            { value: "up", name: "Upstairs" },
+            { value: "here", name: "On this level" },
+          ]}
+          onChange={(answer) => setAbove(answer === "up")}
+        />
+      )}
     </section>
   );
 }

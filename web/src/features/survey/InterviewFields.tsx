@@ -5,6 +5,7 @@ import { joined, type UnitsOfCrew } from "../../format/units.ts";
 import { EFFECT_NAMES, EXTRA_NAMES, LAST_CLEANED_NAMES, OCCUPANCY_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useAppSelector } from "../../state/store.ts";
+import { useMoney } from "../../state/useMoney.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
@@ -20,6 +21,7 @@ const QUESTIONS: readonly (readonly [YesNo, string])[] = [
 export function InterviewFields({ desk }: { readonly desk: JobDesk }) {
   const units = useUnits();
   const { job, edit, work, input } = desk;
+  const money = useMoney();
   const prices = useAppSelector((state) => state.crew.settings?.prices) ?? {};
   const asked = job.interview ?? {};
   const set = (change: Partial<Interview>) =>
@@ -81,7 +83,7 @@ export function InterviewFields({ desk }: { readonly desk: JobDesk }) {
                 <dt>{EXTRA_NAMES[extra]}</dt>
                 <dd className="text-right font-mono">
                   {quantityText(extra, quantity, units)}
-                  {price !== undefined && ` · ${price.toFixed(2)}`}
+                  {price !== undefined && ` · ${money(price)}`}
                 </dd>
               </div>
             ))}

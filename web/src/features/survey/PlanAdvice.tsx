@@ -1,10 +1,12 @@
 import type { Job } from "@scutch/contract";
 import type { Floor } from "@scutch/core/floor";
 import type { JobDesk } from "../../planning/desk.ts";
+import { withRoom } from "../../planning/withRoom.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { inWalkOutOrder } from "./addRoom.ts";
+import { shortestPush } from "./pushApart.ts";
 
 /** What is wrong with the plan of the floor or the order on it, and the way out of it. Nothing where all is well. */
 export function PlanAdvice({ desk, floor }: { readonly desk: JobDesk; readonly floor: Floor }) {
@@ -20,11 +22,11 @@ export function PlanAdvice({ desk, floor }: { readonly desk: JobDesk; readonly f
       {floor.overlaps.map(({ rooms: [a, b], area }) => (
         <Callout
           key={`${a} ${b}`}
-          tone="stop"
+          tone="caution"
           title={`${nameOf(a)} and ${nameOf(b)} lie over each other by ${units.area(area)}.`}
         >
-          Their doors can’t both be there with these sizes. Check the sizes, say which wall each door is in,
-          or push one of them aside.
+          Their doors can’t both be there with these sizes. Check the sizes, or push one aside.
+          <PushApart desk={desk} floor={floor} stays={a} goes={b} />
         </Callout>
       ))}
       {walkOut?.best.outcome === "impossible" && (
@@ -56,6 +58,43 @@ export function PlanAdvice({ desk, floor }: { readonly desk: JobDesk; readonly f
         </Callout>
       )}
     </div>
+  );
+}
+
+const WALL_WORDS = { left: "left", right: "right", up: "upper", down: "lower" } as const;
+
+/** The shortest push that puts one room outside the other, and the wall it is pushed off. */
+function PushApart({
+  desk: { job, edit },
+  floor,
+  stays,
+  goes,
+}: {
+  readonly desk: JobDesk;
+  readonly floor: Floor;
+  readonly stays: string;
+  readonly goes: string;
+}) {
+  const units = useUnits();
+  const push = shortestPush(floor, stays, goes);
+  const room = job.rooms.find(({ id }) => id === goes);
+  const other = job.rooms.find(({ id }) => id === stays);
+  if (!push || !room || !other) return null;
+  const { towards, by } = push;
+  return (
+    <Button
+      className="mt-2 block"
+      onClick={() =>
+        void edit((before) =>
+          withRoom(before, room.id, {
+            nudge: { x: (room.nudge?.x ?? 0) + by.x, y: (room.nudge?.y ?? 0) + by.y },
+          }),
+        )
+      }
+    >
+      Push {room.name} {units.length(Math.abs(by.x + by.y))} {towards}, off the {WALL_WORDS[towards]} wall of{" "}
+      {other.name}
+    </Button>
   );
 }
 

@@ -1,19 +1,23 @@
 import { type Room, RoomId } from "@scutch/contract";
 import { workingOfPreSpray, workingOfResidual } from "@scutch/core/clean";
 import type { RoomPlan } from "@scutch/core/plan";
-import { ArrowDown, ArrowUp, Copy, Trash2, X } from "lucide-react";
-import { useSearchParams } from "react-router";
+import { ArrowDown, ArrowUp, ChevronLeft, ChevronRight, Copy, Trash2, X } from "lucide-react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
+import { useLocation, useSearchParams } from "react-router";
 import { newId } from "../../device/newId.ts";
 import { joined } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { withoutRoom } from "../../planning/floorPlan.ts";
 import { CareStrip } from "../../shared/care/CareStrip.tsx";
+import { idsIn } from "../../shared/logging/useLogging.ts";
 import { PhotoStrip } from "../../shared/photos/PhotoStrip.tsx";
 import { SpotSection } from "../../shared/spots/SpotSection.tsx";
 import { Worked } from "../../shared/working/Worked.tsx";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
+import { doorLike } from "./addRoom.ts";
 import { moved } from "./order.ts";
 import { RoomFloor } from "./RoomFloor.tsx";
 import { RoomSize } from "./RoomSize.tsx";
@@ -34,31 +38,89 @@ const PARTS = [
 ] as const;
 type PartName = (typeof PARTS)[number]["value"];
 
+function StepButton({
+  to,
+  name,
+  icon,
+  onSelect,
+}: {
+  readonly to: Room | undefined;
+  readonly name: string;
+  readonly icon: ReactNode;
+  readonly onSelect: (roomId: string) => void;
+}) {
+  return (
+    <button
+      type="button"
+      disabled={!to}
+      aria-label={to ? `${name}: ${to.name}` : name}
+      onClick={() => to && onSelect(to.id)}
+      className="grid size-12 shrink-0 place-items-center text-accent disabled:opacity-30"
+    >
+      {icon}
+    </button>
+  );
+}
+
 /** What there is to say of one room. A change redraws the plan at once and can be undone. */
 export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
   const units = useUnits();
   const [search, setSearch] = useSearchParams();
+  const { state } = useLocation();
+  const [asking, setAsking] = useState(false);
   const { job, edit } = desk;
   const part = PARTS.find(({ value }) => value === search.get("part"))?.value ?? "size";
   const open = (value: PartName) =>
-    setSearch({ room: room.id, part: value }, { replace: true, preventScrollReset: true });
+    setSearch({ room: room.id, part: value }, { replace: true, preventScrollReset: true, state });
   const place = job.rooms.findIndex((each) => each.id === room.id);
+  const [before, after] = [job.rooms[place - 1], job.rooms[place + 1]];
+  const top = useRef<HTMLElement>(null);
+  // On a phone the room takes the list's place: it is read from its top.
+  useEffect(() => {
+    if (matchMedia("(width < 64rem)").matches) top.current?.scrollIntoView({ block: "start" });
+  }, []);
   const move = (by: number) => edit((before) => ({ ...before, rooms: moved(before.rooms, place, by) }));
   const copy = () => {
     const { nudge: _, ...rest } = room;
     const twin: Room = { ...rest, id: newId(RoomId), name: `${room.name}, copy`.slice(0, 120) };
-    if (!edit((before) => ({ ...before, rooms: before.rooms.toSpliced(place + 1, 0, twin) })))
-      onSelect(twin.id);
+    const door = doorLike(job, room.id, twin.id);
+    const refused = edit((before) => ({
+      ...before,
+      rooms: before.rooms.toSpliced(place + 1, 0, twin),
+      ...(door ? { doors: [...(before.doors ?? []), door] } : {}),
+    }));
+    if (!refused) onSelect(twin.id);
   };
+  const logged = desk.log.filter((entry) => idsIn(entry).includes(room.id)).length;
   const remove = () => {
-    edit((before) => withoutRoom(before, room.id));
+    edit((before) => withoutRoom(before, room.id, logged > 0));
     onClose();
   };
   const spots = (job.spots ?? []).filter((spot) => spot.roomId === room.id).length;
   return (
-    <section aria-label={room.name} className="border-accent border-t-4 bg-paper px-4 pt-3 pb-5">
-      <div className="flex items-center justify-between">
-        <h2 className="font-bold text-xl">{room.name}</h2>
+    <section
+      ref={top}
+      aria-label={room.name}
+      onKeyDown={(event) => {
+        if (event.key === "Escape" && !event.defaultPrevented && !document.querySelector('[role="dialog"]'))
+          onClose();
+      }}
+      className="scroll-mt-2 border-accent border-t-4 bg-paper px-4 pt-3 pb-5"
+    >
+      <div className="flex items-center">
+        <h2 className="min-w-0 flex-1 break-words font-bold text-xl">{room.name}</h2>
+        <StepButton
+          to={before}
+          name="Room before"
+          icon={<ChevronLeft aria-hidden size={24} />}
+          onSelect={onSelect}
+        />
+        <StepButton
+          to={after}
+          name="Next room"
+          icon={<ChevronRight aria-hidden size={24} />}
+          onSelect={onSelect}
+        />
         <button
           type="button"
           aria-label="Close the room"
@@ -76,7 +138,7 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
           </Worked>{" "}
           of pre-spray, keeps{" "}
           <Worked label="Residual" working={() => workingOfResidual(plan)} className="font-mono text-ink">
-            {units.massPerArea(plan.residualMeasured ? plan.residual : plan.water.residual)}
+            {units.massPerArea(plan.residual)}
           </Worked>{" "}
           of water.
         </p>
@@ -113,10 +175,26 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
           <Button onClick={copy}>
             <Copy aria-hidden size={18} /> Copy
           </Button>
-          <Button onClick={remove} className="text-stop">
+          <Button onClick={() => (logged > 0 ? setAsking(true) : remove())} className="text-stop">
             <Trash2 aria-hidden size={18} /> Remove
           </Button>
         </div>
+      )}
+      {asking && (
+        <Dialog open title={`Take ${room.name} out of the plan?`} onClose={() => setAsking(false)}>
+          <p className="mt-2">
+            It was worked: {logged === 1 ? "one entry" : `${logged} entries`} of the log speak of it. They
+            stay, with its name; its fills, spots and drying leave the plan.
+          </p>
+          <div className="mt-4 flex flex-wrap gap-2">
+            <Button weight="main" onClick={() => setAsking(false)}>
+              Keep it
+            </Button>
+            <Button className="min-h-14 text-stop" onClick={remove}>
+              Take it out
+            </Button>
+          </div>
+        </Dialog>
       )}
     </section>
   );

@@ -2,7 +2,6 @@ import type { Room } from "@scutch/contract";
 import { isHardFloor, SOIL_ANCHORS, WEAR_TEST } from "@scutch/core/care";
 import { METHODS } from "@scutch/core/clean";
 import { ASSUMED, type RoomPlan, USUAL_PILE, usualMethod } from "@scutch/core/plan";
-import { showQuantity } from "@scutch/core/quantity";
 import { Link } from "react-router";
 import type { ShowLimit } from "../../format/readers.ts";
 import { reads, readsName, readsNumber, readsRate } from "../../format/readers.ts";
@@ -25,6 +24,7 @@ import { ChoiceField, optionsOf, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { AirFields } from "./AirFields.tsx";
+import { WaySteps } from "./WaySteps.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -37,14 +37,13 @@ const SOILS = [1, 2, 3, 4, 5] as const;
 /** What lies there, how dirty it is and how it is to be cleaned. */
 export function RoomFloor({ desk, room, plan }: Props) {
   const units = useUnits();
-  const log = useLogging(desk.job.id);
+  const log = useLogging(desk);
   const { job, edit, shelf } = desk;
   const set = (change: Partial<Room>, showLimit?: ShowLimit) =>
     edit((before) => withRoom(before, room.id, change), showLimit);
   const covering = room.covering ?? ASSUMED.covering;
   const hard = isHardFloor(covering);
   const short = units.system === "metric" ? "mm" : "in";
-  const showPile = (value: number) => showQuantity(value, short, short === "mm" ? 1 : 2);
   const methods = METHODS.filter((method) => (method === "spinner") === hard || method === "self-contained");
   const dryStandard = desk.log.findLast(
     (entry) => entry.kind === "reading" && entry.roomId === room.id && entry.place === "dry-standard",
@@ -107,16 +106,16 @@ export function RoomFloor({ desk, room, plan }: Props) {
               label="Pile height"
               value={room.pileHeight}
               assumed={USUAL_PILE[covering].pileHeight}
-              show={showPile}
+              show={units.short}
               read={reads("length", short)}
-              onChange={(pileHeight) => set({ pileHeight }, showPile)}
+              onChange={(pileHeight) => set({ pileHeight }, units.short)}
             />
             <QuantityField
               label="Dry fibre"
               value={room.faceWeight}
               assumed={USUAL_PILE[covering].faceWeight}
               show={units.massPerArea}
-              read={reads("massPerArea", units.system === "metric" ? "kgPerM2" : "ozPerFt2")}
+              read={reads("massPerArea", units.system === "metric" ? "kgPerM2" : "ozPerYd2")}
               onChange={(faceWeight) => set({ faceWeight }, units.massPerArea)}
             />
             <QuantityField
@@ -200,7 +199,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
               value: batch.id,
               name: shelf.products.find(({ id }) => id === batch.productId)?.name ?? "Unknown product",
             }))}
-            onChange={(batchId) => void set({ batchId })}
+            onChange={(batchId) => void set({ batchId, unsprayed: undefined })}
           />
         )}
       </div>
@@ -220,6 +219,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
           onChange={(padAfter) => void set({ padAfter })}
         />
       )}
+      <WaySteps desk={desk} room={room} />
       <AirFields
         title="Air in this room, where it differs"
         air={room.air}

@@ -1,13 +1,14 @@
 import { isHardFloor } from "@scutch/core/care";
 import { workingOfArea } from "@scutch/core/floor";
-import type { KnownRoom } from "@scutch/core/plan";
+import type { AssumedField, KnownRoom } from "@scutch/core/plan";
 import { workingOfFinish } from "@scutch/core/run";
 import { lazy, Suspense } from "react";
 import { sizeText } from "../../format/readers.ts";
-import { about, at } from "../../format/time.ts";
+import { at } from "../../format/time.ts";
 import { ASSUMED_NAMES, COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, SOIL_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Worked } from "../../shared/working/Worked.tsx";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 
 const CareMark = lazy(async () => ({ default: (await import("../../shared/care/CareMark.tsx")).CareMark }));
@@ -21,6 +22,7 @@ interface Props {
 
 /** The rooms in walk-out order, a line or two each. */
 export function RoomList({ desk, selected, onSelect, now }: Props) {
+  const { about } = useTimes();
   const { job, work, start } = desk;
   const units = useUnits();
   const order = work.rooms.filter(({ passage }) => !passage).map(({ id }) => id);
@@ -56,9 +58,7 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
                 <CareMark desk={desk} roomId={room.id} />
               </Suspense>
               {known.assumed.length > 0 && (
-                <p className="text-caution-ink text-sm">
-                  Assumed: {known.assumed.map((field) => ASSUMED_NAMES[field]).join(", ")}
-                </p>
+                <p className="text-caution-ink text-sm">Assumed: {assumedText(known.assumed)}</p>
               )}
             </div>
             <div className="relative z-10 shrink-0 text-right max-sm:w-24">
@@ -85,6 +85,15 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
       })}
     </ol>
   );
+}
+
+/** What changes the plan most, and how many more things nobody has said. */
+const FIRST_ASKED: readonly AssumedField[] = ["covering", "fibre", "soil", "method", "windows"];
+function assumedText(assumed: readonly AssumedField[]): string {
+  const named = FIRST_ASKED.filter((field) => assumed.includes(field));
+  const shown = named.length > 0 ? named : assumed;
+  const more = assumed.length - shown.length;
+  return `${shown.map((field) => ASSUMED_NAMES[field]).join(", ")}${more > 0 ? ` and ${more} more` : ""}`;
 }
 
 function roomText({ covering, fibre, soil, method, padAfter }: KnownRoom): string {

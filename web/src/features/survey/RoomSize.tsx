@@ -11,6 +11,7 @@ import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { DoorFields } from "./DoorFields.tsx";
 import { levelName } from "./levels.ts";
+import { timesTheOthers } from "./oddSize.ts";
 import { PartFields } from "./PartFields.tsx";
 import { StairFields } from "./StairFields.tsx";
 import { ZoneFields } from "./ZoneFields.tsx";
@@ -26,6 +27,10 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
   const set = (change: Partial<Room>, showLimit?: ShowLimit) =>
     edit((before) => withRoom(before, room.id, change), showLimit);
   const stairs = room.shape.kind === "stairs";
+  const times = timesTheOthers(
+    room.shape,
+    job.rooms.filter(({ id }) => id !== room.id),
+  );
   return (
     <div className="grid gap-3">
       <div className="grid grid-cols-2 gap-3">
@@ -37,6 +42,7 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
             show={(shape) => sizeText(shape, units)}
             read={readsSize(units)}
             onChange={(shape) => shape && set({ shape }, sizeLimit(units))}
+            hint={times === undefined ? undefined : `${Math.round(times)} times the other rooms: right?`}
           />
         )}
         <QuantityField

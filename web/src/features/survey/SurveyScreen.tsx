@@ -1,11 +1,12 @@
 import { lazy, Suspense, useMemo, useState } from "react";
-import { useSearchParams } from "react-router";
+import { useLocation, useNavigate, useSearchParams } from "react-router";
 import { floorOf } from "../../planning/floorPlan.ts";
 import { useDesk } from "../../planning/openDesk.ts";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { Empty, Loading } from "../../ui/States.tsx";
 import { useNow } from "../../ui/useNow.ts";
 import { AddRoom } from "./AddRoom.tsx";
+import { AllRooms } from "./AllRooms.tsx";
 import { FloorView } from "./FloorView.tsx";
 import { JobFacts } from "./JobFacts.tsx";
 import { levelName } from "./levels.ts";
@@ -24,11 +25,18 @@ export function SurveyScreen() {
   const now = useNow();
   const [search, setSearch] = useSearchParams();
   const selected = search.get("room") ?? undefined;
+  const navigate = useNavigate();
+  const { state } = useLocation();
+  // Opened from the list a room is a step of its own, so that the phone's Back closes it; from room to room it isn't.
   const select = (roomId: string | undefined) => {
     const part = search.get("part");
+    if (roomId === undefined && (state as { fromList?: true } | null)?.fromList)
+      // A dialog still open is a step on top of the room.
+      return void navigate((history.state as { dialog?: number } | null)?.dialog ? -2 : -1);
     setSearch(roomId ? { room: roomId, ...(part ? { part } : {}) } : {}, {
-      replace: true,
+      replace: selected !== undefined || roomId === undefined,
       preventScrollReset: true,
+      state: selected === undefined && roomId !== undefined ? { fromList: true } : state,
     });
   };
   const place = desk.job.rooms.findIndex((room) => room.id === selected);
@@ -71,6 +79,9 @@ export function SurveyScreen() {
         )}
         <div className="mt-5">
           <AddRoom desk={desk} />
+        </div>
+        <div className="mt-6">
+          <AllRooms desk={desk} />
         </div>
       </div>
       {room && plan ? (

@@ -46,13 +46,43 @@ export function withNewRoom(job: Job, room: Room, opensTo: OpensTo): Job {
   return door && untouched ? inWalkOutOrder(added) : added;
 }
 
-/** The room with a way out, which a new one most likely opens to. */
-export function hubOf({ rooms, doors = [] }: Job): OpensTo {
-  const exit = doors.find((door) => door.to === undefined);
+type Joined = Pick<Job, "rooms" | "doors">;
+
+/** Of some rooms the one most doors lead to, where that is more than one. */
+function mostJoined({ doors = [] }: Joined, rooms: readonly Room[]): Room | undefined {
+  const joined = (id: Room["id"]) => doors.filter(({ from, to }) => from === id || to === id).length;
+  const [most] = rooms.toSorted((a, b) => joined(b.id) - joined(a.id));
+  return most && joined(most.id) > 1 ? most : undefined;
+}
+
+const stairsOf = ({ rooms }: Joined) => rooms.filter(({ shape }) => shape.kind === "stairs");
+
+/** Whether the rooms so far have stairs to go up: then a landing or a bedroom is likely upstairs. */
+export const hasStairs = (job: Joined) => stairsOf(job).length > 0;
+
+/** The room a new one on a level most likely opens to: upstairs the landing, else the stairs; at the way in the hall. */
+export function hubOf(job: Joined, level = 0): OpensTo {
+  if (level > 0) {
+    const above = job.rooms.filter((room) => (room.level ?? 0) === level && room.shape.kind !== "stairs");
+    const landing =
+      mostJoined(job, above) ?? above.find(({ name }) => /landing/i.test(name)) ?? stairsOf(job).at(-1);
+    if (landing) return landing.id;
+  }
+  const exit = (job.doors ?? []).find((door) => door.to === undefined);
   if (!exit) return "not-said";
-  const joined = new Map<string, number>();
-  for (const { from, to } of doors)
-    for (const id of [from, to]) if (id !== undefined) joined.set(id, (joined.get(id) ?? 0) + 1);
-  const [most] = rooms.toSorted((a, b) => (joined.get(b.id) ?? 0) - (joined.get(a.id) ?? 0));
-  return most && (joined.get(most.id) ?? 0) > 1 ? most.id : exit.from;
+  const below = job.rooms.filter((room) => (room.level ?? 0) <= 0);
+  return mostJoined(job, below)?.id ?? exit.from;
+}
+
+/** A door like that of a room, for its copy: to the same room, or out. */
+export function doorLike(job: Job, model: Room["id"], twin: Room["id"]): Door | undefined {
+  const door = (job.doors ?? []).find(({ from, to }) => from === model || to === model);
+  if (!door) return undefined;
+  const to = door.from === model ? door.to : door.from;
+  return {
+    id: newId(DoorId),
+    from: twin,
+    ...(to === undefined ? {} : { to }),
+    ...(door.shut ? { shut: true } : {}),
+  };
 }

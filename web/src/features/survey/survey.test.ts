@@ -3,7 +3,7 @@ import { type Door, Job, type Room } from "@scutch/contract";
 import { ORIGINS } from "@scutch/core/care";
 import { carpetArea } from "@scutch/core/floor";
 import { planWork } from "@scutch/core/plan";
-import { readsCount, readsRate, readsVolume } from "../../format/readers.ts";
+import { doseField, readsCount, readsRate, readsVolume } from "../../format/readers.ts";
 import { UNITS_OF } from "../../format/units.ts";
 import { contractFault, ORIGIN_SHORT } from "../../format/words.ts";
 import { boxOf, floorOf, outlineAsDrawn, withoutRoom } from "../../planning/floorPlan.ts";
@@ -144,6 +144,17 @@ describe("what is typed and what is said back", () => {
     expect(volume("40")).toEqual({ value: expect.closeTo(0.04, 12) });
     expect(volume("40 m3")).toEqual({ error: "More than a tanker holds. Check the unit." });
     expect(volume("40 m")).toHaveProperty("error");
+  });
+
+  test("a dose of powder is read in scoops as well as by its weight, and shown by its weight", () => {
+    const { read, show } = doseField(true, UNITS_OF.metric, 0.06);
+    expect(read("2 scoops")).toEqual({ value: expect.closeTo(0.12, 12) });
+    expect(read("1.5 scoop")).toEqual({ value: expect.closeTo(0.09, 12) });
+    expect(read("90 g")).toEqual({ value: expect.closeTo(0.09, 12) });
+    for (const text of ["many scoops", "scoops", "-1 scoops"]) expect(read(text)).toHaveProperty("error");
+    expect(show(0.12)).toMatch(/120\sg/);
+    // Of a product whose scoop nobody has measured a scoop says nothing.
+    expect(doseField(true, UNITS_OF.metric).read("2 scoops")).toHaveProperty("error");
   });
 
   test("how much is sprayed is read in either way of saying it, and as it is shown", () => {

@@ -7,13 +7,16 @@ export interface Template {
   readonly shape: Room["shape"];
   /** It leads to the way out, and other rooms lead to it. */
   readonly hub?: boolean;
+  /** Once there are stairs it is likely to be upstairs. */
+  readonly upstairs?: boolean;
 }
 
 export const TEMPLATES: readonly Template[] = [
   { name: "Hall", shape: { kind: "rectangle", length: 4, width: 1.1 }, hub: true },
-  { name: "Bedroom", shape: { kind: "rectangle", length: 3.6, width: 3.2 } },
   { name: "Lounge", shape: { kind: "rectangle", length: 5, width: 3.8 } },
   { name: `Flight of ${USUAL_FLIGHT.steps}`, shape: { kind: "stairs", ...USUAL_FLIGHT } },
+  { name: "Landing", shape: { kind: "rectangle", length: 3, width: 1.2 }, upstairs: true },
+  { name: "Bedroom", shape: { kind: "rectangle", length: 3.6, width: 3.2 }, upstairs: true },
 ];
 
 /** "Bedroom", then "Bedroom 2": no two rooms of one name. */

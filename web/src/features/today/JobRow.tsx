@@ -1,12 +1,17 @@
 import type { Shelf } from "@scutch/contract";
-import { useMemo } from "react";
+import { lazy, Suspense, useMemo } from "react";
 import { Link } from "react-router";
-import { about, longDay } from "../../format/time.ts";
+import { longDay, type Times } from "../../format/time.ts";
 import { planned } from "../../planning/planned.ts";
+import { useAppSelector } from "../../state/store.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { type JobState, stateOf } from "./jobState.ts";
 import type { Listed } from "./useToday.ts";
 import { WetStrip } from "./WetStrip.tsx";
+
+/** Brings the care rules with it: the list stands without. */
+const NextLine = lazy(async () => ({ default: (await import("./NextLine.tsx")).NextLine }));
 
 /** Tells the address of a job at the phase it stands at. */
 export type JobPath = (jobId: string, stage: JobState["kind"]) => string;
@@ -18,7 +23,12 @@ interface Props {
   readonly jobPath: JobPath;
 }
 
-function headline(listed: Listed, state: JobState, now: number): readonly [label: string, hour: string] {
+function headline(
+  listed: Listed,
+  state: JobState,
+  now: number,
+  { about }: Times,
+): readonly [label: string, hour: string] {
   switch (state.kind) {
     case "planned":
       return ["starts", listed.startsAt];
@@ -33,12 +43,18 @@ function headline(listed: Listed, state: JobState, now: number): readonly [label
 
 /** A job of these days: where it stands, and the one hour that matters. Only one begun lately is dried. */
 export function JobRow({ listed, shelf, now, jobPath }: Props) {
+  const times = useTimes();
   const units = useUnits();
   const { open } = listed;
-  const plan = useMemo(() => (open ? planned(open.job, shelf, open.log) : undefined), [open, shelf]);
+  const pace = useAppSelector((state) => state.crew.settings?.pace);
+  const known = open ?? listed.today;
+  const plan = useMemo(
+    () => (known ? planned(known.job, shelf, known.log, pace) : undefined),
+    [known, shelf, pace],
+  );
   const site = shelf.sites.find(({ id }) => id === listed.siteId);
   const state = stateOf(listed, plan, now);
-  const [label, hour] = headline(listed, state, now);
+  const [label, hour] = headline(listed, state, now, times);
   const going = plan !== undefined && (state.kind === "under-way" || state.kind === "drying");
   return (
     <li className={going ? "border-accent border-t-4 bg-paper" : "border-rule border-t"}>
@@ -51,6 +67,13 @@ export function JobRow({ listed, shelf, now, jobPath }: Props) {
               {longDay(listed.day)} {listed.startsAt} · {units.area(listed.area)} in {listed.rooms}{" "}
               {listed.rooms === 1 ? "room" : "rooms"}
             </p>
+            {plan && state.kind !== "dry" && (
+              <p className="mt-1 min-h-6 font-semibold">
+                <Suspense fallback={null}>
+                  <NextLine planned={plan} />
+                </Suspense>
+              </p>
+            )}
           </div>
           <div className="shrink-0 text-right">
             <div className="text-sm text-soft">{label}</div>

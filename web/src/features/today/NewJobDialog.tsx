@@ -1,5 +1,6 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { BatchId, type Job, JobId, type Shelf, type Site, SiteId } from "@scutch/contract";
+import { productsThatSuit } from "@scutch/core/plan";
 import { useId } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -7,6 +8,7 @@ import * as z from "zod";
 import { addJob } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
 import { isForMixing, MEASURES } from "../../shared/products/measures.ts";
+import { useAppSelector } from "../../state/store.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
@@ -31,18 +33,18 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
   const navigate = useNavigate();
   const units = useUnits();
   const ids = useId();
+  const dayStart = useAppSelector((state) => state.crew.settings?.dayStart) ?? "09:00";
   const { register, handleSubmit, formState } = useForm<Form>({
     resolver: zodResolver(Form),
-    defaultValues: { place: "", title: "", day, startsAt: "09:00" },
+    defaultValues: { place: "", title: "", day, startsAt: dayStart },
   });
   const { errors } = formState;
 
   const make = ({ place, title, day: on, startsAt }: Form) => {
     const known = shelf.sites.find((site) => site.name.toLowerCase() === place.toLowerCase());
     const site: Site = known ?? { id: newId(SiteId), name: place };
-    // A first guess to change in Mix: a plain pre-spray rather than one that has to be used up within hours.
-    const sprays = shelf.products.filter((each) => each.kind === "pre-spray");
-    const product = sprays.find((each) => each.potLife === undefined) ?? sprays[0];
+    // A first guess to change in Mix, before any room is known.
+    const [product] = productsThatSuit([], shelf.products);
     const vessel = shelf.vessels.find((each) => isForMixing(each) && each.kind !== "injection-sprayer");
     const job: Job = {
       id: newId(JobId),
@@ -65,7 +67,8 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
     };
     addJob(job, known ? undefined : site);
     onClose();
-    void navigate(`/jobs/${job.id}/survey`);
+    // In place of the dialog’s own step: Back leads to Today at once.
+    void navigate(`/jobs/${job.id}/survey`, { replace: true });
   };
 
   const field = (name: keyof Form, label: string, type: string, extra: object = {}) => (

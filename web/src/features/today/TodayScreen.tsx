@@ -18,6 +18,8 @@ import { type Listed, useListed } from "./useToday.ts";
 /** Rows of a group shown at first, and with each more. */
 const AT_ONCE = 30;
 /** Brings the form library with it: not part of the first load. */
+const TakenOut = lazy(async () => ({ default: (await import("./TakenOut.tsx")).TakenOut }));
+const DayTools = lazy(async () => ({ default: (await import("./DayTools.tsx")).DayTools }));
 const NewJobDialog = lazy(async () => ({ default: (await import("./NewJobDialog.tsx")).NewJobDialog }));
 
 const byStart = (a: Listed, b: Listed) =>
@@ -34,7 +36,8 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
   const shelves = usePull("shelf", ({ db, send }) => pullShelf(db, send));
   const [adding, setAdding] = useState(false);
   useKey("n", () => setAdding(true));
-  const sorted = (jobs ?? []).toSorted(byStart);
+  const sorted = (jobs ?? []).filter(({ removed }) => !removed).toSorted(byStart);
+  const takenOut = (jobs ?? []).filter(({ removed }) => removed).toSorted(byStart);
   const lacking = !jobs ? list : shelf === null ? shelves : undefined;
 
   return (
@@ -74,6 +77,19 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
             more="earlier"
             {...{ shelf, now, jobPath }}
           />
+          <Suspense>
+            {takenOut.length > 0 && (
+              <TakenOut
+                jobs={takenOut}
+                nameOf={(siteId) => shelf.sites.find(({ id }) => id === siteId)?.name ?? "Unknown site"}
+              />
+            )}
+            <DayTools
+              shelf={shelf}
+              day={today}
+              jobIds={sorted.filter(({ day }) => day === today).map(({ id }) => id)}
+            />
+          </Suspense>
         </>
       )}
       {adding && shelf && (

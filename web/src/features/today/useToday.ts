@@ -8,6 +8,8 @@ import { dayBefore } from "../../format/time.ts";
 /** A job as Today shows it; with plan and log where it was begun lately and may not be dry. */
 export interface Listed extends Omit<JobCard, "version" | "logMark" | "job" | "log"> {
   readonly open?: { readonly job: Job; readonly log: readonly LogEntry[] };
+  /** Plan and log of a job of the day, begun or not. */
+  readonly today?: { readonly job: Job; readonly log: readonly LogEntry[] };
 }
 
 /** The jobs known on this device, by day; those changed or begun here as they stand here. */
@@ -55,8 +57,9 @@ export function useListed(day: string): readonly Listed[] | undefined {
         finished: whole ? facts.finished : (card?.finished ?? 0),
         entries: whole ? log.length : (card?.entries ?? 0),
         ...(since && whole && log.length > 0 ? { open: { job: job.value, log } } : {}),
+        ...(whole && facts.day === day ? { today: { job: job.value, log } } : {}),
       });
     }
     return listed.size === 0 && !steady.heard ? undefined : [...listed.values()];
-  }, [steady]);
+  }, [steady, day]);
 }

@@ -10,14 +10,7 @@ import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
 import { useDraft } from "../../ui/useDraft.ts";
-import {
-  GEAR_FIELDS,
-  GEAR_KIND_NAMES,
-  type GearField,
-  isPerMinute,
-  perSecond,
-  USUAL_GEAR,
-} from "./gearFields.ts";
+import { GEAR_FIELDS, GEAR_KIND_NAMES, type GearField, USUAL_GEAR } from "./gearFields.ts";
 
 interface Props {
   readonly kind: GearKind;
@@ -42,7 +35,7 @@ export function GearDialog({ kind, item, onClose }: Props) {
   };
   const change = (field: GearField, value: number | undefined): undefined => {
     if (value === undefined) return;
-    const kept = isPerMinute(field) ? perSecond(value) : value;
+    const kept = value * (field.kept ?? 1);
     setValues((before) => ({ ...before, [field.key]: kept }));
     set({ [field.key]: kept } as Partial<Gear>);
   };

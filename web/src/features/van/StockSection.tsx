@@ -8,7 +8,7 @@ import {
   StockLot,
 } from "@scutch/contract";
 import { Plus } from "lucide-react";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { saveThing } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
 import { packField, readsNumber } from "../../format/readers.ts";
@@ -23,7 +23,8 @@ import { Dialog } from "../../ui/Dialog.tsx";
 import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { useDraft } from "../../ui/useDraft.ts";
-import { loadOf, type Need, needsOf } from "./needs.ts";
+import { LoadSection } from "./LoadSection.tsx";
+import { type Need, needsOf } from "./needs.ts";
 
 interface Props {
   readonly shelf: Shelf;
@@ -47,10 +48,7 @@ export function StockSection({ shelf, stock, jobs }: Props) {
   );
   const short = needs.filter(({ needed, left = 0 }) => needed > left);
   const tomorrow = dayAfter(day);
-  const load = loadOf(
-    jobs.filter((job) => job.day === tomorrow),
-    shelf,
-  );
+  const booked = useMemo(() => jobs.filter((job) => job.day === tomorrow), [jobs, tomorrow]);
   return (
     <div className="grid gap-6">
       <section aria-label="To order">
@@ -75,31 +73,7 @@ export function StockSection({ shelf, stock, jobs }: Props) {
           </ul>
         )}
       </section>
-      <section aria-label="To load for tomorrow">
-        <h2 className="border-ink border-b-2 pb-2 font-bold text-lg">To load for tomorrow</h2>
-        {load.amounts.size === 0 ? (
-          <p className="py-2 text-soft">Nothing booked for tomorrow takes a mix.</p>
-        ) : (
-          <ul>
-            {[...load.amounts].map(([id, value]) => (
-              <li key={id} className="flex justify-between gap-4 border-rule border-b py-2">
-                {product(id)?.name}
-                <span className="font-mono">{amount(id, value)}</span>
-              </li>
-            ))}
-            {load.vesselIds.map((id) => (
-              <li key={id} className="border-rule border-b py-2">
-                {shelf.vessels.find((vessel) => vessel.id === id)?.name}
-              </li>
-            ))}
-            {load.airMovers > 0 && (
-              <li className="border-rule border-b py-2">
-                {load.airMovers === 1 ? "1 air mover" : `${load.airMovers} air movers`}
-              </li>
-            )}
-          </ul>
-        )}
-      </section>
+      <LoadSection shelf={shelf} day={tomorrow} jobs={booked} />
       <section aria-label="Stock">
         <div className="flex items-center justify-between border-ink border-b-2">
           <h2 className="font-bold text-lg">Stock by lot</h2>

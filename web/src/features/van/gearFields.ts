@@ -1,5 +1,5 @@
 import type { GearKind } from "@scutch/contract";
-import { type Dimension, decimal, fromSi, toSi, type UnitId } from "@scutch/core/quantity";
+import { type Dimension, decimal, showQuantity, toSi, type UnitId } from "@scutch/core/quantity";
 import { joined, type UnitsOfCrew } from "../../format/units.ts";
 
 export const GEAR_KIND_NAMES: Readonly<Record<GearKind, string>> = {
@@ -21,6 +21,8 @@ export interface GearField {
   readonly dimension?: Dimension;
   readonly bare: (units: UnitsOfCrew) => UnitId;
   readonly show: (value: number, units: UnitsOfCrew) => string;
+  /** What is kept for each SI unit typed; 1 where absent. */
+  readonly kept?: number;
 }
 
 const plainNumber = (key: string, label: string, show: (value: number) => string): GearField => ({
@@ -37,8 +39,8 @@ const length = (key: string, label: string, small: boolean): GearField => ({
   show: (value, units) =>
     small
       ? units.system === "metric"
-        ? `${decimal(fromSi(value, "mm"), 0)} mm`
-        : `${decimal(fromSi(value, "in"), 2)} in`
+        ? showQuantity(value, "mm", 0)
+        : showQuantity(value, "in", 2)
       : units.length(value),
 });
 const MINUTE = 60;
@@ -49,6 +51,7 @@ const perMinute = (key: string, label: string): GearField => ({
   dimension: "volume",
   bare: (units) => (units.system === "metric" ? "l" : "gal"),
   show: (value, units) => joined(units.volume(value * MINUTE)),
+  kept: 1 / MINUTE,
 });
 const airflow = (key: string, label: string): GearField => ({
   key,
@@ -56,14 +59,23 @@ const airflow = (key: string, label: string): GearField => ({
   dimension: "airflow",
   bare: (units) => (units.system === "metric" ? "m3h" : "cfm"),
   show: (value, units) =>
-    units.system === "metric"
-      ? `${decimal(fromSi(value, "m3h"), 0)} m³/h`
-      : `${decimal(fromSi(value, "cfm"), 0)} cfm`,
+    units.system === "metric" ? showQuantity(value, "m3h", 0) : showQuantity(value, "cfm", 0),
 });
 
-/** Typed by the minute, kept by the second. */
-export const isPerMinute = ({ label }: GearField) => label.endsWith("a minute");
-export const perSecond = (volume: number) => volume / MINUTE;
+/** Pressures are typed in any unit, kept in `kept` pascals. */
+const pressure = (
+  key: string,
+  label: string,
+  kept: number,
+  inUnits: readonly [UnitId, UnitId],
+): GearField => ({
+  key,
+  label,
+  dimension: "pressure",
+  bare: (units) => inUnits[units.system === "metric" ? 0 : 1],
+  show: (value, units) => showQuantity(value * kept, inUnits[units.system === "metric" ? 0 : 1], 1),
+  kept: 1 / kept,
+});
 
 export const GEAR_FIELDS: Readonly<Record<GearKind, readonly GearField[]>> = {
   tip: [plainNumber("ratio", "Parts of water to one", (value) => `1:${decimal(value, 1)}`)],
@@ -79,10 +91,10 @@ export const GEAR_FIELDS: Readonly<Record<GearKind, readonly GearField[]>> = {
   wand: [
     length("headWidth", "Head", true),
     perMinute("ratedJetFlow", "All jets at 2.76 bar (40 psi)"),
-    plainNumber("pressure", "Run at, bar", (value) => `${decimal(value, 1)} bar`),
+    pressure("pressure", "Run at", 1e5, ["bar", "psi"]),
   ],
   blower: [
-    plainNumber("shutOffPressure", "Pulls, shut off, Pa", (value) => `${decimal(value, 0)} Pa`),
+    pressure("shutOffPressure", "Pulls, shut off", 1, ["kpa", "inHg"]),
     airflow("openFlow", "Moves, open"),
   ],
   hose: [length("length", "Length", false), length("diameter", "Inside", true)],
@@ -97,7 +109,14 @@ export const GEAR_FIELDS: Readonly<Record<GearKind, readonly GearField[]>> = {
     },
   ],
   dehumidifier: [
-    plainNumber("litresPerDay", "Litres a day at 26.7 °C, 60 %", (value) => `${decimal(value, 0)} L a day`),
+    {
+      key: "litresPerDay",
+      label: "Takes out a day, as rated",
+      dimension: "volume",
+      bare: (units) => (units.system === "metric" ? "l" : "pt"),
+      show: (value, units) => showQuantity(value / 1000, units.system === "metric" ? "l" : "pt", 1),
+      kept: 1000,
+    },
   ],
   pad: [],
   meter: [],

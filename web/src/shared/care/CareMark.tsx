@@ -6,15 +6,18 @@ interface Props {
   readonly roomId: string;
 }
 
-/** A stop on a room in a word, where rooms are listed; what it is stands in the room. */
+const TO_DO = { fibre: "say the fibre", "dye-test": "dye test" } as const;
+
+/** A real danger on a room in a word, or what is still to do, where rooms are listed; what it is stands in the room. */
 export function CareMark({ desk, roomId }: Props) {
   const care = careFor(desk.input).rooms.find((room) => room.roomId === roomId);
-  if (care?.verdict !== "stop") return null;
-  const judgements = [care.method, care.rinse, care.product, ...care.added.map(({ judgement }) => judgement)];
-  const rules = judgements.some((judgement) => judgement?.verdict === "stop");
-  return (
-    <p className="mt-0.5 w-fit border-stop border-l-4 bg-stop-wash px-2 text-sm text-stop">
-      {rules ? "Stop: not this way on this floor" : "Stop: dye test to do"}
-    </p>
-  );
+  if (care?.danger === "stop")
+    return (
+      <p className="mt-0.5 w-fit border-stop border-l-4 bg-stop-wash px-2 text-sm text-stop">
+        {care.gate === "failed" ? "Stop: colour came off" : "Stop: not this way on this floor"}
+      </p>
+    );
+  // One thing after the other: which test is to be made hangs on the fibre.
+  const next = care?.toDo[0];
+  return next ? <p className="mt-0.5 text-sm">To do: {TO_DO[next]}</p> : null;
 }

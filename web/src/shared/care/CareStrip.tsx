@@ -1,16 +1,18 @@
 import type { Room } from "@scutch/contract";
 import type { Judgement } from "@scutch/core/care";
 import { type ReactNode, useState } from "react";
-import { MATERIAL_NAMES, reasonTitle, VERDICT_NAMES } from "../../format/careWords.ts";
+import { MATERIAL_NAMES, reasonTitle, sourceWords, VERDICT_NAMES } from "../../format/careWords.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { careFor } from "./careFor.ts";
+import { FibreQuestion } from "./FibreQuestion.tsx";
 import { GateNote } from "./GateNote.tsx";
 
 /** What must not be done to one room, why, and what would lift it; cautions folded under it. */
 export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly room: Room }) {
   const care = careFor(desk.input).rooms.find(({ roomId }) => roomId === room.id);
   if (!care) return null;
+  const asks = care.toDo.includes("fibre");
   const batch = desk.job.batches.find(({ id }) => id === care.batchId);
   const product = desk.shelf.products.find(({ id }) => id === batch?.productId);
   const judgements = [
@@ -24,14 +26,14 @@ export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly roo
   ];
   return (
     <div className="mb-3 grid gap-2 empty:hidden">
-      {judgements.map(({ about, judgement }) => (
-        <Stops key={about} about={about} judgement={judgement} />
-      ))}
+      {(room.fibre === undefined || asks) && <FibreQuestion desk={desk} rooms={[room]} waits={asks} />}
+      {!asks &&
+        judgements.map(({ about, judgement }) => <Stops key={about} about={about} judgement={judgement} />)}
       {/* What the rules stop isn't tested first: another product is. */}
-      {product && care.product?.verdict !== "stop" && (
+      {product && !asks && care.product?.verdict !== "stop" && (
         <GateNote desk={desk} room={room} product={product} gate={care.gate} />
       )}
-      <Cautions judgements={judgements} />
+      {!asks && <Cautions judgements={judgements} />}
     </div>
   );
 }
@@ -51,7 +53,7 @@ export function Stops({ about, judgement, children }: About & { readonly childre
       {stops.map(({ trait, material, why, lift, source }) => (
         <p key={`${trait} ${material}`} className="mt-1">
           {why} <strong className="font-semibold">What would lift it:</strong> {lift}{" "}
-          <span className="text-sm text-soft">({source})</span>
+          <span className="text-sm text-soft">({sourceWords(source)})</span>
         </p>
       ))}
       {judgement.judgedAs && (
@@ -90,7 +92,7 @@ export function Cautions({ judgements }: { readonly judgements: readonly About[]
       {open &&
         cautions.map(({ key, why, lift, source }) => (
           <p key={key} className="mt-2">
-            {why} {lift} <span className="text-sm text-soft">({source})</span>
+            {why} {lift} <span className="text-sm text-soft">({sourceWords(source)})</span>
           </p>
         ))}
     </Callout>

@@ -8,6 +8,7 @@ import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldError, FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
 import { clockText, useCountdown } from "../../ui/useCountdown.ts";
 import { useLogging } from "../logging/useLogging.ts";
+import { TestCup } from "./TestCup.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -18,7 +19,7 @@ interface Props {
 
 /** White cloth, hidden place, thirty seconds: what came on the cloth is logged. */
 export function DyeTestDialog({ desk, room, product, onClose }: Props) {
-  const log = useLogging(desk.job.id);
+  const log = useLogging(desk);
   const [place, setPlace] = useState("");
   const [error, setError] = useState<string>();
   const clock = useCountdown(DYE_TEST_SECONDS);
@@ -41,6 +42,7 @@ export function DyeTestDialog({ desk, room, product, onClose }: Props) {
         The mix as it will be used, on a white cloth, pressed in a hidden place of {room.name} for{" "}
         {DYE_TEST_SECONDS} s. Then look at the cloth.
       </p>
+      <TestCup desk={desk} room={room} product={product} />
       <p className="mt-2 text-sm text-soft">
         {protectionText(protectionFor(product))} The label comes first.
       </p>

@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { DyeTestDialog } from "./DyeTestDialog.tsx";
 import { OverrideDialog } from "./OverrideDialog.tsx";
+import { TestCup } from "./TestCup.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -37,8 +38,9 @@ export function GateNote({ desk, room, product, gate }: Props) {
   return (
     <>
       {gate === "not-tested" && (
-        <Callout tone="stop" title={`Stop: ${product.name} isn’t dye-tested on this carpet.`}>
-          On {floor}: a white cloth with the mix, pressed for 30 s where nobody looks.
+        <Callout tone="caution" title={`To do: dye test of ${product.name}.`}>
+          On {floor}: a white cloth with the mix, pressed for 30 s where nobody looks. The fill comes after.
+          <TestCup desk={desk} room={room} product={product} />
           {buttons}
         </Callout>
       )}

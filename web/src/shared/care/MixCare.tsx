@@ -6,6 +6,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Cautions, Stops } from "./CareStrip.tsx";
 import { careFor } from "./careFor.ts";
+import { FibreQuestion } from "./FibreQuestion.tsx";
 import { GateNote } from "./GateNote.tsx";
 import { VesselMeeting } from "./VesselMeeting.tsx";
 
@@ -16,10 +17,10 @@ interface Props {
 }
 
 /** Rooms of a mix on which the rules, or a dye test that is missing, put a stop. */
-export function stoppedRooms(desk: JobDesk, batch: BatchChoice): readonly string[] {
-  return careFor(desk.input)
-    .rooms.filter(({ batchId, verdict }) => batchId === batch.id && verdict === "stop")
-    .map(({ roomId }) => roomId);
+export function stoppedRooms(desk: JobDesk, batch: BatchChoice): readonly RoomCare[] {
+  return careFor(desk.input).rooms.filter(
+    ({ batchId, verdict }) => batchId === batch.id && verdict === "stop",
+  );
 }
 
 /** What bars a mix from being made, whatever the rooms: what it would meet in its vessel. */
@@ -34,10 +35,19 @@ export function MixCare({ desk, batch, product }: Props) {
   const care = careFor(desk.input);
   const own = care.rooms.filter(({ batchId }) => batchId === batch.id);
   const roomOf = (id: string) => desk.job.rooms.find((room) => room.id === id) as Room;
+  const coveringOf = (id: string) => roomOf(id).covering;
   // Rooms of which the same is said are told together.
   const groups = new Map<string, RoomCare[]>();
   for (const each of own) {
-    const key = JSON.stringify([each.product, each.added, each.method, each.rinse, each.gate]);
+    const key = JSON.stringify([
+      each.product,
+      each.added,
+      each.method,
+      each.rinse,
+      each.gate,
+      each.toDo,
+      each.toDo.includes("fibre") && coveringOf(each.roomId),
+    ]);
     groups.set(key, [...(groups.get(key) ?? []), each]);
   }
   const shared = care.vessels.filter(({ batchIds }) => batchIds.includes(batch.id));
@@ -52,6 +62,7 @@ export function MixCare({ desk, batch, product }: Props) {
       ))}
       {[...groups.values()].map((group) => {
         const [first] = group as [RoomCare];
+        const asks = first.toDo.includes("fibre");
         const names = group.map(({ roomId }) => roomOf(roomId).name).join(", ");
         const judgements: { about: string; judgement: Judgement }[] = [
           { about: names, judgement: first.method },
@@ -64,20 +75,22 @@ export function MixCare({ desk, batch, product }: Props) {
         ];
         return (
           <div key={first.roomId} className="grid gap-2">
-            {judgements.map(({ about, judgement }, i) => (
-              <Stops key={`${i} ${about}`} about={about} judgement={judgement}>
-                <p className="mt-2">
-                  <Link
-                    to={`../survey?room=${first.roomId}&part=floor`}
-                    relative="path"
-                    className="font-semibold text-accent underline"
-                  >
-                    {judgement.judgedAs ? "Say the fibre" : "Open the room"}
-                  </Link>
-                </p>
-              </Stops>
-            ))}
-            {first.gate !== "passed" && first.product?.verdict !== "stop" && (
+            {asks && <FibreQuestion desk={desk} rooms={group.map(({ roomId }) => roomOf(roomId))} waits />}
+            {!asks &&
+              judgements.map(({ about, judgement }, i) => (
+                <Stops key={`${i} ${about}`} about={about} judgement={judgement}>
+                  <p className="mt-2">
+                    <Link
+                      to={`../survey?room=${first.roomId}&part=floor`}
+                      relative="path"
+                      className="font-semibold text-accent underline"
+                    >
+                      Open the room
+                    </Link>
+                  </p>
+                </Stops>
+              ))}
+            {!asks && first.gate !== "passed" && first.product?.verdict !== "stop" && (
               <>
                 <GateNote desk={desk} room={roomOf(first.roomId)} product={product} gate={first.gate} />
                 {first.gate === "not-tested" && (
@@ -85,7 +98,7 @@ export function MixCare({ desk, batch, product }: Props) {
                 )}
               </>
             )}
-            <Cautions judgements={judgements} />
+            {!asks && <Cautions judgements={judgements} />}
           </div>
         );
       })}

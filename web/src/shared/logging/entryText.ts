@@ -5,15 +5,46 @@ import { doseOf, joined, percent, type UnitsOfCrew } from "../../format/units.ts
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 
+/** What something is called in an entry: by the name it had when it was written, and what it is called since. */
+function nameIn(
+  { names }: Pick<LogEntry, "names">,
+  id: string,
+  now: { readonly name: string } | undefined,
+  otherwise: string,
+): string {
+  const then = names?.[id as keyof typeof names];
+  if (then === undefined) return now?.name ?? otherwise;
+  return now && now.name !== then ? `${then}, now ${now.name}` : then;
+}
+
+/** The room an entry is about, where it is about one. */
+export const roomOf = (entry: LogEntry): string | undefined => ("roomId" in entry ? entry.roomId : undefined);
+
 /** An entry as a line: what it is, and what was said. */
 export function entryText(
   entry: LogEntry,
-  { job, shelf }: JobDesk,
+  { job, shelf }: Pick<JobDesk, "job" | "shelf">,
   units: UnitsOfCrew,
 ): { readonly what: string; readonly said: string } {
   const room = (id: string | undefined) =>
-    job.rooms.find((each) => each.id === id)?.name ?? (id ? "a removed room" : undefined);
-  const product = (id: string) => shelf.products.find((each) => each.id === id)?.name ?? "a removed product";
+    id &&
+    nameIn(
+      entry,
+      id,
+      [...job.rooms, ...(job.former ?? [])].find((each) => each.id === id),
+      "a removed room",
+    );
+  const product = (id: string) =>
+    nameIn(
+      entry,
+      id,
+      shelf.products.find((each) => each.id === id),
+      "a removed product",
+    );
+  const spotName = (id: string) => {
+    const spot = job.spots?.find((each) => each.id === id);
+    return nameIn(entry, id, spot && { name: ORIGIN_SHORT[spot.origin] }, "A removed spot");
+  };
   const amount = (powder: number | undefined, liquid = 0) =>
     doseOf(powder ?? liquid, powder !== undefined, units);
   const inRoom = (id: string | undefined) => (id ? `, ${room(id)}` : "");
@@ -30,6 +61,11 @@ export function entryText(
             (booster) => `${amount(booster.powder, booster.concentrate)} of ${product(booster.productId)}`,
           ),
           ...(entry.lot ? [`lot ${entry.lot}`] : []),
+          ...(entry.aboveLabel
+            ? [
+                `stronger than the label allows: ${entry.aboveLabel.owner} answers for it, ${entry.aboveLabel.reason}`,
+              ]
+            : []),
         ].join(", "),
       };
     case "product-used":
@@ -60,25 +96,22 @@ export function entryText(
         said: `${product(entry.productId)} in ${room(entry.roomId)}. ${entry.owner} answers for it: ${entry.reason}`,
       };
     case "spot-attempt": {
-      const spot = job.spots?.find(({ id }) => id === entry.spotId);
-      const what = spot ? ORIGIN_SHORT[spot.origin] : "A removed spot";
       const used = entry.productId ? ` with ${product(entry.productId)}` : "";
       return {
         what: "Spot worked",
-        said: `${what} in ${room(entry.roomId)}: ${AGENT_FACTS[entry.agent].name.toLowerCase()}${used}, ${RESULT_NAMES[entry.result].toLowerCase()}`,
+        said: `${spotName(entry.spotId)} in ${room(entry.roomId)}: ${AGENT_FACTS[entry.agent].name.toLowerCase()}${used}, ${RESULT_NAMES[entry.result].toLowerCase()}`,
       };
     }
-    case "spot-skipped": {
-      const spot = job.spots?.find(({ id }) => id === entry.spotId);
-      const what = spot ? ORIGIN_SHORT[spot.origin] : "A removed spot";
+    case "spot-skipped":
       return {
         what: "Step passed over",
-        said: `${what} in ${room(entry.roomId)}: ${AGENT_FACTS[entry.agent].name.toLowerCase()}, not done`,
+        said: `${spotName(entry.spotId)} in ${room(entry.roomId)}: ${AGENT_FACTS[entry.agent].name.toLowerCase()}, not done`,
       };
-    }
     case "note":
       return { what: "Note", said: `${entry.text}${inRoom(entry.roomId)}` };
     case "correction":
-      return { what: "Correction", said: entry.text };
+      return entry.takenBack
+        ? { what: "Taken back at once", said: entry.text }
+        : { what: "Correction", said: entry.text };
   }
 }

@@ -1,20 +1,56 @@
-import { EntryId, type JobId, type LogEntry } from "@scutch/contract";
+import { EntryId, type Job, type LogEntry, type Shelf } from "@scutch/contract";
 import { logEntry } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { useAppSelector } from "../../state/store.ts";
+import { ORIGIN_SHORT } from "../../format/words.ts";
+import { justLogged } from "../../state/loggedSlice.ts";
+import { useAppDispatch, useAppSelector } from "../../state/store.ts";
 
 /** What an entry says, before it has an id, a time and an author. */
 export type EntryBody = LogEntry extends infer E
   ? E extends LogEntry
-    ? Omit<E, "id" | "at" | "by">
+    ? Omit<E, "id" | "at" | "by" | "names">
     : never
   : never;
 
-/** Writes entries in a job's log: here, now, by whoever this device is set to. */
-export function useLogging(jobId: JobId): (body: EntryBody) => void {
+/** As far as a job says what its entries speak of. */
+interface Speaking {
+  readonly job: Job;
+  readonly shelf: Pick<Shelf, "products">;
+}
+
+/** Every id an entry speaks of, wherever in it. */
+export function idsIn(value: unknown): string[] {
+  if (typeof value === "string") return [value];
+  return typeof value === "object" && value !== null ? Object.values(value).flatMap(idsIn) : [];
+}
+
+/** What the rooms, products and spots of an entry are called now: so they stay called in the log. */
+export function namesFor(body: EntryBody, { job, shelf }: Speaking): Record<string, string> {
+  const ids = new Set(idsIn(body));
+  const spots = (job.spots ?? []).map(({ id, origin }) => ({ id, name: ORIGIN_SHORT[origin] }));
+  const known: readonly { readonly id: string; readonly name: string }[] = [
+    ...job.rooms,
+    ...shelf.products,
+    ...spots,
+  ];
+  return Object.fromEntries(known.filter(({ id }) => ids.has(id)).map(({ id, name }) => [id, name]));
+}
+
+/** Writes entries in a job's log: here, by whoever this device is set to; now, or at the time that is said. */
+export function useLogging({ job, shelf }: Speaking): (body: EntryBody, at?: number) => void {
   const name = useAppSelector((state) => state.settings.name);
-  return (body) => {
-    const written = { id: newId(EntryId), at: new Date().toISOString(), ...(name ? { by: name } : {}) };
-    logEntry(jobId, { ...body, ...written } as LogEntry);
+  const dispatch = useAppDispatch();
+  return (body, at) => {
+    const now = Date.now();
+    const names = namesFor(body, { job, shelf });
+    const entry = {
+      ...body,
+      id: newId(EntryId),
+      at: new Date(at ?? now).toISOString(),
+      ...(name ? { by: name } : {}),
+      ...(Object.keys(names).length > 0 ? { names } : {}),
+    } as LogEntry;
+    logEntry(job.id, entry);
+    dispatch(justLogged({ jobId: job.id, entry, at: now }));
   };
 }

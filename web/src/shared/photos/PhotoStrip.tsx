@@ -5,10 +5,10 @@ import { addPhoto, removePhoto } from "../../device/changes.ts";
 import { usePull } from "../../device/live.ts";
 import { type PhotoHere, usePhotosHere } from "../../device/photosHere.ts";
 import { pullPhotos } from "../../device/pull.ts";
-import { clock } from "../../format/time.ts";
 import { contractFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useAppSelector } from "../../state/store.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
@@ -28,6 +28,7 @@ const MOMENTS = [
 /** Pictures of a room or spot, before beside after. */
 export function PhotoStrip({ desk, roomId, spotId }: Props) {
   const { id } = desk.job;
+  const { clock } = useTimes();
   usePull(`photos ${id}`, ({ db, send }) => pullPhotos(db, send, id));
   const photos = usePhotosHere(id);
   const [opened, setOpened] = useState<PhotoHere>();
@@ -105,6 +106,7 @@ function TakePhoto({
 
 function PhotoDialog({ photo, onClose }: { readonly photo: PhotoHere; readonly onClose: () => void }) {
   const [sure, setSure] = useState(false);
+  const { clock } = useTimes();
   const remove = () => {
     removePhoto(photo.id);
     onClose();

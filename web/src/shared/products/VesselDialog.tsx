@@ -2,7 +2,7 @@ import { Vessel, VesselId } from "@scutch/contract";
 import { toSi } from "@scutch/core/quantity";
 import { saveThing } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { reads } from "../../format/readers.ts";
+import { reads, readsList } from "../../format/readers.ts";
 import { joined } from "../../format/units.ts";
 import { VESSEL_KIND_NAMES } from "../../format/words.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -71,6 +71,15 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
           {volume("heel", "Left below by the pump")}
           {volume("graduation", "Marks on its side every", true)}
         </div>
+        <QuantityField<readonly number[]>
+          label="Lines on its side, where uneven"
+          value={draft.lines}
+          show={(lines) => lines.map((line) => joined(units.volume(line))).join(", ")}
+          read={readsList(reads("volume", units.bare.volume))}
+          placeholder={metric ? "2 L, 4 L, 6 L" : "1 gal, 2 gal"}
+          onChange={(lines) => set({ lines: lines && [...lines] })}
+          fault={errorAt("lines")}
+        />
         <QuantityField
           label="Sprays in a minute"
           value={draft.sprayFlow === undefined ? undefined : draft.sprayFlow * MINUTE}

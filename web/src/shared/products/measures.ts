@@ -1,4 +1,4 @@
-import type { Gear, Vessel } from "@scutch/contract";
+import type { Gear, Product, Vessel } from "@scutch/contract";
 import { toSi } from "@scutch/core/quantity";
 import { joined, UNITS_OF, type UnitSystem } from "../../format/units.ts";
 
@@ -45,6 +45,12 @@ export function measuresFor(
   ];
   return all.filter(({ value }, i) => all.findIndex((each) => each.value === value) === i);
 }
+
+/** The finest thing a little is measured with by hand: a syringe's millilitre, a quarter teaspoon, half a scoop. */
+export const matterInHand = ({ scoop }: Pick<Product, "scoop">, system: UnitSystem) =>
+  scoop === undefined
+    ? { kind: "liquid" as const, measure: system === "metric" ? toSi(1, "ml") : toSi(0.25, "tsp") }
+    : { kind: "powder" as const, scoop };
 
 /** Tanks of a machine aren't mixed in. */
 export const isForMixing = ({ kind }: Vessel) => kind !== "solution-tank" && kind !== "recovery-tank";

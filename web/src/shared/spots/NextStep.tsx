@@ -33,7 +33,7 @@ interface Props {
 /** The step to do now: with what, how much, how long, and what came of it. */
 export function NextStep({ desk, room, spot, step, number }: Props) {
   const units = useUnits();
-  const log = useLogging(desk.job.id);
+  const log = useLogging(desk);
   const { facts, agent } = step;
   const products = productsFor(desk, spot, agent);
   const [productId, setProduct] = useState(products[0]?.id);
@@ -48,7 +48,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
   const onFloor = product ? hazardsOnFloor(product, earlier, desk.job.rig?.rinseTemperature) : [];
   const barred = onFloor.some(({ onOneFloor }) => onOneFloor === "never");
   const ready = !missing && gateOpen && !barred && (!facts.gated || pretested);
-  const bottle = product && bottleOf(product, step.amount);
+  const bottle = product && bottleOf(product, step.amount, units.system);
   const finish = (result: AttemptResult) =>
     log({
       kind: "spot-attempt",

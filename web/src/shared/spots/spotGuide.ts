@@ -1,9 +1,11 @@
 import { type Product, type Spot, spotArea } from "@scutch/contract";
 import { type Agent, fitsAgent, type Guide, guideFor, judgeProduct, needsProduct } from "@scutch/core/care";
 import { attemptsOn, skippedOn } from "@scutch/core/log";
-import { type Bottle, bottleFor, concentratePerWater } from "@scutch/core/mix";
+import { type Bottle, bottleFor, concentratePerWater, LEAST_BOTTLE } from "@scutch/core/mix";
 import { careFloor } from "@scutch/core/plan";
+import type { UnitSystem } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { matterInHand } from "../products/measures.ts";
 
 /** How to work a spot of a job, from what is known of it and of its floor and what was tried. */
 export function guideOf({ job, log }: JobDesk, spot: Spot): Guide {
@@ -31,16 +33,13 @@ export function productsFor(desk: JobDesk, spot: Spot, agent: Agent): Product[] 
   );
 }
 
-/** One mark of the small jug a spotter is measured in, m³. */
-const MARK = 1e-6;
-
 /** A small bottle of a spotter at its label's strength, or undefined where none can be measured inside its range. */
-export function bottleOf({ light, ordinary, heavy, scoop }: Product, amount: number): Bottle | undefined {
+export function bottleOf(product: Product, amount: number, system: UnitSystem): Bottle | undefined {
   return bottleFor(
-    amount,
-    concentratePerWater(ordinary),
-    concentratePerWater(light),
-    concentratePerWater(heavy),
-    scoop === undefined ? { kind: "liquid", measure: MARK } : { kind: "powder", scoop },
+    Math.max(LEAST_BOTTLE, amount),
+    concentratePerWater(product.ordinary),
+    concentratePerWater(product.light),
+    concentratePerWater(product.heavy),
+    matterInHand(product, system),
   );
 }

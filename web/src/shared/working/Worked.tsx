@@ -84,7 +84,7 @@ function WorkingSheet({ working, onClose }: { readonly working: Working; readonl
       <Rows
         title="What would change it most"
         rows={working.sensitivity.slice(0, 4).map(({ name: input, change }) => ({
-          name: `${input}, ${kindOf.get(input) === "temperature" ? "2 °C more" : "a tenth more"}`,
+          name: `${input}, ${kindOf.get(input) === "temperature" ? (units.system === "metric" ? "2 °C more" : "3.6 °F more") : "a tenth more"}`,
           text: `${change > 0 ? "+" : "−"}${percent(Math.abs(change))}`,
         }))}
       />

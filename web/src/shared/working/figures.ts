@@ -1,4 +1,4 @@
-import { decimal, readable } from "@scutch/core/quantity";
+import { readable } from "@scutch/core/quantity";
 import type { Figure } from "@scutch/core/working";
 import { hoursAndMinutes } from "../../format/time.ts";
 import { asRatio, joined, percent, type UnitsOfCrew } from "../../format/units.ts";
@@ -8,7 +8,7 @@ export function showFigure({ value, kind }: Pick<Figure, "value" | "kind">, unit
   if (!Number.isFinite(value)) return "not within 96 h";
   switch (kind) {
     case "length":
-      return value < 0.1 ? `${decimal(value * 1000, 1)} mm` : units.length(value);
+      return value < 0.1 ? units.short(value) : units.length(value);
     case "area":
       return units.area(value);
     case "volume":

@@ -1,0 +1,73 @@
+import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import {
+  COVERINGS,
+  FLOOR_FIBRES,
+  judgeProduct,
+  ORIGINS,
+  PRACTICES,
+  productsForStep,
+  SOIL_NATURES,
+  WAY_FACTS,
+  WAYS,
+  waysFor,
+} from "./index.ts";
+
+describe("special floors", () => {
+  test("no step on marble or unknown stone asks for acid, and where alkali and acid both come a rinse lies between", () => {
+    expect(WAY_FACTS["calcareous-stone"].steps.some(({ product }) => product === "acid")).toBe(false);
+    for (const id of WAYS) {
+      const { steps, cautions } = WAY_FACTS[id];
+      expect(cautions.length).toBeGreaterThan(0);
+      const alkali = steps.findIndex(({ product }) => product === "alkaline");
+      const acid = steps.findIndex(({ product }) => product === "acid");
+      if (alkali < 0 || acid < 0) continue;
+      expect(alkali).toBeLessThan(acid);
+      const between = steps.slice(alkali + 1, acid).map(({ what }) => what.toLowerCase());
+      expect(between.some((what) => /rinse|extract/.test(what))).toBe(true);
+    }
+  });
+
+  test("each floor and soil gets its own ways and no other", () => {
+    expect(waysFor("ribbed-mat", undefined, ["ice-melt"])).toEqual(["ribbed-mat", "ice-melt"]);
+    expect(waysFor("ceramic", "greasy", [])).toEqual(["tile-and-grout", "greasy"]);
+    expect(waysFor("stone", undefined, ["coffee-tea"])).toEqual(["calcareous-stone"]);
+    expect(waysFor("cut-pile", "dry", [])).toEqual([]);
+  });
+
+  test("a step is never offered a product the rules stop on its floor, whatever is on the shelf (fuzz)", () => {
+    const floor = fc.record({
+      covering: fc.constantFrom(...COVERINGS),
+      fibre: fc.constantFrom(...FLOOR_FIBRES),
+    });
+    const product = fc.record({
+      kind: fc.constantFrom("pre-spray", "acid-rinse", "hard-floor", "encapsulant"),
+      phInUse: fc.double({ min: 0, max: 14, noNaN: true }),
+      chemistry: fc.constantFrom([], ["chlorine"], ["peroxide"], ["solvent"]),
+    });
+    fc.assert(
+      fc.property(
+        floor,
+        fc.array(product, { maxLength: 8 }),
+        fc.constantFrom(...SOIL_NATURES),
+        (on, shelf, nature) => {
+          for (const id of waysFor(on.covering, nature, [...ORIGINS]))
+            for (const step of WAY_FACTS[id].steps)
+              for (const each of productsForStep(step, on, shelf as never)) {
+                expect(judgeProduct(each, on).verdict).not.toBe("stop");
+                expect(step.product).toBeDefined();
+              }
+        },
+      ),
+      { seed: 11, numRuns: 300 },
+    );
+  });
+
+  test("what is looked up of the work has steps and a source, each under a title of its own", () => {
+    expect(new Set(PRACTICES.map(({ title }) => title)).size).toBe(PRACTICES.length);
+    for (const { steps, source } of PRACTICES) {
+      expect(steps.length).toBeGreaterThan(0);
+      expect(source).not.toBe("");
+    }
+  });
+});

@@ -1,0 +1,81 @@
+import { humidityRatioFromRelativeHumidity, SEA_LEVEL_PRESSURE } from "../air/index.ts";
+import { outdoorAirOver } from "../weather/index.ts";
+import type { DryingRoom } from "./building.ts";
+import type { Moment } from "./course.ts";
+import { LONGEST_HOURS, readyLevels } from "./ready.ts";
+import { RoomAir } from "./roomAir.ts";
+import { WetPile } from "./wetPile.ts";
+
+const HOUR = 3600;
+/** Share of the water above rest that may leave in a step, and the shortest and longest step, s. */
+const SHARE = 0.02;
+const STEP = [15, 600] as const;
+
+/** When a patch is ready, hours after its room was finished; null: not within 96 h. */
+export interface PatchReady {
+  readonly touchDryHours: number | null;
+  readonly dryHours: number | null;
+}
+
+/**
+ * How a patch that was soaked wetter than the rest of its room dries: `residual` kg/m² of it, in the air the room has by
+ * its `course`, which it is too small to change. MODEL §5 and §7. Midpoint steps; within 1 % of the room’s own solver for
+ * a patch as wet as its room, but where that all but stops before it is dry: there within 5 %.
+ */
+export function patchReady(
+  room: DryingRoom,
+  residual: number,
+  course: readonly Moment[],
+  pressure: number = SEA_LEVEL_PRESSURE,
+): PatchReady {
+  const pile = new WetPile(room);
+  const still = outdoorAirOver(
+    [{ hours: 0, temperature: room.temperature, relativeHumidity: room.relativeHumidity }],
+    pressure,
+  );
+  const air = new RoomAir([room], still, pressure);
+  const finished = room.finishedAt ?? 0;
+  const airAt = airAlong(course, room);
+  const fluxOf = (water: number, seconds: number) => {
+    const { temperature, relativeHumidity } = airAt(finished + seconds / HOUR);
+    air.set(0, humidityRatioFromRelativeHumidity(temperature, relativeHumidity, pressure), temperature);
+    pile.dry(water, air, 0);
+    return pile.flux;
+  };
+  const levels = readyLevels(room);
+  const ready: { touchDryHours: number | null; dryHours: number | null } = {
+    touchDryHours: null,
+    dryHours: null,
+  };
+  let water = pile.atRest + residual;
+  for (let t = 0; t < LONGEST_HOURS * HOUR && ready.dryHours === null; ) {
+    const first = fluxOf(water, t);
+    const room = Math.abs(water - levels.rest) + 1e-3;
+    const step = Math.min(STEP[1], Math.max(STEP[0], (SHARE * room) / Math.max(1e-12, Math.abs(first))));
+    const left = water - step * fluxOf(water - (first * step) / 2, t + step / 2);
+    const crossed = (level: number) =>
+      left > level ? null : (t + step * Math.min(1, Math.max(0, (water - level) / (water - left)))) / HOUR;
+    ready.touchDryHours ??= crossed(levels.touchDry);
+    ready.dryHours ??= crossed(levels.dry);
+    water = left;
+    t += step;
+  }
+  return ready;
+}
+
+/** The room's air at any hour by its course: straight lines between its moments, the last one kept. */
+function airAlong(course: readonly Moment[], room: Pick<DryingRoom, "temperature" | "relativeHumidity">) {
+  let k = 0;
+  return (hours: number): { readonly temperature: number; readonly relativeHumidity: number } => {
+    while (k > 0 && (course[k]?.hours as number) > hours) k--;
+    while (k + 1 < course.length && (course[k + 1]?.hours as number) <= hours) k++;
+    const [a, b] = [course[k], course[k + 1]];
+    if (!a) return room;
+    if (!b || b.hours <= a.hours) return a;
+    const share = Math.min(1, Math.max(0, (hours - a.hours) / (b.hours - a.hours)));
+    return {
+      temperature: a.temperature + share * (b.temperature - a.temperature),
+      relativeHumidity: a.relativeHumidity + share * (b.relativeHumidity - a.relativeHumidity),
+    };
+  };
+}

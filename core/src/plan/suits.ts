@@ -1,0 +1,62 @@
+import { isHardFloor, judgeProduct, type ProductKind, severity } from "../care/index.ts";
+import { METHOD_FIGURES } from "../clean/index.ts";
+import { usualMethod } from "./assume.ts";
+import { careFloor, careOfRooms } from "./care.ts";
+import type { JobInput, PlannedBatch, ProductLabel, SurveyedRoom } from "./input.ts";
+
+/** Kinds of product a floor is sprayed with before it is cleaned. */
+const SPRAYED: readonly (ProductKind | undefined)[] = ["pre-spray", "encapsulant", "hard-floor"];
+
+/** The kind a room is sprayed with, by its covering and how it is cleaned. */
+function kindFor(room: SurveyedRoom): ProductKind {
+  const { covering } = careFloor(room);
+  if (isHardFloor(covering)) return "hard-floor";
+  const { wetting } = METHOD_FIGURES[room.method ?? usualMethod(covering)];
+  return wetting === "damp" ? "encapsulant" : "pre-spray";
+}
+
+const sprayedRooms = (rooms: readonly SurveyedRoom[]) =>
+  rooms.filter(
+    (room) =>
+      !room.passage &&
+      !room.unsprayed &&
+      METHOD_FIGURES[room.method ?? usualMethod(careFloor(room).covering)].wetting !== "dry",
+  );
+
+/**
+ * Products of a shelf that some rooms could be sprayed with, the one that suits them best first: of the kind they are
+ * cleaned with, nothing said against it, one that keeps before one to be used up in hours, the milder; then as they stand.
+ */
+export function productsThatSuit<P extends ProductLabel & { readonly id: string }>(
+  rooms: readonly SurveyedRoom[],
+  shelf: readonly P[],
+): P[] {
+  const sprayed = sprayedRooms(rooms);
+  const ranked = shelf
+    .filter(({ kind }) => SPRAYED.includes(kind))
+    .map((product) => {
+      const batch = { id: product.id, product, measure: 1e-6 } as unknown as PlannedBatch;
+      const job: JobInput = { rooms: sprayed.map(({ batchId: _, ...room }) => room), batches: [batch] };
+      const danger = Math.max(0, ...careOfRooms(job).map((room) => severity(room.danger)));
+      // Before any room is known it is carpet, and sprayed before it is cleaned.
+      const others =
+        sprayed.length > 0
+          ? sprayed.filter((room) => kindFor(room) !== product.kind).length
+          : Number(product.kind !== "pre-spray");
+      const rank = [others, danger, product.potLife === undefined ? 0 : 1, reasonsOn(product, sprayed)];
+      return { product, rank };
+    });
+  return ranked.toSorted((a, b) => firstDifference(a.rank, b.rank)).map(({ product }) => product);
+}
+
+/** How much the rules have to say against a product on some floors. */
+const reasonsOn = (product: ProductLabel, rooms: readonly SurveyedRoom[]) =>
+  rooms.reduce(
+    (sum, room) =>
+      sum +
+      judgeProduct(product, careFloor(room)).reasons.filter(({ verdict }) => verdict !== "allowed").length,
+    0,
+  );
+
+const firstDifference = (a: readonly number[], b: readonly number[]) =>
+  a.map((each, i) => each - (b[i] as number)).find((difference) => difference !== 0) ?? 0;

@@ -1,0 +1,177 @@
+/** A job as a whole: done again, moved, taken out and put back, purged; out to files and in again; what to load. */
+import { readFile } from "node:fs/promises";
+import { expect, type Page } from "@playwright/test";
+import { test } from "../support/stack.ts";
+
+const FLAT = "/jobs/01930000-0000-7000-8400-000000000002";
+const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+const menu = async (page: Page) => {
+  await page.getByRole("button", { name: /^This job/ }).click();
+  return page.getByRole("dialog");
+};
+const button = (page: Page, name: string | RegExp) =>
+  page.getByRole("button", { name, exact: typeof name === "string" });
+const download = async (page: Page, press: () => Promise<void>) => {
+  const [file] = await Promise.all([page.waitForEvent("download"), press()]);
+  return { name: file.suggestedFilename(), text: await readFile(await file.path(), "utf8") };
+};
+const readIn = (page: Page, text: string) =>
+  page
+    .getByLabel("Read in a job or a crew’s data")
+    .setInputFiles({ name: "job.json", mimeType: "application/json", buffer: Buffer.from(text) });
+
+test("a job is done again on another day with its rooms, doors and mixes, and nothing that was found that day", async ({
+  page,
+}) => {
+  await page.goto(`${FLAT}/survey`);
+  await (await menu(page)).getByRole("button", { name: "Do it again" }).click();
+  await page.getByLabel("On", { exact: true }).fill("2027-03-01");
+  await button(page, "Make the job").click();
+  await expect(page.getByText(/Mon 1 Mar/)).toBeVisible();
+  const twin = `/api/jobs/${page.url().split("/jobs/")[1]?.split("/")[0]}`;
+  await expect.poll(async () => (await page.request.get(twin)).status()).toBe(200);
+  const { job } = await (await page.request.get(twin)).json();
+  const model = (await (await page.request.get(`/api${FLAT}`)).json()).job;
+  expect(job.rooms.map(({ name }: { name: string }) => name)).toEqual(
+    model.rooms.map(({ name }: { name: string }) => name),
+  );
+  expect(job.doors).toHaveLength(model.doors.length);
+  expect(job.spots).toBeUndefined();
+  const ids = (plan: { rooms: { id: string }[] }) => plan.rooms.map(({ id }) => id);
+  expect(ids(job).some((id) => ids(model).includes(id))).toBe(false);
+});
+
+test("a job taken out is gone from the crew's jobs, is put back with one tap, and purged only by asking twice", async ({
+  page,
+  request,
+}) => {
+  await page.goto(`${FLAT}/survey`);
+  await (await menu(page)).getByRole("button", { name: "Take it out of the crew’s jobs" }).click();
+  const taken = page.getByRole("region", { name: "Taken out" });
+  await expect(taken.getByText("Flat 6, Weir House")).toBeVisible();
+  await expect(page.getByRole("link", { name: /Flat 6, Weir House/ })).toHaveCount(0);
+  await taken.getByRole("button", { name: "Put it back" }).click();
+  await expect(page.getByRole("link", { name: /Flat 6, Weir House/ })).toBeVisible();
+
+  await page.getByRole("link", { name: /Flat 6, Weir House/ }).click();
+  await (await menu(page)).getByRole("button", { name: "Take it out of the crew’s jobs" }).click();
+  await expect.poll(async () => (await (await request.get(`/api${FLAT}`)).json()).job.removed).toBe(true);
+  await taken.getByRole("button", { name: "Purge" }).click();
+  await taken.getByRole("button", { name: "Delete plan, log and pictures for good" }).click();
+  await expect(taken).toHaveCount(0);
+  expect((await request.get(`/api${FLAT}`)).status()).toBe(404);
+  await page.reload();
+  await expect(page.getByRole("link", { name: /Quillhaven/ })).toBeVisible();
+  await expect(page.getByText("Flat 6, Weir House")).toHaveCount(0);
+});
+
+test("a job goes out as a file and comes in again; read in twice it is a copy; what isn't a file of ours is said", async ({
+  page,
+  request,
+}) => {
+  await page.goto(`${FLAT}/log`);
+  const dialog = await menu(page);
+  const file = await download(page, () => dialog.getByRole("button", { name: /Save as a file/ }).click());
+  expect(JSON.parse(file.text)).toMatchObject({
+    format: "scutch-job",
+    job: { title: "Between tenants, whole flat" },
+  });
+  const csv = await download(page, () =>
+    dialog.getByRole("button", { name: "Log as a table (CSV)" }).click(),
+  );
+  const lines = csv.text.split("\r\n");
+  const { entries } = await (await request.get(`/api${FLAT}/log`)).json();
+  expect(lines[0]).toBe("at,what,said,room,by,stands,kind,id");
+  expect(lines).toHaveLength(entries.length + 1);
+  const json = await download(page, () => dialog.getByRole("button", { name: /Log as it is kept/ }).click());
+  expect(JSON.parse(json.text)).toHaveLength(entries.length);
+
+  await page.goto("/");
+  await readIn(page, file.text);
+  await expect(page.getByText("it was read in as a copy beside it")).toBeVisible();
+  await expect(page.getByText("Between tenants, whole flat, copy")).toBeVisible();
+  // One that nobody has: as it was, with its log.
+  const other = file.text
+    .replaceAll("01930000-0000-7000-8400-000000000002", "01930000-0000-7000-8400-0000000000aa")
+    .replaceAll(/01930000-0000-7000-8(7|a|b)00/g, "01930000-0000-7000-9$100");
+  const fresh = JSON.parse(other);
+  fresh.log = fresh.log.map((entry: { id: string }, i: number) => ({
+    ...entry,
+    id: `01930000-0000-7000-9700-${(i + 1).toString(16).padStart(12, "0")}`,
+  }));
+  await readIn(page, JSON.stringify(fresh));
+  await expect(page.getByText("One job read in.")).toBeVisible();
+  await expect
+    .poll(
+      async () => {
+        const answer = await request.get("/api/jobs/01930000-0000-7000-8400-0000000000aa/log");
+        return answer.ok() ? (await answer.json()).entries.length : 0;
+      },
+      { timeout: 20_000 },
+    )
+    .toBe(fresh.log.length);
+
+  await readIn(page, "name,size\nhall,3");
+  await expect(page.getByRole("alert")).toContainText("This isn’t a file of Scutch’s");
+  await readIn(page, JSON.stringify({ ...fresh, job: { ...fresh.job, rooms: "none" } }));
+  await expect(page.getByRole("alert")).toContainText("damaged or was changed by hand at job › rooms");
+});
+
+test("the day goes into a calendar, the whole crew into a file, and what to load is ticked off and kept", async ({
+  page,
+}) => {
+  await page.goto("/");
+  const day = await download(page, () => button(page, "Today for a calendar").click());
+  expect(day.name).toMatch(/\.ics$/);
+  expect(day.text).toMatch(/^BEGIN:VCALENDAR\r\n/);
+  expect(day.text.match(/BEGIN:VEVENT/g)).toHaveLength(2);
+  expect(day.text).toContain("SUMMARY:Quillhaven Library: Reading rooms and foyer");
+  for (const line of day.text.split("\r\n")) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+
+  await button(page, "Settings").click();
+  const crew = await download(page, () => button(page, "Save the whole crew’s data as a file").click());
+  expect(JSON.parse(crew.text)).toMatchObject({
+    format: "scutch-crew",
+    crew: { name: "Marlow Lane Carpet Care" },
+  });
+  await page.keyboard.press("Escape");
+  await readIn(page, crew.text);
+  await expect(page.getByText(/0 jobs read in; \d+ were here already and stay as they are/)).toBeVisible();
+
+  await page.goto("/van");
+  const load = page.getByRole("region", { name: "To load for tomorrow" });
+  for (const what of ["Meadow pre-spray", "White cloths", "Signs for wet floors", "Moisture meter"])
+    await expect(load.getByText(what).first()).toBeVisible();
+  await load.getByLabel(/White cloths/).check();
+  await page.reload();
+  await expect(load.getByLabel(/White cloths/)).toBeChecked();
+});
+
+test("hours, money and pace are the crew's: one device sets them, the plan follows, another device has them", async ({
+  page,
+  browser,
+  stack,
+}) => {
+  await page.goto(`${LIBRARY}/survey`);
+  const finish = page.getByRole("button", { name: "Finish of Foyer: show the working" });
+  await expect(finish).toHaveText(/\d\d:\d\d/);
+  await button(page, "Settings").click();
+  await page.getByRole("radio", { name: "4:20 PM" }).click();
+  await page.getByRole("textbox", { name: "Vacuums an hour, m²" }).fill("120");
+  await page.getByRole("textbox", { name: "Vacuums an hour, m²" }).press("Enter");
+  await page.getByRole("textbox", { name: "Money is written" }).fill("€");
+  await page.getByRole("textbox", { name: "Money is written" }).press("Enter");
+  await page.keyboard.press("Escape");
+  await expect(finish).toHaveText(/(AM|PM)/);
+  const slow = await finish.innerText();
+
+  const other = await (await browser.newContext({ baseURL: stack.address })).newPage();
+  await expect
+    .poll(async () => (await (await page.request.get("/api/crew")).json()).settings)
+    .toMatchObject({ clock: "12", currency: "€", pace: { vacuum: expect.closeTo(120 / 3600, 9) } });
+  await other.goto(`${LIBRARY}/survey`);
+  await expect(other.getByRole("button", { name: "Finish of Foyer: show the working" })).toHaveText(slow);
+});

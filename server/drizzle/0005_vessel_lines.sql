@@ -1,0 +1,1 @@
+ALTER TABLE `vessels` ADD `lines_m3` json;

@@ -1,0 +1,230 @@
+import { type Job, type Site, SiteId } from "@scutch/contract";
+import { CalendarDays, Copy, FileJson, FileSpreadsheet, MapPin, Trash2 } from "lucide-react";
+import { type ReactNode, useId, useState } from "react";
+import { useNavigate } from "react-router";
+import { addJob, saveThing } from "../../device/changes.ts";
+import { newId } from "../../device/newId.ts";
+import { dayAfter, longDay, today } from "../../format/time.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { copyOf } from "../../planning/jobCopy.ts";
+import { jobFileOf, logCsv } from "../../shared/files/jobFiles.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
+import { fileName, saveFile } from "../../ui/saveFile.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly onClose: () => void;
+}
+
+/** What can be done with a job as a whole: done again, moved, taken somewhere else, saved as files, taken out. */
+export function JobMenu({ desk, onClose }: Props) {
+  const { job, shelf, log, edit } = desk;
+  const units = useUnits();
+  const navigate = useNavigate();
+  const [open, setOpen] = useState<"copy" | "place">();
+  const site = shelf.sites.find(({ id }) => id === job.siteId);
+  const name = fileName(site?.name ?? "", job.title, job.day);
+  const takeOut = () => {
+    edit((before) => ({ ...before, removed: true }));
+    onClose();
+    void navigate("/", { replace: true, state: { takenOut: job.id } });
+  };
+  return (
+    <Dialog open title={site?.name ?? job.title} onClose={onClose}>
+      <p className="text-soft">
+        {job.title}, {longDay(job.day)} {job.startsAt}
+      </p>
+      <ul className="mt-3 border-rule border-b">
+        <Item icon={<Copy aria-hidden size={20} />} name="Do it again" onPress={() => setOpen("copy")}>
+          {open === "copy" && <CopyForm job={job} onClose={onClose} />}
+        </Item>
+        <Item
+          icon={<CalendarDays aria-hidden size={20} />}
+          name="Move it to another day"
+          below={<MoveFields desk={desk} />}
+        />
+        <Item
+          icon={<MapPin aria-hidden size={20} />}
+          name="It is somewhere else"
+          onPress={() => setOpen("place")}
+        >
+          {open === "place" && <PlaceForm desk={desk} onClose={() => setOpen(undefined)} />}
+        </Item>
+        <Item
+          icon={<FileJson aria-hidden size={20} />}
+          name="Save as a file: plan, products and log"
+          onPress={() => saveFile(`${name}.json`, JSON.stringify(jobFileOf(job, shelf, log), null, 1))}
+        />
+        <Item
+          icon={<FileSpreadsheet aria-hidden size={20} />}
+          name="Log as a table (CSV)"
+          onPress={() => saveFile(`${name}-log.csv`, logCsv(job, shelf, log, units), "text/csv")}
+        />
+        <Item
+          icon={<FileJson aria-hidden size={20} />}
+          name="Log as it is kept (JSON)"
+          onPress={() => saveFile(`${name}-log.json`, JSON.stringify(log, null, 1))}
+        />
+        <Item
+          icon={<Trash2 aria-hidden size={20} />}
+          name="Take it out of the crew’s jobs"
+          tone="text-stop"
+          onPress={takeOut}
+        />
+      </ul>
+      <p className="mt-2 text-sm text-soft">
+        Taken out it can be put back from Today. What was logged stays until the owner purges it.
+      </p>
+    </Dialog>
+  );
+}
+
+function Item({
+  icon,
+  name,
+  tone = "text-accent",
+  onPress,
+  below,
+  children,
+}: {
+  readonly icon: ReactNode;
+  readonly name: string;
+  readonly tone?: string;
+  readonly onPress?: () => void;
+  readonly below?: ReactNode;
+  readonly children?: ReactNode;
+}) {
+  const line = "flex min-h-12 w-full items-center gap-3 text-left font-semibold";
+  return (
+    <li className="border-rule border-t py-1">
+      {onPress ? (
+        <button type="button" className={`${line} ${tone}`} onClick={onPress}>
+          {icon}
+          {name}
+        </button>
+      ) : (
+        <p className={line}>
+          {icon}
+          {name}
+        </p>
+      )}
+      {below}
+      {children}
+    </li>
+  );
+}
+
+/** The same rooms, doors and mixes on another day; what is found and logged on the day starts anew. */
+function CopyForm({ job, onClose }: { readonly job: Job; readonly onClose: () => void }) {
+  const navigate = useNavigate();
+  const id = useId();
+  const [day, setDay] = useState(dayAfter(today()));
+  const make = () => {
+    const twin = copyOf(job, { day });
+    addJob(twin, undefined);
+    onClose();
+    void navigate(`/jobs/${twin.id}/survey`, { replace: true });
+  };
+  return (
+    <div className="grid grid-cols-[1fr_auto] items-end gap-2 pb-2">
+      <label htmlFor={id} className="text-sm text-soft">
+        On
+        <input
+          id={id}
+          type="date"
+          className={inputLook(false)}
+          value={day}
+          onChange={(event) => event.target.value && setDay(event.target.value)}
+        />
+      </label>
+      <Button weight="main" onClick={make}>
+        Make the job
+      </Button>
+    </div>
+  );
+}
+
+function MoveFields({ desk: { job, edit } }: { readonly desk: JobDesk }) {
+  const id = useId();
+  return (
+    <div className="grid grid-cols-2 gap-2 pb-2">
+      <label htmlFor={`${id}day`} className="text-sm text-soft">
+        Day
+        <input
+          id={`${id}day`}
+          type="date"
+          className={inputLook(false)}
+          value={job.day}
+          onChange={(event) =>
+            event.target.value && void edit((before) => ({ ...before, day: event.target.value }))
+          }
+        />
+      </label>
+      <label htmlFor={`${id}time`} className="text-sm text-soft">
+        Start
+        <input
+          id={`${id}time`}
+          type="time"
+          className={inputLook(false)}
+          value={job.startsAt}
+          onChange={(event) =>
+            event.target.value && void edit((before) => ({ ...before, startsAt: event.target.value }))
+          }
+        />
+      </label>
+    </div>
+  );
+}
+
+/** Another place for the job: one that is known, or a new one by its name. */
+function PlaceForm({
+  desk: { shelf, edit },
+  onClose,
+}: {
+  readonly desk: JobDesk;
+  readonly onClose: () => void;
+}) {
+  const id = useId();
+  const [place, setPlace] = useState("");
+  const [error, setError] = useState<string>();
+  const take = () => {
+    const name = place.trim();
+    if (name === "") return setError("Say where it is: a name is enough.");
+    const known = shelf.sites.find((each) => each.name.toLowerCase() === name.toLowerCase());
+    const site: Site = known ?? { id: newId(SiteId), name };
+    if (!known) saveThing("site", site);
+    edit((before) => ({ ...before, siteId: site.id }));
+    onClose();
+  };
+  return (
+    <div className="grid grid-cols-[1fr_auto] items-end gap-2 pb-2">
+      <label htmlFor={id} className="text-sm text-soft">
+        Where
+        <input
+          id={id}
+          className={inputLook(error !== undefined)}
+          maxLength={120}
+          list={`${id}sites`}
+          autoComplete="off"
+          value={place}
+          onChange={(event) => {
+            setPlace(event.target.value);
+            setError(undefined);
+          }}
+        />
+      </label>
+      <datalist id={`${id}sites`}>
+        {shelf.sites.map((site) => (
+          <option key={site.id} value={site.name} />
+        ))}
+      </datalist>
+      <Button weight="main" onClick={take}>
+        Take it there
+      </Button>
+      <FieldError sentence={error} />
+    </div>
+  );
+}

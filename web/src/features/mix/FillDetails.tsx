@@ -1,0 +1,108 @@
+import type { LogEntryOf, Product } from "@scutch/contract";
+import { type Fill, workingOfMass } from "@scutch/core/mix";
+import type { RoomPlan } from "@scutch/core/plan";
+import { showDuration } from "@scutch/core/quantity";
+import type { ReactNode } from "react";
+import type { Times } from "../../format/time.ts";
+import { joined, type UnitsOfCrew } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { Worked } from "../../shared/working/Worked.tsx";
+import { useTimes } from "../../state/useTimes.ts";
+import { useUnits } from "../../state/useUnits.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly product: Product;
+  readonly fill: Fill;
+  readonly madeBy: LogEntryOf<"fill-made"> | undefined;
+  readonly nameOf: (roomId: string) => string;
+}
+
+/** What a fill is for: its rooms, when it is made and until when it works, what it weighs. */
+export function FillDetails({ desk, product, fill, madeBy, nameOf }: Props) {
+  const units = useUnits();
+  const { clock } = useTimes();
+  const rateOf = (roomId: string) =>
+    desk.work.rooms.find((room) => room.id === roomId)?.water.applicationRate ?? 1;
+  const first = fill.rooms[0]?.roomId;
+  return (
+    <dl>
+      {fill.rooms.map(({ roomId, volume }) => (
+        <Row
+          key={roomId}
+          name={nameOf(roomId)}
+          value={units.area(volume / rateOf(roomId))}
+          note={zonesText(
+            desk.work.rooms.find((room) => room.id === roomId),
+            units,
+          )}
+        />
+      ))}
+      {fill.pouredAway !== undefined && (
+        <Row
+          name="First pour away"
+          value={joined(units.amount(fill.pouredAway))}
+          note="what is left of the fill before is too old by then"
+        />
+      )}
+      {first && (
+        <Row
+          name="Make it"
+          value={`${product.potLife === undefined ? "" : "only "}before ${nameOf(first)}`}
+          note={
+            product.potLife === undefined || fill.madeAt === undefined
+              ? undefined
+              : `about ${clock(desk.start + fill.madeAt * 1000)}: it keeps ${showDuration(product.potLife)}`
+          }
+        />
+      )}
+      <Row name="Use by" value={useBy(product, madeBy, clock)} />
+      <Row
+        name="To carry"
+        value={
+          <Worked label="To carry" working={() => workingOfMass(fill)}>
+            {units.mass(fill.mass)}
+          </Worked>
+        }
+      />
+    </dl>
+  );
+}
+
+/** Until when a mix works: by the clock once it is made, and as if it were made now before. */
+function useBy(product: Product, madeBy: LogEntryOf<"fill-made"> | undefined, clock: Times["clock"]): string {
+  if (product.potLife === undefined) return "today";
+  const from = madeBy ? Date.parse(madeBy.at) : Date.now();
+  const by = clock(from + product.potLife * 1000);
+  return madeBy ? by : `${by} if made now`;
+}
+
+/** How a room's zones take it: lanes heavier, edges a mist. */
+function zonesText(room: RoomPlan | undefined, units: UnitsOfCrew): string | undefined {
+  if (!room || room.zones.lane + room.zones.edge === 0) return undefined;
+  const { lane, edge } = room.zones;
+  return [
+    ...(lane > 0 ? [`lanes ${units.area(lane)} heavier`] : []),
+    ...(edge > 0 ? [`edges ${units.area(edge)} a mist`] : []),
+  ].join(", ");
+}
+
+function Row({
+  name,
+  value,
+  note,
+}: {
+  readonly name: string;
+  readonly value: ReactNode;
+  readonly note?: string | undefined;
+}) {
+  return (
+    <div className="flex justify-between gap-4 border-rule border-t py-2">
+      <dt>
+        {name}
+        {note && <span className="block text-sm text-soft">{note}</span>}
+      </dt>
+      <dd className="text-right font-mono">{value}</dd>
+    </div>
+  );
+}

@@ -1,0 +1,31 @@
+import type { RoomCare } from "@scutch/core/plan";
+
+/** Why a fill isn't made yet: a danger, or what is to do first. */
+export function Halted({
+  rooms,
+  nameOf,
+}: {
+  readonly rooms: readonly RoomCare[];
+  readonly nameOf: (roomId: string) => string;
+}) {
+  const names = (which: (room: RoomCare) => boolean) =>
+    rooms
+      .filter(which)
+      .map(({ roomId }) => nameOf(roomId))
+      .join(", ");
+  const stops = names(({ danger }) => danger === "stop");
+  const fibre = names(({ toDo }) => toDo.includes("fibre"));
+  const test = names(({ toDo }) => toDo.length === 1 && toDo[0] === "dye-test");
+  if (stops)
+    return (
+      <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
+        Not to be made: a stop stands on {stops}.
+      </p>
+    );
+  return (
+    <p className="mt-4 border-caution border-l-4 bg-caution-wash px-4 py-3 font-semibold">
+      {fibre ? `First say the fibre in ${fibre}.` : `First the dye test in ${test}: its cup is mixed above.`}{" "}
+      Then this fill.
+    </p>
+  );
+}

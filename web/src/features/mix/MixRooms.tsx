@@ -1,0 +1,84 @@
+import { type BatchChoice, BatchId, type Job, MOST_BATCHES, type RoomId } from "@scutch/contract";
+import { METHOD_FIGURES } from "@scutch/core/clean";
+import { concentratePerWater } from "@scutch/core/mix";
+import { type BatchPlan, heaviestOf } from "@scutch/core/plan";
+import { newId } from "../../device/newId.ts";
+import { strengthOf } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { Several } from "../../ui/Several.tsx";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly batch: BatchChoice;
+  readonly planned: BatchPlan | undefined;
+}
+
+/** A job whose rooms `ids`, and of those that may be no others, are sprayed from a mix. */
+function sprayedFrom(job: Job, batch: BatchChoice, ids: readonly RoomId[], may: readonly RoomId[]): Job {
+  const other = job.batches.find(({ id }) => id !== batch.id)?.id;
+  const [first] = job.batches;
+  return {
+    ...job,
+    rooms: job.rooms.map((room) => {
+      if (!may.includes(room.id)) return room;
+      if (ids.includes(room.id)) return { ...room, batchId: batch.id, unsprayed: undefined };
+      const own = !room.unsprayed && (room.batchId ?? first?.id) === batch.id;
+      if (!own) return room;
+      return other ? { ...room, batchId: other } : { ...room, unsprayed: true };
+    }),
+  };
+}
+
+/** Which rooms a mix is for, to tap; and that one heavy room makes it stronger for all of them, where it does. */
+export function MixRooms({ desk, batch, planned }: Props) {
+  const units = useUnits();
+  const { job, work, edit, input } = desk;
+  const may = work.rooms
+    .filter(({ method, passage }) => !passage && METHOD_FIGURES[method].wetting !== "dry")
+    .map(({ id }) => id as RoomId);
+  const names = Object.fromEntries(
+    job.rooms.filter(({ id }) => may.includes(id)).map(({ id, name }) => [id, name]),
+  ) as Record<RoomId, string>;
+  const chosen = work.rooms.filter(({ batchId }) => batchId === batch.id).map(({ id }) => id as RoomId);
+  const own = input.batches.find(({ id }) => id === batch.id);
+  const heavy = own && planned && heaviestOf(own, planned, work.rooms);
+  const heavyNames = heavy?.roomIds.map((id) => names[id as RoomId]).join(", ");
+  const powder = own?.product.scoop !== undefined;
+  const apart = () => {
+    if (!heavy) return;
+    const next: BatchChoice = { ...batch, id: newId(BatchId), carried: undefined };
+    void edit((before) => ({
+      ...before,
+      batches: [...before.batches, next],
+      rooms: before.rooms.map((room) =>
+        heavy.roomIds.includes(room.id) ? { ...room, batchId: next.id } : room,
+      ),
+    }));
+  };
+  return (
+    <div className="mb-3 grid gap-2 print:hidden">
+      <Several
+        label="For these rooms"
+        names={names}
+        chosen={chosen}
+        onChange={(ids) => void edit((before) => sprayedFrom(before, batch, ids, may))}
+      />
+      {heavy && (
+        <Callout
+          tone="advice"
+          title={`${heavyNames} ${heavy.roomIds.length === 1 ? "makes" : "make"} all of it ${strengthOf(concentratePerWater(heavy.strength), powder, units)}.`}
+        >
+          The other rooms would take {strengthOf(concentratePerWater(heavy.others), powder, units)}.
+          {job.batches.length < MOST_BATCHES && (
+            <Button className="mt-2 block" onClick={apart}>
+              Give {heavyNames} {heavy.roomIds.length === 1 ? "its own mix" : "their own mix"}
+            </Button>
+          )}
+        </Callout>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+import { PRACTICES, WAY_FACTS, WAYS } from "@scutch/core/care";
+import { sourceWords } from "../../format/careWords.ts";
+import { Entry } from "./Entry.tsx";
+import { type Section, searchText } from "./section.ts";
+
+function Steps({ steps }: { readonly steps: readonly string[] }) {
+  return (
+    <ol className="list-inside list-decimal">
+      {steps.map((step) => (
+        <li key={step}>{step}</li>
+      ))}
+    </ol>
+  );
+}
+
+/** The work round the chemistry: stairs, signs, machines and their care. */
+export function workSections(): Section[] {
+  return PRACTICES.map(({ title, steps, caution, source }) => ({
+    key: title,
+    text: searchText(title, ...steps, caution),
+    Body: () => (
+      <Entry title={title} tone={caution ? "caution" : "plain"}>
+        <Steps steps={steps} />
+        {caution && <p className="font-semibold text-caution-ink">{caution}</p>}
+        <p className="text-sm text-soft">({sourceWords(source)})</p>
+      </Entry>
+    ),
+  }));
+}
+
+/** Floors and soils that want steps of their own, as a room of such a floor shows them. */
+export function waySections(): Section[] {
+  return WAYS.map((id) => {
+    const { title, steps, cautions } = WAY_FACTS[id];
+    const words = steps.map(({ what }) => what);
+    return {
+      key: title,
+      text: searchText(title, ...words, ...cautions),
+      Body: () => (
+        <Entry title={title} tone="caution">
+          <Steps steps={words} />
+          <p className="font-semibold text-caution-ink">{cautions.join(" ")}</p>
+          <p className="text-sm text-soft">(common practice)</p>
+        </Entry>
+      ),
+    };
+  });
+}

@@ -1,0 +1,138 @@
+import type { CrewSettings } from "@scutch/contract";
+import { decimal, fromSi, toSi } from "@scutch/core/quantity";
+import { USUAL_PACE } from "@scutch/core/run";
+import { useId, useState } from "react";
+import { pathOf } from "../../device/api.ts";
+import { session } from "../../device/session.ts";
+import { reads, readsList, readsName, readsNumber, thenRead } from "../../format/readers.ts";
+import { today } from "../../format/time.ts";
+import { percent } from "../../format/units.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { Button } from "../../ui/Button.tsx";
+import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import { saveFile } from "../../ui/saveFile.ts";
+
+interface Props {
+  readonly settings: CrewSettings;
+  readonly set: (change: Partial<CrewSettings>) => void;
+}
+
+type Pace = NonNullable<CrewSettings["pace"]>;
+const HOUR = 3600;
+
+/** Who works in the crew, how it tells hours and money, when its day starts and how fast it works. */
+export function CrewHabits({ settings, set }: Props) {
+  const id = useId();
+  const units = useUnits();
+  const area = units.system === "metric" ? "m2" : "ft2";
+  const { pace = {} } = settings;
+  const setPace = (change: Partial<Pace>) => {
+    const next = { ...pace, ...change };
+    const said = Object.values(next).some((value) => value !== undefined);
+    set({ pace: said ? next : undefined });
+  };
+  const perHour = (label: string, field: "vacuum" | "spray") => (
+    <QuantityField
+      label={label}
+      value={pace[field]}
+      assumed={USUAL_PACE[field]}
+      show={(rate) => `${decimal(fromSi(rate * HOUR, area), 0)}`}
+      read={(text) =>
+        thenRead(readsNumber(1, 50_000, "Type how much in an hour, like 360.")(text), (value) => ({
+          value: toSi(value, area) / HOUR,
+        }))
+      }
+      onChange={(rate) => void setPace({ [field]: rate })}
+    />
+  );
+  return (
+    <>
+      <QuantityField<readonly string[]>
+        label="Who works in it"
+        words
+        value={settings.people}
+        show={(people) => people.join(", ")}
+        read={readsList(readsName, /\s*[,;]\s*/)}
+        placeholder="Osei, Mira"
+        onChange={(people) => void set({ people: people && [...people].slice(0, 30) })}
+        hint="Offered where a name is asked for."
+      />
+      <Segmented<"24" | "12">
+        label="Hours"
+        value={settings.clock ?? "24"}
+        options={[
+          { value: "24", name: "16:20" },
+          { value: "12", name: "4:20 PM" },
+        ]}
+        onChange={(clock) => set({ clock })}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <label htmlFor={`${id}start`} className="text-sm text-soft">
+          A day starts at
+          <input
+            id={`${id}start`}
+            type="time"
+            className={inputLook(false)}
+            value={settings.dayStart ?? "09:00"}
+            onChange={(event) => event.target.value && set({ dayStart: event.target.value })}
+          />
+        </label>
+        <QuantityField
+          label="Money is written"
+          words
+          value={settings.currency}
+          show={String}
+          read={(text) => {
+            const read = readsName(text);
+            if ("error" in read || read.value.length <= 6) return read;
+            return { error: "A sign or a short code, like € or CHF." };
+          }}
+          placeholder="€, £, CHF"
+          onChange={(currency) => void set({ currency })}
+        />
+      </div>
+      <fieldset>
+        <legend className="text-sm text-soft">How fast the crew works; usual paces stand in</legend>
+        <div className="mt-1 grid grid-cols-2 gap-3">
+          {perHour(`Vacuums an hour, ${area === "m2" ? "m²" : "ft²"}`, "vacuum")}
+          {perHour(`Sprays an hour, ${area === "m2" ? "m²" : "ft²"}`, "spray")}
+          <QuantityField
+            label="Set-up, moving, talk"
+            value={pace.overhead}
+            assumed={USUAL_PACE.overhead}
+            show={percent}
+            read={(text) => {
+              const read = reads("share", "percent")(text);
+              if ("error" in read || (read.value >= 0 && read.value <= 3)) return read;
+              return { error: "From 0 to 300 % on top of the steps themselves." };
+            }}
+            onChange={(overhead) => void setPace({ overhead })}
+          />
+        </div>
+      </fieldset>
+    </>
+  );
+}
+
+/** Everything the crew has but its pictures, as one file. */
+export function CrewDataFile() {
+  const [fault, setFault] = useState<string>();
+  const save = async () => {
+    setFault(undefined);
+    const reply = await session().send("GET", pathOf("readCrewData"));
+    if (reply.outcome === "done")
+      saveFile(`scutch-crew-${today()}.json`, JSON.stringify(reply.body, null, 1));
+    else setFault("The whole crew’s data comes from the server: try again with a connection.");
+  };
+  return (
+    <div>
+      <Button onClick={() => void save()}>Save the whole crew’s data as a file</Button>
+      <p className="mt-1 text-sm text-soft">
+        Jobs, logs, shelf, van, stock and settings; pictures aren’t in it. It is read in from Today.
+      </p>
+      <FieldError sentence={fault} />
+    </div>
+  );
+}

@@ -1,0 +1,91 @@
+import type { Shelf } from "@scutch/contract";
+import { CalendarDays, Upload } from "lucide-react";
+import { useId, useState } from "react";
+import { planOf } from "../../device/jobRow.ts";
+import { session } from "../../device/session.ts";
+import { readFileText } from "../../shared/files/jobFiles.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { saveFile } from "../../ui/saveFile.ts";
+import { type ReadIn, readInCrew, readInJob } from "./readIn.ts";
+
+interface Props {
+  readonly shelf: Shelf;
+  readonly day: string;
+  /** Ids of the day's jobs. */
+  readonly jobIds: readonly string[];
+}
+
+/** The day for a calendar, and jobs from files. */
+export function DayTools({ shelf, day, jobIds }: Props) {
+  const id = useId();
+  const [done, setDone] = useState<string>();
+  const [fault, setFault] = useState<string>();
+  const calendar = async () => {
+    const { calendarOf } = await import("./dayCalendar.ts");
+    const { db, store } = session();
+    const rows = await db.jobs.bulkGet([...jobIds]);
+    const jobs = rows.flatMap((row) => (row ? [planOf(row)] : []));
+    saveFile(
+      `scutch-${day}.ics`,
+      calendarOf(jobs, shelf, store.getState().crew.settings?.pace),
+      "text/calendar",
+    );
+  };
+  const take = async (file: File | undefined) => {
+    setDone(undefined);
+    setFault(undefined);
+    if (!file) return;
+    const read = readFileText(await file.text());
+    if (read.kind === "fault") return setFault(read.sentence);
+    const { db, send } = session();
+    setDone(
+      said(
+        read.kind === "job" ? await readInJob(db, send, read.file) : await readInCrew(db, send, read.file),
+      ),
+    );
+  };
+  return (
+    <section aria-label="Files" className="mt-8 border-rule border-t pt-3">
+      <div className="flex flex-wrap items-center gap-2">
+        {jobIds.length > 0 && (
+          <Button onClick={() => void calendar()}>
+            <CalendarDays aria-hidden size={18} /> Today for a calendar
+          </Button>
+        )}
+        <label
+          htmlFor={id}
+          className="inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-rule bg-paper px-4 font-semibold focus-within:outline-3 focus-within:outline-accent hover:border-accent"
+        >
+          <Upload aria-hidden size={18} /> Read in a job or a crew’s data
+          <input
+            id={id}
+            type="file"
+            accept="application/json,.json"
+            className="sr-only"
+            onChange={(event) => {
+              void take(event.target.files?.[0]);
+              event.target.value = "";
+            }}
+          />
+        </label>
+      </div>
+      {fault && (
+        <div className="mt-2">
+          <Callout tone="stop" title={fault} />
+        </div>
+      )}
+      {done && (
+        <p role="status" className="mt-2">
+          {done}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function said({ jobs, copies, left }: ReadIn): string {
+  if (copies > 0) return "That job is here already: it was read in as a copy beside it, without its log.";
+  const count = jobs === 1 ? "One job read in" : `${jobs} jobs read in`;
+  return left > 0 ? `${count}; ${left} were here already and stay as they are.` : `${count}.`;
+}

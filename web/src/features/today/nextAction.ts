@@ -1,0 +1,49 @@
+import { fillsMade } from "@scutch/core/log";
+import { careOf } from "@scutch/core/plan";
+import { at, type Times } from "../../format/time.ts";
+import type { Planned } from "../../planning/planned.ts";
+
+/** What is to be done next on a job, in a few words, and about when where that is known. */
+export interface Next {
+  readonly what: string;
+  /** ms since 1970. */
+  readonly at?: number;
+}
+
+/** The next thing to do on a job, in the order it is worked: survey, questions, test, mix, clean, look again. */
+export function nextAction({ job, input, work, log, shelf, start }: Planned): Next {
+  const rooms = work.rooms.filter(({ passage }) => !passage);
+  if (rooms.length === 0) return { what: "Survey: type the rooms" };
+  const nameOf = (roomId: string) => job.rooms.find(({ id }) => id === roomId)?.name ?? "a room";
+  const open = rooms.filter(({ finishLogged }) => !finishLogged);
+  if (open.length === 0) return { what: "Look again: readings, and what wicks up" };
+  const care = careOf(input).rooms.filter(({ roomId }) => open.some(({ id }) => id === roomId));
+  const stop = care.find(({ danger }) => danger === "stop");
+  if (stop) return { what: `Another way for ${nameOf(stop.roomId)}: a stop stands on it` };
+  const fibre = care.find(({ toDo }) => toDo.includes("fibre"));
+  if (fibre) return { what: `Say the fibre in ${nameOf(fibre.roomId)}` };
+  const test = care.find(({ toDo }) => toDo.includes("dye-test"));
+  if (test) {
+    const batch = job.batches.find(({ id }) => id === test.batchId);
+    const product = shelf.products.find(({ id }) => id === batch?.productId)?.name ?? "the product";
+    return { what: `Dye test: ${product} in ${nameOf(test.roomId)}` };
+  }
+  for (const batch of job.batches) {
+    const planned = work.batches.find(({ id }) => id === batch.id)?.batch;
+    if (planned?.outcome !== "planned") continue;
+    const made = fillsMade(log, batch);
+    const next = planned.fills.findIndex(
+      ({ rooms: of }, i) => !made.has(i + 1) && of.some(({ roomId }) => open.some(({ id }) => id === roomId)),
+    );
+    const fill = planned.fills[next];
+    if (fill?.rooms.some(({ roomId }) => roomId === open[0]?.id))
+      return { what: `Make fill ${next + 1} for ${nameOf(fill.rooms[0]?.roomId ?? "")}` };
+  }
+  const [room] = open;
+  return room
+    ? { what: `Clean ${room.name}`, at: at(start, room.finishedAt) }
+    : { what: "Nothing is left to do" };
+}
+
+export const nextText = ({ what, at: time }: Next, { clock }: Times) =>
+  time === undefined ? what : `${what}, done about ${clock(Math.round(time / 300_000) * 300_000)}`;

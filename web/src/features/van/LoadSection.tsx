@@ -1,0 +1,67 @@
+import type { Job, Shelf } from "@scutch/contract";
+import { useMemo, useState } from "react";
+import { useLive } from "../../device/live.ts";
+import { session } from "../../device/session.ts";
+import { longDay } from "../../format/time.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { loadList } from "./loadList.ts";
+
+interface Props {
+  readonly shelf: Shelf;
+  readonly day: string;
+  /** Those of the day. */
+  readonly jobs: readonly Job[];
+}
+
+/** What goes into the van for a day: all its jobs need, ticked off as it is put in; the ticks stay on this device. */
+export function LoadSection({ shelf, day, jobs }: Props) {
+  const units = useUnits();
+  const items = useMemo(() => loadList(jobs, shelf, units), [jobs, shelf, units]);
+  const kept = useLive(async (db) => (await db.fact("loaded")) ?? null, []);
+  // Shown at once; two ticks in a row each build on what the database has by then.
+  const [pressed, setPressed] = useState<Readonly<Record<string, boolean>>>({});
+  const isIn = (key: string) => pressed[key] ?? (kept?.day === day && kept.keys.includes(key));
+  const tick = (key: string, on: boolean) => {
+    setPressed((before) => ({ ...before, [key]: on }));
+    const { db } = session();
+    void db.transaction("rw", db.facts, async () => {
+      const now = await db.fact("loaded");
+      const others = now?.day === day ? now.keys.filter((each) => each !== key) : [];
+      await db.setFact("loaded", { day, keys: on ? [...others, key] : others });
+    });
+  };
+  const left = items.filter(({ key }) => !isIn(key)).length;
+  return (
+    <section aria-label="To load for tomorrow">
+      <div className="flex items-end justify-between border-ink border-b-2 pb-2">
+        <h2 className="font-bold text-lg">To load for tomorrow, {longDay(day)}</h2>
+        {items.length > 0 && (
+          <span className="font-mono text-soft">{left === 0 ? "all in" : `${left} to go`}</span>
+        )}
+      </div>
+      {items.length === 0 ? (
+        <p className="py-2 text-soft">Nothing is booked for tomorrow.</p>
+      ) : (
+        <ul>
+          {items.map(({ key, what, how }) => {
+            const on = isIn(key);
+            return (
+              <li key={key} className="border-rule border-b">
+                <label className="flex min-h-12 items-center gap-3">
+                  <input
+                    type="checkbox"
+                    className="size-6 shrink-0 accent-accent"
+                    checked={on}
+                    onChange={(event) => tick(key, event.target.checked)}
+                  />
+                  <span className={`flex-1 ${on ? "text-soft line-through" : ""}`}>{what}</span>
+                  {how && <span className="text-right text-soft text-sm">{how}</span>}
+                </label>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </section>
+  );
+}

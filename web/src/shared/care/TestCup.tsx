@@ -1,0 +1,35 @@
+import type { Product, Room } from "@scutch/contract";
+import { concentratePerWater, testCup } from "@scutch/core/mix";
+import { joined, scoopsOf } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { matterInHand } from "../products/measures.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly room: Room;
+  readonly product: Product;
+}
+
+/** How to mix enough of a product for a cloth: at the strength this room gets it, before any fill is made. */
+export function TestCup({ desk, room, product }: Props) {
+  const units = useUnits();
+  const batch = desk.work.batches.find(({ roomIds, id }) => {
+    const choice = desk.job.batches.find((each) => each.id === id);
+    return choice?.productId === product.id && roomIds.includes(room.id);
+  });
+  const strength = concentratePerWater(batch?.strength ?? product.ordinary);
+  const cup = testCup(product, strength, matterInHand(product, units.system));
+  if (!cup) return null;
+  return (
+    <p className="mt-1">
+      A cup for it: <strong>{joined(units.amount(cup.water))} of water</strong>, then{" "}
+      <strong>
+        {cup.powder
+          ? `${joined(scoopsOf(cup.powder.scoops))} (${joined(units.powder(cup.powder.mass))})`
+          : joined(units.amount(cup.concentrate))}
+      </strong>{" "}
+      of {product.name}.
+    </p>
+  );
+}

@@ -1,0 +1,67 @@
+import { describe, expect, test } from "@jest/globals";
+import { JobFile, type LogEntry, type Shelf } from "@scutch/contract";
+import { anyJob } from "@scutch/contract/testing";
+import fc from "fast-check";
+import Papa from "papaparse";
+import { UNITS_OF } from "../../format/units.ts";
+import { jobFileOf, logCsv, readFileText } from "./jobFiles.ts";
+
+const id = (kind: string, n: number) => `01930000-0000-7000-8${kind}00-${n.toString(16).padStart(12, "0")}`;
+const shelf = { products: [], vessels: [], gear: [], sites: [] } as unknown as Shelf;
+const entry = (n: number, more: object) =>
+  ({
+    id: id("7", n),
+    at: "2026-03-10T09:00:00.000Z",
+    kind: "note",
+    text: "x",
+    ...more,
+  }) as unknown as LogEntry;
+
+describe("a job's files", () => {
+  test("any job goes out and comes in the same, with its log (fuzz)", () => {
+    fc.assert(
+      fc.property(
+        anyJob(3),
+        fc.array(fc.string({ minLength: 1, maxLength: 40 }), { maxLength: 5 }),
+        (job, notes) => {
+          const log = notes.map((note, i) => entry(i + 1, { text: note.trim() || "n" }));
+          const plan = { ...job, batches: [], rooms: job.rooms.map(({ batchId: _, ...room }) => room) };
+          const read = readFileText(JSON.stringify(jobFileOf(plan as typeof job, shelf, log)));
+          if (read.kind !== "job") throw new Error(JSON.stringify(read));
+          expect(read.file.job).toEqual(JSON.parse(JSON.stringify(plan)));
+          expect(read.file.log).toEqual(log);
+          expect(JobFile.safeParse(read.file).success).toBe(true);
+        },
+      ),
+      { seed: 21, numRuns: 150 },
+    );
+  });
+
+  test("what isn't a file of ours is said and nothing thrown (fuzz)", () => {
+    fc.assert(
+      fc.property(fc.oneof(fc.string(), fc.json()), (text) => {
+        const read = readFileText(text);
+        expect(read.kind).toBe("fault");
+        if (read.kind === "fault") expect(read.sentence).toMatch(/[.!]$/);
+      }),
+      { seed: 22, numRuns: 300 },
+    );
+  });
+
+  test("the log as CSV reads back line by line, formulas kept from spreadsheets, what was struck out marked", () => {
+    const job = { rooms: [{ id: id("5", 1), name: "=Hall" }], batches: [] } as never;
+    const log = [
+      entry(1, { text: '=1+1, "quoted"\nand a line' }),
+      entry(2, { text: "spilt" }),
+      entry(3, { kind: "correction", corrects: id("7", 2), text: "not so" }),
+      entry(4, { kind: "reading", roomId: id("5", 1), place: "carpet", moisture: 0.2, by: "@Mira" }),
+    ];
+    const csv = logCsv(job, shelf, log, UNITS_OF.metric);
+    const { data, errors } = Papa.parse<Record<string, string>>(csv, { header: true });
+    expect(errors).toEqual([]);
+    expect(data.map(({ stands }) => stands)).toEqual(["yes", "no", "no", "yes"]);
+    for (const line of data)
+      for (const cell of [line.said, line.room, line.by]) expect(cell).not.toMatch(/^[=+\-@]/);
+    expect(data[0]?.said).toContain('"quoted"\nand a line');
+  });
+});

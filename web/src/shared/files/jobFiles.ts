@@ -1,0 +1,101 @@
+import { CrewFile, type Job, JobFile, type LogEntry, readKnown, type Shelf } from "@scutch/contract";
+import { slipsOf } from "@scutch/core/log";
+import Papa from "papaparse";
+import type { UnitsOfCrew } from "../../format/units.ts";
+import { entryText, roomOf } from "../logging/entryText.ts";
+
+/** A job with everything its plan is computed from, in the open format. */
+export function jobFileOf(job: Job, shelf: Shelf, log: readonly LogEntry[]): JobFile {
+  const used = new Set<string>([
+    ...job.batches.flatMap(({ productId, boosters = [] }) => [
+      productId,
+      ...boosters.map((each) => each.productId),
+    ]),
+    ...log.flatMap((entry) => ("productId" in entry && entry.productId ? [entry.productId] : [])),
+  ]);
+  const vessels = new Set<string | undefined>([
+    ...job.batches.map(({ vesselId }) => vesselId),
+    job.rig?.solutionId,
+    job.rig?.recoveryId,
+  ]);
+  const gear = new Set<string | undefined>([
+    ...job.batches.map(({ tipId }) => tipId),
+    job.rig?.wandId,
+    job.rig?.blowerId,
+    job.rig?.hoseId,
+  ]);
+  const site = shelf.sites.find(({ id }) => id === job.siteId);
+  return {
+    format: "scutch-job",
+    formatVersion: 1,
+    job,
+    ...(site ? { site } : {}),
+    products: shelf.products.filter(({ id }) => used.has(id)),
+    vessels: shelf.vessels.filter(({ id }) => vessels.has(id)),
+    gear: shelf.gear.filter(({ id }) => gear.has(id)),
+    log: [...log],
+  };
+}
+
+export type ReadFile =
+  | { readonly kind: "job"; readonly file: JobFile }
+  | { readonly kind: "crew"; readonly file: CrewFile }
+  | { readonly kind: "fault"; readonly sentence: string };
+
+/** What a file holds, or why it can't be read and what to do. Nothing is changed by looking. */
+export function readFileText(text: string): ReadFile {
+  let document: unknown;
+  try {
+    document = JSON.parse(text);
+  } catch {
+    return {
+      kind: "fault",
+      sentence: "This isn’t a file of Scutch’s: it isn’t JSON. Take one saved by “Save as a file”.",
+    };
+  }
+  const format = (document as { format?: unknown } | null)?.format;
+  if (format === "scutch-job") {
+    const read = readKnown(JobFile, document);
+    if (read.ok) return { kind: "job", file: read.value };
+    return { kind: "fault", sentence: faultOf(read.error.issues[0]?.path) };
+  }
+  if (format === "scutch-crew") {
+    const read = readKnown(CrewFile, document);
+    if (read.ok) return { kind: "crew", file: read.value };
+    return { kind: "fault", sentence: faultOf(read.error.issues[0]?.path) };
+  }
+  return { kind: "fault", sentence: "This file doesn’t say that it is a job or a crew’s data of Scutch’s." };
+}
+
+const faultOf = (path: readonly PropertyKey[] = []) =>
+  `The file is damaged or was changed by hand at ${path.map(String).join(" › ") || "its beginning"}. Save it again where it came from; nothing was read in.`;
+
+/** A cell that a spreadsheet would take for a formula gets a quote in front of it. */
+const safe = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+
+/** A job's log as CSV (RFC 4180): a line an entry, in the order it happened, words as the screen says them. */
+export function logCsv(job: Job, shelf: Shelf, log: readonly LogEntry[], units: UnitsOfCrew): string {
+  const struck = new Set(
+    log.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects as string] : [])),
+  );
+  const slips = slipsOf(log);
+  return Papa.unparse(
+    log.map((entry) => {
+      const { what, said } = entryText(entry, { job, shelf }, units);
+      const roomId = roomOf(entry);
+      const room =
+        entry.names?.[roomId as keyof typeof entry.names] ?? job.rooms.find(({ id }) => id === roomId)?.name;
+      return {
+        at: entry.at,
+        what: safe(what),
+        said: safe(said),
+        room: safe(room ?? ""),
+        by: safe(entry.by ?? ""),
+        stands: struck.has(entry.id) || slips.has(entry.id) || entry.kind === "correction" ? "no" : "yes",
+        kind: entry.kind,
+        id: entry.id,
+      };
+    }),
+    { newline: "\r\n", columns: ["at", "what", "said", "room", "by", "stands", "kind", "id"] },
+  );
+}

@@ -1,0 +1,39 @@
+import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
+import type { LogEntry, RoomId } from "@scutch/contract";
+
+/** The last entry written here, to be taken back while it is fresh. */
+export interface JustLogged {
+  readonly jobId: string;
+  readonly entry: LogEntry;
+  /** ms since 1970 at which it was written, whenever it happened. */
+  readonly at: number;
+}
+
+interface Logged {
+  readonly last: JustLogged | null;
+  /** The room last chosen for an entry, by job. */
+  readonly rooms: Readonly<Record<string, RoomId | undefined>>;
+}
+
+/** How long a slip of the finger can be taken back, ms; after that it is a correction with its reason. */
+export const TAKE_BACK_WITHIN = 10_000;
+
+export const loggedSlice = createSlice({
+  name: "logged",
+  initialState: { last: null, rooms: {} } as Logged,
+  reducers: {
+    justLogged: (state, { payload }: PayloadAction<JustLogged>) => ({ ...state, last: payload }) as never,
+    takenBack: (state) => ({ ...state, last: null }) as never,
+    roomChosen: (
+      state,
+      { payload: { jobId, roomId } }: PayloadAction<{ jobId: string; roomId: RoomId | undefined }>,
+    ) => ({ ...state, rooms: { ...state.rooms, [jobId]: roomId } }) as never,
+  },
+  selectors: {
+    selectJustLogged: (state): JustLogged | null => state.last,
+    selectRoomChosen: (state, jobId: string): RoomId | undefined => state.rooms[jobId],
+  },
+});
+
+export const { justLogged, takenBack, roomChosen } = loggedSlice.actions;
+export const { selectJustLogged, selectRoomChosen } = loggedSlice.selectors;
