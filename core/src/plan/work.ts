@@ -1,14 +1,25 @@
 import { type PadPlan, padPlan, planTanks, type TankDemand, type TankRun } from "../clean/index.ts";
-import type { Building } from "../drying/index.ts";
+import { type Building, simulateDrying } from "../drying/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
-import { type WalkConflict, type WalkOut, walkConflicts, walkOutOrder } from "../run/index.ts";
+import {
+  type RunPlan,
+  runJob,
+  type WalkConflict,
+  type WalkOut,
+  walkConflicts,
+  walkOutOrder,
+  workInTurn,
+} from "../run/index.ts";
 import { longestWay } from "./assume.ts";
 import { type BatchPlan, planOneBatch } from "./batches.ts";
 import { buildingOf } from "./building.ts";
 import type { JobInput } from "./input.ts";
 import { DEFOAMER_PER_RECOVERED, type Effect, effectsOf } from "./interview.ts";
 import type { WaterQuestion } from "./measuredWater.ts";
-import { planRooms, type RoomPlan } from "./rooms.ts";
+import { accidentsFound } from "./odour.ts";
+import { finishRoom, planRooms, type RoomPlan, type WetRoomPlan } from "./rooms.ts";
+import { roughly, runInput, runRooms } from "./run.ts";
+import { type Spraying, sprayingOf } from "./spraying.ts";
 
 /** What there is to do, before any drying is told. */
 export interface WorkPlan {
@@ -17,6 +28,10 @@ export interface WorkPlan {
   /** m² to clean. */
   readonly area: number;
   readonly building: Building;
+  /** Who does what when, section by section; or why that can't be said. */
+  readonly run: RunPlan;
+  /** What may be sprayed ahead in each room, and what sets it. */
+  readonly spraying: readonly Spraying[];
   /** What the customer's answers change. */
   readonly effects: readonly Effect[];
   /** Figures about water that can't be, to be looked at again. */
@@ -32,18 +47,44 @@ export interface WorkPlan {
 
 /** Rooms, water, fills and times of a job; everything but drying. Throws OutOfRange outside the models' limits. */
 export function planWork(job: JobInput): WorkPlan {
-  const effects = effectsOf(job.interview);
-  const { rooms, questions } = planRooms(job, effects);
-  const cleaned = rooms.filter((room) => !room.passage);
+  const effects = effectsOf(job.interview, accidentsFound(job.spots));
+  const { rooms: wet, questions } = planRooms(job, effects);
+  const cleaned = wet.filter((room) => !room.passage);
+  const working = runRooms(job, wet, effects);
+  const rough = new Map(workInTurn(working, job.pace).map((times, i) => [working[i]?.id, times]));
+  const batches = job.batches.map((batch) =>
+    planOneBatch(
+      batch,
+      wet.map((room) => roughly(room, rough.get(room.id))),
+    ),
+  );
+  const tanks = job.rig?.tanks ? planTanks(cleaned.map(tankDemand), job.rig.tanks) : undefined;
+  const runWith = (leaveBy?: ReadonlyMap<string, number>) =>
+    runJob(runInput(job, working, batches, tanks ?? [], leaveBy));
+  const finishedBy = (run: RunPlan) =>
+    wet.map((room) => {
+      const steps = run.outcome === "planned" ? run.steps.filter(({ roomId }) => roomId === room.id) : [];
+      const end = Math.max(0, ...steps.map((step) => step.end));
+      return finishRoom(room, job, steps, steps.length > 0 ? end : (rough.get(room.id)?.end ?? 0));
+    });
+  let run = runWith();
+  let rooms = finishedBy(run);
+  const leaveBy = promisedTo(job, rooms);
+  if (leaveBy) {
+    run = runWith(leaveBy);
+    rooms = finishedBy(run);
+  }
   return {
     rooms,
-    batches: job.batches.map((batch) => planOneBatch(batch, rooms)),
+    batches: madeWhen(batches, run),
     area: cleaned.reduce((sum, room) => sum + room.area, 0),
     building: buildingOf(job, rooms),
+    run,
+    spraying: sprayingOf(job, wet, working, runInput(job, working, batches, tanks ?? [])),
     effects,
     questions,
     pads: padPlan(cleaned.filter(takesPads)),
-    ...(job.rig?.tanks ? { tanks: planTanks(cleaned.map(tankDemand), job.rig.tanks) } : {}),
+    ...(tanks ? { tanks } : {}),
     defoamer: effects.some(({ kind }) => kind === "defoamer")
       ? cleaned.reduce((sum, room) => sum + comesBack(room), 0) * DEFOAMER_PER_RECOVERED
       : 0,
@@ -51,14 +92,49 @@ export function planWork(job: JobInput): WorkPlan {
   };
 }
 
-const takesPads = (room: RoomPlan) => room.figures.padPasses > 0 || room.padAfter;
+/**
+ * Second by which rooms have to be left so that they can be walked on when that was promised: the promise less what they
+ * take to touch-dry, as they dry when nothing is hurried. undefined where nothing is promised.
+ */
+function promisedTo(job: JobInput, rooms: readonly RoomPlan[]): ReadonlyMap<string, number> | undefined {
+  const promises = job.run?.promises ?? [];
+  if (promises.length === 0 || rooms.length === 0) return undefined;
+  const drying = simulateDrying(buildingOf(job, rooms)).rooms;
+  return new Map(
+    promises.flatMap(({ roomId, by }) => {
+      const i = rooms.findIndex(({ id }) => id === roomId);
+      return i < 0 ? [] : [[roomId, by - (drying[i]?.touchDryHours ?? 0) * 3600] as const];
+    }),
+  );
+}
+
+/** Batches with their fills made, and sprayed to the last drop, when the run does. Steps come in the order they begin. */
+function madeWhen(batches: readonly BatchPlan[], run: RunPlan): readonly BatchPlan[] {
+  if (run.outcome !== "planned") return batches;
+  const made = new Map<string, number>();
+  const used = new Map<string, number>();
+  for (const { kind, fillId, end } of run.steps)
+    if (fillId !== undefined) (kind === "fill" ? made : used).set(fillId, end);
+  return batches.map((planned) => {
+    const { id, batch } = planned;
+    if (batch.outcome !== "planned") return planned;
+    const fills = batch.fills.map((fill, k) => {
+      const key = `${id}.${k + 1}`;
+      const [madeAt, usedUntil] = [made.get(key), used.get(key)];
+      return madeAt === undefined || usedUntil === undefined ? fill : { ...fill, madeAt, usedUntil };
+    });
+    return { ...planned, batch: { ...batch, fills } };
+  });
+}
+
+const takesPads = (room: WetRoomPlan) => room.figures.padPasses > 0 || room.padAfter;
 
 /** m³ of what was laid down in a room that strokes and pads take up again. */
-const comesBack = ({ area, water }: RoomPlan) =>
+const comesBack = ({ area, water }: WetRoomPlan) =>
   (area * water.laidDown * water.recoveredShare) / WATER_DENSITY;
 
 /** What a room takes from the solution tank and brings back, m³: its pre-spray comes back with the rinse. */
-function tankDemand(room: RoomPlan): TankDemand {
+function tankDemand(room: WetRoomPlan): TankDemand {
   return { roomId: room.id, solution: room.rinse, recovered: room.rinse > 0 ? comesBack(room) : 0 };
 }
 

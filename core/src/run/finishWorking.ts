@@ -1,5 +1,6 @@
 import { explain, figure, type Working } from "../working/index.ts";
-import { STEP_KINDS, type Step, type StepKind } from "./serial.ts";
+import type { Step } from "./runJob.ts";
+import type { StepKind } from "./stepKinds.ts";
 
 interface WorkedRoom {
   readonly steps: readonly Step[];
@@ -7,30 +8,45 @@ interface WorkedRoom {
   readonly finishLogged: boolean;
 }
 
-const STEP_FIGURES: Readonly<Record<StepKind, string>> = {
+const STEP_FIGURES: Partial<Record<StepKind, string>> = {
+  furniture: "moving furniture",
   vacuum: "vacuum",
+  bag: "emptying the bag",
   edges: "edges",
+  "pre-spot": "spots treated first",
   "pre-spray": "pre-spray",
-  dwell: "dwell",
+  "re-mist": "misting again",
+  agitate: "agitate",
   clean: "clean",
+  pad: "absorbent pad",
+  spots: "spots that remain",
   odour: "odour treatment",
+  groom: "groom",
+  fans: "setting fans",
 };
 
 /** When a room is finished, hours after the job's start. */
 export function workingOfFinish(room: WorkedRoom): Working {
-  const steps = STEP_KINDS.flatMap((kind) => room.steps.find((each) => each.kind === kind) ?? []);
+  const last = room.steps.reduce<Step | undefined>(
+    (late, step) => (late && late.end >= step.end ? late : step),
+    undefined,
+  );
+  const kinds = [...new Set(room.steps.map(({ kind }) => kind))];
+  const spent = (kind: StepKind) =>
+    room.steps.reduce((sum, step) => sum + (step.kind === kind ? step.end - step.start : 0), 0);
+  const started = last?.start ?? 0;
   return explain({
     name: room.finishLogged ? "finished, as logged" : "finished",
     kind: "hours",
-    formula: room.finishLogged ? "as logged" : "the rooms before it, then its own steps one after another",
-    source: "work-in-turn",
+    formula: room.finishLogged
+      ? "as logged"
+      : "when its last step begins on the run sheet, and how long that takes; dwell is filled with other work",
+    source: "scheduling",
     inputs: {
-      before: figure("rooms before it", room.steps[0]?.start ?? 0, "time"),
-      ...Object.fromEntries(
-        steps.map(({ kind, start, end }) => [kind, figure(STEP_FIGURES[kind], end - start, "time")]),
-      ),
-    } as Record<string, ReturnType<typeof figure>>,
-    compute: (x) =>
-      room.finishLogged ? room.finishedAt : Object.values(x).reduce((sum, each) => sum + each, 0) / 3600,
+      started: figure("last step begins", started, "time"),
+      takes: figure("last step takes", last ? last.end - started : room.finishedAt * 3600, "time"),
+    },
+    compute: (x) => (room.finishLogged ? room.finishedAt : (x.started + x.takes) / 3600),
+    steps: () => kinds.map((kind) => figure(STEP_FIGURES[kind] ?? kind, spent(kind), "time")),
   });
 }

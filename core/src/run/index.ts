@@ -1,16 +1,22 @@
+export { type CutFault, type DriesFirst, MOST_SECTIONS, sectionsAhead, standsAtMost } from "./cutJob.ts";
 export { workingOfFinish } from "./finishWorking.ts";
+export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank } from "./input.ts";
+export { type RoughTimes, workInTurn } from "./inTurn.ts";
+export { type JobRun, type RunPlan, type RunSection, runJob, type Step } from "./runJob.ts";
 export { largestAreaAhead } from "./section.ts";
 export {
+  type CrewPace,
   overheadShare,
-  type RoomWork,
+  PACE_LIMITS,
   STEP_KINDS,
-  type Step,
+  STEPS_AT_A_TIME,
+  STRIP_DEPTH,
   type StepKind,
-  WORK_OVERHEAD,
-  workInTurn,
-} from "./serial.ts";
+  USUAL_PACE,
+} from "./stepKinds.ts";
 export {
   type CutOff,
+  mustCross,
   type WalkConflict,
   type WalkDoor,
   type WalkOut,
@@ -18,3 +24,4 @@ export {
   walkConflicts,
   walkOutOrder,
 } from "./walkOut.ts";
+export { stretchOf } from "./work.ts";

@@ -179,3 +179,33 @@ function overFinished(
   }
   return undefined;
 }
+
+/** Rooms there is no way out of a room but over, by room: every way out of the room leads through them. */
+export function mustCross(
+  rooms: readonly WalkRoom[],
+  doors: readonly WalkDoor[],
+): ReadonlyMap<string, readonly string[]> {
+  const near = neighbours(doors);
+  const leaves = (start: string, without: string): boolean => {
+    const seen = new Set([start, without]);
+    const open = [start];
+    for (let here = open.pop(); here !== undefined; here = open.pop()) {
+      if (here === OUTSIDE) return true;
+      for (const { room } of near.get(here) ?? [])
+        if (!seen.has(room)) {
+          seen.add(room);
+          open.push(room);
+        }
+    }
+    return false;
+  };
+  return new Map(
+    rooms.map(({ id }) => [
+      id,
+      // A room without any way out isn't helped by waiting for others.
+      leaves(id, id)
+        ? rooms.flatMap((over) => (over.id !== id && !leaves(id, over.id) ? [over.id] : []))
+        : [],
+    ]),
+  );
+}

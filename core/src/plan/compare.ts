@@ -1,0 +1,86 @@
+import { type Covering, isHardFloor } from "../care/index.ts";
+import type { Method } from "../clean/index.ts";
+import { simulateDrying } from "../drying/index.ts";
+import { careOf } from "./care.ts";
+import type { JobInput } from "./input.ts";
+import { planWork } from "./work.ts";
+
+/** A way of doing the same job: its textile floors by one method, by so many people. */
+export interface Way {
+  readonly method?: Method;
+  readonly people: number;
+}
+
+/** What a way comes to. m³, s, hours after the start. */
+export interface WayPlan {
+  readonly way: Way;
+  readonly water: number;
+  /** Concentrate, m³, and powder, kg. */
+  readonly concentrate: number;
+  readonly powder: number;
+  readonly fills: number;
+  /** Pads it may take, both sides used. */
+  readonly pads: number;
+  /** Last step's end, and people times that: undefined where it can't be scheduled. */
+  readonly finish?: number;
+  readonly rooms: readonly {
+    readonly roomId: string;
+    readonly finishedAt: number;
+    readonly walkOnAt: number | null;
+    readonly dryAt: number | null;
+    /** The care rules say no to this method here. */
+    readonly barred: boolean;
+  }[];
+}
+
+/** Rooms that a way's method is for: textile floors that are cleaned wet, damp or dry; coir stays as it is. */
+export const takesMethod = (covering: Covering | undefined): boolean =>
+  covering === undefined || (!isHardFloor(covering) && covering !== "coir");
+
+/** The job as it would be done another way. Nothing logged counts: ways are compared from the start. */
+export function jobInWay(job: JobInput, { method, people }: Way): JobInput {
+  const { finished: _, measuredWater: __, ...rest } = job;
+  return {
+    ...rest,
+    run: { ...job.run, people, pins: [] },
+    rooms: job.rooms.map((room) =>
+      method !== undefined && takesMethod(room.covering) && !room.passage
+        ? { ...room, method, padAfter: method === "low-moisture" ? false : (room.padAfter ?? false) }
+        : room,
+    ),
+  };
+}
+
+/** The same job done several ways, side by side, each planned and dried whole. */
+export function compareWays(job: JobInput, ways: readonly Way[]): WayPlan[] {
+  return ways.map((way): WayPlan => {
+    const input = jobInWay(job, way);
+    const { rooms, batches, pads, run, building } = planWork(input);
+    const care = careOf(input);
+    const drying = rooms.length === 0 ? [] : simulateDrying(building).rooms;
+    const fills = batches.flatMap(({ batch }) => (batch.outcome === "planned" ? batch.fills : []));
+    return {
+      way,
+      water: rooms.reduce((sum, room) => sum + room.preSpray + room.rinse, 0),
+      concentrate: fills.reduce((sum, fill) => sum + (fill.powder ? 0 : fill.concentrate), 0),
+      powder: fills.reduce((sum, fill) => sum + (fill.powder?.mass ?? 0), 0),
+      fills: fills.length,
+      pads: pads.bothSides.most,
+      ...(run.outcome === "planned" ? { finish: run.finish } : {}),
+      rooms: rooms.flatMap((room, i) => {
+        if (room.passage) return [];
+        const { touchDryHours = null, dryHours = null } = drying[i] ?? {};
+        const at = (hours: number | null) => (hours === null ? null : room.finishedAt + hours);
+        return [
+          {
+            roomId: room.id,
+            finishedAt: room.finishedAt,
+            walkOnAt: at(touchDryHours),
+            dryAt: at(dryHours),
+            barred: care.rooms.find(({ roomId }) => roomId === room.id)?.method.verdict === "stop",
+          },
+        ];
+      }),
+    };
+  });
+}

@@ -1,0 +1,172 @@
+import { isHardFloor, ORIGIN_FACTS } from "../care/index.ts";
+import { effectiveWidth, METHOD_FIGURES, type TankRun } from "../clean/index.ts";
+import { type Film, openTime } from "../drying/index.ts";
+import { WATER_DENSITY } from "../physical.ts";
+import {
+  mustCross,
+  type RoughTimes,
+  type RunFill,
+  type RunInput,
+  type RunRoom,
+  STEPS_AT_A_TIME,
+  STRIP_DEPTH,
+} from "../run/index.ts";
+import { longestWay } from "./assume.ts";
+import type { BatchPlan } from "./batches.ts";
+import type { JobInput } from "./input.ts";
+import type { Effect } from "./interview.ts";
+import type { WetRoomPlan } from "./rooms.ts";
+
+/** Most hands a job is planned for, and circuits where nobody has counted them (common practice). */
+export const MOST_PEOPLE = 3;
+export const USUAL_CIRCUITS = 2;
+/** Air over the floor under a ceiling fan on medium, m/s (memory). */
+const CEILING_FAN_SPEED = 0.7;
+/** Draught in a room without fans, m/s (assumption). */
+export const STILL = 0.1;
+
+/** Air a pre-spray stands in while people work, m/s: as measured, else with the fans off, or as they run. */
+export function workingAirSpeed(room: WetRoomPlan, job: JobInput): number {
+  if (room.airSpeedMeasured) return room.airSpeed;
+  return job.run?.fansRunning ? Math.max(CEILING_FAN_SPEED, room.airSpeed) : STILL;
+}
+
+/** A room's floor as its pre-spray dries on it. */
+export const filmOn = (room: WetRoomPlan, airSpeed: number): Film => ({
+  area: room.area,
+  height: room.height,
+  temperature: room.air.temperature,
+  relativeHumidity: room.air.relativeHumidity,
+  fibre: room.dryingFibre,
+  faceWeight: room.faceWeight,
+  pileHeight: room.pileHeight,
+  airSpeed,
+});
+
+/** Pre-spray is worked in on thick pile, on what is dirty, and on tile with its grout brush (common practice). */
+const isAgitated = ({ method, covering, soil }: WetRoomPlan) =>
+  METHOD_FIGURES[method].wetting === "wet" &&
+  (isHardFloor(covering) || covering === "deep-pile" || soil >= 3);
+/** Pile that stands up shows how it was left. */
+const isGroomed = ({ covering, method }: WetRoomPlan) =>
+  (covering === "cut-pile" || covering === "deep-pile") && METHOD_FIGURES[method].wetting !== "dry";
+
+/** A planned room as its work goes. */
+export function runRoom(
+  room: WetRoomPlan,
+  job: JobInput,
+  effects: readonly Effect[],
+  wayOut: readonly string[],
+): RunRoom {
+  const has = (kind: Effect["kind"]) => effects.some((effect) => effect.kind === kind);
+  const surveyed = job.rooms.find(({ id }) => id === room.id);
+  const stairs = surveyed?.shape.kind === "stairs" ? surveyed.shape : undefined;
+  const product = job.batches.find(({ id }) => id === room.batchId)?.product;
+  const film = room.water.applicationRate;
+  const { figures } = room;
+  const padTime = room.padAfter ? 1 / (effectiveWidth(figures, room.soil) * figures.strokeSpeed) : 0;
+  const spots = (job.spots ?? []).filter(({ roomId, result }) => roomId === room.id && result !== "gone");
+  const when = (time: "before" | "after") =>
+    spots.filter(({ origin }) => origin !== "urine" && ORIGIN_FACTS[origin].when === time).length;
+  const longest = surveyed ? longestWay(surveyed) : 0;
+  const across = longest > 0 ? room.area / longest : Math.sqrt(room.area);
+  return {
+    id: room.id,
+    area: room.area,
+    machine: room.method,
+    cleanTime: room.water.cleaningTimePerArea - padTime,
+    padTime,
+    ...(product && film > 0
+      ? {
+          spray: {
+            batchId: room.batchId as string,
+            rate: film,
+            dwell: product.dwellLeast,
+            dwellMost: product.dwellMost,
+            open: openTime(filmOn(room, workingAirSpeed(room, job)), Math.min(5, film * WATER_DENSITY)),
+          },
+        }
+      : {}),
+    agitated: isAgitated(room),
+    groomed: isGroomed(room),
+    furniture: job.interview?.occupancy === "lived-in" && !stairs,
+    slowVacuum: has("slow-vacuum"),
+    ribbed: room.covering === "ribbed-mat",
+    edge: has("edges") ? room.edge : 0,
+    odourArea: room.odourArea,
+    spotsBefore: when("before"),
+    spotsAfter: when("after"),
+    fans: room.airMovers.length,
+    strip: stairs ? (room.area * STEPS_AT_A_TIME) / stairs.steps : across * STRIP_DEPTH,
+    wayOut,
+  };
+}
+
+/** A job's rooms that are worked in, as their work goes. */
+export function runRooms(
+  job: JobInput,
+  rooms: readonly WetRoomPlan[],
+  effects: readonly Effect[],
+): RunRoom[] {
+  const doors = job.doors ?? [];
+  const ways = mustCross(
+    doors.length > 0 ? job.rooms.map((room) => ({ id: room.id, level: room.level ?? 0, crossing: 1 })) : [],
+    doors,
+  );
+  return rooms
+    .filter(({ passage }) => !passage)
+    .map((room) => runRoom(room, job, effects, ways.get(room.id) ?? []));
+}
+
+/** The fills of a job's batches as steps of its run. */
+function runFills(job: JobInput, batches: readonly BatchPlan[]): RunFill[] {
+  return batches.flatMap(({ id, batch }) => {
+    const planned = job.batches.find((each) => each.id === id);
+    if (batch.outcome !== "planned" || !planned) return [];
+    const { potLife } = planned.product;
+    return batch.fills.map(
+      (fill, k): RunFill => ({
+        id: `${id}.${k + 1}`,
+        batchId: id,
+        vesselId: planned.vesselId ?? id,
+        volume: fill.volume,
+        rooms: fill.rooms,
+        ...(potLife === undefined ? {} : { potLife }),
+      }),
+    );
+  });
+}
+
+/** Everything a job's run is scheduled from. */
+export function runInput(
+  job: JobInput,
+  rooms: readonly RunRoom[],
+  batches: readonly BatchPlan[],
+  tanks: readonly TankRun[],
+  leaveBy?: ReadonlyMap<string, number>,
+): RunInput {
+  const { run = {}, finished = {} } = job;
+  const own = new Set(rooms.map(({ id }) => id));
+  return {
+    rooms,
+    fills: runFills(job, batches),
+    tanks,
+    crew: {
+      people: Math.min(MOST_PEOPLE, Math.max(1, run.people ?? 1)),
+      circuits: Math.max(1, run.circuits ?? USUAL_CIRCUITS),
+      ...(job.pace ? { pace: job.pace } : {}),
+    },
+    breaks: run.breaks ?? [],
+    pins: run.pins ?? [],
+    ...(leaveBy ? { leaveBy } : {}),
+    finished: new Map(
+      Object.entries(finished).flatMap(([id, hours]) => (own.has(id) ? [[id, hours * 3600] as const] : [])),
+    ),
+  };
+}
+
+/** A room's rough times as its fills take them. */
+export const roughly = (room: WetRoomPlan, times: RoughTimes | undefined) => ({
+  ...room,
+  ...(times ? { sprayFrom: times.sprayFrom, sprayTo: times.sprayTo } : {}),
+});

@@ -1,0 +1,141 @@
+import type { RunFill, RunInput, RunRoom } from "./input.ts";
+import { cleaningWindow, cutRoom, largestSection, type SectionWork } from "./section.ts";
+import { stretchOf, workOf } from "./work.ts";
+
+/** A part of a room sprayed at once and cleaned before it dries out. Shares from the far corner, m². */
+export interface CutSection {
+  readonly id: string;
+  readonly roomId: string;
+  readonly number: number;
+  readonly from: number;
+  readonly to: number;
+  readonly area: number;
+  /** Times it is misted with water while it dwells, because it would dry first. */
+  readonly reMists: number;
+  /** The fill it is sprayed from, and which run of the machine's tanks it belongs to. */
+  readonly fill?: RunFill;
+  readonly tank?: number;
+}
+
+/** A room whose pre-spray dries before anybody could clean any of it, s. */
+export interface DriesFirst {
+  readonly roomId: string;
+  readonly open: number;
+  readonly dwell: number;
+}
+
+export type CutFault =
+  | { readonly code: "dries-first"; readonly rooms: readonly DriesFirst[] }
+  | { readonly code: "too-many-sections"; readonly sections: number; readonly most: number };
+
+/** More than this on one job is not planned section by section. */
+export const MOST_SECTIONS = 120;
+/** Misting more often than this isn't work any more: the product or the air has to change. */
+const MOST_RE_MISTS = 6;
+/** Misted when this share of the open time has gone, so that there is some left. */
+const RE_MIST_AT = 0.8;
+/** A label's longest dwell is held to where it leaves at least so long, s, to clean in. */
+const LEAST_LEEWAY = 120;
+
+/** The last second of standing that still is as it should be: before the film is half gone, and as the label has it. */
+export const standsAtMost = ({ open, dwell, dwellMost = 0 }: NonNullable<RunRoom["spray"]>): number =>
+  dwellMost - dwell >= LEAST_LEEWAY ? Math.min(open, dwellMost) : open;
+
+/** How large a room's sections may be, and how often they have to be misted; undefined where it dries whatever one does. */
+export function sectionsAhead(
+  room: RunRoom,
+  crew: RunInput["crew"],
+  stretch: number,
+): { readonly largest: number; readonly reMists: number } | undefined {
+  const { spray, area } = room;
+  if (!spray) return { largest: area, reMists: 0 };
+  const own = workOf(room, crew);
+  const perArea = (seconds: number) => (seconds * stretch) / area;
+  const work: SectionWork = {
+    sprayTime: perArea(own.spray),
+    agitateTime: perArea(own.agitate),
+    cleanTime: perArea(own.clean),
+    dwell: spray.dwell,
+    open: standsAtMost(spray),
+  };
+  const largest = largestSection(work, area);
+  if (largest > 0) return { largest, reMists: 0 };
+  const reMists = Math.ceil(spray.dwell / (RE_MIST_AT * spray.open));
+  // What was misted last stands like what was sprayed last, only that its dwell is over.
+  const misted = largestSection({ ...work, dwell: 0, open: RE_MIST_AT * spray.open }, area);
+  return reMists > MOST_RE_MISTS || misted === 0 ? undefined : { largest: misted, reMists };
+}
+
+/** Where in a room, as a share of it, what is dealt out over rooms in order runs out. */
+function endsIn(portions: readonly number[]): number[] {
+  let gone = 0;
+  return portions.map((share) => {
+    gone = Math.min(1, gone + share);
+    return gone;
+  });
+}
+const portionAt = (ends: readonly number[], share: number) => ends.findIndex((end) => share <= end + 1e-9);
+
+const shareOf = (parts: readonly { readonly roomId: string; readonly share: number }[], roomId: string) =>
+  parts.reduce((sum, part) => sum + (part.roomId === roomId ? part.share : 0), 0);
+
+/** Every room of a job cut into sections, also where a fill or the machine's tanks run out. */
+export function cutJob(input: RunInput): CutSection[] | CutFault {
+  const stretch = stretchOf(input);
+  const ahead = input.rooms.map((room) => sectionsAhead(room, input.crew, stretch));
+  const dry = input.rooms.flatMap(({ id, spray }, i) =>
+    spray && !ahead[i] ? [{ roomId: id, open: spray.open, dwell: spray.dwell }] : [],
+  );
+  if (dry.length > 0) return { code: "dries-first", rooms: dry };
+  const sections = input.rooms.flatMap((room, i): CutSection[] => {
+    const { largest, reMists } = ahead[i] as { largest: number; reMists: number };
+    const { id, area, spray } = room;
+    const fills = input.fills.filter(({ batchId }) => batchId === spray?.batchId);
+    const needed = area * (spray?.rate ?? 0);
+    const fillEnds = endsIn(
+      fills.map((fill) =>
+        shareOf(
+          fill.rooms.map((each) => ({ roomId: each.roomId, share: each.volume / needed })),
+          id,
+        ),
+      ),
+    );
+    const tankEnds = endsIn(input.tanks.map(({ parts }) => shareOf(parts, id)));
+    const most = Math.max(largest, area / (2 * MOST_SECTIONS));
+    const cuts = [...fillEnds, ...tankEnds];
+    return cutRoom(area, { largest: most, strip: room.strip, cuts }).map(({ from, to }, k): CutSection => {
+      const middle = (from + to) / 2;
+      const fill = fills[portionAt(fillEnds, middle)] ?? fills.at(-1);
+      const tank = portionAt(tankEnds, middle);
+      return {
+        id: `${id}.${k + 1}`,
+        roomId: id,
+        number: k + 1,
+        from,
+        to,
+        area: (to - from) * area,
+        reMists,
+        ...(fill ? { fill } : {}),
+        ...(tank >= 0 && (tankEnds[tank] ?? 0) > 0 ? { tank } : {}),
+      };
+    });
+  });
+  return sections.length > MOST_SECTIONS
+    ? { code: "too-many-sections", sections: sections.length, most: MOST_SECTIONS }
+    : sections;
+}
+
+/** When the cleaning of what takes so many whole seconds may start after its spraying did, whole seconds. */
+export function windowOf(
+  spray: { readonly duration: number; readonly stands: number; readonly dwell: number },
+  cleaning: number,
+) {
+  const { least, most } = cleaningWindow(1, {
+    sprayTime: spray.duration,
+    agitateTime: 0,
+    cleanTime: cleaning,
+    dwell: Math.ceil(spray.dwell),
+    open: Math.floor(spray.stands),
+  });
+  return { least, most };
+}

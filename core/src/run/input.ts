@@ -1,0 +1,92 @@
+import type { CrewPace } from "./stepKinds.ts";
+
+/** How a room's floor is sprayed. */
+export interface RoomSpray {
+  readonly batchId: string;
+  /** What is laid down, m³/m². */
+  readonly rate: number;
+  /** The label's dwell, s: at least, and at most where the label has a longer one. */
+  readonly dwell: number;
+  readonly dwellMost?: number | undefined;
+  /** Open time, s, as things run while people work. */
+  readonly open: number;
+}
+
+/** A room as its work goes. Areas m², times s, volumes m³. */
+export interface RunRoom {
+  readonly id: string;
+  readonly area: number;
+  /** What it is cleaned with: rooms with the same machine are cleaned in the order given. */
+  readonly machine: string;
+  /** s/m² of the head or pad, and of an absorbent pad after it. */
+  readonly cleanTime: number;
+  readonly padTime: number;
+  readonly spray?: RoomSpray;
+  readonly agitated: boolean;
+  readonly groomed: boolean;
+  readonly furniture: boolean;
+  readonly slowVacuum: boolean;
+  readonly ribbed: boolean;
+  /** m of edge done by hand. */
+  readonly edge: number;
+  readonly odourArea: number;
+  readonly spotsBefore: number;
+  readonly spotsAfter: number;
+  readonly fans: number;
+  /** m² of one strip. */
+  readonly strip: number;
+  /** Rooms one has to walk over to get out of it. */
+  readonly wayOut: readonly string[];
+}
+
+/** One fill of a sprayer and the rooms it goes on, in order. */
+export interface RunFill {
+  readonly id: string;
+  readonly batchId: string;
+  readonly vesselId: string;
+  readonly volume: number;
+  readonly rooms: readonly { readonly roomId: string; readonly volume: number }[];
+  /** s it keeps, where it doesn't keep all day. */
+  readonly potLife?: number;
+}
+
+/** What a machine's tanks do between two stops at tap and drain: m³, and the rooms by share. */
+export interface RunTank {
+  readonly parts: readonly { readonly roomId: string; readonly share: number }[];
+  readonly solution: number;
+  readonly recovered: number;
+}
+
+/** s after the start, and s it lasts. */
+export interface Break {
+  readonly id: string;
+  readonly at: number;
+  readonly length: number;
+}
+
+/** A step at a second of the person's choosing. */
+export interface Pin {
+  readonly stepId: string;
+  readonly at: number;
+}
+
+export interface RunCrew {
+  readonly people: number;
+  /** Circuits that motors may be plugged into at a time. */
+  readonly circuits: number;
+  readonly pace?: CrewPace;
+}
+
+export interface RunInput {
+  /** In the order worked; passages left out. */
+  readonly rooms: readonly RunRoom[];
+  readonly fills: readonly RunFill[];
+  readonly tanks: readonly RunTank[];
+  readonly crew: RunCrew;
+  readonly breaks: readonly Break[];
+  readonly pins: readonly Pin[];
+  /** Second by which a room should have been left, by room id. */
+  readonly leaveBy?: ReadonlyMap<string, number>;
+  /** Seconds after the start at which rooms were really finished, by id. */
+  readonly finished?: ReadonlyMap<string, number>;
+}

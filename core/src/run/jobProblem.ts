@@ -1,0 +1,304 @@
+import { type CutFault, type CutSection, cutJob, standsAtMost, windowOf } from "./cutJob.ts";
+import type { RunInput, RunRoom } from "./input.ts";
+import { after, type Lag, type Problem, START, type Task } from "./schedule/index.ts";
+import { AREA_PER_BAG, PACES, type StepKind } from "./stepKinds.ts";
+import { fillTime, stretchOf, tripTime, workOf } from "./work.ts";
+
+/** A task of the problem, as people call it. */
+export interface StepTask {
+  readonly id: string;
+  readonly kind: StepKind;
+  readonly roomId?: string;
+  readonly sectionId?: string;
+  /** What is in the hand, where there is one of it. */
+  readonly tool?: string;
+  readonly fillId?: string;
+}
+
+/** A section with its steps, s. */
+export interface SectionTask extends CutSection {
+  readonly dwell: number;
+  readonly open: number;
+  readonly sprayId?: string;
+  readonly cleanId: string;
+  readonly reMistIds: readonly string[];
+}
+
+export interface JobProblem {
+  readonly problem: Problem;
+  readonly steps: readonly StepTask[];
+  readonly sections: readonly SectionTask[];
+  /** Orders that usually work, as ranks of the tasks: each section sprayed so many sections before its cleaning. */
+  readonly ranks: readonly (readonly number[])[];
+}
+
+/** s between the end of a step and the start of one that shouldn't wait (common practice). */
+const SOON_AFTER = 60;
+const POWERED = /^(vacuum|brush|pad machine|machine:.*)$/;
+
+/** Sections that work runs ahead of the cleaning, to be tried; and by how many of those each kind of step does. */
+const LOOK_AHEAD = [0.75, 1.5, 2.5, 4] as const;
+const SOONER: Partial<Record<StepKind, number>> = {
+  furniture: 2,
+  vacuum: 2,
+  bag: 2,
+  edges: 2,
+  "pre-spot": 2,
+  fill: 1.1,
+  "pre-spray": 1,
+  agitate: 1,
+  "tank-trip": 0.3,
+};
+
+/** Writes a problem down task by task. */
+class Statement {
+  readonly tasks: Task[] = [{ id: START, duration: 0, uses: [] }];
+  readonly steps: StepTask[] = [];
+  readonly lags: Lag[] = [];
+  /** Sections before it that each task belongs to, in cleaning order. */
+  readonly turns: number[] = [0];
+  turn = 0;
+  readonly last = new Map<string, Task>();
+
+  constructor(private readonly people: number) {}
+
+  /** A step of so many seconds, at least one; nothing where there is nothing to do. */
+  add(step: StepTask, seconds: number): Task | undefined {
+    if (!(seconds > 0)) return undefined;
+    const hands = step.kind === "break" ? this.people : 1;
+    const held = step.tool ? [step.tool, ...(POWERED.test(step.tool) ? ["circuits"] : [])] : [];
+    const task: Task = {
+      id: step.id,
+      duration: Math.max(1, Math.round(seconds)),
+      uses: [{ resource: "people", amount: hands }, ...held.map((resource) => ({ resource, amount: 1 }))],
+    };
+    this.tasks.push(task);
+    this.steps.push(step);
+    this.turns.push(this.turn);
+    return task;
+  }
+
+  /** One after another, what isn't there left out; the last of them. */
+  follow(...chain: readonly (Task | undefined)[]): Task | undefined {
+    let before: Task | undefined;
+    for (const task of chain) {
+      if (!task) continue;
+      if (before) this.lags.push(after(before, task));
+      before = task;
+    }
+    return before;
+  }
+
+  /** Not much later than what comes before it: pile is groomed while it is wet, a fan goes on when its room is done. */
+  soon(before: Task | undefined, task: Task | undefined): void {
+    if (before && task) this.lags.push({ from: before.id, to: task.id, most: before.duration + SOON_AFTER });
+  }
+
+  /** After whatever was queued under this name before. */
+  queue(name: string, task: Task | undefined): void {
+    if (!task) return;
+    this.follow(this.last.get(name), task);
+    this.last.set(name, task);
+  }
+
+  finish({ crew }: RunInput): Problem {
+    const tools = [...new Set(this.steps.flatMap(({ tool }) => tool ?? []))];
+    return {
+      tasks: this.tasks,
+      lags: this.lags,
+      resources: [
+        { id: "people", capacity: crew.people },
+        { id: "circuits", capacity: crew.circuits },
+        ...tools.map((id) => ({ id, capacity: 1 })),
+      ],
+    };
+  }
+}
+
+/** Furniture, vacuum with its bag, edges and spots to treat first; the last of them. */
+function prepareRoom(room: RunRoom, input: RunInput, paced: number, to: Statement, bag: { area: number }) {
+  const work = workOf(room, input.crew);
+  const step = (kind: StepKind, seconds: number, tool?: string, end = "") =>
+    to.add({ id: `${kind}:${room.id}${end}`, kind, roomId: room.id, ...(tool ? { tool } : {}) }, seconds);
+  let done = step("furniture", room.furniture ? room.area * PACES.furniture : 0);
+  // A bag's worth at a time, so that a break finds its place in a hall.
+  const pieces = Math.ceil(room.area / AREA_PER_BAG);
+  for (let k = 1; k <= pieces; k++) {
+    const end = pieces > 1 ? `.${k}` : "";
+    bag.area += room.area / pieces;
+    const full = bag.area > AREA_PER_BAG;
+    if (full) bag.area = 0;
+    done = to.follow(
+      done,
+      step("vacuum", (work.vacuum * paced) / pieces, "vacuum", end),
+      full ? step("bag", PACES.bag, "vacuum", end) : undefined,
+    );
+  }
+  return to.follow(done, step("edges", work.edges * paced, "vacuum"), step("pre-spot", work.preSpot * paced));
+}
+
+/** Sprays, dwells, agitates, cleans, pads and grooms one section. */
+function workSection(
+  section: CutSection,
+  room: RunRoom,
+  input: RunInput,
+  paced: number,
+  to: Statement,
+  before: { readonly groom: () => readonly (Task | undefined)[] },
+) {
+  const work = workOf(room, input.crew);
+  const share = (section.area / room.area) * paced;
+  const step = (kind: StepKind, seconds: number, tool?: string, end = "") =>
+    to.add(
+      {
+        id: `${kind}:${section.id}${end}`,
+        kind,
+        roomId: room.id,
+        sectionId: section.id,
+        ...(tool ? { tool } : {}),
+        ...(kind === "pre-spray" && section.fill ? { fillId: section.fill.id } : {}),
+      },
+      seconds,
+    );
+  const vessel = `sprayer:${section.fill?.vesselId ?? ""}`;
+  const spray = step("pre-spray", work.spray * share, vessel);
+  const agitate = step("agitate", work.agitate * share, "brush");
+  const clean = step("clean", work.clean * share, `machine:${room.machine}`) as Task;
+  const reMists = Array.from({ length: spray ? section.reMists : 0 }, (_, k) =>
+    step("re-mist", spray?.duration ?? 0, "water bottle", `-${k + 1}`),
+  ).flatMap((each) => each ?? []);
+  to.follow(spray, ...reMists, agitate, clean);
+  const treated = to.follow(clean, step("pad", work.pad * share, "pad machine"), ...before.groom());
+  const groom = step("groom", work.groom * share);
+  to.soon(treated, groom);
+  const done = to.follow(treated, groom);
+  if (spray && room.spray) {
+    const { dwell, open } = room.spray;
+    const stands = section.reMists > 0 ? open : standsAtMost(room.spray);
+    const { least, most } = windowOf({ duration: spray.duration, stands, dwell }, clean.duration);
+    if (reMists.length === 0) to.lags.push({ from: spray.id, to: clean.id, least, most });
+    else {
+      to.lags.push({ from: spray.id, to: clean.id, least });
+      let wetted: Task = spray;
+      for (const each of reMists) {
+        to.lags.push({ from: wetted.id, to: each.id, most: Math.floor(open) });
+        wetted = each;
+      }
+      to.lags.push({ from: wetted.id, to: clean.id, most });
+    }
+  }
+  return { spray, clean, done: done as Task, reMistIds: reMists.map(({ id }) => id) };
+}
+
+/**
+ * A job as a scheduling problem: its rooms cut into sections, everything that has to be done with its hands, tools and
+ * circuits, and what waits for what. One of each tool; rooms done by one machine in the order given; nobody walks over what
+ * has been sprayed or cleaned; a section is cleaned between its dwell and its open time; a sprayer is filled when the fill
+ * before it has gone on. Times are whole seconds.
+ */
+export function jobProblem(input: RunInput): JobProblem | CutFault {
+  const cut = cutJob(input);
+  if (!Array.isArray(cut)) return cut;
+  const paced = stretchOf(input);
+  const to = new Statement(input.crew.people);
+  const setUp = to.add({ id: "set-up", kind: "set-up" }, PACES.setUp);
+  const bag = { area: 0 };
+  const sections: SectionTask[] = [];
+  const rooms = new Map<string, { readonly firstWet: Task; readonly last: Task }>();
+  const wasFilled = new Map<string, Task>();
+  const fillOf = (section: CutSection): Task | undefined => {
+    const { fill } = section;
+    if (!fill) return undefined;
+    const known = wasFilled.get(fill.id);
+    if (known) return known;
+    const tool = `sprayer:${fill.vesselId}`;
+    const task = to.add(
+      { id: `fill:${fill.id}`, kind: "fill", tool, fillId: fill.id },
+      fillTime(fill),
+    ) as Task;
+    // What was sprayed last from this vessel came out of the fill before.
+    to.queue(tool, task);
+    wasFilled.set(fill.id, task);
+    return task;
+  };
+  let run = -1;
+  for (const room of input.rooms) {
+    to.turn++;
+    const ready = prepareRoom(room, input, paced, to, bag);
+    const machine = `machine:${room.machine}`;
+    let firstWet: Task | undefined;
+    let left: Task | undefined;
+    const last = (kind: StepKind, seconds: number) =>
+      to.add({ id: `${kind}:${room.id}`, kind, roomId: room.id }, seconds);
+    const work = workOf(room, input.crew);
+    // What cleaning leaves is treated when the room is through, before its pile is set up.
+    const treat = () => [last("spots", work.spots * paced), last("odour", work.odour * paced)];
+    for (const section of cut.filter(({ roomId }) => roomId === room.id)) {
+      to.turn++;
+      const fill = fillOf(section);
+      if (section.tank !== undefined && section.tank > run) {
+        const solution = input.tanks[section.tank]?.solution ?? 0;
+        if (run >= 0)
+          to.queue(
+            machine,
+            to.add({ id: `tank-trip:${section.tank}`, kind: "tank-trip", tool: machine }, tripTime(solution)),
+          );
+        run = section.tank;
+      }
+      const { spray, clean, done, reMistIds } = workSection(section, room, input, paced, to, {
+        groom: section.to === 1 ? treat : () => [],
+      });
+      to.follow(ready, spray ?? clean);
+      to.follow(setUp, clean);
+      // Nobody goes back over what is clean to set its far end up.
+      to.follow(left, clean);
+      to.queue(machine, clean);
+      if (spray) {
+        to.queue(`sprayer:${section.fill?.vesselId ?? ""}`, spray);
+        const keeps = section.fill?.potLife;
+        if (fill && keeps !== undefined)
+          to.lags.push({
+            from: fill.id,
+            to: spray.id,
+            most: Math.floor(keeps) + fill.duration - spray.duration,
+          });
+      }
+      firstWet ??= spray ?? clean;
+      left = done;
+      sections.push({
+        ...section,
+        dwell: Math.ceil(room.spray?.dwell ?? 0),
+        open: Math.floor(room.spray?.open ?? 0),
+        ...(spray ? { sprayId: spray.id } : {}),
+        cleanId: clean.id,
+        reMistIds,
+      });
+    }
+    const fans = last("fans", room.fans * PACES.fan);
+    to.soon(left, fans);
+    const end = to.follow(left, fans);
+    if (firstWet && end) rooms.set(room.id, { firstWet, last: end });
+  }
+  for (const [i, room] of input.rooms.entries())
+    for (const over of room.wayOut) {
+      // An order that treads on what is done is the person's to mend: the walk-out says so.
+      const later = input.rooms.findIndex(({ id }) => id === over) > i;
+      const [own, other] = [rooms.get(room.id), rooms.get(over)];
+      if (later && own && other) to.follow(own.last, other.firstWet);
+    }
+  const goesOn = new Set(to.lags.flatMap(({ from, least }) => (least === undefined ? [] : [from])));
+  const ends = to.tasks.filter(({ id }) => id !== START && !goesOn.has(id));
+  const packUp = to.add({ id: "pack-up", kind: "pack-up" }, PACES.packUp);
+  for (const each of ends) to.follow(each, packUp);
+  for (const { id, at, length } of input.breaks) {
+    const task = to.add({ id: `break:${id}`, kind: "break" }, length);
+    const second = Math.round(at);
+    if (task) to.lags.push({ from: START, to: task.id, least: second, most: second });
+  }
+  const ranks = LOOK_AHEAD.map((ahead) =>
+    to.tasks.map(
+      (_, i) => (to.turns[i] as number) - ahead * (SOONER[to.steps[i - 1]?.kind ?? "set-up"] ?? 0),
+    ),
+  );
+  return { problem: to.finish(input), steps: to.steps, sections, ranks };
+}

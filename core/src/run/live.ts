@@ -1,0 +1,110 @@
+import type { JobProblem } from "./jobProblem.ts";
+import { type Lag, type Problem, START, type Starts, type Task } from "./schedule/index.ts";
+
+/**
+ * A job's problem with what has been done put in place, from the rooms that are known to be finished: their steps stretch or
+ * shrink from the plan to the truth, what was begun beside them counts as done with them, and everything else starts after
+ * the last finish. A room before them that nobody has finished is still to do. A most that can't be kept any more is taken
+ * out of the statement, and its section named.
+ */
+export function soFar(
+  { steps, sections }: JobProblem,
+  problem: Problem,
+  planned: Starts,
+  finished: ReadonlyMap<string, number>,
+): { readonly problem: Problem; readonly late: readonly string[] } {
+  const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
+  const startOf = (id: string) => planned.get(id) ?? 0;
+  const endOf = (id: string) => startOf(id) + (duration.get(id) ?? 0);
+  const order = [...new Set(steps.flatMap(({ roomId }) => roomId ?? []))];
+  const done = order.filter((id) => finished.has(id));
+  if (done.length === 0) return { problem, late: [] };
+  const leftAt = (roomId: string) =>
+    Math.max(...steps.filter((step) => step.roomId === roomId).map(({ id }) => endOf(id)));
+  // From planned seconds to real ones: straight between the finishes known, never back.
+  const knots = done
+    .map((id) => ({ plan: leftAt(id), real: Math.max(0, Math.round(finished.get(id) as number)) }))
+    .toSorted((a, b) => a.plan - b.plan);
+  let latest = 0;
+  const clock = [{ plan: 0, real: 0 }, ...knots].map(({ plan, real }) => {
+    latest = Math.max(latest, real);
+    return { plan, real: latest };
+  });
+  const real = (plan: number): number => {
+    const after = clock.findIndex((knot) => knot.plan >= plan);
+    const to = clock[after];
+    if (!to) return latest + (plan - (clock.at(-1)?.plan ?? 0));
+    const from = clock[after - 1] ?? to;
+    const share = to.plan > from.plan ? (plan - from.plan) / (to.plan - from.plan) : 1;
+    return Math.round(from.real + share * (to.real - from.real));
+  };
+  const until = clock.at(-1)?.plan ?? 0;
+  const lastDone = Math.max(...done.map((id) => order.indexOf(id)));
+  const openBefore = (roomId: string) => !finished.has(roomId) && order.indexOf(roomId) < lastDone;
+  const isGone = new Set(
+    steps
+      .filter(({ id, kind, roomId }) =>
+        roomId === undefined
+          ? kind !== "break" && startOf(id) < until && kind !== "pack-up"
+          : finished.has(roomId) || (!openBefore(roomId) && startOf(id) < until),
+      )
+      .map(({ id }) => id),
+  );
+  // What waits for something still to do can't have been done.
+  for (let changed = true; changed; ) {
+    changed = false;
+    for (const { from, to, least } of problem.lags)
+      if (least !== undefined && from !== START && isGone.has(to) && !isGone.has(from) && !finishedStep(to)) {
+        isGone.delete(to);
+        changed = true;
+      }
+  }
+  function finishedStep(id: string): boolean {
+    const roomId = steps.find((step) => step.id === id)?.roomId;
+    return roomId !== undefined && finished.has(roomId);
+  }
+  const tasks = problem.tasks.map((task): Task => {
+    if (!isGone.has(task.id)) return task;
+    // Gone is gone: it takes up nobody's hands any more, so that two truths can't contradict each other.
+    return { ...task, duration: Math.max(0, real(endOf(task.id)) - real(startOf(task.id))), uses: [] };
+  });
+  const took = new Map(tasks.map((task) => [task.id, task.duration]));
+  const at = (id: string) => real(startOf(id));
+  const late = new Set<string>();
+  const sectionOf = new Map(
+    sections.flatMap((each) => [each.cleanId, ...each.reMistIds].map((id) => [id, each.id] as const)),
+  );
+  const lags = problem.lags.flatMap((lag): Lag[] => {
+    const { from, to, least, most } = lag;
+    if (from === START) return isGone.has(to) ? [] : [lag];
+    if (isGone.has(from) && isGone.has(to)) return [];
+    if (!isGone.has(from)) return isGone.has(to) ? [] : [lag];
+    // From something done to something still to do: as long as it really took, and no most that is over already.
+    const wait =
+      least === undefined
+        ? {}
+        : { least: Math.max(0, least === duration.get(from) ? (took.get(from) ?? least) : least) };
+    if (most === undefined) return [{ from, to, ...wait }];
+    const over = at(from) + most < latest;
+    if (over) {
+      const section = sectionOf.get(to);
+      if (section) late.add(section);
+    }
+    return over ? (least === undefined ? [] : [{ from, to, ...wait }]) : [{ from, to, ...wait, most }];
+  });
+  const gone = [...isGone];
+  return {
+    problem: {
+      ...problem,
+      tasks,
+      lags: [
+        ...lags,
+        ...gone.map((id) => ({ from: START, to: id, least: at(id), most: at(id) })),
+        ...tasks
+          .filter(({ id }) => id !== START && !isGone.has(id) && !id.startsWith("break:"))
+          .map(({ id }) => ({ from: START, to: id, least: latest })),
+      ],
+    },
+    late: [...late],
+  };
+}

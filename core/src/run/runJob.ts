@@ -1,0 +1,153 @@
+import type { CutFault } from "./cutJob.ts";
+import type { Pin, RunInput } from "./input.ts";
+import { type JobProblem, jobProblem, type SectionTask, type StepTask } from "./jobProblem.ts";
+import { soFar } from "./live.ts";
+import { handOut } from "./people.ts";
+import {
+  type Lag,
+  type Problem,
+  START,
+  type Starts,
+  schedule,
+  type Unschedulable,
+} from "./schedule/index.ts";
+
+/** A step with its hour; s after the job's start. */
+export interface Step extends StepTask {
+  readonly start: number;
+  readonly end: number;
+  /** Who does it, from 0; absent: everybody. */
+  readonly who?: number;
+}
+
+/** A section with its hours: sprayed, cleaned, and the second its cleaning must have ended by. */
+export interface RunSection extends SectionTask {
+  readonly sprayStart: number;
+  readonly sprayEnd: number;
+  readonly cleanStart: number;
+  readonly cleanEnd: number;
+  readonly openUntil: number;
+}
+
+export interface JobRun {
+  readonly outcome: "planned";
+  readonly steps: readonly Step[];
+  readonly sections: readonly RunSection[];
+  readonly finish: number;
+  /** A second no schedule of this problem can end before. */
+  readonly lowerBound: number;
+  readonly toolChanges: number;
+  readonly problem: Problem;
+  /** Steps whose chosen hour can't be kept: they stand where they fit. */
+  readonly unkept: readonly Pin[];
+  /** Sections whose open time can't be kept any more as things went. */
+  readonly late: readonly string[];
+}
+
+export type RunPlan =
+  | JobRun
+  | {
+      readonly outcome: "impossible";
+      readonly fault: CutFault | (Unschedulable & { readonly code: Unschedulable["code"] });
+    };
+
+const pinLag = ({ stepId, at }: Pin): Lag => {
+  const second = Math.max(0, Math.round(at));
+  return { from: START, to: stepId, least: second, most: second };
+};
+
+/**
+ * A job's sections and its schedule for one to three people: last finish first, then what was promised, then tool changes,
+ * then everything as early as it goes. What was finished stays as it was and the rest is planned from there. Steps pinned to
+ * an hour stand at it; where all of them together can't, those that can be kept in the order given are.
+ */
+export function runJob(input: RunInput): RunPlan {
+  const stated = jobProblem(input);
+  if ("code" in stated) return { outcome: "impossible", fault: stated };
+  const known = new Set(stated.steps.map(({ id }) => id));
+  const pins = input.pins.filter(({ stepId }) => known.has(stepId));
+  const solve = (problem: Problem) =>
+    schedule(problem, {
+      ranks: stated.ranks,
+      endBy: new Map(
+        stated.steps.flatMap(({ id, roomId }) => {
+          const by = roomId === undefined ? undefined : input.leaveBy?.get(roomId);
+          return by === undefined ? [] : [[id, by] as const];
+        }),
+      ),
+      untidiness: (starts) => {
+        const { toolChanges, roomChanges } = handOut(stated.steps, problem, starts, input.crew.people);
+        return toolChanges + roomChanges;
+      },
+    });
+  const withPins = (kept: readonly Pin[]): Problem => ({
+    ...stated.problem,
+    lags: [...stated.problem.lags, ...kept.map(pinLag)],
+  });
+  let kept = pins;
+  let problem = withPins(kept);
+  let found = solve(problem);
+  if (found.outcome === "impossible" && pins.length > 0) {
+    // One by one, so that the one that can't be kept is named.
+    kept = [];
+    for (const pin of pins)
+      if (solve(withPins([...kept, pin])).outcome === "scheduled") kept = [...kept, pin];
+    problem = withPins(kept);
+    found = solve(problem);
+  }
+  if (found.outcome === "impossible") return found;
+  let late: readonly string[] = [];
+  if (input.finished && input.finished.size > 0) {
+    const gone = soFar(stated, problem, found.starts, input.finished);
+    const rest = solve(gone.problem);
+    if (rest.outcome === "impossible") return rest;
+    [problem, found, late] = [gone.problem, rest, gone.late];
+  }
+  return {
+    outcome: "planned",
+    ...timed(stated, problem, found.starts, input.crew.people),
+    finish: found.finish,
+    lowerBound: found.lowerBound,
+    problem,
+    unkept: pins.filter((pin) => !kept.includes(pin)),
+    late,
+  };
+}
+
+/** Steps and sections with their hours, in the order they begin. */
+function timed({ steps, sections }: JobProblem, problem: Problem, starts: Starts, people: number) {
+  const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
+  const startOf = (id: string) => starts.get(id) ?? 0;
+  const endOf = (id: string) => startOf(id) + (duration.get(id) ?? 0);
+  const { who, toolChanges } = handOut(steps, problem, starts, people);
+  return {
+    toolChanges,
+    steps: steps
+      .map((step): Step => {
+        const by = who.get(step.id);
+        return {
+          ...step,
+          start: startOf(step.id),
+          end: endOf(step.id),
+          ...(by === undefined ? {} : { who: by }),
+        };
+      })
+      .toSorted((a, b) => a.start - b.start || a.end - b.end),
+    sections: sections.map((section): RunSection => {
+      const { sprayId, cleanId, reMistIds, open } = section;
+      const wetted = reMistIds.at(-1) ?? sprayId ?? cleanId;
+      const cleaning = endOf(cleanId) - startOf(cleanId);
+      return {
+        ...section,
+        sprayStart: startOf(sprayId ?? cleanId),
+        sprayEnd: sprayId === undefined ? startOf(cleanId) : endOf(sprayId),
+        cleanStart: startOf(cleanId),
+        cleanEnd: endOf(cleanId),
+        openUntil:
+          sprayId === undefined
+            ? endOf(cleanId)
+            : Math.min(endOf(wetted) + open, startOf(wetted) + open + cleaning),
+      };
+    }),
+  };
+}

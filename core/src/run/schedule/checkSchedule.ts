@@ -1,0 +1,32 @@
+import type { Problem, Starts } from "./problem.ts";
+
+/**
+ * What in a schedule breaks its problem's statement, in words for a test; empty where nothing does. Written from the
+ * statement alone: every second at which something starts is looked at, every lag, every resource.
+ */
+export function brokenBy(problem: Problem, starts: Starts): string[] {
+  const broken: string[] = [];
+  const at = (id: string): number => {
+    const start = starts.get(id);
+    if (start === undefined) broken.push(`${id} has no start`);
+    return start ?? Number.NaN;
+  };
+  for (const { id } of problem.tasks)
+    if (!(at(id) >= 0 && Number.isInteger(at(id)))) broken.push(`${id} starts at ${at(id)}`);
+  for (const { from, to, least, most } of problem.lags) {
+    const lag = at(to) - at(from);
+    if (least !== undefined && !(lag >= least)) broken.push(`${to} ${lag} s after ${from}, least ${least}`);
+    if (most !== undefined && !(lag <= most)) broken.push(`${to} ${lag} s after ${from}, most ${most}`);
+  }
+  for (const { id, capacity } of problem.resources)
+    for (const moment of problem.tasks) {
+      const now = at(moment.id);
+      const used = problem.tasks
+        .filter((task) => at(task.id) <= now && now < at(task.id) + task.duration)
+        .flatMap(({ uses }) => uses)
+        .filter(({ resource }) => resource === id)
+        .reduce((sum, { amount }) => sum + amount, 0);
+      if (used > capacity) broken.push(`${used} of ${capacity} ${id} at ${now}`);
+    }
+  return broken;
+}

@@ -1,0 +1,61 @@
+import type { Problem } from "./problem.ts";
+
+/** To task `to`, at least `lag` seconds after the task it hangs on. A most is an arc the other way, below zero. */
+export interface Arc {
+  readonly to: number;
+  readonly lag: number;
+}
+
+/** The lags as arcs between places in the list of tasks. */
+export interface Network {
+  readonly size: number;
+  readonly out: readonly (readonly Arc[])[];
+  readonly into: readonly (readonly Arc[])[];
+  readonly place: ReadonlyMap<string, number>;
+}
+
+export function networkOf({ tasks, lags }: Pick<Problem, "tasks" | "lags">): Network {
+  const place = new Map(tasks.map(({ id }, i) => [id, i]));
+  const out: Arc[][] = tasks.map(() => []);
+  const into: Arc[][] = tasks.map(() => []);
+  const add = (from: number, to: number, lag: number) => {
+    out[from]?.push({ to, lag });
+    into[to]?.push({ to: from, lag });
+  };
+  for (const { from, to, least, most } of lags) {
+    const [a, b] = [place.get(from), place.get(to)];
+    if (a === undefined || b === undefined)
+      throw new RangeError(`a lag names a task there isn't: ${from} → ${to}`);
+    if (least !== undefined) add(a, b, least);
+    if (most !== undefined) add(b, a, -most);
+  }
+  return { size: tasks.length, out, into, place };
+}
+
+/**
+ * Longest way along arcs to each task, from the heads given (raised, never lowered); undefined where a circle of lags
+ * adds up to more than nothing. Bellman–Ford with a queue.
+ */
+export function longestWays(
+  arcs: readonly (readonly Arc[])[],
+  heads: readonly number[],
+): number[] | undefined {
+  const way = [...heads];
+  const raised = way.map(() => 0);
+  const waiting = way.map(() => true);
+  const queue = way.map((_, i) => i);
+  for (let next = queue.shift(); next !== undefined; next = queue.shift()) {
+    waiting[next] = false;
+    for (const { to, lag } of arcs[next] as readonly Arc[]) {
+      const reached = (way[next] as number) + lag;
+      if (reached <= (way[to] as number)) continue;
+      way[to] = reached;
+      if (waiting[to]) continue;
+      raised[to] = (raised[to] as number) + 1;
+      if ((raised[to] as number) > way.length) return undefined;
+      waiting[to] = true;
+      queue.push(to);
+    }
+  }
+  return way;
+}

@@ -1,0 +1,203 @@
+import { seededRandom } from "../../numeric/random.ts";
+import { lowerBound } from "./bound.ts";
+import { type Arc, longestWays, networkOf } from "./network.ts";
+import { type Prepared, placeInTurn } from "./place.ts";
+import { type Problem, START, type Starts, type Unschedulable } from "./problem.ts";
+
+export type Scheduled =
+  | {
+      readonly outcome: "scheduled";
+      readonly starts: Starts;
+      /** Last end, and a second no schedule can end before; whole seconds. */
+      readonly finish: number;
+      readonly lowerBound: number;
+    }
+  | { readonly outcome: "impossible"; readonly fault: Unschedulable };
+
+export interface Wishes {
+  /** Second by which a task should have ended. */
+  readonly endBy?: ReadonlyMap<string, number>;
+  /** What a schedule costs beyond its finish and its lateness, among equals: fewer is better. */
+  readonly untidiness?: (starts: Starts) => number;
+  /** Orders to try first, as a rank for each task: whoever states a problem may know what usually works. */
+  readonly ranks?: readonly (readonly number[])[];
+  /** How many orders are tried at most; by the number of tasks where absent. */
+  readonly orders?: number;
+  readonly seed?: number;
+}
+
+const FAR = Number.MAX_SAFE_INTEGER;
+
+/** Makes a problem ready, or says what in it can't be. */
+function prepare(problem: Problem): Prepared | Unschedulable {
+  const capacity = new Map(problem.resources.map(({ id, capacity: most }) => [id, most]));
+  const greedy = problem.tasks.filter(({ uses }) =>
+    uses.some(({ resource, amount }) => amount > (capacity.get(resource) ?? 0)),
+  );
+  if (greedy.length > 0) return { code: "too-little-of-it", tasks: greedy.map(({ id }) => id) };
+  const network = networkOf(problem);
+  const start = network.place.get(START);
+  const earliest = longestWays(
+    network.out,
+    problem.tasks.map(() => 0),
+  );
+  const back =
+    start === undefined
+      ? problem.tasks.map(() => -FAR)
+      : longestWays(
+          network.into,
+          problem.tasks.map((_, i) => (i === start ? 0 : -FAR)),
+        );
+  const latest = back?.map((way) => (way <= -FAR / 2 ? FAR : -way));
+  const late = problem.tasks.filter((_, i) => (earliest?.[i] ?? FAR) > (latest?.[i] ?? -1));
+  if (!earliest || !latest || late.length > 0)
+    return { code: "lags-contradict", tasks: (late.length > 0 ? late : problem.tasks).map(({ id }) => id) };
+  const fixed = problem.tasks.map((_, i) => earliest[i] === latest[i]);
+  return { problem, network, earliest, latest, fixed };
+}
+
+/** Tasks by rank, each after those it waits for; what has its hour comes first of all. */
+function inOrder({ network, fixed }: Prepared, rank: readonly number[]): number[] {
+  const { size, out } = network;
+  const waits = new Array<number>(size).fill(0);
+  const follows = (i: number, { to, lag }: Arc) =>
+    !fixed[i] && !fixed[to] && (lag > 0 || (lag === 0 && i < to));
+  for (let i = 0; i < size; i++)
+    for (const arc of out[i] as readonly Arc[])
+      if (follows(i, arc)) waits[arc.to] = (waits[arc.to] as number) + 1;
+  const sooner = (a: number, b: number) =>
+    fixed[a] === fixed[b] ? (rank[a] as number) - (rank[b] as number) || a - b : fixed[a] ? -1 : 1;
+  const open = waits.flatMap((count, i) => (count === 0 ? [i] : []));
+  const order: number[] = [];
+  while (open.length > 0) {
+    let best = 0;
+    for (let i = 1; i < open.length; i++) if (sooner(open[i] as number, open[best] as number) < 0) best = i;
+    const [i] = open.splice(best, 1) as [number];
+    order.push(i);
+    for (const arc of out[i] as readonly Arc[]) {
+      if (!follows(i, arc)) continue;
+      waits[arc.to] = (waits[arc.to] as number) - 1;
+      if (waits[arc.to] === 0) open.push(arc.to);
+    }
+  }
+  return order;
+}
+
+interface Found {
+  readonly starts: Starts;
+  readonly finish: number;
+  readonly lateness: number;
+  readonly untidiness: number;
+  readonly sum: number;
+}
+
+/** Earlier finish, then less late for what was promised, then tidier, then everything earlier. */
+const better = (a: Found, b: Found) =>
+  a.finish - b.finish || a.lateness - b.lateness || a.untidiness - b.untidiness || a.sum - b.sum;
+
+/** Orders tried where nobody says how many: more of small problems, in about the same time. */
+const ordersFor = (tasks: number) => Math.round(Math.min(1000, Math.max(4, 3_000_000 / tasks ** 3)));
+/** Orders tried without getting better before the search starts from another one. */
+const PATIENCE = 40;
+
+/**
+ * A schedule and how far from the best it can be at most. Priority rules first, then a search over orders: a task moved
+ * to another place, kept where it is no worse (seeded, so a problem scheduled twice is the same schedule). Ends as soon as
+ * the bound is reached and nothing promised is late.
+ */
+export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
+  const prepared = prepare(problem);
+  if ("code" in prepared) return { outcome: "impossible", fault: prepared };
+  const { network, earliest } = prepared;
+  const tails = longestWays(
+    network.into,
+    problem.tasks.map(({ duration }) => duration),
+  ) as number[];
+  const least = lowerBound(prepared, tails);
+  const look = (rank: readonly number[]): Found | undefined => {
+    const order = inOrder(prepared, rank);
+    const placed = order.length === network.size ? placeInTurn(prepared, order) : undefined;
+    if (!placed) return undefined;
+    const starts = new Map(problem.tasks.map(({ id }, i) => [id, placed[i] as number]));
+    const ends = problem.tasks.map(({ duration }, i) => (placed[i] as number) + duration);
+    const lateness = [...(wishes.endBy ?? [])].reduce(
+      (sum, [id, by]) => sum + Math.max(0, (ends[network.place.get(id) ?? -1] ?? 0) - by),
+      0,
+    );
+    return {
+      starts,
+      finish: Math.max(0, ...ends),
+      lateness,
+      untidiness: wishes.untidiness?.(starts) ?? 0,
+      sum: placed.reduce((sum, each) => sum + each, 0),
+    };
+  };
+  const ranks = [
+    // As listed; what has to be soonest; what most has to come after, first; what can wait least; what can start first.
+    problem.tasks.map((_, i) => i),
+    prepared.latest,
+    problem.tasks.map((_, i) => -(tails[i] as number)),
+    problem.tasks.map((_, i) => (earliest[i] as number) - (tails[i] as number)),
+    problem.tasks.map((_, i) => earliest[i] as number),
+    ...(wishes.ranks ?? []),
+  ];
+  const random = seededRandom(wishes.seed ?? 1);
+  let best: Found | undefined;
+  let bestRank = ranks[0] as readonly number[];
+  for (const rank of ranks) {
+    const found = look(rank);
+    if (found && (!best || better(found, best) < 0)) {
+      best = found;
+      bestRank = rank;
+    }
+  }
+  let here = best;
+  let rank = sequenceOf(bestRank);
+  let idle = 0;
+  const orders = wishes.orders ?? ordersFor(problem.tasks.length);
+  for (let tried = 0; tried < orders; tried++) {
+    if (best && best.finish <= least && best.lateness === 0) break;
+    if (idle >= PATIENCE || !here) {
+      idle = 0;
+      rank = shaken(sequenceOf(bestRank), random);
+      here = look(rank) ?? best;
+    }
+    const other = moved(rank, random);
+    const found = look(other);
+    idle++;
+    if (found && (!here || better(found, here) <= 0)) {
+      if (!here || better(found, here) < 0) idle = 0;
+      here = found;
+      rank = other;
+    }
+    if (found && (!best || better(found, best) < 0)) {
+      best = found;
+      bestRank = other;
+    }
+  }
+  if (!best)
+    return { outcome: "impossible", fault: { code: "no-place", tasks: problem.tasks.map(({ id }) => id) } };
+  return { outcome: "scheduled", starts: best.starts, finish: best.finish, lowerBound: least };
+}
+
+/** Ranks as places 0, 1, 2 …, so that moving one is the same size of step anywhere. */
+function sequenceOf(rank: readonly number[]): number[] {
+  const places = new Array<number>(rank.length);
+  const sorted = rank.map((_, b) => b).toSorted((a, b) => (rank[a] as number) - (rank[b] as number) || a - b);
+  for (const [place, b] of sorted.entries()) places[b] = place;
+  return places;
+}
+
+/** One task moved before or after another. */
+function moved(rank: readonly number[], random: () => number): number[] {
+  const next = [...rank];
+  const task = Math.floor(random() * next.length);
+  const other = Math.floor(random() * next.length);
+  next[task] = (next[other] as number) + (random() < 0.5 ? -0.5 : 0.5);
+  return sequenceOf(next);
+}
+
+/** A quarter of the tasks moved about. */
+function shaken(rank: readonly number[], random: () => number): number[] {
+  return sequenceOf(rank.map((place) => (random() < 0.25 ? random() * rank.length : place)));
+}

@@ -1,0 +1,135 @@
+import type { VesselLevel } from "@scutch/core/plan";
+import { showDuration } from "@scutch/core/quantity";
+import type { JobRun, Step } from "@scutch/core/run";
+import { at } from "../../format/time.ts";
+import { joined } from "../../format/units.ts";
+import { useTimes } from "../../state/useTimes.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { levelName, levelsAt } from "./RunSheet.tsx";
+import { doingAt, nextAfter, type RoomState, type RunLane, roomState } from "./runView.ts";
+import { personName, STEP_NAMES, toolName } from "./stepWords.ts";
+
+interface Props {
+  readonly run: JobRun;
+  readonly lanes: readonly RunLane[];
+  readonly levels: readonly VesselLevel[];
+  readonly people: number;
+  readonly names: readonly string[];
+  readonly vesselName: (id: string) => string;
+  readonly start: number;
+  readonly second: number;
+}
+
+/** Everything at the hour looked at: who does what, what each room is, what stands in the vessels. */
+export function AtMarker({ run, lanes, levels, people, names, vesselName, start, second }: Props) {
+  const { clock, about } = useTimes();
+  const units = useUnits();
+  const time = (seconds: number) => at(start, seconds / 3600);
+  const roomName = (id?: string) => lanes.find(({ room }) => room.id === id)?.room.name;
+  const working = second < run.finish;
+  const stateText = (state: RoomState): string => {
+    switch (state.kind) {
+      case "to-do":
+        return "to do";
+      case "prepared":
+        return "vacuumed, not sprayed";
+      case "dwelling":
+        return second < state.ready
+          ? `dwelling until ${clock(time(state.ready))}, clean by ${clock(time(state.until))}`
+          : `ready, clean by ${clock(time(state.until))}`;
+      case "under-way":
+        return `being cleaned, left about ${clock(time(state.until))}`;
+      case "wet":
+        return state.until === undefined
+          ? "wet"
+          : `wet, walk on in socks about ${about(time(state.until), start)}`;
+      case "touch-dry":
+        return state.until === undefined
+          ? "touch-dry"
+          : `touch-dry, dry about ${about(time(state.until), start)}`;
+      case "dry":
+        return "dry";
+    }
+  };
+  return (
+    <section
+      aria-label={`At ${clock(time(second))}`}
+      className="border-accent border-t-4 bg-paper p-4 sm:p-5"
+    >
+      {working ? (
+        Array.from({ length: people }, (_, who) => (
+          <Person
+            key={personName(who, names)}
+            name={people > 1 || names[0] ? personName(who, names) : undefined}
+            step={doingAt(run.steps, who, second)}
+            next={nextAfter(run.steps, who, second)}
+            {...{ roomName, vesselName, second }}
+            until={(step) => clock(time(step.end))}
+            from={(step) => clock(time(step.start))}
+          />
+        ))
+      ) : (
+        <p className="font-semibold">Packed up at {clock(time(run.finish))}. It dries.</p>
+      )}
+      <ul className="mt-3 border-rule border-t">
+        {lanes.map((lane) => (
+          <li key={lane.room.id} className="flex justify-between gap-4 border-rule border-b py-1.5 text-sm">
+            <span className="shrink-0 font-semibold">{lane.room.name}</span>
+            <span className="text-right">{stateText(roomState(lane, second))}</span>
+          </li>
+        ))}
+      </ul>
+      {working && levels.length > 0 && (
+        <p className="mt-2 text-sm text-soft">
+          {levelsAt(levels, second)
+            .map(
+              ({ level, volume }) =>
+                `${levelName(level, vesselName)}: ${volume < 1e-5 ? "empty" : joined(units.volume(volume))}`,
+            )
+            .join(" · ")}
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface PersonProps {
+  readonly name: string | undefined;
+  readonly step: Step | undefined;
+  readonly next: Step | undefined;
+  readonly roomName: (id?: string) => string | undefined;
+  readonly vesselName: (id: string) => string;
+  readonly second: number;
+  readonly until: (step: Step) => string;
+  readonly from: (step: Step) => string;
+}
+
+function Person({ name, step, next, roomName, vesselName, second, until, from }: PersonProps) {
+  const what = (each: Step) =>
+    [STEP_NAMES[each.kind], roomName(each.roomId)].filter((part) => part !== undefined).join(", ");
+  const tool = step && toolName(step, vesselName);
+  return (
+    <div className="mb-2">
+      {name !== undefined && <div className="text-sm text-soft">{name}</div>}
+      {step ? (
+        <p>
+          <strong className="text-lg leading-tight">{what(step)}</strong>{" "}
+          <span className="text-soft">
+            {tool ? `with ${tool}, ` : ""}until <span className="font-mono">{until(step)}</span>
+            {step.end - second >= 60 && `, ${showDuration(step.end - second)} to go`}
+          </span>
+        </p>
+      ) : (
+        <p>
+          <strong className="text-lg leading-tight">{next ? "Free" : "Done"}</strong>
+          {next && (
+            <span className="text-soft">
+              {" "}
+              until <span className="font-mono">{from(next)}</span>: then {what(next).toLowerCase()}
+            </span>
+          )}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,167 @@
+import type { Method } from "@scutch/core/clean";
+import { takesMethod, type Way, type WayPlan } from "@scutch/core/plan";
+import { showDuration } from "@scutch/core/quantity";
+import { type ReactNode, useEffect, useState } from "react";
+import { at } from "../../format/time.ts";
+import { joined } from "../../format/units.ts";
+import { METHOD_NAMES } from "../../format/words.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { askWays } from "../../planning/dryingWork.ts";
+import { useTimes } from "../../state/useTimes.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChoiceField } from "../../ui/ChoiceField.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly onClose: () => void;
+}
+
+type Key = `${Method | "as-is"} ${number}`;
+const METHODS: readonly Method[] = ["extraction", "self-contained", "low-moisture", "dry-compound"];
+const HANDS = [1, 2];
+
+const wayOf = (key: Key): Way => {
+  const [method, people] = key.split(" ") as [Method | "as-is", string];
+  return { ...(method === "as-is" ? {} : { method }), people: Number(people) };
+};
+const nameOf = (key: Key) => {
+  const { method, people } = wayOf(key);
+  return `${method ? METHOD_NAMES[method] : "As surveyed"}, ${people === 1 ? "one person" : `${people} people`}`;
+};
+const KEYS = (["as-is", ...METHODS] as const).flatMap((method) =>
+  HANDS.map((people) => `${method} ${people}` as Key),
+);
+
+/** The same job done two ways, side by side; one tap takes one of them. */
+export function CompareDialog({ desk, onClose }: Props) {
+  const { input, job, edit, work, start } = desk;
+  const units = useUnits();
+  const { about } = useTimes();
+  const asIs: Key = `as-is ${Math.min(2, job.run?.people ?? 1)}`;
+  const [keys, setKeys] = useState<readonly [Key, Key]>([
+    asIs,
+    asIs === "as-is 1" ? "low-moisture 1" : "as-is 1",
+  ]);
+  const [plans, setPlans] = useState<readonly WayPlan[]>();
+  useEffect(() => {
+    setPlans(undefined);
+    return askWays(input, keys.map(wayOf), setPlans);
+  }, [input, keys]);
+  const take = (key: Key) => {
+    const { method, people } = wayOf(key);
+    const barred = new Set(
+      plans?.[keys.indexOf(key)]?.rooms.flatMap((room) => (room.barred ? [room.roomId] : [])),
+    );
+    const covered = new Map(work.rooms.map((room) => [room.id as string, room.covering]));
+    edit((before) => ({
+      ...before,
+      run: { ...before.run, people },
+      rooms: before.rooms.map((room) =>
+        method === undefined || room.passage || barred.has(room.id) || !takesMethod(covered.get(room.id))
+          ? room
+          : { ...room, method },
+      ),
+    }));
+    onClose();
+  };
+  const row = (label: string, show: (plan: WayPlan) => ReactNode) => (
+    <tr className="border-rule border-t">
+      <th className="py-1.5 pr-2 text-left font-normal text-soft">{label}</th>
+      {plans?.map((plan, i) => (
+        // The two may be the same way.
+        <td key={String(i)} className="py-1.5 pr-2 font-mono">
+          {show(plan)}
+        </td>
+      ))}
+    </tr>
+  );
+  const hour = (hours: number | null) =>
+    hours === null ? "not within 4 days" : about(at(start, hours), start);
+  return (
+    <Dialog open title="Two ways, side by side" onClose={onClose}>
+      <div className="mt-3 grid grid-cols-2 gap-3">
+        {keys.map((key, i) => (
+          <ChoiceField
+            key={String(i)}
+            label={i === 0 ? "One way" : "The other"}
+            value={key}
+            options={KEYS.map((value) => ({ value, name: nameOf(value) }))}
+            onChange={(value) => setKeys(i === 0 ? [value, keys[1]] : [keys[0], value])}
+          />
+        ))}
+      </div>
+      {plans === undefined ? (
+        <p className="mt-4 text-soft">Planning both …</p>
+      ) : (
+        <table className="mt-4 w-full text-sm">
+          <tbody>
+            {row("Done", (plan) =>
+              plan.finish === undefined ? "can’t be planned" : about(at(start, plan.finish / 3600), start),
+            )}
+            {row("Working", (plan) => (plan.finish === undefined ? "" : showDuration(plan.finish)))}
+            {row("Hours of people", (plan) =>
+              plan.finish === undefined ? "" : showDuration(plan.finish * plan.way.people),
+            )}
+            {row("Water", (plan) => joined(units.volume(plan.water)))}
+            {row(
+              "Concentrate",
+              (plan) =>
+                [
+                  ...(plan.concentrate > 0 ? [joined(units.amount(plan.concentrate))] : []),
+                  ...(plan.powder > 0 ? [joined(units.powder(plan.powder))] : []),
+                ].join(", ") || "none",
+            )}
+            {row("Fills", (plan) => plan.fills)}
+            {row("Pads, at most", (plan) => plan.pads)}
+            {plans[0]?.rooms.map(({ roomId }) => (
+              <RoomRow
+                key={roomId}
+                name={work.rooms.find(({ id }) => id === roomId)?.name ?? ""}
+                rooms={plans.map((plan) => plan.rooms.find((room) => room.roomId === roomId))}
+                hour={hour}
+              />
+            ))}
+          </tbody>
+        </table>
+      )}
+      <div className="mt-4 grid grid-cols-2 gap-3">
+        {keys.map((key, i) => (
+          <Button key={String(i)} disabled={plans?.[i]?.finish === undefined} onClick={() => take(key)}>
+            Take {i === 0 ? "the one" : "the other"}
+          </Button>
+        ))}
+      </div>
+      <p className="mt-2 text-sm text-soft">
+        A method goes to every textile room it may be used in; hard floors and coir keep theirs. Planned from
+        the start, whatever is done already.
+      </p>
+    </Dialog>
+  );
+}
+
+function RoomRow({
+  name,
+  rooms,
+  hour,
+}: {
+  readonly name: string;
+  readonly rooms: readonly (WayPlan["rooms"][number] | undefined)[];
+  readonly hour: (hours: number | null) => string;
+}) {
+  return (
+    <tr className="border-rule border-t align-top">
+      <th className="py-1.5 pr-2 text-left font-normal text-soft">{name}: walk on, dry</th>
+      {rooms.map((room, i) => (
+        <td key={String(i)} className="py-1.5 pr-2">
+          {room?.barred ? (
+            <strong className="text-stop">Stop: not by this method</strong>
+          ) : (
+            <span className="font-mono">{room ? `${hour(room.walkOnAt)}, ${hour(room.dryAt)}` : ""}</span>
+          )}
+        </td>
+      ))}
+    </tr>
+  );
+}

@@ -1,0 +1,100 @@
+import { showDuration } from "@scutch/core/quantity";
+import type { JobRun } from "@scutch/core/run";
+import { at } from "../../format/time.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useTimes } from "../../state/useTimes.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import type { RunLane } from "./runView.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly run: JobRun;
+  readonly lanes: readonly RunLane[];
+}
+
+/** What can't be kept, and how much may be sprayed ahead: each with what would change it. */
+export function RunAdvice({ desk, run, lanes }: Props) {
+  const { clock, about } = useTimes();
+  const units = useUnits();
+  const { work, edit, job, start } = desk;
+  const nameOf = (id: string) => lanes.find(({ room }) => room.id === id)?.room.name ?? "";
+  const ahead = work.spraying.filter(({ limit }) => limit !== "none");
+  const misted = work.spraying.filter(({ reMists }) => reMists > 0);
+  const broken = job.rooms.flatMap((room) => {
+    const promise = desk.input.run?.promises?.find(({ roomId }) => roomId === room.id);
+    const lane = lanes.find((each) => each.room.id === room.id);
+    if (!promise || !lane || (lane.touchDry !== null && lane.touchDry <= promise.by)) return [];
+    return [{ room, lane, by: promise.by }];
+  });
+  return (
+    <div className="grid gap-3">
+      {run.late.length > 0 && (
+        <Callout tone="caution" title="Sprayed and not cleaned in time.">
+          {run.late.map((id) => nameOf(run.sections.find((each) => each.id === id)?.roomId ?? "")).join(", ")}
+          : as things went it dries first. Mist it with water, not with more product, and clean it next.
+        </Callout>
+      )}
+      {run.unkept.length > 0 && (
+        <Callout tone="caution" title="A step can’t be held at its hour.">
+          It stands where it fits. Hold it later, or let it move.{" "}
+          <Button
+            weight="quiet"
+            onClick={() =>
+              edit((before) => ({
+                ...before,
+                pins: (before.pins ?? []).filter(({ id }) => run.unkept.every(({ stepId }) => stepId !== id)),
+              }))
+            }
+          >
+            Let it move
+          </Button>
+        </Callout>
+      )}
+      {broken.map(({ room, lane, by }) => (
+        <Callout
+          key={room.id}
+          tone="caution"
+          title={`${room.name} won’t be walked on by ${clock(at(start, by / 3600))}.`}
+        >
+          {lane.touchDry === null
+            ? "It won’t be touch-dry within four days in this air. "
+            : `About ${about(at(start, lane.touchDry / 3600), Date.now())}. `}
+          Put it earlier in the order, take a second person, or dry it faster: Dry says what helps most.
+        </Callout>
+      ))}
+      {misted.length > 0 && (
+        <Callout
+          tone="caution"
+          title={`Mist with water while it dwells: ${misted.map(({ roomId }) => nameOf(roomId)).join(", ")}.`}
+        >
+          {misted
+            .map(
+              ({ open, dwell, fansOff }) =>
+                `Half of the spray is gone in ${showDuration(open)}, the label asks for ${showDuration(dwell)}${fansOff === undefined ? "" : `; with the fans off in ${showDuration(fansOff)}`}.`,
+            )
+            .filter((text, i, all) => all.indexOf(text) === i)
+            .join(" ")}{" "}
+          Water, not more product.
+        </Callout>
+      )}
+      {ahead.length > 0 && (
+        <Callout
+          tone="advice"
+          title={`Spray no more than ${units.area(Math.min(...ahead.map((each) => each.ahead)))} ahead.`}
+        >
+          {ahead.map(({ roomId, ahead: most, limit, open }) => (
+            <p key={roomId}>
+              {nameOf(roomId)}: {units.area(most)},{" "}
+              {limit === "label"
+                ? "or it stands longer than the label says"
+                : `half of the spray is gone in ${showDuration(open)}`}
+              .
+            </p>
+          ))}
+        </Callout>
+      )}
+    </div>
+  );
+}

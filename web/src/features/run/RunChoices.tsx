@@ -1,0 +1,162 @@
+import { MOST_PEOPLE, USUAL_CIRCUITS } from "@scutch/core/plan";
+import { Trash2 } from "lucide-react";
+import { useId, useState } from "react";
+import { clock24 } from "../../format/time.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
+import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+
+const LENGTHS = [10, 15, 20, 30, 45, 60].map((minutes) => ({ value: minutes * 60, name: `${minutes} min` }));
+const MOST_CIRCUITS = 4;
+
+/** How the job is run: hands, circuits, fans, breaks and what was promised. Each change plans it again. */
+export function RunChoices({ desk }: { readonly desk: JobDesk }) {
+  const { job, edit } = desk;
+  const run = job.run ?? {};
+  const set = (change: Partial<typeof run>) =>
+    edit((before) => {
+      const next = { ...before.run, ...change };
+      return {
+        ...before,
+        run: Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)),
+      };
+    });
+  const counts = (most: number) =>
+    Array.from({ length: most }, (_, i) => ({ value: i + 1, name: String(i + 1) }));
+  return (
+    <section aria-label="How it is run" className="grid gap-4">
+      <Segmented
+        label="People"
+        value={run.people ?? 1}
+        assumed={run.people === undefined}
+        options={counts(MOST_PEOPLE)}
+        onChange={(people) => set({ people })}
+      />
+      <Segmented
+        label="Circuits for motors"
+        value={run.circuits ?? USUAL_CIRCUITS}
+        assumed={run.circuits === undefined}
+        options={counts(MOST_CIRCUITS)}
+        onChange={(circuits) => set({ circuits })}
+      />
+      <Tick
+        label="Ceiling fans run while we work"
+        checked={run.fansRunning ?? false}
+        onChange={(fansRunning) => set({ fansRunning: fansRunning || undefined })}
+      />
+      <Breaks desk={desk} />
+      <Promises desk={desk} />
+    </section>
+  );
+}
+
+function Breaks({ desk: { job, edit, start } }: { readonly desk: JobDesk }) {
+  const id = useId();
+  const [fault, setFault] = useState<string>();
+  const breaks = job.breaks ?? [];
+  const change = (next: typeof breaks) => setFault(edit((before) => ({ ...before, breaks: next })));
+  return (
+    <div className="grid gap-2">
+      <h3 className="font-semibold">Breaks</h3>
+      {breaks.map((each, i) => (
+        <div key={each.id} className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
+          <label htmlFor={`${id}${each.id}`} className="text-sm text-soft">
+            From
+            <input
+              id={`${id}${each.id}`}
+              type="time"
+              className={inputLook(false)}
+              value={each.at}
+              onChange={({ target }) =>
+                target.value &&
+                change(breaks.map((other, k) => (k === i ? { ...other, at: target.value } : other)))
+              }
+            />
+          </label>
+          <ChoiceField
+            label="How long"
+            value={each.length}
+            options={
+              LENGTHS.some(({ value }) => value === each.length)
+                ? LENGTHS
+                : [...LENGTHS, { value: each.length, name: `${Math.round(each.length / 60)} min` }]
+            }
+            onChange={(length) => change(breaks.map((other, k) => (k === i ? { ...other, length } : other)))}
+          />
+          <button
+            type="button"
+            aria-label={`Take out the break at ${each.at}`}
+            className="grid size-12 place-items-center text-stop"
+            onClick={() => change(breaks.filter((_, k) => k !== i))}
+          >
+            <Trash2 aria-hidden size={20} />
+          </button>
+        </div>
+      ))}
+      <Button
+        weight="quiet"
+        className="justify-self-start"
+        onClick={() =>
+          change([
+            ...breaks,
+            { id: crypto.randomUUID(), at: clock24(start + 2 * 3_600_000), length: 15 * 60 },
+          ])
+        }
+      >
+        Add a break
+      </Button>
+      <FieldError sentence={fault} />
+    </div>
+  );
+}
+
+function Promises({ desk: { job, work, edit } }: { readonly desk: JobDesk }) {
+  const id = useId();
+  const rooms = work.rooms.filter(({ passage }) => !passage);
+  const promised = job.rooms.filter(({ walkOnBy }) => walkOnBy !== undefined);
+  const set = (roomId: string, walkOnBy: string | undefined) =>
+    edit((before) => ({
+      ...before,
+      rooms: before.rooms.map((room) => {
+        if (room.id !== roomId) return room;
+        const { walkOnBy: _, ...rest } = room;
+        return walkOnBy === undefined ? rest : { ...rest, walkOnBy };
+      }),
+    }));
+  const open = rooms.filter((room) => promised.every((each) => each.id !== room.id));
+  return (
+    <div className="grid gap-2">
+      <h3 className="font-semibold">Promised to be walked on by</h3>
+      {promised.map((room) => (
+        <div key={room.id} className="grid grid-cols-[1fr_8rem_auto] items-center gap-2">
+          <label htmlFor={`${id}${room.id}`}>{room.name}</label>
+          <input
+            id={`${id}${room.id}`}
+            type="time"
+            className={inputLook(false)}
+            value={room.walkOnBy ?? ""}
+            onChange={({ target }) => target.value && void set(room.id, target.value)}
+          />
+          <button
+            type="button"
+            aria-label={`Nothing promised for ${room.name}`}
+            className="grid size-12 place-items-center text-stop"
+            onClick={() => set(room.id, undefined)}
+          >
+            <Trash2 aria-hidden size={20} />
+          </button>
+        </div>
+      ))}
+      {open.length > 0 && (
+        <ChoiceField
+          label="Promise an hour for"
+          value={undefined}
+          options={open.map(({ id: value, name }) => ({ value, name }))}
+          onChange={(roomId) => void set(roomId, "17:00")}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,55 @@
+import type { JobRun } from "@scutch/core/run";
+import { longDay } from "../../format/time.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { StepTable } from "./StepTable.tsx";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly run: JobRun;
+  readonly people: number;
+  readonly names: readonly string[];
+  readonly roomName: (id: string) => string;
+  readonly vesselName: (id: string) => string;
+}
+
+/** The run as a page for the clipboard. Seen only on paper. */
+export function RunPrint({
+  desk: { job, shelf, work, start },
+  run,
+  people,
+  names,
+  roomName,
+  vesselName,
+}: Props) {
+  const units = useUnits();
+  const site = shelf.sites.find(({ id }) => id === job.siteId);
+  const ahead = work.spraying.filter(({ limit }) => limit !== "none");
+  return (
+    <div data-print="run-sheet" className="hidden bg-white text-[11px] text-black leading-tight print:block">
+      <h1 className="font-bold text-xl">
+        {site?.name}, {job.title}
+      </h1>
+      <p>
+        {longDay(job.day)} {job.startsAt}, {people === 1 ? "one person" : `${people} people`}.
+        {ahead.length > 0 &&
+          ` Spray no more ahead than: ${ahead.map((each) => `${roomName(each.roomId)} ${units.area(each.ahead)}`).join(", ")}.`}
+      </p>
+      <div className="mt-2 columns-2 gap-6 [&_td]:py-0 [&_table]:text-[10px]">
+        <StepTable
+          run={run}
+          start={start}
+          people={people}
+          names={names}
+          roomName={roomName}
+          vesselName={vesselName}
+          pinned={new Set()}
+        />
+      </div>
+      <p className="mt-2">
+        Pressure out before a hose is uncoupled. Cords dry and off the wet floor, motors on circuits of their
+        own. Signs until it is dry. Waste water to the sanitary sewer.
+      </p>
+    </div>
+  );
+}

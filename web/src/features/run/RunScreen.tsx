@@ -1,0 +1,181 @@
+import { vesselLevels } from "@scutch/core/plan";
+import type { Step } from "@scutch/core/run";
+import { Printer, Scale } from "lucide-react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { at } from "../../format/time.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useDesk } from "../../planning/openDesk.ts";
+import { NoRooms } from "../../shared/NoRooms.tsx";
+import { useAppSelector } from "../../state/store.ts";
+import { useTimes } from "../../state/useTimes.ts";
+import { Button } from "../../ui/Button.tsx";
+import { useNow } from "../../ui/useNow.ts";
+import { AtMarker } from "./AtMarker.tsx";
+import { FloorNow } from "./FloorNow.tsx";
+import { Marker } from "./Marker.tsx";
+import { RunAdvice } from "./RunAdvice.tsx";
+import { RunChoices } from "./RunChoices.tsx";
+import { RunFault } from "./RunFault.tsx";
+import { RunPrint } from "./RunPrint.tsx";
+import { RunSheet } from "./RunSheet.tsx";
+import { changeSaid, standOf } from "./runChange.ts";
+import { lanesOf } from "./runView.ts";
+import { StepDialog } from "./StepDialog.tsx";
+import { StepTable } from "./StepTable.tsx";
+import type { Axis } from "./useAxis.ts";
+
+const CompareDialog = lazy(async () => ({ default: (await import("./CompareDialog.tsx")).CompareDialog }));
+const NOBODY: readonly string[] = [];
+
+/** Who does what when, section by section, from the first step to the last room dry. */
+export function RunScreen() {
+  const desk = useDesk();
+  const { work, job } = desk;
+  const said = useChangeSaid(desk);
+  if (work.rooms.every(({ passage }) => passage))
+    return <NoRooms title="Nothing to run yet." follows="the whole run stands" />;
+  return (
+    <div className="grid gap-x-8 gap-y-6 px-4 pt-4 sm:px-7 lg:grid-cols-[1fr_22rem]">
+      {work.run.outcome === "planned" ? (
+        <Planned desk={desk} said={said} key={job.id} />
+      ) : (
+        <>
+          <RunFault desk={desk} fault={work.run.fault} />
+          <RunChoices desk={desk} />
+        </>
+      )}
+    </div>
+  );
+}
+
+/** What the last change of the plan, or what was last logged, did to the run; nothing on opening it. */
+function useChangeSaid({ work, job, log }: JobDesk): string | undefined {
+  const stand = useMemo(() => standOf(work), [work]);
+  const before = useRef({ job, log, stand });
+  const [said, setSaid] = useState<string>();
+  useEffect(() => {
+    const was = before.current;
+    if (was.job.id !== job.id) setSaid(undefined);
+    else if (was.stand !== stand && (was.job !== job || (was.log.length > 0 && was.log !== log)))
+      setSaid(changeSaid(was.stand, stand));
+    before.current = { job, log, stand };
+  }, [stand, job, log]);
+  return said;
+}
+
+function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string | undefined }) {
+  const { job, shelf, work, dried, input, start } = desk;
+  const now = useNow();
+  const { clock } = useTimes();
+  const names = useAppSelector((state) => state.crew.settings?.people) ?? NOBODY;
+  const [compare, setCompare] = useState(false);
+  const [chosen, setChosen] = useState<string>();
+  const [looked, setLooked] = useState<number>();
+  const run = work.run.outcome === "planned" ? work.run : undefined;
+  const lanes = useMemo(() => (run ? lanesOf(work, run, dried?.result) : []), [work, run, dried?.result]);
+  const levels = useMemo(() => vesselLevels(input, work), [input, work]);
+  const pinned = useMemo(() => new Set((job.pins ?? []).map(({ id }) => id)), [job.pins]);
+  const vesselName = useCallback(
+    (id: string) => shelf.vessels.find((each) => each.id === id)?.name ?? "Sprayer",
+    [shelf.vessels],
+  );
+  const roomName = useCallback(
+    (id: string) => work.rooms.find((room) => room.id === id)?.name ?? "",
+    [work.rooms],
+  );
+  const onStep = useCallback((step: Step) => setChosen(step.id), []);
+  const people = input.run?.people ?? 1;
+  const last = Math.max(...lanes.map(({ dryAt, finished }) => at(start, (dryAt ?? finished) / 3600)), start);
+  const within = now > start && now < last;
+  const time = Math.min(last, Math.max(start, looked ?? (within ? now : start)));
+  const isNow = looked === undefined && within;
+  const second = (time - start) / 1000;
+  const overlay = useCallback(
+    (axis: Axis, height: number) => (
+      <Marker
+        axis={axis}
+        height={height}
+        time={time}
+        first={start}
+        last={last}
+        isNow={isNow}
+        onMove={(to) => setLooked(to)}
+      />
+    ),
+    [time, start, last, isNow],
+  );
+  if (!run) return null;
+  const step = run.steps.find(({ id }) => id === chosen);
+  const gap = run.finish / run.lowerBound - 1;
+  return (
+    <>
+      <section aria-label="Run sheet" className="min-w-0 print:hidden">
+        <p className="mb-2" role="status">
+          <strong>Done at {clock(at(start, run.finish / 3600))}.</strong>{" "}
+          <span className="text-soft">
+            {gap < 0.005
+              ? "No order of these steps is done sooner."
+              : `No order of these steps is done more than ${Math.ceil(100 * (1 - run.lowerBound / run.finish))} % sooner.`}
+          </span>{" "}
+          {said && <span className="font-semibold text-accent">{said}</span>}
+        </p>
+        <RunSheet
+          run={run}
+          lanes={lanes}
+          levels={levels}
+          start={start}
+          people={people}
+          names={names}
+          vesselName={vesselName}
+          pinned={pinned}
+          onStep={onStep}
+        >
+          {overlay}
+        </RunSheet>
+        <div className="mt-2 flex flex-wrap gap-3">
+          <Button onClick={() => setCompare(true)}>
+            <Scale aria-hidden size={18} /> Compare two ways
+          </Button>
+          <Button onClick={() => print()}>
+            <Printer aria-hidden size={18} /> Print
+          </Button>
+        </div>
+        <details className="mt-3">
+          <summary className="min-h-12 cursor-pointer py-3 font-semibold text-accent">
+            Every step as a table; tap one to hold it or put it off
+          </summary>
+          <StepTable {...{ run, start, people, names, roomName, vesselName, pinned, onStep }} />
+        </details>
+      </section>
+      <section aria-label="At the hour looked at" className="grid min-w-0 content-start gap-4 print:hidden">
+        <AtMarker {...{ run, lanes, levels, people, names, vesselName, start, second }} />
+        {looked !== undefined && within && (
+          <Button weight="quiet" className="justify-self-start" onClick={() => setLooked(undefined)}>
+            Back to now
+          </Button>
+        )}
+        <div>
+          <h2 className="mb-1 font-semibold">The floor at {clock(time)}</h2>
+          <FloorNow job={job} lanes={lanes} second={Math.round(second / 15) * 15} />
+        </div>
+        <RunAdvice desk={desk} run={run} lanes={lanes} />
+        <RunChoices desk={desk} />
+      </section>
+      <RunPrint {...{ desk, run, people, names, roomName, vesselName }} />
+      {step && (
+        <StepDialog
+          key={step.id}
+          desk={desk}
+          step={step}
+          roomName={step.roomId === undefined ? undefined : roomName(step.roomId)}
+          onClose={() => setChosen(undefined)}
+        />
+      )}
+      {compare && (
+        <Suspense fallback={null}>
+          <CompareDialog desk={desk} onClose={() => setCompare(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}

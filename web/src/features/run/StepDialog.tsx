@@ -1,0 +1,80 @@
+import { showDuration } from "@scutch/core/quantity";
+import type { Step } from "@scutch/core/run";
+import { useId, useState } from "react";
+import { at, clock24 } from "../../format/time.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useTimes } from "../../state/useTimes.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Dialog } from "../../ui/Dialog.tsx";
+import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
+import { STEP_NAMES } from "./stepWords.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly step: Step;
+  readonly roomName: string | undefined;
+  readonly onClose: () => void;
+}
+
+const MINUTE = 60_000;
+
+/** One step of the run: hold it at an hour, put it off, or let it move again. The rest is planned round it. */
+export function StepDialog({ desk: { job, edit, start }, step, roomName, onClose }: Props) {
+  const { clock } = useTimes();
+  const id = useId();
+  const begins = at(start, step.start / 3600);
+  const pin = job.pins?.find((each) => each.id === step.id);
+  const [hour, setHour] = useState(pin?.at ?? clock24(begins));
+  const [fault, setFault] = useState<string>();
+  const keepAt = (time: string | undefined) => {
+    const refused = edit((before) => {
+      const others = (before.pins ?? []).filter((each) => each.id !== step.id);
+      return { ...before, pins: time === undefined ? others : [...others, { id: step.id, at: time }] };
+    });
+    setFault(refused);
+    if (!refused) onClose();
+  };
+  const later = (minutes: number) => keepAt(clock24(begins + minutes * MINUTE));
+  return (
+    <Dialog open title={[STEP_NAMES[step.kind], roomName].filter(Boolean).join(", ")} onClose={onClose}>
+      <p className="mt-1 text-soft">
+        {clock(begins)} to {clock(at(start, step.end / 3600))}, {showDuration(step.end - step.start)}
+        {pin ? ". Held at its hour." : ""}
+      </p>
+      {step.kind === "break" ? (
+        <p className="mt-3">A break keeps its hour. It is changed beside the run sheet.</p>
+      ) : (
+        <div className="mt-4 grid gap-4">
+          <div className="grid grid-cols-2 gap-2">
+            {[10, 20, 30, 60].map((minutes) => (
+              <Button key={minutes} onClick={() => later(minutes)}>
+                {minutes === 60 ? "1 h" : `${minutes} min`} later
+              </Button>
+            ))}
+          </div>
+          <div className="grid grid-cols-[1fr_auto] items-end gap-2">
+            <label htmlFor={id} className="text-sm text-soft">
+              Starts at
+              <input
+                id={id}
+                type="time"
+                className={inputLook(fault !== undefined)}
+                value={hour}
+                onChange={({ target }) => setHour(target.value)}
+              />
+            </label>
+            <Button weight="main" disabled={hour === ""} onClick={() => keepAt(hour)}>
+              Hold it there
+            </Button>
+          </div>
+          <FieldError sentence={fault} />
+          {pin && (
+            <Button weight="quiet" className="justify-self-start" onClick={() => keepAt(undefined)}>
+              Let it move again
+            </Button>
+          )}
+        </div>
+      )}
+    </Dialog>
+  );
+}

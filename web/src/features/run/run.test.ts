@@ -1,0 +1,185 @@
+import { describe, expect, test } from "@jest/globals";
+import { Job, jobInput } from "@scutch/contract";
+import { anyJob } from "@scutch/contract/testing";
+import { simulateDrying } from "@scutch/core/drying";
+import { levelAt, planWork, vesselLevels, type WorkPlan } from "@scutch/core/plan";
+import fc from "fast-check";
+import { changeSaid, standOf } from "./runChange.ts";
+import { doingAt, lanesOf, nextAfter, roomState, sectionState, sectionWetness } from "./runView.ts";
+
+const L = 1e-3;
+const vessel = {
+  id: "01930000-0000-7000-8300-000000000004",
+  name: "Pump sprayer",
+  nominal: 8 * L,
+  heel: 0.25 * L,
+  headSpace: L,
+  graduation: 0.1 * L,
+  sprayFlow: 1e-5,
+};
+const product = {
+  id: "01930000-0000-7000-8200-000000000001",
+  name: "Any",
+  kind: "pre-spray",
+  ratioMeans: "one-to-n",
+  light: { spelling: "one-to-n", value: 32 },
+  ordinary: { spelling: "one-to-n", value: 24 },
+  heavy: { spelling: "one-to-n", value: 16 },
+  dwellLeast: 480,
+  dwellMost: 1800,
+  cautions: [],
+};
+const room = (n: number, more: object = {}) => ({
+  id: `01930000-0000-7000-8500-${String(n).padStart(12, "0")}`,
+  name: `Room ${n}`,
+  shape: { kind: "rectangle", length: 4 + n, width: 3.5 },
+  fibre: "nylon",
+  ...more,
+});
+const job = (more: object = {}) =>
+  Job.parse({
+    id: "01930000-0000-7000-8400-000000000001",
+    siteId: "01930000-0000-7000-8100-000000000001",
+    title: "House",
+    day: "2026-03-09",
+    startsAt: "09:00",
+    rooms: [room(1), room(2, { soil: 4 }), room(3, { method: "low-moisture" })],
+    batches: [
+      {
+        id: "01930000-0000-7000-8600-000000000001",
+        productId: product.id,
+        vesselId: vessel.id,
+        measure: 5e-6,
+      },
+    ],
+    ...more,
+  });
+const inputOf = (plan: Job) =>
+  jobInput(plan, {
+    products: [product as never],
+    vessels: [vessel as never],
+    startsAt: Date.parse("2026-03-09T09:00"),
+  });
+const planned = (plan: Job) => {
+  const input = inputOf(plan);
+  const work = planWork(input);
+  if (work.run.outcome !== "planned") throw new Error(JSON.stringify(work.run.fault));
+  return {
+    input,
+    work,
+    run: work.run,
+    lanes: lanesOf(work, work.run, simulateDrying(work.building, { keepCourse: true })),
+  };
+};
+
+describe("the run as it is shown", () => {
+  const { input, work, run, lanes } = planned(job());
+
+  test("a room goes from to do over dwelling and cleaning to dry, one after another, and never back", () => {
+    const order = ["to-do", "prepared", "dwelling", "under-way", "wet", "touch-dry", "dry"];
+    for (const lane of lanes) {
+      const last = (lane.dryAt ?? lane.finished) + 60;
+      let before = 0;
+      for (let second = 0; second <= last; second += 20) {
+        const { kind } = roomState(lane, second);
+        // Between two sections it dwells again.
+        const now = order.indexOf(kind === "dwelling" && before === 3 ? "under-way" : kind);
+        expect(now).toBeGreaterThanOrEqual(before);
+        before = now;
+      }
+      expect(order[before]).toBe("dry");
+    }
+  });
+
+  test("a section is dry, sprayed, wettest as it is cleaned, and from then on only drier; its tail is its own", () => {
+    for (const lane of lanes)
+      for (const section of lane.sections) {
+        expect(sectionWetness(section, lane, section.sprayStart - 1)).toBe(0);
+        expect(sectionState(section, section.sprayEnd)).toBe("sprayed");
+        expect(sectionWetness(section, lane, section.cleanStart + 1)).toBe(1);
+        let wet = 1;
+        for (let after = 0; after < 40_000; after += 500) {
+          const next = sectionWetness(section, lane, section.cleanEnd + after);
+          expect(next).toBeLessThanOrEqual(wet + 1e-9);
+          wet = next;
+        }
+      }
+    // What was cleaned first is drier at every hour than what was cleaned last in the same room.
+    const [many] = lanes.filter(({ sections }) => sections.length > 1);
+    const [first, last] = [many?.sections[0], many?.sections.at(-1)];
+    if (many && first && last)
+      expect(sectionWetness(first, many, last.cleanEnd + 1800)).toBeLessThan(
+        sectionWetness(last, many, last.cleanEnd + 1800),
+      );
+  });
+
+  test("somebody does one thing or waits for the next one, and what is done at an hour is what the plan has then", () => {
+    for (let second = 0; second < run.finish; second += 45) {
+      const step = doingAt(run.steps, 0, second);
+      if (step) expect(step.start <= second && second < step.end).toBe(true);
+      else expect(nextAfter(run.steps, 0, second)?.start).toBeGreaterThan(second);
+    }
+    expect(nextAfter(run.steps, 0, run.finish)).toBeUndefined();
+  });
+
+  test("a sprayer holds what was filled less what was sprayed, and ends with what is left over", () => {
+    const [level] = vesselLevels(input, work);
+    if (!level) throw new Error("no vessel");
+    const [batch] = work.batches;
+    const fills = batch?.batch.outcome === "planned" ? batch.batch.fills : [];
+    const filled = fills.reduce((sum, { volume }) => sum + volume, 0);
+    const sprayed = work.rooms.reduce((sum, { preSpray }) => sum + preSpray, 0);
+    expect(levelAt(level, run.finish)).toBeCloseTo(filled - sprayed, 9);
+    for (const { volume } of level.points) expect(volume).toBeLessThanOrEqual(vessel.nominal + 1e-9);
+  });
+
+  test("what planning again changed is said: sooner, later, by room; nothing where nothing is worth a word", () => {
+    const two = planned(job({ run: { people: 2 } }));
+    const said = changeSaid(standOf(work), standOf(two.work));
+    expect(said).toMatch(/^Done .+ sooner, Room/);
+    expect(changeSaid(standOf(two.work), standOf(work))).toMatch(/later/);
+    expect(changeSaid(standOf(work), standOf(work))).toBeUndefined();
+    const nothing: Pick<WorkPlan, "run" | "rooms"> = {
+      ...work,
+      run: { outcome: "impossible", fault: { code: "no-place", tasks: [] } },
+    };
+    expect(changeSaid(standOf(work), standOf(nothing))).toBeUndefined();
+  });
+
+  test("a break, a pin and a promise are hours of the clock, also past midnight", () => {
+    const night = inputOf(
+      job({
+        startsAt: "22:30",
+        breaks: [{ id: "01930000-0000-7000-8c00-000000000001", at: "00:15", length: 900 }],
+        pins: [{ id: "set-up", at: "22:40" }],
+        rooms: [room(1, { walkOnBy: "06:00" })],
+      }),
+    );
+    // The surroundings say it began at nine in the morning: from then on.
+    expect(night.run?.breaks?.[0]?.at).toBe((13.5 + 1.75) * 3600);
+    expect(night.run?.pins?.[0]).toEqual({ stepId: "set-up", at: (13.5 + 1 / 6) * 3600 });
+    expect(night.run?.promises?.[0]?.by).toBe((13.5 + 7.5) * 3600);
+  });
+
+  test("any job is drawn: no lane, level or state is anything but numbers", () => {
+    fc.assert(
+      fc.property(anyJob(1), (any) => {
+        const anyInput = jobInput(any, { products: [product as never], vessels: [vessel as never] });
+        const anyWork = planWork(anyInput);
+        if (anyWork.run.outcome !== "planned") return;
+        const drawn = lanesOf(
+          anyWork,
+          anyWork.run,
+          anyWork.rooms.length > 0 ? simulateDrying(anyWork.building, { keepCourse: true }) : undefined,
+        );
+        for (const lane of drawn)
+          for (const { after, wet, left } of lane.tail)
+            expect([after, wet, left].every((value) => Number.isFinite(value) && value >= 0)).toBe(true);
+        for (const { points } of vesselLevels(anyInput, anyWork))
+          for (const { at, volume } of points)
+            expect(Number.isFinite(at) && Number.isFinite(volume)).toBe(true);
+      }),
+      { seed: 61, numRuns: 60 },
+    );
+  });
+});

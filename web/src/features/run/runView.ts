@@ -1,0 +1,116 @@
+import type { DryingResult } from "@scutch/core/drying";
+import type { RoomPlan, WorkPlan } from "@scutch/core/plan";
+import type { JobRun, RunSection, Step } from "@scutch/core/run";
+import { freeWaterAt, wetShare } from "../../format/wetness.ts";
+
+/** A planned room with what is drawn and told of it. Times s after the job's start. */
+export interface RunLane {
+  readonly room: RoomPlan;
+  readonly sections: readonly RunSection[];
+  /** Steps before anything is wet, and after it is clean. */
+  readonly dry: readonly Step[];
+  readonly finished: number;
+  readonly touchDry: number | null;
+  readonly dryAt: number | null;
+  /** Wetness, 0…1 of what cleaning left, and what of it is left to lose until dry, at seconds after a section was cleaned. */
+  readonly tail: readonly { readonly after: number; readonly wet: number; readonly left: number }[];
+}
+
+const DRY_WORK = new Set(["furniture", "vacuum", "edges", "bag", "pre-spot"]);
+/** As many points as the eye can tell apart on a tail. */
+const POINTS = 14;
+
+/** The rooms of a run in the order worked, each with how it dries from the moment a part of it is clean. */
+export function lanesOf(work: WorkPlan, run: JobRun, result: DryingResult | undefined): RunLane[] {
+  return work.rooms.flatMap((room, i): RunLane[] => {
+    if (room.passage) return [];
+    const sections = run.sections.filter(({ roomId }) => roomId === room.id);
+    const drying = result?.rooms[i];
+    const finished = room.finishedAt * 3600;
+    const hours = (value: number | null | undefined) => (value == null ? null : finished + value * 3600);
+    const end = drying?.dryHours ?? 0;
+    const course = drying?.course ?? [];
+    const wetAt = (after: number) => wetShare(freeWaterAt(course, room.finishedAt + after), room.residual);
+    return [
+      {
+        room,
+        sections,
+        dry: room.steps.filter(({ kind }) => DRY_WORK.has(kind)),
+        finished,
+        touchDry: hours(drying?.touchDryHours),
+        dryAt: hours(drying?.dryHours),
+        tail: Array.from({ length: end > 0 ? POINTS : 0 }, (_, k) => {
+          const after = (k * end) / (POINTS - 1);
+          const wet = wetAt(after);
+          return { after: after * 3600, wet, left: Math.max(0, (wet - wetAt(end)) / (1 - wetAt(end) || 1)) };
+        }),
+      },
+    ];
+  });
+}
+
+/** What a section is at a second. */
+export type SectionState = "dry" | "sprayed" | "being-cleaned" | "clean";
+export function sectionState(section: RunSection, second: number): SectionState {
+  if (second >= section.cleanEnd) return "clean";
+  if (second >= section.cleanStart) return "being-cleaned";
+  return second >= section.sprayStart && section.sprayId !== undefined ? "sprayed" : "dry";
+}
+
+/** A pre-spray's wetness beside what cleaning leaves: so that the eye tells them apart. */
+const SPRAYED = 0.4;
+
+/** How wet a section is at a second, 0…1; each part dries as its room does, from when it was cleaned itself. */
+export function sectionWetness(section: RunSection, { tail }: Pick<RunLane, "tail">, second: number): number {
+  const state = sectionState(section, second);
+  if (state === "dry") return 0;
+  if (state === "sprayed") return SPRAYED;
+  if (state === "being-cleaned") return 1;
+  const after = second - section.cleanEnd;
+  const next = tail.findIndex((point) => point.after >= after);
+  const [a, b] = [tail[next - 1], tail[next]];
+  if (next < 0) return 0;
+  if (!a || !b) return b?.wet ?? 0;
+  return a.wet + ((after - a.after) / (b.after - a.after)) * (b.wet - a.wet);
+}
+
+/** What a room is at a second, and the next hour that counts for it. */
+export type RoomState =
+  | { readonly kind: "to-do" | "prepared"; readonly until?: number }
+  | { readonly kind: "dwelling"; readonly ready: number; readonly until: number }
+  | { readonly kind: "under-way"; readonly until: number }
+  | { readonly kind: "wet" | "touch-dry" | "dry"; readonly until?: number };
+
+export function roomState(lane: RunLane, second: number): RoomState {
+  const { sections, dry, finished, touchDry, dryAt, room } = lane;
+  const next = (at: number | null) => (at === null ? {} : { until: at });
+  const wet = sections.filter((each) => sectionState(each, second) !== "dry");
+  if (second >= finished && (room.finishLogged || wet.length > 0 || sections.length === 0)) {
+    if (dryAt !== null && second >= dryAt) return { kind: "dry" };
+    if (touchDry !== null && second >= touchDry) return { kind: "touch-dry", ...next(dryAt) };
+    return { kind: "wet", ...next(touchDry) };
+  }
+  const cleaning = sections.find((each) => sectionState(each, second) === "being-cleaned");
+  if (cleaning) return { kind: "under-way", until: finished };
+  const dwelling = sections.filter((each) => sectionState(each, second) === "sprayed");
+  if (dwelling.length > 0)
+    return {
+      kind: "dwelling",
+      ready: Math.min(...dwelling.map(({ sprayStart, dwell }) => sprayStart + dwell)),
+      until: Math.min(...dwelling.map(({ openUntil }) => openUntil)),
+    };
+  if (wet.length > 0) return { kind: "under-way", until: finished };
+  const first = sections[0]?.sprayStart;
+  const begun = dry.some(({ start }) => start <= second);
+  return { kind: begun ? "prepared" : "to-do", ...(first === undefined ? {} : { until: first }) };
+}
+
+/** What each of the crew has in hand at a second; undefined: free, waiting for something. */
+export const doingAt = (steps: readonly Step[], who: number, second: number): Step | undefined =>
+  steps.find(
+    (step) => (step.who === who || step.kind === "break") && step.start <= second && second < step.end,
+  );
+
+/** What somebody does next after a second. */
+export const nextAfter = (steps: readonly Step[], who: number, second: number): Step | undefined =>
+  steps.find((step) => (step.who === who || step.kind === "break") && step.start > second);

@@ -1,0 +1,43 @@
+import type { Step, StepKind } from "@scutch/core/run";
+import { METHOD_NAMES } from "../../format/words.ts";
+
+/** What is done in a step, as it is said to somebody. */
+export const STEP_NAMES: Readonly<Record<StepKind, string>> = {
+  furniture: "Move furniture",
+  vacuum: "Vacuum",
+  edges: "Edges",
+  bag: "Empty the bag",
+  "pre-spot": "Spots first",
+  "pre-spray": "Spray",
+  "re-mist": "Mist with water",
+  agitate: "Agitate",
+  clean: "Clean",
+  pad: "Absorbent pad",
+  spots: "Spots that remain",
+  odour: "Odour",
+  groom: "Groom",
+  fans: "Set fans",
+  "set-up": "Set up",
+  fill: "Make fill",
+  "tank-trip": "Dump and refill",
+  break: "Break",
+  "pack-up": "Pack up",
+};
+
+/** How somebody of the crew is called where nobody has said. */
+export const personName = (who: number, names: readonly string[]) => names[who] ?? `Person ${who + 1}`;
+
+/** What is in the hand, in words; undefined where it needs none. */
+export function toolName(
+  step: Pick<Step, "tool" | "kind">,
+  vesselName: (id: string) => string,
+): string | undefined {
+  const { tool } = step;
+  if (tool === undefined || step.kind === "bag") return undefined;
+  if (tool.startsWith("machine:")) {
+    const method = tool.slice("machine:".length);
+    return (METHOD_NAMES as Readonly<Record<string, string>>)[method]?.toLowerCase() ?? method;
+  }
+  if (tool.startsWith("sprayer:")) return vesselName(tool.slice("sprayer:".length));
+  return tool;
+}
