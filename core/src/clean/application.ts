@@ -11,12 +11,13 @@ export const RATE_LIMITS = [5e-6, 2e-3] as const;
 
 /**
  * Pre-spray on ordinary soil and pile, m³/m². 600 ft² to the US gallon, 68 ml/m² (common practice), for extraction;
- * low moisture needs water to carry soil into the pad, so more (common practice).
+ * low moisture needs water to carry soil into the pad, so more; a foam is mostly air (common practice).
  */
 const ORDINARY_RATE: Record<Method, number> = {
   extraction: 68e-6,
   "self-contained": 68e-6,
   "low-moisture": 85e-6,
+  "dry-foam": 55e-6,
   "dry-compound": 0,
   spinner: 85e-6,
 };

@@ -1,5 +1,12 @@
 /** Ways of cleaning a floor that the plan knows; the spinner is for hard floors. */
-export const METHODS = ["extraction", "self-contained", "low-moisture", "dry-compound", "spinner"] as const;
+export const METHODS = [
+  "extraction",
+  "self-contained",
+  "low-moisture",
+  "dry-foam",
+  "dry-compound",
+  "spinner",
+] as const;
 export type Method = (typeof METHODS)[number];
 
 /** Litres a minute of an industry-size-1 nozzle (0.1 US gal/min) at its rated 40 psi, as m³/s. */
@@ -24,6 +31,10 @@ export interface MethodFigures {
   readonly relativeAirflow: number;
   /** Whether it wets the floor, dampens it, or neither. */
   readonly wetting: "wet" | "damp" | "dry";
+  /** s that what was laid down does its work beyond its dwell, whatever the air: a foam falls. */
+  readonly standsFor?: number;
+  /** What was laid down dries to a powder that is vacuumed up then. */
+  readonly vacuumDry?: boolean;
   /** kg/m² it leaves whatever went on, where there is no pile to hold more. */
   readonly film?: number;
 }
@@ -68,6 +79,21 @@ export const METHOD_FIGURES: Record<Method, MethodFigures> = {
     pressure: 2.76,
     relativeAirflow: 0,
     wetting: "damp",
+  },
+  "dry-foam": {
+    wetStrokes: 0,
+    dryStrokes: 0,
+    padPasses: 2,
+    headWidth: 0.43,
+    overlap: 0.1,
+    strokeSpeed: 0.3,
+    ratedJetFlow: 0,
+    pressure: 2.76,
+    relativeAirflow: 0,
+    wetting: "damp",
+    // Chosen so that no more than 3 m² at a time comes out, as is common practice.
+    standsFor: 120,
+    vacuumDry: true,
   },
   "dry-compound": {
     wetStrokes: 0,

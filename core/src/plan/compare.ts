@@ -1,5 +1,5 @@
 import { type Covering, isHardFloor } from "../care/index.ts";
-import type { Method } from "../clean/index.ts";
+import { METHOD_FIGURES, type Method } from "../clean/index.ts";
 import { simulateDrying } from "../drying/index.ts";
 import { careOf } from "./care.ts";
 import type { JobInput } from "./input.ts";
@@ -37,6 +37,13 @@ export interface WayPlan {
 export const takesMethod = (covering: Covering | undefined): boolean =>
   covering === undefined || (!isHardFloor(covering) && covering !== "coir");
 
+/** A room done by another method: what is worked with pads all along gets none after. */
+export const byMethod = <R extends { readonly padAfter?: boolean | undefined }>(room: R, method: Method) => ({
+  ...room,
+  method,
+  ...(METHOD_FIGURES[method].padPasses > 0 && room.padAfter ? { padAfter: false } : {}),
+});
+
 /** The job as it would be done another way. Nothing logged counts: ways are compared from the start. */
 export function jobInWay(job: JobInput, { method, people }: Way): JobInput {
   const { finished: _, measuredWater: __, ...rest } = job;
@@ -44,9 +51,7 @@ export function jobInWay(job: JobInput, { method, people }: Way): JobInput {
     ...rest,
     run: { ...job.run, people, pins: [] },
     rooms: job.rooms.map((room) =>
-      method !== undefined && takesMethod(room.covering) && !room.passage
-        ? { ...room, method, padAfter: method === "low-moisture" ? false : (room.padAfter ?? false) }
-        : room,
+      method !== undefined && takesMethod(room.covering) && !room.passage ? byMethod(room, method) : room,
     ),
   };
 }

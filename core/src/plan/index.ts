@@ -19,7 +19,7 @@ export {
   type RoomCare,
   type VesselCare,
 } from "./care.ts";
-export { compareWays, jobInWay, takesMethod, type Way, type WayPlan } from "./compare.ts";
+export { byMethod, compareWays, jobInWay, takesMethod, type Way, type WayPlan } from "./compare.ts";
 export { extrasOf } from "./extras.ts";
 export { type Heaviest, heaviestOf } from "./heaviest.ts";
 export type {

@@ -83,6 +83,7 @@ export function runRoom(
             rate: film,
             dwell: product.dwellLeast,
             dwellMost: product.dwellMost,
+            standsFor: figures.standsFor,
             open: openTime(filmOn(room, workingAirSpeed(room, job)), Math.min(5, film * WATER_DENSITY)),
           },
         }

@@ -1,6 +1,13 @@
 import { openTime } from "../drying/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
-import { type RunInput, type RunRoom, sectionsAhead, standsAtMost, stretchOf } from "../run/index.ts";
+import {
+  type RunInput,
+  type RunRoom,
+  type StandLimit,
+  sectionsAhead,
+  standing,
+  stretchOf,
+} from "../run/index.ts";
 import type { JobInput } from "./input.ts";
 import type { WetRoomPlan } from "./rooms.ts";
 import { filmOn, STILL, workingAirSpeed } from "./run.ts";
@@ -14,8 +21,8 @@ export interface Spraying {
   readonly ahead: number;
   /** Times what was sprayed is misted with water while it dwells. */
   readonly reMists: number;
-  /** What sets it: the film drying, the label's longest dwell, or nothing: the whole room can be sprayed at once. */
-  readonly limit: "dry-out" | "label" | "none";
+  /** What sets it; none: the whole room can be sprayed at once. */
+  readonly limit: StandLimit | "none";
   /** Open time with the fans off, where they run and it would be longer. */
   readonly fansOff?: number;
 }
@@ -42,7 +49,7 @@ export function sprayingOf(
         dwell: spray.dwell,
         ahead: largest,
         reMists: ahead?.reMists ?? 0,
-        limit: largest >= area ? "none" : standsAtMost(spray) < spray.open ? "label" : "dry-out",
+        limit: largest >= area ? "none" : standing(spray).limit,
         ...(job.run?.fansRunning && workingAirSpeed(wet, job) > STILL && still > spray.open
           ? { fansOff: still }
           : {}),

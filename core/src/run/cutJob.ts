@@ -37,9 +37,19 @@ const RE_MIST_AT = 0.8;
 /** A label's longest dwell is held to where it leaves at least so long, s, to clean in. */
 const LEAST_LEEWAY = 120;
 
-/** The last second of standing that still is as it should be: before the film is half gone, and as the label has it. */
-export const standsAtMost = ({ open, dwell, dwellMost = 0 }: NonNullable<RunRoom["spray"]>): number =>
-  dwellMost - dwell >= LEAST_LEEWAY ? Math.min(open, dwellMost) : open;
+/** What ends the time that a spray may stand. */
+export type StandLimit = "dry-out" | "label" | "foam";
+
+/** The last second of standing that still is as it should be: before the film is half gone, as the label has it, before a foam falls. */
+export function standing({ open, dwell, dwellMost = 0, standsFor }: NonNullable<RunRoom["spray"]>): {
+  readonly most: number;
+  readonly limit: StandLimit;
+} {
+  const label = dwellMost - dwell >= LEAST_LEEWAY ? dwellMost : Number.POSITIVE_INFINITY;
+  const foam = dwell + (standsFor ?? Number.POSITIVE_INFINITY);
+  const most = Math.min(open, label, foam);
+  return { most, limit: most === foam ? "foam" : most === label ? "label" : "dry-out" };
+}
 
 /** How large a room's sections may be, and how often they have to be misted; undefined where it dries whatever one does. */
 export function sectionsAhead(
@@ -56,7 +66,7 @@ export function sectionsAhead(
     agitateTime: perArea(own.agitate),
     cleanTime: perArea(own.clean),
     dwell: spray.dwell,
-    open: standsAtMost(spray),
+    open: standing(spray).most,
   };
   const largest = largestSection(work, area);
   if (largest > 0) return { largest, reMists: 0 };

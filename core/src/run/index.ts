@@ -1,4 +1,11 @@
-export { type CutFault, type DriesFirst, MOST_SECTIONS, sectionsAhead, standsAtMost } from "./cutJob.ts";
+export {
+  type CutFault,
+  type DriesFirst,
+  MOST_SECTIONS,
+  type StandLimit,
+  sectionsAhead,
+  standing,
+} from "./cutJob.ts";
 export { workingOfFinish } from "./finishWorking.ts";
 export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank } from "./input.ts";
 export { type RoughTimes, workInTurn } from "./inTurn.ts";

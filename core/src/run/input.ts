@@ -8,6 +8,8 @@ export interface RoomSpray {
   /** The label's dwell, s: at least, and at most where the label has a longer one. */
   readonly dwell: number;
   readonly dwellMost?: number | undefined;
+  /** s it stands beyond its dwell, where that is shorter than the air leaves it: a foam falls. */
+  readonly standsFor?: number | undefined;
   /** Open time, s, as things run while people work. */
   readonly open: number;
 }

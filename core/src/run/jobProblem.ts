@@ -1,4 +1,4 @@
-import { type CutFault, type CutSection, cutJob, standsAtMost, windowOf } from "./cutJob.ts";
+import { type CutFault, type CutSection, cutJob, standing, windowOf } from "./cutJob.ts";
 import type { RunInput, RunRoom } from "./input.ts";
 import { after, type Lag, type Problem, START, type Task } from "./schedule/index.ts";
 import { AREA_PER_BAG, PACES, type StepKind } from "./stepKinds.ts";
@@ -174,7 +174,7 @@ function workSection(
   const done = to.follow(treated, groom);
   if (spray && room.spray) {
     const { dwell, open } = room.spray;
-    const stands = section.reMists > 0 ? open : standsAtMost(room.spray);
+    const stands = section.reMists > 0 ? open : standing(room.spray).most;
     const { least, most } = windowOf({ duration: spray.duration, stands, dwell }, clean.duration);
     if (reMists.length === 0) to.lags.push({ from: spray.id, to: clean.id, least, most });
     else {

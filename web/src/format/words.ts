@@ -59,6 +59,7 @@ export const METHOD_NAMES: Named<NonNullable<Room["method"]>> = {
   extraction: "Extraction",
   "self-contained": "Self-contained",
   "low-moisture": "Low moisture",
+  "dry-foam": "Dry foam",
   "dry-compound": "Dry compound",
   spinner: "Hard-floor spinner",
 };

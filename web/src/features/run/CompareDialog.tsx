@@ -1,5 +1,5 @@
 import type { Method } from "@scutch/core/clean";
-import { takesMethod, type Way, type WayPlan } from "@scutch/core/plan";
+import { byMethod, takesMethod, type Way, type WayPlan } from "@scutch/core/plan";
 import { showDuration } from "@scutch/core/quantity";
 import { type ReactNode, useEffect, useState } from "react";
 import { at } from "../../format/time.ts";
@@ -19,7 +19,13 @@ interface Props {
 }
 
 type Key = `${Method | "as-is"} ${number}`;
-const METHODS: readonly Method[] = ["extraction", "self-contained", "low-moisture", "dry-compound"];
+const METHODS: readonly Method[] = [
+  "extraction",
+  "self-contained",
+  "low-moisture",
+  "dry-foam",
+  "dry-compound",
+];
 const HANDS = [1, 2];
 
 const wayOf = (key: Key): Way => {
@@ -61,7 +67,7 @@ export function CompareDialog({ desk, onClose }: Props) {
       rooms: before.rooms.map((room) =>
         method === undefined || room.passage || barred.has(room.id) || !takesMethod(covered.get(room.id))
           ? room
-          : { ...room, method },
+          : byMethod(room, method),
       ),
     }));
     onClose();

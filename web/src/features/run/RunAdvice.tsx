@@ -22,6 +22,7 @@ export function RunAdvice({ desk, run, lanes }: Props) {
   const nameOf = (id: string) => lanes.find(({ room }) => room.id === id)?.room.name ?? "";
   const ahead = work.spraying.filter(({ limit }) => limit !== "none");
   const misted = work.spraying.filter(({ reMists }) => reMists > 0);
+  const powdery = lanes.filter(({ room }) => room.figures.vacuumDry);
   const broken = job.rooms.flatMap((room) => {
     const promise = desk.input.run?.promises?.find(({ roomId }) => roomId === room.id);
     const lane = lanes.find((each) => each.room.id === room.id);
@@ -79,6 +80,17 @@ export function RunAdvice({ desk, run, lanes }: Props) {
           Water, not more product.
         </Callout>
       )}
+      {powdery.length > 0 && (
+        <Callout tone="advice" title="Vacuum again when it is dry.">
+          {powdery
+            .map(
+              ({ room, dryAt }) =>
+                `${room.name}: ${dryAt === null ? "not dry within four days in this air" : `from ${about(at(start, dryAt / 3600), start)}`}`,
+            )
+            .join(", ")}
+          . What was laid down dries to a powder that holds the soil; that visit isn’t among the steps.
+        </Callout>
+      )}
       {ahead.length > 0 && (
         <Callout
           tone="advice"
@@ -87,10 +99,9 @@ export function RunAdvice({ desk, run, lanes }: Props) {
           {ahead.map(({ roomId, ahead: most, limit, open }) => (
             <p key={roomId}>
               {nameOf(roomId)}: {units.area(most)},{" "}
-              {limit === "label"
-                ? "or it stands longer than the label says"
-                : `half of the spray is gone in ${showDuration(open)}`}
-              .
+              {limit === "label" && "or it stands longer than the label says"}
+              {limit === "foam" && "or the foam falls before it is worked"}
+              {limit === "dry-out" && `half of the spray is gone in ${showDuration(open)}`}.
             </p>
           ))}
         </Callout>

@@ -1,0 +1,81 @@
+import { expect, test } from "@jest/globals";
+import { byMethod, compareWays, type JobInput, jobInWay, planWork } from "./index.ts";
+
+const L = 1e-3;
+/** A job by extraction, its pre-spray standing so long, s; the plant-fibre study takes no water at all. */
+const job = (dwellLeast: number): JobInput => ({
+  rooms: [
+    { id: "study", name: "Study", shape: { kind: "rectangle", length: 4, width: 3 }, covering: "coir" },
+    { id: "hall", name: "Hall", shape: { kind: "rectangle", length: 5, width: 2.2 }, padAfter: true },
+    { id: "lounge", name: "Lounge", shape: { kind: "rectangle", length: 5.5, width: 4 }, fibre: "plant" },
+    { id: "den", name: "Den", shape: { kind: "rectangle", length: 5, width: 4 }, fibre: "nylon" },
+  ],
+  batches: [
+    {
+      id: "spray",
+      product: {
+        light: { spelling: "one-to-n", value: 32 },
+        ordinary: { spelling: "one-to-n", value: 24 },
+        heavy: { spelling: "one-to-n", value: 16 },
+        dwellLeast,
+        dwellMost: Math.max(dwellLeast, 900),
+      },
+      vessel: { nominal: 8 * L, heel: 0.2 * L, headSpace: 0.5 * L, graduation: 0.1 * L, sprayFlow: L / 60 },
+      measure: 5e-6,
+    },
+  ],
+});
+
+test("dry foam is sprayed no more than 3 m² at a time, a little more where its label lets it stand, or it falls first (common practice)", () => {
+  for (const [dwell, most] of [
+    [0, 3.01],
+    [300, 4.5],
+  ] as const) {
+    const { spraying, run } = planWork(jobInWay(job(dwell), { method: "dry-foam", people: 1 }));
+    const den = spraying.find(({ roomId }) => roomId === "den");
+    expect(den?.limit).toBe("foam");
+    expect(den?.ahead).toBeGreaterThan(2.2);
+    expect(den?.ahead).toBeLessThanOrEqual(most);
+    if (run.outcome !== "planned") throw new Error("not planned");
+    const own = run.sections.filter(({ roomId }) => roomId === "den");
+    expect(Math.max(...own.map(({ area }) => area))).toBeLessThanOrEqual(most);
+    // And it is worked before it falls: never more than one piece stands.
+    for (const { cleanEnd, sprayEnd } of own) expect(cleanEnd - sprayEnd).toBeLessThanOrEqual(dwell + 120);
+  }
+});
+
+test("ways are compared on the job as surveyed: less water with pads, fewer hours with two, what may not be is barred", () => {
+  const ways = [
+    { people: 1 },
+    { method: "low-moisture", people: 1 },
+    { method: "dry-foam", people: 1 },
+    { method: "dry-compound", people: 1 },
+    { people: 2 },
+  ] as const;
+  const [wet, damp, foam, dry, two] = compareWays(job(480), ways);
+  if (!wet || !damp || !foam || !dry || !two) throw new Error("a way is missing");
+  expect(damp.water).toBeLessThan(wet.water);
+  expect(foam.water).toBeLessThan(damp.water);
+  expect(dry.water).toBe(0);
+  expect(dry.fills).toBe(0);
+  expect(damp.pads).toBeGreaterThan(wet.pads);
+  expect(two.finish).toBeLessThan(wet.finish as number);
+  expect(two.water).toBe(wet.water);
+  // Plant fibre takes no water by any way but dry; coir keeps its own way throughout.
+  const barred = (plan: typeof wet) => plan.rooms.filter((room) => room.barred).map(({ roomId }) => roomId);
+  expect(barred(wet)).toEqual(["lounge"]);
+  expect(barred(dry)).toEqual([]);
+});
+
+test("what is taken is what was compared", () => {
+  const before = job(480);
+  const [way] = compareWays(before, [{ method: "low-moisture", people: 2 }]);
+  const taken: JobInput = {
+    ...before,
+    run: { people: 2 },
+    rooms: before.rooms.map((room) => (room.covering === "coir" ? room : byMethod(room, "low-moisture"))),
+  };
+  const { run, rooms } = planWork(taken);
+  expect(run.outcome === "planned" && run.finish).toBe(way?.finish);
+  expect(rooms.map(({ finishedAt }) => finishedAt)).toEqual(way?.rooms.map(({ finishedAt }) => finishedAt));
+});
