@@ -29,12 +29,17 @@ const minutesOf = (clock: string) => {
   return 60 * hours + minutes;
 };
 
-/** Seconds after the job's start at which a clock shows so much, next time it does. */
+/** An hour said is of this run if it's within so many minutes before the start; else it is the next time a clock shows it. */
+const BEFORE_START = 6 * 60;
+
+/** Seconds after the job's start at which a clock shows so much; less than 0 where that is shortly before it. */
 function secondsAfter(clock: string, job: Job, startsAt: number | undefined): number {
   const planned = Date.parse(`${job.day}T${job.startsAt}`);
   // A job begun before its planned start has its clock from there.
   const early = startsAt === undefined ? 0 : Math.max(0, (planned - startsAt) / 1000);
-  return early + 60 * ((minutesOf(clock) - minutesOf(job.startsAt) + 1440) % 1440);
+  return (
+    early + 60 * (((minutesOf(clock) - minutesOf(job.startsAt) + 1440 + BEFORE_START) % 1440) - BEFORE_START)
+  );
 }
 
 function runOf(job: Job, startsAt: number | undefined): JobInput["run"] {

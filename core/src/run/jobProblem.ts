@@ -49,6 +49,9 @@ const SOONER: Partial<Record<StepKind, number>> = {
   agitate: 1,
   "tank-trip": 0.3,
 };
+/** Shares of its dwell that a section is begun before its cleaning, to be tried, and s that what prepares a room is before that. */
+const DWELLS_AHEAD = [0.5, 1, 1.5, 2] as const;
+const PREPARED_AHEAD = 600;
 
 /** Writes a problem down task by task. */
 class Statement {
@@ -57,10 +60,20 @@ class Statement {
   readonly lags: Lag[] = [];
   /** Sections before it that each task belongs to, in cleaning order. */
   readonly turns: number[] = [0];
-  turn = 0;
+  private turn = 0;
+  /** s of everybody's work stated before each task's part of the job, and the dwell there. */
+  readonly parts: { readonly before: number; readonly dwell: number }[] = [{ before: 0, dwell: 0 }];
+  private part = { before: 0, dwell: 0 };
+  private work = 0;
   readonly last = new Map<string, Task>();
 
   constructor(private readonly people: number) {}
+
+  /** What is stated from here on is another part of the job, in which sprayed floors stand for so long, s. */
+  next(dwell: number): void {
+    this.turn++;
+    this.part = { before: this.work / this.people, dwell };
+  }
 
   /** A step of so many seconds, at least one; nothing where there is nothing to do. */
   add(step: StepTask, seconds: number): Task | undefined {
@@ -75,6 +88,8 @@ class Statement {
     this.tasks.push(task);
     this.steps.push(step);
     this.turns.push(this.turn);
+    this.parts.push(this.part);
+    this.work += task.duration;
     return task;
   }
 
@@ -223,7 +238,8 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
   };
   let run = -1;
   for (const room of input.rooms) {
-    to.turn++;
+    const dwell = room.spray?.dwell ?? 0;
+    to.next(dwell);
     const ready = prepareRoom(room, input, paced, to, bag);
     const machine = `machine:${room.machine}`;
     let firstWet: Task | undefined;
@@ -234,7 +250,7 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
     // What cleaning leaves is treated when the room is through, before its pile is set up.
     const treat = () => [last("spots", work.spots * paced), last("odour", work.odour * paced)];
     for (const section of cut.filter(({ roomId }) => roomId === room.id)) {
-      to.turn++;
+      to.next(dwell);
       const fill = fillOf(section);
       if (section.tank !== undefined && section.tank > run) {
         const solution = input.tanks[section.tank]?.solution ?? 0;
@@ -295,10 +311,17 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
     const second = Math.round(at);
     if (task) to.lags.push({ from: START, to: task.id, least: second, most: second });
   }
-  const ranks = LOOK_AHEAD.map((ahead) =>
-    to.tasks.map(
-      (_, i) => (to.turns[i] as number) - ahead * (SOONER[to.steps[i - 1]?.kind ?? "set-up"] ?? 0),
+  const kindOf = (i: number) => to.steps[i - 1]?.kind ?? "set-up";
+  const ranks = [
+    ...DWELLS_AHEAD.map((share) =>
+      to.parts.map(({ before, dwell }, i) => {
+        const sooner = SOONER[kindOf(i)] ?? 0;
+        return sooner === 0
+          ? before
+          : before - share * dwell - (sooner > 1 ? PREPARED_AHEAD * (sooner - 1) : 0);
+      }),
     ),
-  );
+    ...LOOK_AHEAD.map((ahead) => to.turns.map((turn, i) => turn - ahead * (SOONER[kindOf(i)] ?? 0))),
+  ];
   return { problem: to.finish(input), steps: to.steps, sections, ranks };
 }

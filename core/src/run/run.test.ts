@@ -157,6 +157,26 @@ describe("the run of a job", () => {
     );
   });
 
+  test("a break is had where it falls into the run, and outside it, the evening before or the night after, changes nothing", () => {
+    fc.assert(
+      fc.property(jobs, fc.integer({ min: -7200, max: 40_000 }), (input, at) => {
+        const free = runJob({ ...input, breaks: [] });
+        const run = runJob({ ...input, breaks: [{ id: "tea", at, length: 900 }] });
+        if (free.outcome === "impossible" || run.outcome === "impossible") return;
+        const had = run.steps.find(({ kind }) => kind === "break");
+        if (run.outside.length > 0) {
+          expect(run).toEqual({ ...free, outside: ["tea"] });
+          expect(at < 0 || at >= free.finish).toBe(true);
+        } else {
+          expect(had?.start).toBe(at);
+          // Work goes on after it, or went on until it: nobody waits for tea at the end.
+          expect(run.steps.some(({ kind, end }) => kind !== "break" && end >= at)).toBe(true);
+        }
+      }),
+      { seed: 59, numRuns: 60 },
+    );
+  });
+
   test("a pinned step stands at its hour; one that can't is said and the rest is kept", () => {
     const input = { ...(fc.sample(jobs, { seed: 7, numRuns: 1 })[0] as RunInput), breaks: [] };
     const last = input.rooms.at(-1)?.id ?? "";

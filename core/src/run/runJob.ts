@@ -1,5 +1,5 @@
 import type { CutFault } from "./cutJob.ts";
-import type { Pin, RunInput } from "./input.ts";
+import type { Break, Pin, RunInput } from "./input.ts";
 import { type JobProblem, jobProblem, type SectionTask, type StepTask } from "./jobProblem.ts";
 import { soFar } from "./live.ts";
 import { handOut } from "./people.ts";
@@ -42,6 +42,8 @@ export interface JobRun {
   readonly unkept: readonly Pin[];
   /** Sections whose open time can't be kept any more as things went. */
   readonly late: readonly string[];
+  /** Breaks, by id, at hours when the run is over or hasn't begun: they change nothing. */
+  readonly outside: readonly string[];
 }
 
 export type RunPlan =
@@ -52,7 +54,7 @@ export type RunPlan =
     };
 
 const pinLag = ({ stepId, at }: Pin): Lag => {
-  const second = Math.max(0, Math.round(at));
+  const second = Math.round(at);
   return { from: START, to: stepId, least: second, most: second };
 };
 
@@ -62,10 +64,28 @@ const pinLag = ({ stepId, at }: Pin): Lag => {
  * an hour stand at it; where all of them together can't, those that can be kept in the order given are.
  */
 export function runJob(input: RunInput): RunPlan {
+  const free = jobProblem({ ...input, breaks: [] });
+  if ("code" in free) return { outcome: "impossible", fault: free };
+  const work = free.problem.tasks.reduce((sum, { duration }) => sum + duration, 0);
+  // Nobody is done before the work shared out evenly is: breaks until then fall into the run for certain.
+  let reached = work / input.crew.people;
+  for (;;) {
+    const isIn = (each: Break) => each.at >= 0 && each.at < reached;
+    const run = runWith({ ...input, breaks: input.breaks.filter(isIn) });
+    if (run.outcome === "impossible") return run;
+    const over = run.finish;
+    const outside = input.breaks.filter((each) => !isIn(each));
+    if (outside.every(({ at }) => at < 0 || at >= over))
+      return { ...run, outside: outside.map(({ id }) => id) };
+    reached = over;
+  }
+}
+
+function runWith(input: RunInput): Exclude<RunPlan, JobRun> | Omit<JobRun, "outside"> {
   const stated = jobProblem(input);
   if ("code" in stated) return { outcome: "impossible", fault: stated };
   const known = new Set(stated.steps.map(({ id }) => id));
-  const pins = input.pins.filter(({ stepId }) => known.has(stepId));
+  const pins = input.pins.filter(({ stepId, at }) => known.has(stepId) && at >= 0);
   const solve = (problem: Problem) =>
     schedule(problem, {
       ranks: stated.ranks,
@@ -109,7 +129,7 @@ export function runJob(input: RunInput): RunPlan {
     finish: found.finish,
     lowerBound: found.lowerBound,
     problem,
-    unkept: pins.filter((pin) => !kept.includes(pin)),
+    unkept: input.pins.filter((pin) => known.has(pin.stepId) && !kept.includes(pin)),
     late,
   };
 }

@@ -9,6 +9,7 @@ import { workingOfFinish } from "@scutch/core/run";
 import { reads, readsName, readsSize, sizeLimit, sizeText } from "../format/readers.ts";
 import { labelSpelling, UNITS_OF } from "../format/units.ts";
 import type { JobDesk } from "../planning/desk.ts";
+import { moved } from "../planning/moved.ts";
 import { driedOf, type Planned } from "../planning/planned.ts";
 import { entryText } from "../shared/logging/entryText.ts";
 import { measuresFor } from "../shared/products/measures.ts";
@@ -16,7 +17,6 @@ import { showFigure } from "../shared/working/figures.ts";
 import { SOURCE_NAMES } from "../shared/working/sources.ts";
 import { changeRedone, changeUndone, historySlice, jobChanged, onScreen } from "../state/historySlice.ts";
 import { type Held, held, heldForgotten, heldMoved, holdingSlice } from "../state/holdingSlice.ts";
-import { moved } from "./survey/order.ts";
 import { stateOf } from "./today/jobState.ts";
 import type { Listed } from "./today/useToday.ts";
 

@@ -2,10 +2,14 @@ import type { Arc, Network } from "./network.ts";
 import type { Problem, Task } from "./problem.ts";
 import { Profile } from "./profile.ts";
 
+/** Places of resources in their list, and how much of each. */
+export type Uses = readonly (readonly [place: number, amount: number])[];
+
 /** A problem made ready to be placed again and again. */
 export interface Prepared {
   readonly problem: Problem;
   readonly network: Network;
+  readonly uses: readonly Uses[];
   /** Second before which a task can't start whatever the resources, and after which it mustn't. */
   readonly earliest: readonly number[];
   readonly latest: readonly number[];
@@ -23,25 +27,26 @@ const PLACINGS_PER_TASK = 4;
  * it in time. Undefined where that doesn't end.
  */
 export function placeInTurn(prepared: Prepared, order: readonly number[]): number[] | undefined {
-  const { problem, network, earliest, latest, fixed } = prepared;
-  const profiles = new Map(problem.resources.map(({ id, capacity }) => [id, new Profile(capacity)]));
+  const { problem, network, uses, earliest, latest, fixed } = prepared;
+  const profiles = problem.resources.map(({ capacity }) => new Profile(capacity));
   const starts = new Array<number>(network.size).fill(Number.NaN);
   const notBefore = [...earliest];
   const turn = new Array<number>(network.size);
   for (const [k, i] of order.entries()) turn[i] = k;
 
   const take = (i: number, sign: 1 | -1) => {
-    const { duration, uses } = problem.tasks[i] as Task;
+    const { duration } = problem.tasks[i] as Task;
     const at = starts[i] as number;
-    for (const { resource, amount } of uses) profiles.get(resource)?.take(at, at + duration, sign * amount);
+    for (const [profile, amount] of uses[i] as Uses)
+      profiles[profile]?.take(at, at + duration, sign * amount);
   };
   const fits = (i: number, from: number): number => {
-    const { duration, uses } = problem.tasks[i] as Task;
+    const { duration } = problem.tasks[i] as Task;
     let at = from;
     for (let moved = true; moved && at < Number.POSITIVE_INFINITY; ) {
       moved = false;
-      for (const { resource, amount } of uses) {
-        const next = profiles.get(resource)?.fits(at, duration, amount) ?? at;
+      for (const [profile, amount] of uses[i] as Uses) {
+        const next = profiles[profile]?.fits(at, duration, amount) ?? at;
         moved ||= next > at;
         at = next;
       }

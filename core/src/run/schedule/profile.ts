@@ -1,8 +1,9 @@
 /** How much of one resource is taken up over time: a step function, added to and asked where something still fits. */
 export class Profile {
-  /** From times[i] on, used[i] is taken up; before the first nothing is. */
-  private readonly times: number[] = [0];
-  private readonly used: number[] = [0];
+  /** From times[i] on, used[i] is taken up; before the first nothing is. Typed and moved in place: this is the innermost loop. */
+  private times = new Float64Array(32);
+  private used = new Int32Array(32);
+  private size = 1;
 
   constructor(private readonly capacity: number) {}
 
@@ -11,7 +12,8 @@ export class Profile {
     if (end <= start) return;
     const first = this.cut(start);
     const last = this.cut(end);
-    for (let i = first; i < last; i++) this.used[i] = (this.used[i] as number) + amount;
+    const { used } = this;
+    for (let i = first; i < last; i++) used[i] = (used[i] as number) + amount;
     // Steps that have become level are one: the list stays as long as what is taken up.
     this.join(last);
     this.join(first);
@@ -19,29 +21,32 @@ export class Profile {
 
   private join(at: number): void {
     if (at === 0 || this.used[at] !== this.used[at - 1]) return;
-    this.times.splice(at, 1);
-    this.used.splice(at, 1);
+    this.times.copyWithin(at, at + 1, this.size);
+    this.used.copyWithin(at, at + 1, this.size);
+    this.size--;
   }
 
   /** The first second from `from` on at which `amount` is free for `duration`. */
   fits(from: number, duration: number, amount: number): number {
-    const { times, used } = this;
+    const { times, used, size } = this;
     const most = this.capacity - amount;
     let start = from;
-    for (let i = this.step(from); i < times.length; i++) {
+    for (let i = this.step(from); i < size; i++) {
       if ((times[i] as number) >= start + duration && start + duration > start) break;
-      if ((used[i] as number) > most) start = times[i + 1] ?? Number.POSITIVE_INFINITY;
+      if ((used[i] as number) > most)
+        start = i + 1 < size ? (times[i + 1] as number) : Number.POSITIVE_INFINITY;
     }
     return start;
   }
 
   /** Which step a time falls into: bisection. */
   private step(time: number): number {
+    const { times } = this;
     let low = 0;
-    let high = this.times.length;
+    let high = this.size;
     while (high - low > 1) {
       const middle = (low + high) >> 1;
-      if ((this.times[middle] as number) <= time) low = middle;
+      if ((times[middle] as number) <= time) low = middle;
       else high = middle;
     }
     return low;
@@ -50,8 +55,20 @@ export class Profile {
   private cut(time: number): number {
     const at = this.step(time);
     if (this.times[at] === time) return at;
-    this.times.splice(at + 1, 0, time);
-    this.used.splice(at + 1, 0, this.used[at] as number);
+    if (this.size === this.times.length) this.grow();
+    this.times.copyWithin(at + 2, at + 1, this.size);
+    this.used.copyWithin(at + 2, at + 1, this.size);
+    this.times[at + 1] = time;
+    this.used[at + 1] = this.used[at] as number;
+    this.size++;
     return at + 1;
+  }
+
+  private grow(): void {
+    const { times, used } = this;
+    this.times = new Float64Array(2 * times.length);
+    this.used = new Int32Array(2 * used.length);
+    this.times.set(times);
+    this.used.set(used);
   }
 }

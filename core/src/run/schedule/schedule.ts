@@ -1,7 +1,7 @@
 import { seededRandom } from "../../numeric/random.ts";
 import { lowerBound } from "./bound.ts";
-import { type Arc, longestWays, networkOf } from "./network.ts";
-import { type Prepared, placeInTurn } from "./place.ts";
+import { type Arc, longestWays, type Network, networkOf } from "./network.ts";
+import { type Prepared, placeInTurn, type Uses } from "./place.ts";
 import { type Problem, START, type Starts, type Unschedulable } from "./problem.ts";
 
 export type Scheduled =
@@ -53,7 +53,14 @@ function prepare(problem: Problem): Prepared | Unschedulable {
   if (!earliest || !latest || late.length > 0)
     return { code: "lags-contradict", tasks: (late.length > 0 ? late : problem.tasks).map(({ id }) => id) };
   const fixed = problem.tasks.map((_, i) => earliest[i] === latest[i]);
-  return { problem, network, earliest, latest, fixed };
+  const placeOf = new Map(problem.resources.map(({ id }, i) => [id, i]));
+  const uses = problem.tasks.map((task) =>
+    task.uses.flatMap(({ resource, amount }): Uses => {
+      const place = placeOf.get(resource);
+      return place === undefined ? [] : [[place, amount]];
+    }),
+  );
+  return { problem, network, uses, earliest, latest, fixed };
 }
 
 /** Tasks by rank, each after those it waits for; what has its hour comes first of all. */
@@ -83,12 +90,20 @@ function inOrder({ network, fixed }: Prepared, rank: readonly number[]): number[
   return order;
 }
 
-interface Found {
-  readonly starts: Starts;
-  readonly finish: number;
-  readonly lateness: number;
-  readonly untidiness: number;
-  readonly sum: number;
+/** A placing and what counts about it; how tidy it is is only asked where the rest is equal. */
+class Found {
+  private tidy: number | undefined;
+  constructor(
+    readonly placed: readonly number[],
+    readonly finish: number,
+    readonly lateness: number,
+    readonly sum: number,
+    private readonly ask: () => number,
+  ) {}
+  get untidiness(): number {
+    this.tidy ??= this.ask();
+    return this.tidy;
+  }
 }
 
 /** Earlier finish, then less late for what was promised, then tidier, then everything earlier. */
@@ -96,7 +111,7 @@ const better = (a: Found, b: Found) =>
   a.finish - b.finish || a.lateness - b.lateness || a.untidiness - b.untidiness || a.sum - b.sum;
 
 /** Orders tried where nobody says how many: more of small problems, in about the same time. */
-const ordersFor = (tasks: number) => Math.round(Math.min(1000, Math.max(4, 3_000_000 / tasks ** 3)));
+const ordersFor = (tasks: number) => Math.round(Math.min(1000, Math.max(12, 300_000 / tasks ** 2)));
 /** Orders tried without getting better before the search starts from another one. */
 const PATIENCE = 40;
 
@@ -114,23 +129,22 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
     problem.tasks.map(({ duration }) => duration),
   ) as number[];
   const least = lowerBound(prepared, tails);
+  const startsOf = (placed: readonly number[]): Starts =>
+    new Map(problem.tasks.map(({ id }, i) => [id, placed[i] as number]));
+  const promised = [...(wishes.endBy ?? [])].map(([id, by]) => [network.place.get(id) ?? -1, by] as const);
   const look = (rank: readonly number[]): Found | undefined => {
     const order = inOrder(prepared, rank);
     const placed = order.length === network.size ? placeInTurn(prepared, order) : undefined;
     if (!placed) return undefined;
-    const starts = new Map(problem.tasks.map(({ id }, i) => [id, placed[i] as number]));
     const ends = problem.tasks.map(({ duration }, i) => (placed[i] as number) + duration);
-    const lateness = [...(wishes.endBy ?? [])].reduce(
-      (sum, [id, by]) => sum + Math.max(0, (ends[network.place.get(id) ?? -1] ?? 0) - by),
-      0,
-    );
-    return {
-      starts,
-      finish: Math.max(0, ...ends),
+    const lateness = promised.reduce((sum, [i, by]) => sum + Math.max(0, (ends[i] ?? 0) - by), 0);
+    return new Found(
+      placed,
+      Math.max(0, ...ends),
       lateness,
-      untidiness: wishes.untidiness?.(starts) ?? 0,
-      sum: placed.reduce((sum, each) => sum + each, 0),
-    };
+      placed.reduce((sum, each) => sum + each, 0),
+      () => wishes.untidiness?.(startsOf(placed)) ?? 0,
+    );
   };
   const ranks = [
     // As listed; what has to be soonest; what most has to come after, first; what can wait least; what can start first.
@@ -152,7 +166,7 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
     }
   }
   let here = best;
-  let rank = sequenceOf(bestRank);
+  let rank = sequenceOf(best?.placed ?? bestRank);
   let idle = 0;
   const orders = wishes.orders ?? ordersFor(problem.tasks.length);
   for (let tried = 0; tried < orders; tried++) {
@@ -162,7 +176,7 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
       rank = shaken(sequenceOf(bestRank), random);
       here = look(rank) ?? best;
     }
-    const other = moved(rank, random);
+    const other = moved(rank, network, random);
     const found = look(other);
     idle++;
     if (found && (!here || better(found, here) <= 0)) {
@@ -177,7 +191,7 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
   }
   if (!best)
     return { outcome: "impossible", fault: { code: "no-place", tasks: problem.tasks.map(({ id }) => id) } };
-  return { outcome: "scheduled", starts: best.starts, finish: best.finish, lowerBound: least };
+  return { outcome: "scheduled", starts: startsOf(best.placed), finish: best.finish, lowerBound: least };
 }
 
 /** Ranks as places 0, 1, 2 …, so that moving one is the same size of step anywhere. */
@@ -188,13 +202,21 @@ function sequenceOf(rank: readonly number[]): number[] {
   return places;
 }
 
-/** One task moved before or after another. */
-function moved(rank: readonly number[], random: () => number): number[] {
-  const next = [...rank];
-  const task = Math.floor(random() * next.length);
-  const other = Math.floor(random() * next.length);
-  next[task] = (next[other] as number) + (random() < 0.5 ? -0.5 : 0.5);
-  return sequenceOf(next);
+/** One task moved to another place in the order; half the time earlier with what it waits for, or later with what waits for it. */
+function moved(rank: readonly number[], { out, into }: Network, random: () => number): number[] {
+  const task = Math.floor(random() * rank.length);
+  const place = Math.floor(random() * rank.length);
+  const sooner = place < (rank[task] as number);
+  const arcs = sooner ? into : out;
+  const along = new Set([task]);
+  const alone = random() < 0.5;
+  for (const i of alone ? [] : along)
+    for (const { to, lag } of arcs[i] as readonly Arc[]) {
+      const there = rank[to] as number;
+      if (lag > 0 && (sooner ? there >= place : there <= place)) along.add(to);
+    }
+  const by = sooner ? -0.5 : 0.5;
+  return sequenceOf(rank.map((own, i) => (along.has(i) ? place + by + (own - place) * 1e-4 : own)));
 }
 
 /** A quarter of the tasks moved about. */

@@ -31,6 +31,8 @@ export function AtMarker({ run, lanes, levels, people, names, vesselName, start,
     switch (state.kind) {
       case "to-do":
         return "to do";
+      case "preparing":
+        return "being prepared";
       case "prepared":
         return "vacuumed, not sprayed";
       case "dwelling":

@@ -1,8 +1,9 @@
 import { MOST_PEOPLE, USUAL_CIRCUITS } from "@scutch/core/plan";
-import { Trash2 } from "lucide-react";
+import { ArrowUp, Trash2 } from "lucide-react";
 import { useId, useState } from "react";
 import { clock24 } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { moved } from "../../planning/moved.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
@@ -46,16 +47,56 @@ export function RunChoices({ desk }: { readonly desk: JobDesk }) {
         checked={run.fansRunning ?? false}
         onChange={(fansRunning) => set({ fansRunning: fansRunning || undefined })}
       />
+      <Order desk={desk} />
       <Breaks desk={desk} />
       <Promises desk={desk} />
     </section>
   );
 }
 
-function Breaks({ desk: { job, edit, start } }: { readonly desk: JobDesk }) {
+/** The rooms in the order worked; the walk-out stays the person's to keep. */
+function Order({ desk: { job, edit, work } }: { readonly desk: JobDesk }) {
+  const worked = job.rooms.flatMap((room, place) => (room.passage ? [] : [{ room, place }]));
+  if (worked.length < 2) return null;
+  return (
+    <div className="grid gap-1">
+      <h3 className="font-semibold">Rooms in the order worked</h3>
+      <ol className="border-rule border-b">
+        {worked.map(({ room, place }, i) => (
+          <li key={room.id} className="flex items-center gap-2 border-rule border-t">
+            <span className="w-6 text-center font-mono text-soft">{i + 1}</span>
+            <span className="min-w-0 flex-1">{room.name}</span>
+            <button
+              type="button"
+              disabled={i === 0}
+              aria-label={`${room.name} earlier`}
+              className="grid size-12 place-items-center text-accent disabled:text-rule"
+              onClick={() =>
+                edit((before) => ({
+                  ...before,
+                  rooms: moved(before.rooms, place, (worked[i - 1]?.place ?? place) - place),
+                }))
+              }
+            >
+              <ArrowUp aria-hidden size={20} />
+            </button>
+          </li>
+        ))}
+      </ol>
+      {(work.walkOut?.conflicts.length ?? 0) > 0 && (
+        <p className="text-caution-ink text-sm">
+          In this order one walks over what is done: Survey says how to put it right.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Breaks({ desk: { job, edit, start, work } }: { readonly desk: JobDesk }) {
   const id = useId();
   const [fault, setFault] = useState<string>();
   const breaks = job.breaks ?? [];
+  const outside = work.run.outcome === "planned" ? work.run.outside : [];
   const change = (next: typeof breaks) => setFault(edit((before) => ({ ...before, breaks: next })));
   return (
     <div className="grid gap-2">
@@ -93,6 +134,11 @@ function Breaks({ desk: { job, edit, start } }: { readonly desk: JobDesk }) {
           >
             <Trash2 aria-hidden size={20} />
           </button>
+          {outside.includes(each.id) && (
+            <p className="col-span-full text-sm text-soft">
+              Outside the hours of this run: it changes nothing.
+            </p>
+          )}
         </div>
       ))}
       <Button

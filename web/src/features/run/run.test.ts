@@ -76,14 +76,14 @@ describe("the run as it is shown", () => {
   const { input, work, run, lanes } = planned(job());
 
   test("a room goes from to do over dwelling and cleaning to dry, one after another, and never back", () => {
-    const order = ["to-do", "prepared", "dwelling", "under-way", "wet", "touch-dry", "dry"];
+    const order = ["to-do", "preparing", "prepared", "dwelling", "under-way", "wet", "touch-dry", "dry"];
     for (const lane of lanes) {
       const last = (lane.dryAt ?? lane.finished) + 60;
       let before = 0;
       for (let second = 0; second <= last; second += 20) {
         const { kind } = roomState(lane, second);
         // Between two sections it dwells again.
-        const now = order.indexOf(kind === "dwelling" && before === 3 ? "under-way" : kind);
+        const now = order.indexOf(kind === "dwelling" && before === order.indexOf("under-way") ? "under-way" : kind);
         expect(now).toBeGreaterThanOrEqual(before);
         before = now;
       }

@@ -76,7 +76,7 @@ export function sectionWetness(section: RunSection, { tail }: Pick<RunLane, "tai
 
 /** What a room is at a second, and the next hour that counts for it. */
 export type RoomState =
-  | { readonly kind: "to-do" | "prepared"; readonly until?: number }
+  | { readonly kind: "to-do" | "preparing" | "prepared"; readonly until?: number }
   | { readonly kind: "dwelling"; readonly ready: number; readonly until: number }
   | { readonly kind: "under-way"; readonly until: number }
   | { readonly kind: "wet" | "touch-dry" | "dry"; readonly until?: number };
@@ -102,7 +102,8 @@ export function roomState(lane: RunLane, second: number): RoomState {
   if (wet.length > 0) return { kind: "under-way", until: finished };
   const first = sections[0]?.sprayStart;
   const begun = dry.some(({ start }) => start <= second);
-  return { kind: begun ? "prepared" : "to-do", ...(first === undefined ? {} : { until: first }) };
+  const done = begun && dry.every(({ end }) => end <= second);
+  return { kind: done ? "prepared" : begun ? "preparing" : "to-do", ...(first === undefined ? {} : { until: first }) };
 }
 
 /** What each of the crew has in hand at a second; undefined: free, waiting for something. */

@@ -8,6 +8,7 @@ import { newId } from "../../device/newId.ts";
 import { joined } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { withoutRoom } from "../../planning/floorPlan.ts";
+import { moved } from "../../planning/moved.ts";
 import { CareStrip } from "../../shared/care/CareStrip.tsx";
 import { idsIn } from "../../shared/logging/useLogging.ts";
 import { PhotoStrip } from "../../shared/photos/PhotoStrip.tsx";
@@ -18,7 +19,6 @@ import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { doorLike } from "./addRoom.ts";
-import { moved } from "./order.ts";
 import { RoomFloor } from "./RoomFloor.tsx";
 import { RoomSize } from "./RoomSize.tsx";
 
