@@ -2,6 +2,7 @@ import { type PadPlan, padPlan, planTanks, type TankDemand, type TankRun } from 
 import { type Building, simulateDrying } from "../drying/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import {
+  type RunInput,
   type RunPlan,
   runJob,
   type WalkConflict,
@@ -45,8 +46,11 @@ export interface WorkPlan {
   readonly walkOut?: { readonly best: WalkOut; readonly conflicts: readonly WalkConflict[] };
 }
 
-/** Rooms, water, fills and times of a job; everything but drying. Throws OutOfRange outside the models' limits. */
-export function planWork(job: JobInput): WorkPlan {
+/** Rooms, water, fills and times of a job, its run found by `solve`; everything but drying. Throws OutOfRange outside the models' limits. */
+export function planWork(
+  job: JobInput,
+  solve: (input: RunInput) => RunPlan = (input) => runJob(input),
+): WorkPlan {
   const effects = effectsOf(job.interview, accidentsFound(job.spots));
   const { rooms: wet, questions } = planRooms(job, effects);
   const cleaned = wet.filter((room) => !room.passage);
@@ -60,7 +64,7 @@ export function planWork(job: JobInput): WorkPlan {
   );
   const tanks = job.rig?.tanks ? planTanks(cleaned.map(tankDemand), job.rig.tanks) : undefined;
   const runWith = (leaveBy?: ReadonlyMap<string, number>) =>
-    runJob(runInput(job, working, batches, tanks ?? [], leaveBy));
+    solve(runInput(job, working, batches, tanks ?? [], leaveBy));
   const finishedBy = (run: RunPlan) =>
     wet.map((room) => {
       const steps = run.outcome === "planned" ? run.steps.filter(({ roomId }) => roomId === room.id) : [];

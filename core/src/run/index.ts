@@ -9,7 +9,7 @@ export {
 export { workingOfFinish } from "./finishWorking.ts";
 export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank } from "./input.ts";
 export { type RoughTimes, workInTurn } from "./inTurn.ts";
-export { type JobRun, type RunPlan, type RunSection, runJob, type Step } from "./runJob.ts";
+export { type JobRun, type Rough, type RunPlan, type RunSection, runJob, type Step } from "./runJob.ts";
 export { largestAreaAhead } from "./section.ts";
 export {
   type CrewPace,

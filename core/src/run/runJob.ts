@@ -53,6 +53,11 @@ export type RunPlan =
       readonly fault: CutFault | (Unschedulable & { readonly code: Unschedulable["code"] });
     };
 
+/** Only the first few orders are tried; where there was a plan before, one like it. */
+export interface Rough {
+  readonly like?: Starts | undefined;
+}
+
 const pinLag = ({ stepId, at }: Pin): Lag => {
   const second = Math.round(at);
   return { from: START, to: stepId, least: second, most: second };
@@ -63,7 +68,7 @@ const pinLag = ({ stepId, at }: Pin): Lag => {
  * then everything as early as it goes. What was finished stays as it was and the rest is planned from there. Steps pinned to
  * an hour stand at it; where all of them together can't, those that can be kept in the order given are.
  */
-export function runJob(input: RunInput): RunPlan {
+export function runJob(input: RunInput, rough?: Rough): RunPlan {
   const free = jobProblem({ ...input, breaks: [] });
   if ("code" in free) return { outcome: "impossible", fault: free };
   const work = free.problem.tasks.reduce((sum, { duration }) => sum + duration, 0);
@@ -71,7 +76,7 @@ export function runJob(input: RunInput): RunPlan {
   let reached = work / input.crew.people;
   for (;;) {
     const isIn = (each: Break) => each.at >= 0 && each.at < reached;
-    const run = runWith({ ...input, breaks: input.breaks.filter(isIn) });
+    const run = runWith({ ...input, breaks: input.breaks.filter(isIn) }, rough);
     if (run.outcome === "impossible") return run;
     const over = run.finish;
     const outside = input.breaks.filter((each) => !isIn(each));
@@ -81,14 +86,27 @@ export function runJob(input: RunInput): RunPlan {
   }
 }
 
-function runWith(input: RunInput): Exclude<RunPlan, JobRun> | Omit<JobRun, "outside"> {
+/** A step's start in an earlier plan of the job as its rank, what is new right after what it stands behind. */
+const ranksLike = (before: Starts, { tasks }: Problem): readonly number[] => {
+  let last = 0;
+  return tasks.map(({ id }) => {
+    last = before.get(id) ?? last;
+    return last;
+  });
+};
+
+function runWith(
+  input: RunInput,
+  rough: Rough | undefined,
+): Exclude<RunPlan, JobRun> | Omit<JobRun, "outside"> {
   const stated = jobProblem(input);
   if ("code" in stated) return { outcome: "impossible", fault: stated };
   const known = new Set(stated.steps.map(({ id }) => id));
   const pins = input.pins.filter(({ stepId, at }) => known.has(stepId) && at >= 0);
   const solve = (problem: Problem) =>
     schedule(problem, {
-      ranks: stated.ranks,
+      ranks: rough?.like ? [ranksLike(rough.like, problem), ...stated.ranks] : stated.ranks,
+      rough: rough !== undefined,
       endBy: new Map(
         stated.steps.flatMap(({ id, roomId }) => {
           const by = roomId === undefined ? undefined : input.leaveBy?.get(roomId);

@@ -155,6 +155,7 @@ const desk = (log: readonly Partial<LogEntry>[], finished: Record<string, number
   job: { id: "j", rooms: ROOMS, batches: [] } as unknown as Job,
   shelf: { crew: "", products: [{ id: "p", name: "Meadow" }], vessels: [], sites: [] } as unknown as Shelf,
   log: log as LogEntry[],
+  rough: false,
   input: { rooms: ROOMS, batches: [], finished },
   work: planWork({ rooms: ROOMS, batches: [], finished }),
   dried: undefined,

@@ -10,6 +10,7 @@ import { contractFault } from "../format/words.ts";
 import { useAppSelector } from "../state/store.ts";
 import { useUnits } from "../state/useUnits.ts";
 import { type Planned, planned } from "./planned.ts";
+import { runsOf, useRunsFound } from "./runs.ts";
 import { type Dried, useRanges } from "./useDried.ts";
 
 /** The phase of the job in sight, by its address: /jobs/ID/survey. */
@@ -55,9 +56,13 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const { plan } = here;
   const units = useUnits();
   const pace = useAppSelector((state) => state.crew.settings?.pace);
+  const runs = useRunsFound();
   const known = useMemo(
-    () => (plan && shelf && logHere ? planned(plan, shelf, logHere.entries, pace) : undefined),
-    [plan, shelf, logHere, pace],
+    () =>
+      plan && shelf && logHere
+        ? planned(plan, shelf, logHere.entries, pace, runsOf(plan.id, runs))
+        : undefined,
+    [plan, shelf, logHere, pace, runs],
   );
   const ranges = useRanges(known?.work);
   const edit = useCallback(

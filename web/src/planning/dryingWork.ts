@@ -1,5 +1,6 @@
 import type { Building, Move, MoveEffect, RoomRange } from "@scutch/core/drying";
 import type { JobInput, Way, WayPlan } from "@scutch/core/plan";
+import type { RunInput, RunPlan } from "@scutch/core/run";
 
 interface Asked {
   readonly id: number;
@@ -15,12 +16,13 @@ export type WorkAsked =
       readonly index: number;
       readonly moves: readonly Move[];
     })
+  | (Asked & { readonly what: "run"; readonly input: RunInput })
   | (Asked & { readonly what: "ways"; readonly job: JobInput; readonly ways: readonly Way[] });
 
 export interface WorkAnswer {
   readonly id: number;
   readonly lane: string;
-  readonly answer: RoomRange[] | MoveEffect[] | WayPlan[];
+  readonly answer: RoomRange[] | MoveEffect[] | WayPlan[] | RunPlan;
 }
 
 let worker: Worker | undefined;
@@ -58,6 +60,10 @@ export const askBestMoves = <Id extends string>(
   moves: readonly Move<Id>[],
   then: (effects: MoveEffect<Id>[]) => void,
 ) => ask({ what: "rank", lane: "rank", building, index, moves }, then);
+
+/** Asks for the run of a job, of which only the newest question counts. */
+export const askRun = (jobId: string, input: RunInput, then: (run: RunPlan) => void) =>
+  ask({ what: "run", lane: `run ${jobId}`, input }, then);
 
 /** Asks what a job comes to done several ways. */
 export const askWays = (job: JobInput, ways: readonly Way[], then: (plans: WayPlan[]) => void) =>

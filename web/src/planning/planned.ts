@@ -3,6 +3,7 @@ import { type DryingResult, simulateDrying } from "@scutch/core/drying";
 import { workBegan } from "@scutch/core/log";
 import { type JobInput, planWork, type WorkPlan } from "@scutch/core/plan";
 import { startOf } from "../format/time.ts";
+import type { runsOf } from "./runs.ts";
 
 /** What a plan comes to, with what it was computed from. */
 export interface Planned {
@@ -15,14 +16,20 @@ export interface Planned {
   readonly result: DryingResult | undefined;
   /** Milliseconds since 1970 at which the job starts. */
   readonly start: number;
+  /** Its run is one to go on with until the worker has found the one that stands. */
+  readonly rough: boolean;
 }
 
-/** Plan and drying in one go: a job of ordinary size takes about two milliseconds. */
+/**
+ * Plan and drying in one go. Where it is on a screen its run comes from {@link runsOf}, a few milliseconds; else it is
+ * found here and now, some tens.
+ */
 export function planned(
   job: Job,
   shelf: Shelf,
   log: readonly LogEntry[],
   pace?: CrewSettings["pace"],
+  runs?: ReturnType<typeof runsOf>,
 ): Planned {
   const site = shelf.sites.find(({ id }) => id === job.siteId);
   // A room finished before the planned start began to dry then: the job’s clock starts with it.
@@ -34,8 +41,8 @@ export function planned(
     startsAt: start,
     ...(pace ? { pace } : {}),
   });
-  const work = planWork(input);
-  return { job, shelf, log, input, work, result: driedOf(work), start };
+  const work = planWork(input, runs?.solve);
+  return { job, shelf, log, input, work, result: driedOf(work), start, rough: runs?.isRough() ?? false };
 }
 
 /** A plan's rooms dried, with their courses. */

@@ -21,6 +21,8 @@ export interface Wishes {
   readonly untidiness?: (starts: Starts) => number;
   /** Orders to try first, as a rank for each task: whoever states a problem may know what usually works. */
   readonly ranks?: readonly (readonly number[])[];
+  /** The first few of those that can be placed are enough: a schedule to go on with, not the best there is. */
+  readonly rough?: boolean;
   /** How many orders are tried at most; by the number of tasks where absent. */
   readonly orders?: number;
   readonly seed?: number;
@@ -112,6 +114,8 @@ const better = (a: Found, b: Found) =>
 
 /** Orders tried where nobody says how many: more of small problems, in about the same time. */
 const ordersFor = (tasks: number) => Math.round(Math.min(1000, Math.max(12, 300_000 / tasks ** 2)));
+/** Orders placed that are enough for a rough schedule. */
+const ENOUGH = 3;
 /** Orders tried without getting better before the search starts from another one. */
 const PATIENCE = 40;
 
@@ -146,20 +150,24 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
       () => wishes.untidiness?.(startsOf(placed)) ?? 0,
     );
   };
-  const ranks = [
+  const given = wishes.ranks ?? [];
+  const usual = [
     // As listed; what has to be soonest; what most has to come after, first; what can wait least; what can start first.
     problem.tasks.map((_, i) => i),
     prepared.latest,
     problem.tasks.map((_, i) => -(tails[i] as number)),
     problem.tasks.map((_, i) => (earliest[i] as number) - (tails[i] as number)),
     problem.tasks.map((_, i) => earliest[i] as number),
-    ...(wishes.ranks ?? []),
   ];
+  const ranks = wishes.rough ? [...given, ...usual] : [...usual, ...given];
   const random = seededRandom(wishes.seed ?? 1);
   let best: Found | undefined;
   let bestRank = ranks[0] as readonly number[];
+  let placed = 0;
   for (const rank of ranks) {
+    if (wishes.rough && placed >= ENOUGH) break;
     const found = look(rank);
+    if (found) placed++;
     if (found && (!best || better(found, best) < 0)) {
       best = found;
       bestRank = rank;
@@ -168,7 +176,7 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
   let here = best;
   let rank = sequenceOf(best?.placed ?? bestRank);
   let idle = 0;
-  const orders = wishes.orders ?? ordersFor(problem.tasks.length);
+  const orders = wishes.rough ? 0 : (wishes.orders ?? ordersFor(problem.tasks.length));
   for (let tried = 0; tried < orders; tried++) {
     if (best && best.finish <= least && best.lateness === 0) break;
     if (idle >= PATIENCE || !here) {

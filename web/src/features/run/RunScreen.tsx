@@ -49,22 +49,24 @@ export function RunScreen() {
 }
 
 /** What the last change of the plan, or what was last logged, did to the run; nothing on opening it. */
-function useChangeSaid({ work, job, log }: JobDesk): string | undefined {
+function useChangeSaid({ work, job, log, rough }: JobDesk): string | undefined {
   const stand = useMemo(() => standOf(work), [work]);
   const before = useRef({ job, log, stand });
   const [said, setSaid] = useState<string>();
   useEffect(() => {
     const was = before.current;
+    // What stands in for a moment is no change.
+    if (rough && was.job.id === job.id) return;
     if (was.job.id !== job.id) setSaid(undefined);
     else if (was.stand !== stand && (was.job !== job || (was.log.length > 0 && was.log !== log)))
       setSaid(changeSaid(was.stand, stand));
     before.current = { job, log, stand };
-  }, [stand, job, log]);
+  }, [stand, job, log, rough]);
   return said;
 }
 
 function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string | undefined }) {
-  const { job, shelf, work, dried, input, start } = desk;
+  const { job, shelf, work, dried, input, start, rough } = desk;
   const now = useNow();
   const { clock } = useTimes();
   const names = useAppSelector((state) => state.crew.settings?.people) ?? NOBODY;
@@ -113,9 +115,11 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
         <p className="mb-2" role="status">
           <strong>Done at {clock(at(start, run.finish / 3600))}.</strong>{" "}
           <span className="text-soft">
-            {gap < 0.005
-              ? "No order of these steps is done sooner."
-              : `No order of these steps is done more than ${Math.ceil(100 * (1 - run.lowerBound / run.finish))} % sooner.`}
+            {rough
+              ? "Looking for a better order …"
+              : gap < 0.005
+                ? "No order of these steps is done sooner."
+                : `No order of these steps is done more than ${Math.ceil(100 * (1 - run.lowerBound / run.finish))} % sooner.`}
           </span>{" "}
           {said && <span className="font-semibold text-accent">{said}</span>}
         </p>

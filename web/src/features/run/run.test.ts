@@ -83,7 +83,9 @@ describe("the run as it is shown", () => {
       for (let second = 0; second <= last; second += 20) {
         const { kind } = roomState(lane, second);
         // Between two sections it dwells again.
-        const now = order.indexOf(kind === "dwelling" && before === order.indexOf("under-way") ? "under-way" : kind);
+        const now = order.indexOf(
+          kind === "dwelling" && before === order.indexOf("under-way") ? "under-way" : kind,
+        );
         expect(now).toBeGreaterThanOrEqual(before);
         before = now;
       }

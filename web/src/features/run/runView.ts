@@ -103,7 +103,10 @@ export function roomState(lane: RunLane, second: number): RoomState {
   const first = sections[0]?.sprayStart;
   const begun = dry.some(({ start }) => start <= second);
   const done = begun && dry.every(({ end }) => end <= second);
-  return { kind: done ? "prepared" : begun ? "preparing" : "to-do", ...(first === undefined ? {} : { until: first }) };
+  return {
+    kind: done ? "prepared" : begun ? "preparing" : "to-do",
+    ...(first === undefined ? {} : { until: first }),
+  };
 }
 
 /** What each of the crew has in hand at a second; undefined: free, waiting for something. */

@@ -7,6 +7,7 @@ import { doseOf, joined, type UnitsOfCrew } from "../../format/units.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { boxOf, floorOf } from "../../planning/floorPlan.ts";
+import { roughly } from "../../planning/runs.ts";
 import { guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
 import { loadOf } from "./needs.ts";
 
@@ -86,7 +87,7 @@ export function loadList(jobs: readonly Job[], shelf: Shelf, units: UnitsOfCrew)
   if (jobs.length === 0) return [];
   const { amounts, vesselIds, airMovers } = loadOf(jobs, shelf);
   const productOf = (id: string) => shelf.products.find((each) => each.id === id);
-  const works = jobs.map((job) => ({ job, work: planWork(jobInput(job, shelf)) }));
+  const works = jobs.map((job) => ({ job, work: planWork(jobInput(job, shelf), roughly) }));
   const spotters = works.flatMap(({ job }) => spottersFor(job, shelf));
   const sum = (value: (work: WorkPlan) => number) =>
     works.reduce((total, { work }) => total + value(work), 0);

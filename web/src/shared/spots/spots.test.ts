@@ -57,6 +57,7 @@ const desk = (fibre: Room["fibre"], log: readonly Partial<LogEntry>[] = []): Job
     job: { id: "j", rooms, batches: [], spots: [SPOT] } as unknown as Job,
     shelf: { crew: "", products: SHELF, vessels: [], gear: [], sites: [] } as unknown as Shelf,
     log: log as LogEntry[],
+    rough: false,
     input: { rooms, batches: [] },
     work: planWork({ rooms, batches: [] }),
     dried: undefined,
