@@ -1,7 +1,8 @@
-import type { Shelf } from "@scutch/contract";
+import type { JobId, Shelf } from "@scutch/contract";
 import { CalendarDays, Upload } from "lucide-react";
 import { useId, useState } from "react";
 import { planOf } from "../../device/jobRow.ts";
+import { pullJob } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
 import { readFileText } from "../../shared/files/jobFiles.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -13,7 +14,7 @@ interface Props {
   readonly shelf: Shelf;
   readonly day: string;
   /** Ids of the day's jobs. */
-  readonly jobIds: readonly string[];
+  readonly jobIds: readonly JobId[];
 }
 
 /** The day for a calendar, and jobs from files. */
@@ -23,9 +24,22 @@ export function DayTools({ shelf, day, jobIds }: Props) {
   const [fault, setFault] = useState<string>();
   const calendar = async () => {
     const { calendarOf } = await import("./dayCalendar.ts");
-    const { db, store } = session();
+    const { db, send, store } = session();
+    setFault(undefined);
+    // A job listed here may not have been opened on this device yet.
+    const here = new Set(
+      await db.jobs
+        .where("id")
+        .anyOf([...jobIds])
+        .primaryKeys(),
+    );
+    await Promise.allSettled(jobIds.filter((each) => !here.has(each)).map((each) => pullJob(db, send, each)));
     const rows = await db.jobs.bulkGet([...jobIds]);
     const jobs = rows.flatMap((row) => (row ? [planOf(row)] : []));
+    if (jobs.length < jobIds.length)
+      setFault(
+        "Not every job of the day is on this device yet; the file has those that are. Try again with a signal.",
+      );
     saveFile(
       `scutch-${day}.ics`,
       calendarOf(jobs, shelf, store.getState().crew.settings?.pace),
