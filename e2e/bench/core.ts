@@ -1,6 +1,7 @@
 import { dryingRange, simulateDrying } from "@scutch/core/drying";
 import { planBatch } from "@scutch/core/mix";
 import { type JobInput, planJob, planWork, vesselsFor } from "@scutch/core/plan";
+import { runJob } from "@scutch/core/run";
 import { fixedLoop, median, row, times } from "./row.ts";
 
 const L = 1e-3;
@@ -28,10 +29,56 @@ const job: JobInput = {
 const { building } = planWork(job);
 const loop = fixedLoop();
 row("machine: a fixed loop, to compare runs by", `${loop.toFixed(1)} ms`, "");
-const whole = await median(400, () => planJob(job));
-row("core: whole plan of a 6-room job", `${whole.toFixed(2)} ms`, "≤ 5 ms", times(whole, loop, "loop"));
+const first = planWork(job).run;
+const standing = new Map(
+  first.outcome === "planned" ? first.steps.map(({ id, start }) => [id, start] as const) : [],
+);
+const onPage = await median(200, () =>
+  simulateDrying(planWork(job, (input) => runJob(input, { like: standing })).building),
+);
+row(
+  "core: plan and drying of a 6-room job, as on the page",
+  `${onPage.toFixed(2)} ms`,
+  "≤ 5 ms",
+  times(onPage, loop, "loop"),
+);
+const whole = await median(20, () => planJob(job));
+row("core: the same with its run found", `${whole.toFixed(1)} ms`, "≤ 100 ms", times(whole, loop, "loop"));
 const six = await median(400, () => simulateDrying(building));
 row("core: drying of six rooms", `${six.toFixed(2)} ms`, "≤ 1 ms", times(six, loop, "loop"));
+
+/** An office in warm air: sections as the film dries, two people, the machine's tanks run out on the way. */
+const office: JobInput = {
+  ...job,
+  indoor: { temperature: 28, relativeHumidity: 0.33 },
+  run: { people: 2 },
+  rooms: Array.from({ length: 6 }, (_, i) => ({
+    id: String(i),
+    name: `Office ${i}`,
+    shape: { kind: "rectangle", length: 8 + i, width: 6 },
+    fibre: fibres[i] ?? "nylon",
+    covering: "loop-pile",
+    soil: 3,
+  })),
+};
+const { run } = planWork(office);
+if (run.outcome !== "planned") throw new Error("the office can't be scheduled");
+const found = await median(20, () => planWork(office));
+row(
+  `core: plan and schedule, ${run.sections.length} sections, two people`,
+  `${found.toFixed(0)} ms`,
+  "≤ 100 ms",
+  `${times(found, loop, "loop")}, ${run.steps.length} steps, ${(100 * (run.finish / run.lowerBound - 1)).toFixed(1)} % over the bound`,
+);
+const begun: JobInput = { ...office, finished: { 0: run.finish / 3600 / 4 } };
+const like = new Map(run.steps.map(({ id, start }) => [id, start] as const));
+const again = await median(40, () => planWork(begun, (input) => runJob(input, { like })));
+row(
+  "core: the same again on the page, a room finished late",
+  `${again.toFixed(0)} ms`,
+  "≤ 50 ms",
+  times(again, loop, "loop"),
+);
 
 const weather = Array.from({ length: 97 }, (_, hours) => ({
   hours,

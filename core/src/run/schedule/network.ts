@@ -34,20 +34,22 @@ export function networkOf({ tasks, lags }: Pick<Problem, "tasks" | "lags">): Net
 
 /**
  * Longest way along arcs to each task, from the heads given (raised, never lowered); undefined where a circle of lags
- * adds up to more than nothing. Bellman–Ford with a queue.
+ * adds up to more than nothing. Bellman–Ford with a queue, begun at the end that arcs of tasks stated in order lead from.
  */
 export function longestWays(
   arcs: readonly (readonly Arc[])[],
   heads: readonly number[],
+  from: "first" | "last" = "first",
 ): number[] | undefined {
   const way = [...heads];
   const raised = way.map(() => 0);
   const waiting = way.map(() => true);
-  const queue = way.map((_, i) => i);
-  for (let next = queue.shift(); next !== undefined; next = queue.shift()) {
-    waiting[next] = false;
-    for (const { to, lag } of arcs[next] as readonly Arc[]) {
-      const reached = (way[next] as number) + lag;
+  const queue = way.map((_, i) => (from === "first" ? i : way.length - 1 - i));
+  for (let next = 0; next < queue.length; next++) {
+    const i = queue[next] as number;
+    waiting[i] = false;
+    for (const { to, lag } of arcs[i] as readonly Arc[]) {
+      const reached = (way[i] as number) + lag;
       if (reached <= (way[to] as number)) continue;
       way[to] = reached;
       if (waiting[to]) continue;

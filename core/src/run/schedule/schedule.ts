@@ -49,6 +49,7 @@ function prepare(problem: Problem): Prepared | Unschedulable {
       : longestWays(
           network.into,
           problem.tasks.map((_, i) => (i === start ? 0 : -FAR)),
+          "last",
         );
   const latest = back?.map((way) => (way <= -FAR / 2 ? FAR : -way));
   const late = problem.tasks.filter((_, i) => (earliest?.[i] ?? FAR) > (latest?.[i] ?? -1));
@@ -131,6 +132,7 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
   const tails = longestWays(
     network.into,
     problem.tasks.map(({ duration }) => duration),
+    "last",
   ) as number[];
   const least = lowerBound(prepared, tails);
   const startsOf = (placed: readonly number[]): Starts =>
