@@ -16,6 +16,8 @@ const VIEWS = [
   },
   { name: "mix", path: `${JOB(1)}/mix` },
   { name: "rinse", path: `${JOB(2)}/mix`, to: "Rinse and recovery" },
+  { name: "run", path: `${JOB(1)}/run` },
+  { name: "phone-run", path: `${JOB(4)}/run`, phone: true },
   { name: "dry", path: `${JOB(2)}/dry${ROOM(8)}` },
   { name: "log", path: `${JOB(2)}/log` },
   { name: "van", path: "/van" },

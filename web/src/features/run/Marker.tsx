@@ -71,7 +71,7 @@ export function Marker({ axis, height, time, first, last, isNow, onMove }: Props
         aria-valuetext={clock(time)}
         onKeyDown={onKeyDown}
         className="absolute top-0 grid h-8 min-w-12 place-items-center rounded-full bg-ink px-2 font-bold font-mono text-ground text-sm"
-        style={{ transform: `translateX(calc(${px}px - 50%))` }}
+        style={{ transform: `translateX(max(-0.5rem, calc(${px}px - 50%)))` }}
       >
         {isNow ? `now ${clock(time)}` : clock(time)}
       </div>
