@@ -19,6 +19,8 @@ export interface StepTask {
 export interface SectionTask extends CutSection {
   readonly dwell: number;
   readonly open: number;
+  /** s it is let stand: the open time, or less as its label or its foam has it. */
+  readonly stands: number;
   readonly sprayId?: string;
   readonly cleanId: string;
   readonly reMistIds: readonly string[];
@@ -152,6 +154,10 @@ function prepareRoom(room: RunRoom, input: RunInput, paced: number, to: Statemen
   return to.follow(done, step("edges", work.edges * paced, "vacuum"), step("pre-spot", work.preSpot * paced));
 }
 
+/** What is misted again stands as long as its film does. */
+const standsFor = ({ reMists }: CutSection, spray: NonNullable<RunRoom["spray"]>) =>
+  reMists > 0 ? spray.open : standing(spray).most;
+
 /** Sprays, dwells, agitates, cleans, pads and grooms one section. */
 function workSection(
   section: CutSection,
@@ -189,7 +195,7 @@ function workSection(
   const done = to.follow(treated, groom);
   if (spray && room.spray) {
     const { dwell, open } = room.spray;
-    const stands = section.reMists > 0 ? open : standing(room.spray).most;
+    const stands = standsFor(section, room.spray);
     const { least, most } = windowOf({ duration: spray.duration, stands, dwell }, clean.duration);
     if (reMists.length === 0) to.lags.push({ from: spray.id, to: clean.id, least, most });
     else {
@@ -285,6 +291,7 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
         ...section,
         dwell: Math.ceil(room.spray?.dwell ?? 0),
         open: Math.floor(room.spray?.open ?? 0),
+        stands: Math.floor(room.spray ? standsFor(section, room.spray) : 0),
         ...(spray ? { sprayId: spray.id } : {}),
         cleanId: clean.id,
         reMistIds,

@@ -27,6 +27,8 @@ export interface RunSection extends SectionTask {
   readonly cleanStart: number;
   readonly cleanEnd: number;
   readonly openUntil: number;
+  /** The same with the label's longest dwell and a foam's fall: what the schedule keeps. */
+  readonly standsUntil: number;
 }
 
 export interface JobRun {
@@ -172,19 +174,21 @@ function timed({ steps, sections }: JobProblem, problem: Problem, starts: Starts
       })
       .toSorted((a, b) => a.start - b.start || a.end - b.end),
     sections: sections.map((section): RunSection => {
-      const { sprayId, cleanId, reMistIds, open } = section;
+      const { sprayId, cleanId, reMistIds } = section;
       const wetted = reMistIds.at(-1) ?? sprayId ?? cleanId;
       const cleaning = endOf(cleanId) - startOf(cleanId);
+      const by = (stands: number) =>
+        sprayId === undefined
+          ? endOf(cleanId)
+          : Math.min(endOf(wetted) + stands, startOf(wetted) + stands + cleaning);
       return {
         ...section,
         sprayStart: startOf(sprayId ?? cleanId),
         sprayEnd: sprayId === undefined ? startOf(cleanId) : endOf(sprayId),
         cleanStart: startOf(cleanId),
         cleanEnd: endOf(cleanId),
-        openUntil:
-          sprayId === undefined
-            ? endOf(cleanId)
-            : Math.min(endOf(wetted) + open, startOf(wetted) + open + cleaning),
+        openUntil: by(section.open),
+        standsUntil: by(section.stands),
       };
     }),
   };

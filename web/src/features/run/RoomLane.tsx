@@ -176,7 +176,7 @@ function Stripe({ section, lane, x, y, height, gradient }: StripeProps) {
           {bar(sprayEnd, cleanStart, 0.22)}
         </>
       )}
-      {bar(cleanStart, cleanEnd, 1)}
+      {bar(cleanStart, cleanEnd, lane.room.residual > 0 ? 1 : 0)}
       {lane.tail.length > 1 && (
         <path d={tail(lane.tail as (typeof lane.tail)[number][]) ?? ""} fill={`url(#${gradient})`} />
       )}
@@ -184,7 +184,7 @@ function Stripe({ section, lane, x, y, height, gradient }: StripeProps) {
   );
 }
 
-/** Until when each dwell may last before its film is half gone: hatched, with its end marked. */
+/** Until when each dwell may last: hatched, with its end marked. */
 function Limits({
   lane,
   x,
@@ -201,9 +201,9 @@ function Limits({
     // Where the next one begins its own takes over, so that they don't lie on each other.
     const next = sprayed[i + 1];
     const end = next
-      ? Math.min(section.openUntil, Math.max(next.sprayEnd, section.cleanEnd))
-      : section.openUntil;
-    const whole = end === section.openUntil;
+      ? Math.min(section.standsUntil, Math.max(next.sprayEnd, section.cleanEnd))
+      : section.standsUntil;
+    const whole = end === section.standsUntil;
     return (
       <g key={section.id}>
         <rect

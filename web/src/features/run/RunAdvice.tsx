@@ -22,6 +22,8 @@ export function RunAdvice({ desk, run, lanes }: Props) {
   const nameOf = (id: string) => lanes.find(({ room }) => room.id === id)?.room.name ?? "";
   const ahead = work.spraying.filter(({ limit }) => limit !== "none");
   const misted = work.spraying.filter(({ reMists }) => reMists > 0);
+  const stepIds = new Set(run.steps.map(({ id }) => id));
+  const stray = (job.pins ?? []).flatMap(({ id }) => (stepIds.has(id) ? [] : [id]));
   const powdery = lanes.filter(({ room }) => room.figures.vacuumDry);
   const broken = job.rooms.flatMap((room) => {
     const promise = desk.input.run?.promises?.find(({ roomId }) => roomId === room.id);
@@ -50,6 +52,22 @@ export function RunAdvice({ desk, run, lanes }: Props) {
             }
           >
             Let it move
+          </Button>
+        </Callout>
+      )}
+      {stray.length > 0 && (
+        <Callout tone="caution" title="A step you held is no longer among the steps.">
+          The rooms, their sections or their fills have changed since.{" "}
+          <Button
+            weight="quiet"
+            onClick={() =>
+              edit((before) => ({
+                ...before,
+                pins: (before.pins ?? []).filter(({ id }) => !stray.includes(id)),
+              }))
+            }
+          >
+            Forget it
           </Button>
         </Callout>
       )}

@@ -91,8 +91,7 @@ export function RunSheet({
         </button>
         <p className="text-sm text-soft">
           <span className="mr-1 inline-block h-2 w-5 bg-[repeating-linear-gradient(45deg,var(--caution)_0_2px,var(--caution-wash)_2px_4px)]" />
-          may stand until half the spray has gone · <span className="font-mono">|</span> walk on in socks · ○
-          dry
+          the spray may stand so long · <span className="font-mono">|</span> walk on in socks · ○ dry
         </p>
       </div>
     </div>

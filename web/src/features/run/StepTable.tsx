@@ -61,7 +61,7 @@ export function StepTable({ run, start, people, names, roomName, vesselName, pin
                 {tool && <span className="text-soft print:text-black"> {tool}</span>}
               </td>
               <td className="font-mono">
-                {step.kind === "pre-spray" && section ? time(section.openUntil) : ""}
+                {step.kind === "pre-spray" && section ? time(section.standsUntil) : ""}
               </td>
             </tr>
           );

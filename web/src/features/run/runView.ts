@@ -61,11 +61,15 @@ export function sectionState(section: RunSection, second: number): SectionState 
 const SPRAYED = 0.4;
 
 /** How wet a section is at a second, 0…1; each part dries as its room does, from when it was cleaned itself. */
-export function sectionWetness(section: RunSection, { tail }: Pick<RunLane, "tail">, second: number): number {
+export function sectionWetness(
+  section: RunSection,
+  { tail, room }: Pick<RunLane, "tail" | "room">,
+  second: number,
+): number {
   const state = sectionState(section, second);
   if (state === "dry") return 0;
   if (state === "sprayed") return SPRAYED;
-  if (state === "being-cleaned") return 1;
+  if (state === "being-cleaned") return room.residual > 0 ? 1 : 0;
   const after = second - section.cleanEnd;
   const next = tail.findIndex((point) => point.after >= after);
   const [a, b] = [tail[next - 1], tail[next]];
@@ -97,7 +101,7 @@ export function roomState(lane: RunLane, second: number): RoomState {
     return {
       kind: "dwelling",
       ready: Math.min(...dwelling.map(({ sprayStart, dwell }) => sprayStart + dwell)),
-      until: Math.min(...dwelling.map(({ openUntil }) => openUntil)),
+      until: Math.min(...dwelling.map(({ standsUntil }) => standsUntil)),
     };
   if (wet.length > 0) return { kind: "under-way", until: finished };
   const first = sections[0]?.sprayStart;
