@@ -1,7 +1,16 @@
 import type { Rig } from "@scutch/core/clean";
-import { attemptsOn, dyeTests, finishedRooms, tankReadings } from "@scutch/core/log";
+import {
+  attemptsOn,
+  dyeTests,
+  fillsMade,
+  finishedRooms,
+  isUnderWay,
+  runLogged,
+  tankReadings,
+} from "@scutch/core/log";
 import { usableVolume } from "@scutch/core/mix";
 import type { JobInput } from "@scutch/core/plan";
+import type { StepKnown } from "@scutch/core/run";
 import type { CrewSettings } from "./crew.ts";
 import type { Gear, GearKind, GearOf } from "./gear.ts";
 import type { BatchChoice, Job, RigChoice } from "./job.ts";
@@ -22,6 +31,8 @@ export interface Surroundings {
   readonly pace?: CrewSettings["pace"];
   /** Milliseconds since 1970 at which the job starts; without it logged finishes can't be placed on its clock. */
   readonly startsAt?: number;
+  /** Milliseconds since 1970 it is now, for a run under way; the last thing logged where nobody says. */
+  readonly now?: number;
 }
 
 const minutesOf = (clock: string) => {
@@ -53,6 +64,37 @@ function runOf(job: Job, startsAt: number | undefined): JobInput["run"] {
       walkOnBy === undefined ? [] : [{ roomId: id, by: seconds(walkOnBy) }],
     ),
   };
+}
+
+/** What the log knows of the run's steps, on the job's clock; nothing where no step is logged. A fill made is its step done. */
+function loggedRun(
+  job: Job,
+  log: readonly LogEntry[],
+  { startsAt, now }: Pick<Surroundings, "startsAt" | "now">,
+): Pick<JobInput, "logged" | "now"> {
+  const run = runLogged(log);
+  if (startsAt === undefined || (run.startedAt === undefined && run.steps.size === 0)) return {};
+  const second = (at: number) => (at - startsAt) / 1000;
+  const last = Math.max(
+    ...[
+      run.startedAt,
+      ...[...run.steps.values()].flatMap((step) => [step.startedAt, step.doneAt, step.skippedAt]),
+    ].map((at) => at ?? 0),
+  );
+  const logged: Record<string, StepKnown> = {};
+  for (const [id, { startedAt, doneAt, skippedAt, who }] of run.steps)
+    logged[id] = {
+      ...(startedAt === undefined ? {} : { start: second(startedAt) }),
+      ...(doneAt === undefined ? {} : { end: second(doneAt) }),
+      ...(skippedAt === undefined ? {} : { skipped: second(skippedAt) }),
+      ...(who === undefined ? {} : { who: who - 1 }),
+    };
+  for (const batch of job.batches)
+    for (const [fill, { at }] of fillsMade(log, batch)) {
+      const id = `fill:${batch.id}.${fill}`;
+      logged[id] = { ...logged[id], end: logged[id]?.end ?? second(Date.parse(at)) };
+    }
+  return { logged, now: second(isUnderWay(run) && now !== undefined ? now : last) };
 }
 
 /** Joins a job with its surroundings into what core plans from. A batch whose product or vessel is missing is left out. */
@@ -104,6 +146,7 @@ export function jobInput(job: Job, around: Surroundings): JobInput {
     ...(job.rig ? { rig: rigOf(job.rig, around) } : {}),
     ...(around.pace ? { pace: around.pace } : {}),
     run: runOf(job, startsAt),
+    ...loggedRun(job, log, around),
   };
 }
 

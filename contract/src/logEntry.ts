@@ -1,3 +1,4 @@
+import { STEP_KINDS } from "@scutch/core/run";
 import * as z from "zod";
 import { BatchId, EntryId, ProductId, RoomId, SpotId } from "./ids.ts";
 import { Instant } from "./moment.ts";
@@ -15,6 +16,15 @@ const base = {
     .refine((names) => Object.keys(names).length <= MOST_NAMES)
     .optional()
     .meta({ description: "What the rooms, products and spots it speaks of were called when it was written" }),
+};
+
+const Who = z.int().min(1).max(3).meta({ description: "Who of the crew, from 1" });
+const step = {
+  step: z.string().min(1).max(120).meta({ description: "The step’s id in the plan’s schedule" }),
+  does: z.enum(STEP_KINDS),
+  roomId: RoomId.optional(),
+  section: z.int().min(1).max(999).optional(),
+  who: Who.optional(),
 };
 
 /** What happened. Never changed, never deleted: a correction is an entry that strikes out another. */
@@ -118,6 +128,21 @@ export const LogEntry = z
         agent: SpotAgent,
       })
       .meta({ description: "A step of a spot passed over: nothing was done" }),
+    z
+      .strictObject({ ...base, kind: z.literal("run-started") })
+      .meta({ description: "Work on the job begins" }),
+    z.strictObject({
+      ...base,
+      ...step,
+      kind: z.literal("step-started"),
+      early: Seconds("Of its dwell that were left, where it was begun before").optional(),
+      over: Seconds("That what was sprayed had stood too long").optional(),
+    }),
+    z.strictObject({ ...base, ...step, kind: z.literal("step-done") }),
+    z
+      .strictObject({ ...base, ...step, kind: z.literal("step-skipped"), reason: Text })
+      .meta({ description: "A step of the run passed over: it wasn't done" }),
+    z.strictObject({ ...base, ...step, kind: z.literal("step-handed"), who: Who }),
     z.strictObject({ ...base, kind: z.literal("note"), text: Text, roomId: RoomId.optional() }),
     z.strictObject({
       ...base,

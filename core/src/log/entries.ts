@@ -79,6 +79,18 @@ export interface SpotAttempted<Result extends string = string> extends Base {
   readonly result: Result;
 }
 
+/** The job begins. */
+export interface RunStarted extends Base {
+  readonly kind: "run-started";
+}
+
+/** A step of the run begun, done, passed over, or given to somebody; `who` from 1. */
+export interface StepChanged extends Base {
+  readonly kind: "step-started" | "step-done" | "step-skipped" | "step-handed";
+  readonly step: string;
+  readonly who?: number | undefined;
+}
+
 export interface Noted extends Base {
   readonly kind: "note";
 }
@@ -101,6 +113,8 @@ export type Entry =
   | Overridden
   | SpotAttempted
   | SpotSkipped
+  | RunStarted
+  | StepChanged
   | Noted
   | Correction;
 

@@ -1,5 +1,6 @@
 import type { Entry } from "./entries.ts";
 import { standing } from "./standing.ts";
+import { runLogged } from "./steps.ts";
 
 /** When each room was finished, by room id, ms since 1970; of a room logged twice the later entry. */
 export function finishedRooms(log: readonly Entry[]): Map<string, number> {
@@ -10,11 +11,13 @@ export function finishedRooms(log: readonly Entry[]): Map<string, number> {
   );
 }
 
-/** A finish this long before the planned start, ms, is a date mistyped: a week. */
+/** An entry this long before the planned start, ms, is a date mistyped: a week. */
 const EARLIEST = 7 * 24 * 3_600_000;
 
-/** When work began, ms since 1970: as planned, or when the first room was finished where that was earlier still. */
+/** When work began, ms since 1970: as planned, or when the first step or room was logged where that was earlier still. */
 export function workBegan(planned: number, log: readonly Entry[]): number {
-  const finishes = [...finishedRooms(log).values()].filter((at) => at >= planned - EARLIEST);
-  return Math.min(planned, ...finishes);
+  const { startedAt = planned, steps } = runLogged(log);
+  const begun = [...steps.values()].flatMap((step) => step.startedAt ?? step.doneAt ?? []);
+  const known = [startedAt, ...begun, ...finishedRooms(log).values()];
+  return Math.min(planned, ...known.filter((at) => at >= planned - EARLIEST));
 }

@@ -46,7 +46,7 @@ export const byMethod = <R extends { readonly padAfter?: boolean | undefined }>(
 
 /** The job as it would be done another way. Nothing logged counts: ways are compared from the start. */
 export function jobInWay(job: JobInput, { method, people }: Way): JobInput {
-  const { finished: _, measuredWater: __, ...rest } = job;
+  const { finished: _, measuredWater: __, logged: ___, now: ____, ...rest } = job;
   return {
     ...rest,
     run: { ...job.run, people, pins: [] },

@@ -160,6 +160,9 @@ export function runInput(
     breaks: run.breaks ?? [],
     pins: run.pins ?? [],
     ...(leaveBy ? { leaveBy } : {}),
+    ...(job.now === undefined
+      ? {}
+      : { now: Math.max(0, Math.round(job.now)), logged: new Map(Object.entries(job.logged ?? {})) }),
     finished: new Map(
       Object.entries(finished).flatMap(([id, hours]) => (own.has(id) ? [[id, hours * 3600] as const] : [])),
     ),

@@ -7,7 +7,7 @@ export {
   standing,
 } from "./cutJob.ts";
 export { workingOfFinish } from "./finishWorking.ts";
-export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank } from "./input.ts";
+export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank, StepKnown } from "./input.ts";
 export { type RoughTimes, workInTurn } from "./inTurn.ts";
 export { type JobRun, type Rough, type RunPlan, type RunSection, runJob, type Step } from "./runJob.ts";
 export { largestAreaAhead } from "./section.ts";

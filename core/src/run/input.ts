@@ -72,6 +72,14 @@ export interface Pin {
   readonly at: number;
 }
 
+/** What is known of a step: s after the start, and who has it or did it, from 0. */
+export interface StepKnown {
+  readonly start?: number;
+  readonly end?: number;
+  readonly skipped?: number;
+  readonly who?: number;
+}
+
 export interface RunCrew {
   readonly people: number;
   /** Circuits that motors may be plugged into at a time. */
@@ -91,4 +99,7 @@ export interface RunInput {
   readonly leaveBy?: ReadonlyMap<string, number>;
   /** Seconds after the start at which rooms were really finished, by id. */
   readonly finished?: ReadonlyMap<string, number>;
+  /** What is known of single steps, by id, and the second it is now: where the run is under way. */
+  readonly logged?: ReadonlyMap<string, StepKnown>;
+  readonly now?: number;
 }

@@ -1,5 +1,6 @@
 import type { JobProblem } from "./jobProblem.ts";
 import { type Lag, type Problem, START, type Starts, type Task } from "./schedule/index.ts";
+import type { UnderWay } from "./underWay.ts";
 
 /**
  * A job's problem with what has been done put in place, from the rooms that are known to be finished: their steps stretch or
@@ -12,13 +13,13 @@ export function soFar(
   problem: Problem,
   planned: Starts,
   finished: ReadonlyMap<string, number>,
-): { readonly problem: Problem; readonly late: readonly string[] } {
+): UnderWay {
   const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
   const startOf = (id: string) => planned.get(id) ?? 0;
   const endOf = (id: string) => startOf(id) + (duration.get(id) ?? 0);
   const order = [...new Set(steps.flatMap(({ roomId }) => roomId ?? []))];
   const done = order.filter((id) => finished.has(id));
-  if (done.length === 0) return { problem, late: [] };
+  if (done.length === 0) return { problem, late: [], missed: [] };
   const leftAt = (roomId: string) =>
     Math.max(...steps.filter((step) => step.roomId === roomId).map(({ id }) => endOf(id)));
   // From planned seconds to real ones: straight between the finishes known, never back.
@@ -71,12 +72,17 @@ export function soFar(
   const took = new Map(tasks.map((task) => [task.id, task.duration]));
   const at = (id: string) => real(startOf(id));
   const late = new Set<string>();
+  const missed: string[] = [];
   const sectionOf = new Map(
     sections.flatMap((each) => [each.cleanId, ...each.reMistIds].map((id) => [id, each.id] as const)),
   );
   const lags = problem.lags.flatMap((lag): Lag[] => {
     const { from, to, least, most } = lag;
-    if (from === START) return isGone.has(to) ? [] : [lag];
+    if (from === START) {
+      const over = most !== undefined && most < latest && !to.startsWith("break:");
+      if (over && !isGone.has(to)) missed.push(to);
+      return isGone.has(to) || over ? [] : [lag];
+    }
     if (isGone.has(from) && isGone.has(to)) return [];
     if (!isGone.has(from)) return isGone.has(to) ? [] : [lag];
     // From something done to something still to do: as long as it really took, and no most that is over already.
@@ -106,5 +112,6 @@ export function soFar(
       ],
     },
     late: [...late],
+    missed,
   };
 }

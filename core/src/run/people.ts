@@ -8,16 +8,19 @@ interface Hand {
   room: string;
 }
 
+/** Who has a step or did it, by its id, from 0. */
+export type Who = ReadonlyMap<string, number>;
+
 export interface HandedOut {
   /** Who does each step, 0, 1, 2; a break belongs to all. */
-  readonly who: ReadonlyMap<string, number>;
+  readonly who: Who;
   /** Times somebody puts one tool down and takes another up, and times somebody goes to another room. */
   readonly toolChanges: number;
   readonly roomChanges: number;
 }
 
 /**
- * Gives every step of a schedule to somebody who is free: whoever has its tool in hand, else is in its room, else has been
+ * Gives every step that isn't somebody's already of a schedule to somebody who is free: whoever has its tool in hand, else is in its room, else has been
  * free longest, else comes first. With no more steps at once than people there always is one.
  */
 export function handOut(
@@ -25,6 +28,7 @@ export function handOut(
   problem: Pick<Problem, "tasks">,
   starts: Starts,
   people: number,
+  said: Who = new Map(),
 ): HandedOut {
   const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
   const hands = Array.from({ length: people }, (): Hand => ({ free: 0, tool: "", room: "" }));
@@ -42,6 +46,16 @@ export function handOut(
     }
     const tool = step.tool ?? step.kind;
     const suits = (hand: Hand) => (hand.tool === tool ? 2 : 0) + (hand.room === step.roomId ? 1 : 0);
+    const own = said.get(step.id);
+    if (own !== undefined && own < people) {
+      who.set(step.id, own);
+      hands[own] = {
+        free: Math.max(end, hands[own]?.free ?? 0),
+        tool,
+        room: step.roomId ?? hands[own]?.room ?? "",
+      };
+      continue;
+    }
     let best = -1;
     for (const [i, hand] of hands.entries()) {
       if (hand.free > start) continue;

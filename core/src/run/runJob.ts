@@ -2,15 +2,17 @@ import type { CutFault } from "./cutJob.ts";
 import type { Break, Pin, RunInput } from "./input.ts";
 import { type JobProblem, jobProblem, type SectionTask, type StepTask } from "./jobProblem.ts";
 import { soFar } from "./live.ts";
-import { handOut } from "./people.ts";
+import { handOut, type Who } from "./people.ts";
 import {
   type Lag,
   type Problem,
+  type Scheduled,
   START,
   type Starts,
   schedule,
   type Unschedulable,
 } from "./schedule/index.ts";
+import { underWay } from "./underWay.ts";
 
 /** A step with its hour; s after the job's start. */
 export interface Step extends StepTask {
@@ -105,6 +107,11 @@ function runWith(
   if ("code" in stated) return { outcome: "impossible", fault: stated };
   const known = new Set(stated.steps.map(({ id }) => id));
   const pins = input.pins.filter(({ stepId, at }) => known.has(stepId) && at >= 0);
+  const who = new Map(
+    [...(input.logged ?? [])].flatMap(([id, step]) =>
+      step.who === undefined ? [] : [[id, step.who] as const],
+    ),
+  );
   const solve = (problem: Problem) =>
     schedule(problem, {
       ranks: rough?.like ? [ranksLike(rough.like, problem), ...stated.ranks] : stated.ranks,
@@ -116,14 +123,39 @@ function runWith(
         }),
       ),
       untidiness: (starts) => {
-        const { toolChanges, roomChanges } = handOut(stated.steps, problem, starts, input.crew.people);
+        const { toolChanges, roomChanges } = handOut(stated.steps, problem, starts, input.crew.people, who);
         return toolChanges + roomChanges;
       },
     });
+  const done = (problem: Problem, found: Solved, late: readonly string[], kept: readonly string[]) => ({
+    outcome: "planned" as const,
+    ...timed(stated, problem, found.starts, input.crew.people, who),
+    finish: found.finish,
+    lowerBound: found.lowerBound,
+    problem,
+    unkept: input.pins.filter(({ stepId }) => known.has(stepId) && !kept.includes(stepId)),
+    late,
+  });
   const withPins = (kept: readonly Pin[]): Problem => ({
     ...stated.problem,
     lags: [...stated.problem.lags, ...kept.map(pinLag)],
   });
+  if (input.now !== undefined) {
+    // As much as can be kept of what was planned: a run under way never stands still because something is late.
+    const ways = [
+      { pins, letGo: "nothing" },
+      { pins, letGo: "wet" },
+      { pins: [], letGo: "wet" },
+      { pins: [], letGo: "every most" },
+    ] as const;
+    for (const way of ways) {
+      const gone = underWay(stated, withPins(way.pins), input, way.letGo);
+      const rest = solve(gone.problem);
+      if (rest.outcome === "impossible") continue;
+      const stands = way.pins.flatMap(({ stepId }) => (gone.missed.includes(stepId) ? [] : [stepId]));
+      return done(gone.problem, rest, gone.late, stands);
+    }
+  }
   let kept = pins;
   let problem = withPins(kept);
   let found = solve(problem);
@@ -136,30 +168,27 @@ function runWith(
     found = solve(problem);
   }
   if (found.outcome === "impossible") return found;
-  let late: readonly string[] = [];
-  if (input.finished && input.finished.size > 0) {
-    const gone = soFar(stated, problem, found.starts, input.finished);
-    const rest = solve(gone.problem);
-    if (rest.outcome === "impossible") return rest;
-    [problem, found, late] = [gone.problem, rest, gone.late];
-  }
-  return {
-    outcome: "planned",
-    ...timed(stated, problem, found.starts, input.crew.people),
-    finish: found.finish,
-    lowerBound: found.lowerBound,
-    problem,
-    unkept: input.pins.filter((pin) => known.has(pin.stepId) && !kept.includes(pin)),
-    late,
-  };
+  const stands = kept.map(({ stepId }) => stepId);
+  if (!input.finished || input.finished.size === 0) return done(problem, found, [], stands);
+  const gone = soFar(stated, problem, found.starts, input.finished);
+  const rest = solve(gone.problem);
+  if (rest.outcome === "impossible") return rest;
+  return done(
+    gone.problem,
+    rest,
+    gone.late,
+    stands.filter((id) => !gone.missed.includes(id)),
+  );
 }
 
+type Solved = Extract<Scheduled, { outcome: "scheduled" }>;
+
 /** Steps and sections with their hours, in the order they begin. */
-function timed({ steps, sections }: JobProblem, problem: Problem, starts: Starts, people: number) {
+function timed({ steps, sections }: JobProblem, problem: Problem, starts: Starts, people: number, said: Who) {
   const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
   const startOf = (id: string) => starts.get(id) ?? 0;
   const endOf = (id: string) => startOf(id) + (duration.get(id) ?? 0);
-  const { who, toolChanges } = handOut(steps, problem, starts, people);
+  const { who, toolChanges } = handOut(steps, problem, starts, people, said);
   return {
     toolChanges,
     steps: steps

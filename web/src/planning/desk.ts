@@ -10,7 +10,7 @@ import { contractFault } from "../format/words.ts";
 import { useAppSelector } from "../state/store.ts";
 import { useUnits } from "../state/useUnits.ts";
 import { type Planned, planned } from "./planned.ts";
-import { runsOf, useRunsFound } from "./runs.ts";
+import { runsOf, useMinuteUnderWay, useRunsFound } from "./runs.ts";
 import { type Dried, useRanges } from "./useDried.ts";
 
 /** The phase of the job in sight, by its address: /jobs/ID/survey. */
@@ -57,12 +57,13 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const units = useUnits();
   const pace = useAppSelector((state) => state.crew.settings?.pace);
   const runs = useRunsFound();
+  const minute = useMinuteUnderWay(logHere?.entries);
   const known = useMemo(
     () =>
       plan && shelf && logHere
-        ? planned(plan, shelf, logHere.entries, pace, runsOf(plan.id, runs))
+        ? planned(plan, shelf, logHere.entries, pace, runsOf(plan.id, runs), minute)
         : undefined,
-    [plan, shelf, logHere, pace, runs],
+    [plan, shelf, logHere, pace, runs, minute],
   );
   const ranges = useRanges(known?.work);
   const edit = useCallback(

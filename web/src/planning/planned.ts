@@ -30,6 +30,7 @@ export function planned(
   log: readonly LogEntry[],
   pace?: CrewSettings["pace"],
   runs?: ReturnType<typeof runsOf>,
+  now?: number,
 ): Planned {
   const site = shelf.sites.find(({ id }) => id === job.siteId);
   // A room finished before the planned start began to dry then: the job’s clock starts with it.
@@ -39,6 +40,7 @@ export function planned(
     ...(site ? { site } : {}),
     log,
     startsAt: start,
+    ...(now === undefined ? {} : { now }),
     ...(pace ? { pace } : {}),
   });
   const work = planWork(input, runs?.solve);

@@ -1,5 +1,8 @@
+import type { LogEntry } from "@scutch/contract";
+import { isUnderWay, runLogged } from "@scutch/core/log";
 import { type RunInput, type RunPlan, runJob } from "@scutch/core/run";
-import { useSyncExternalStore } from "react";
+import { useMemo, useSyncExternalStore } from "react";
+import { useNow } from "../ui/useNow.ts";
 import { askRun } from "./dryingWork.ts";
 
 /**
@@ -51,6 +54,16 @@ export function runsOf(
     return run;
   };
   return { solve, isRough: () => rough };
+}
+
+const MINUTE = 60_000;
+const NOTHING: readonly LogEntry[] = [];
+
+/** The minute it is, while a run is under way: then what isn't begun moves on with the clock. */
+export function useMinuteUnderWay(log: readonly LogEntry[] = NOTHING): number | undefined {
+  const now = useNow();
+  const underWay = useMemo(() => isUnderWay(runLogged(log)), [log]);
+  return underWay ? Math.floor(now / MINUTE) * MINUTE : undefined;
 }
 
 /** A run where nobody asks when: what is loaded and mixed hangs on no hour. */

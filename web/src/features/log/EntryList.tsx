@@ -23,6 +23,10 @@ const KINDS: Readonly<Record<string, { readonly name: string; readonly kinds: re
   finished: { name: "Rooms finished", kinds: ["room-finished"] },
   tests: { name: "Dye tests", kinds: ["dye-test", "override"] },
   spots: { name: "Spots", kinds: ["spot-attempt", "spot-skipped"] },
+  steps: {
+    name: "Steps of the run",
+    kinds: ["run-started", "step-started", "step-done", "step-skipped", "step-handed"],
+  },
   notes: { name: "Notes", kinds: ["note"] },
 };
 

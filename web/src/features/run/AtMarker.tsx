@@ -3,11 +3,11 @@ import { showDuration } from "@scutch/core/quantity";
 import type { JobRun, Step } from "@scutch/core/run";
 import { at } from "../../format/time.ts";
 import { joined } from "../../format/units.ts";
+import { personName, STEP_NAMES, toolName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { levelName, levelsAt } from "./RunSheet.tsx";
 import { doingAt, nextAfter, type RoomState, type RunLane, roomState } from "./runView.ts";
-import { personName, STEP_NAMES, toolName } from "./stepWords.ts";
 
 interface Props {
   readonly run: JobRun;

@@ -1,6 +1,6 @@
 import type { Step } from "@scutch/core/run";
 import { at } from "../../format/time.ts";
-import { personName, STEP_NAMES } from "./stepWords.ts";
+import { personName, STEP_NAMES } from "../../shared/run/stepWords.ts";
 import type { Axis } from "./useAxis.ts";
 
 interface Props {

@@ -3,11 +3,11 @@ import type { Step } from "@scutch/core/run";
 import { useId, useState } from "react";
 import { at, clock24 } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { STEP_NAMES } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
-import { STEP_NAMES } from "./stepWords.ts";
 
 interface Props {
   readonly desk: JobDesk;

@@ -1,8 +1,8 @@
 import type { JobRun, Step } from "@scutch/core/run";
 import { Pin } from "lucide-react";
 import { at } from "../../format/time.ts";
+import { personName, STEP_NAMES, toolName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
-import { personName, STEP_NAMES, toolName } from "./stepWords.ts";
 
 interface Props {
   readonly run: JobRun;

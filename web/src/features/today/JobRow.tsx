@@ -3,7 +3,7 @@ import { lazy, Suspense, useMemo } from "react";
 import { Link } from "react-router";
 import { longDay, type Times } from "../../format/time.ts";
 import { planned } from "../../planning/planned.ts";
-import { runsOf, useRunsFound } from "../../planning/runs.ts";
+import { runsOf, useMinuteUnderWay, useRunsFound } from "../../planning/runs.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -50,9 +50,11 @@ export function JobRow({ listed, shelf, now, jobPath }: Props) {
   const pace = useAppSelector((state) => state.crew.settings?.pace);
   const known = open ?? listed.today;
   const runs = useRunsFound();
+  const minute = useMinuteUnderWay(known?.log);
   const plan = useMemo(
-    () => (known ? planned(known.job, shelf, known.log, pace, runsOf(known.job.id, runs)) : undefined),
-    [known, shelf, pace, runs],
+    () =>
+      known ? planned(known.job, shelf, known.log, pace, runsOf(known.job.id, runs), minute) : undefined,
+    [known, shelf, pace, runs, minute],
   );
   const site = shelf.sites.find(({ id }) => id === listed.siteId);
   const state = stateOf(listed, plan, now);

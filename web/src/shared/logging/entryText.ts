@@ -1,9 +1,13 @@
-import type { LogEntry } from "@scutch/contract";
+import type { LogEntry, LogEntryOf } from "@scutch/contract";
 import { AGENT_FACTS } from "@scutch/core/care";
+import { showDuration } from "@scutch/core/quantity";
 import { RESULT_NAMES } from "../../format/careWords.ts";
 import { doseOf, joined, percent, type UnitsOfCrew } from "../../format/units.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { STEP_NAMES } from "../run/stepWords.ts";
+
+type StepKind = "step-started" | "step-done" | "step-skipped" | "step-handed";
 
 /** What something is called in an entry: by the name it had when it was written, and what it is called since. */
 function nameIn(
@@ -48,6 +52,11 @@ export function entryText(
   const amount = (powder: number | undefined, liquid = 0) =>
     doseOf(powder ?? liquid, powder !== undefined, units);
   const inRoom = (id: string | undefined) => (id ? `, ${room(id)}` : "");
+  const stepSaid = (step: LogEntryOf<StepKind>) =>
+    [
+      `${STEP_NAMES[step.does]}${inRoom(step.roomId)}`,
+      ...(step.section === undefined ? [] : [`section ${step.section}`]),
+    ].join(", ");
   switch (entry.kind) {
     case "fill-made":
       return {
@@ -107,6 +116,23 @@ export function entryText(
         what: "Step passed over",
         said: `${spotName(entry.spotId)} in ${room(entry.roomId)}: ${AGENT_FACTS[entry.agent].name.toLowerCase()}, not done`,
       };
+    case "run-started":
+      return { what: "Job begun", said: "" };
+    case "step-started":
+      return {
+        what: "Step begun",
+        said: [
+          stepSaid(entry),
+          ...(entry.early ? [`${showDuration(entry.early)} of its dwell left`] : []),
+          ...(entry.over ? [`${showDuration(entry.over)} after it should have been`] : []),
+        ].join(", "),
+      };
+    case "step-done":
+      return { what: "Step done", said: stepSaid(entry) };
+    case "step-skipped":
+      return { what: "Step passed over", said: `${stepSaid(entry)}: ${entry.reason}` };
+    case "step-handed":
+      return { what: "Step handed on", said: `${stepSaid(entry)}, to number ${entry.who}` };
     case "note":
       return { what: "Note", said: `${entry.text}${inRoom(entry.roomId)}` };
     case "correction":

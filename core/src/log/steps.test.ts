@@ -1,0 +1,89 @@
+import { expect, test } from "@jest/globals";
+import fc from "fast-check";
+import type { Entry } from "./entries.ts";
+import { isUnderWay, runLogged } from "./steps.ts";
+
+const at = (minute: number) => new Date(Date.UTC(2026, 2, 1, 9) + minute * 60_000).toISOString();
+const steps = ["set-up", "fill:b.1", "clean:r.1", "pack-up"];
+const entry: fc.Arbitrary<Entry> = fc
+  .record({
+    id: fc.integer({ min: 1, max: 200 }).map((n) => `e${n}`),
+    minute: fc.nat(90),
+    step: fc.constantFrom(...steps),
+    kind: fc.constantFrom("step-started", "step-done", "step-skipped", "step-handed", "run-started"),
+    who: fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined }),
+  })
+  .map(({ id, minute, kind, step, who }) =>
+    kind === "run-started"
+      ? { id, at: at(minute), kind }
+      : { id, at: at(minute), kind: kind as "step-done", step, ...(who === undefined ? {} : { who }) },
+  );
+/** Entries have ids of their own; some strike out others. */
+const logs = fc
+  .tuple(
+    fc.uniqueArray(entry, { selector: ({ id }) => id, maxLength: 25 }),
+    fc.array(fc.nat(24), { maxLength: 4 }),
+  )
+  .map(([entries, struck]): Entry[] => [
+    ...entries,
+    ...struck.flatMap((i, k): Entry[] => {
+      const of = entries[i];
+      return of ? [{ id: `c${k}`, at: at(100 + k), kind: "correction", corrects: of.id }] : [];
+    }),
+  ]);
+
+test("the run is the same in whatever order its entries arrive, also half of them first and the rest later", () => {
+  fc.assert(
+    fc.property(
+      logs.chain((log) => fc.tuple(fc.constant(log), fc.shuffledSubarray(log, { minLength: log.length }))),
+      ([log, shuffled]) => {
+        expect(runLogged(shuffled)).toEqual(runLogged(log));
+        const half = log.slice(0, log.length / 2);
+        runLogged(half);
+        expect(runLogged([...half, ...log.slice(log.length / 2)])).toEqual(runLogged(log));
+      },
+    ),
+    { seed: 67, numRuns: 400 },
+  );
+});
+
+test("nothing said twice counts twice, nothing said is lost from sight, and no step ends before it begins", () => {
+  fc.assert(
+    fc.property(logs, (log) => {
+      const run = runLogged(log);
+      const struck = new Set(log.flatMap((each) => (each.kind === "correction" ? [each.corrects] : [])));
+      const standing = log.filter(({ id, kind }) => kind !== "correction" && !struck.has(id));
+      for (const step of steps) {
+        const ends = standing.filter((each) => each.kind === "step-done" && each.step === step);
+        const known = run.steps.get(step);
+        expect(known?.doneAt !== undefined).toBe(ends.length > 0);
+        if (ends.length > 0) expect(known?.doneAt).toBe(Math.min(...ends.map((each) => Date.parse(each.at))));
+        if (known?.startedAt !== undefined && known.doneAt !== undefined)
+          expect(known.startedAt).toBeLessThanOrEqual(known.doneAt);
+        expect(run.doubts.some(({ code, step: of }) => code === "done-twice" && of === step)).toBe(
+          ends.length > 1,
+        );
+        expect(known?.doneAt !== undefined && known.skippedAt !== undefined).toBe(false);
+      }
+      const begun = standing.filter(({ kind }) => kind === "run-started");
+      expect(run.doubts.some(({ code }) => code === "run-started-twice")).toBe(begun.length > 1);
+    }),
+    { seed: 71, numRuns: 400 },
+  );
+});
+
+test("a clock set back: what ended before it began has its end, no beginning, and is asked about", () => {
+  const log: Entry[] = [
+    { id: "0", at: at(0), kind: "run-started" },
+    { id: "1", at: at(30), kind: "step-started", step: "clean:r.1", who: 2 },
+    { id: "2", at: at(20), kind: "step-done", step: "clean:r.1" },
+  ];
+  const run = runLogged(log);
+  expect(run.steps.get("clean:r.1")).toEqual({ doneAt: Date.parse(at(20)), who: 2 });
+  expect(run.doubts).toEqual([{ code: "ended-before-begun", step: "clean:r.1", entryIds: ["1", "2"] }]);
+  expect(isUnderWay(run)).toBe(true);
+  expect(isUnderWay(runLogged([...log, { id: "3", at: at(40), kind: "step-done", step: "pack-up" }]))).toBe(
+    false,
+  );
+  expect(isUnderWay(runLogged([]))).toBe(false);
+});

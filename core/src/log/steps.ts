@@ -1,0 +1,76 @@
+import type { Entry } from "./entries.ts";
+import { standing } from "./standing.ts";
+
+/** What the log knows of one step of the run; ms since 1970. */
+export interface StepLogged {
+  readonly startedAt?: number;
+  readonly doneAt?: number;
+  readonly skippedAt?: number;
+  /** Who did it or has it in hand, from 1. */
+  readonly who?: number;
+}
+
+/** What can't have been, or was said twice: shown to people, who know. */
+export interface StepDoubt {
+  readonly code: "ended-before-begun" | "done-twice" | "done-and-skipped" | "run-started-twice";
+  /** The step, where it is about one. */
+  readonly step?: string;
+  readonly entryIds: readonly string[];
+}
+
+export interface RunLogged {
+  /** When somebody said the job begins; the first of them. */
+  readonly startedAt?: number;
+  readonly steps: ReadonlyMap<string, StepLogged>;
+  readonly doubts: readonly StepDoubt[];
+}
+
+/** Whether somebody has begun the job and it isn't packed up. */
+export const isUnderWay = ({ startedAt, steps }: RunLogged): boolean =>
+  (startedAt !== undefined || steps.size > 0) && steps.get("pack-up")?.doneAt === undefined;
+
+type StepEntry = Extract<Entry, { readonly step: string }>;
+
+const inTime = (a: Entry, b: Entry) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1);
+
+/**
+ * The run as it went: a pure fold of the log that comes to the same in whatever order entries arrive. Of a step begun, done or
+ * skipped more than once the first counts and the others are named; what ended before it began has an end and no beginning.
+ */
+export function runLogged(log: readonly Entry[]): RunLogged {
+  const entries = standing(log).toSorted(inTime);
+  const begun = entries.filter(({ kind }) => kind === "run-started");
+  const doubts: StepDoubt[] =
+    begun.length > 1 ? [{ code: "run-started-twice", entryIds: begun.map(({ id }) => id) }] : [];
+  const byStep = new Map<string, StepEntry[]>();
+  for (const entry of entries)
+    if ("step" in entry) byStep.set(entry.step, [...(byStep.get(entry.step) ?? []), entry]);
+  const steps = new Map(
+    [...byStep].map(([step, own]) => {
+      const of = (kind: StepEntry["kind"]) => own.filter((entry) => entry.kind === kind);
+      const [starts, ends, skips] = [of("step-started"), of("step-done"), of("step-skipped")];
+      const [start, end, skip] = [starts[0], ends[0], skips[0]];
+      if (ends.length > 1) doubts.push({ code: "done-twice", step, entryIds: ends.map(({ id }) => id) });
+      if (end && skip) doubts.push({ code: "done-and-skipped", step, entryIds: [end.id, skip.id] });
+      const at = (entry: Entry | undefined) => (entry ? Date.parse(entry.at) : undefined);
+      const [startedAt, doneAt] = [at(start), at(end)];
+      const backwards = startedAt !== undefined && doneAt !== undefined && doneAt < startedAt;
+      if (start && end && backwards)
+        doubts.push({ code: "ended-before-begun", step, entryIds: [start.id, end.id] });
+      // Whoever has it last said so last; whoever did it, when it was done.
+      const who = end?.who ?? own.toReversed().find((entry) => entry.who !== undefined)?.who;
+      const skippedAt = end ? undefined : at(skip);
+      return [
+        step,
+        {
+          ...(startedAt === undefined || backwards ? {} : { startedAt }),
+          ...(doneAt === undefined ? {} : { doneAt }),
+          ...(skippedAt === undefined ? {} : { skippedAt }),
+          ...(who === undefined ? {} : { who }),
+        },
+      ] as const;
+    }),
+  );
+  const startedAt = begun[0] ? Date.parse(begun[0].at) : undefined;
+  return { ...(startedAt === undefined ? {} : { startedAt }), steps, doubts };
+}

@@ -1,0 +1,146 @@
+import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import { type JobRun, type RunInput, type RunRoom, runJob, type StepKnown } from "./index.ts";
+import { brokenBy } from "./schedule/checkSchedule.ts";
+import { START } from "./schedule/index.ts";
+
+const room = (id: string, more: Partial<RunRoom> = {}): RunRoom => ({
+  id,
+  area: 16,
+  machine: "extraction",
+  cleanTime: 22,
+  padTime: 0,
+  spray: { batchId: "b", rate: 70e-6, dwell: 480, open: 1500 },
+  agitated: true,
+  groomed: true,
+  furniture: true,
+  slowVacuum: false,
+  ribbed: false,
+  edge: 0,
+  odourArea: 0,
+  spotsBefore: 0,
+  spotsAfter: 1,
+  fans: 1,
+  strip: 4,
+  wayOut: [],
+  ...more,
+});
+const job = (people = 1): RunInput => ({
+  rooms: [room("a"), room("b", { area: 9 }), room("c", { area: 30 })],
+  fills: [
+    {
+      id: "b.1",
+      batchId: "b",
+      vesselId: "v",
+      volume: 55 * 70e-6,
+      rooms: ["a", "b", "c"].map((roomId, i) => ({ roomId, volume: ([16, 9, 30][i] as number) * 70e-6 })),
+    },
+  ],
+  tanks: [],
+  crew: { people, circuits: 2 },
+  breaks: [],
+  pins: [],
+});
+const planned = (input: RunInput): JobRun => {
+  const run = runJob(input);
+  if (run.outcome !== "planned") throw new Error(JSON.stringify(run.fault));
+  return run;
+};
+const starts = ({ steps }: JobRun) =>
+  new Map([[START, 0], ...steps.map(({ id, start }) => [id, start] as const)]);
+
+/** Works a job off by its plan, each step so many times as long as planned; stops after so many. */
+function worked(input: RunInput, pace: readonly number[], stopAfter: number) {
+  const logged = new Map<string, StepKnown>();
+  let now = 0;
+  for (let k = 0; k < stopAfter; k++) {
+    const run = planned({ ...input, logged, now });
+    const next = run.steps.filter(({ id }) => !logged.has(id)).toSorted((a, b) => a.start - b.start)[0];
+    if (!next) break;
+    const start = Math.max(now, next.start);
+    const end = start + Math.round((next.end - next.start) * (pace[k % pace.length] ?? 1));
+    logged.set(next.id, { start, end, who: next.who ?? 0 });
+    now = end;
+  }
+  return { logged, now };
+}
+
+describe("a run under way", () => {
+  test("whatever was done stands, nothing still to do comes before now, and the statement holds but for what it says is late", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 2 }),
+        fc.array(fc.double({ min: 0.5, max: 3, noNaN: true }), { minLength: 3, maxLength: 6 }),
+        fc.nat(20),
+        (people, pace, stopAfter) => {
+          const input = job(people);
+          const { logged, now } = worked(input, pace, stopAfter);
+          const run = planned({ ...input, logged, now });
+          expect(brokenBy(run.problem, starts(run))).toEqual([]);
+          for (const step of run.steps) {
+            const said = logged.get(step.id);
+            if (said) expect([step.start, step.end, step.who]).toEqual([said.start, said.end, said.who]);
+            else expect(step.start).toBeGreaterThanOrEqual(now);
+          }
+          // Of what is still to clean only what is named as late is cleaned too late.
+          for (const section of run.sections)
+            if (!run.late.includes(section.id) && !logged.has(section.cleanId))
+              expect(section.cleanEnd).toBeLessThanOrEqual(section.standsUntil + 1);
+        },
+      ),
+      { seed: 61, numRuns: 25 },
+    );
+  });
+
+  test("a step in hand goes on past its time, and the rest moves with it; one passed over is waited for by nothing", () => {
+    const input = job();
+    const on = planned({ ...input, logged: new Map([["set-up", { start: 0, who: 0 }]]), now: 3000 });
+    const setUp = on.steps.find(({ id }) => id === "set-up");
+    expect(setUp?.start).toBe(0);
+    expect(setUp?.end).toBeGreaterThanOrEqual(3000);
+    for (const step of on.steps)
+      if (step.id !== "set-up") expect(step.start).toBeGreaterThanOrEqual(setUp?.end as number);
+    const passed = planned({
+      ...input,
+      logged: new Map([
+        ["vacuum:a", { skipped: 0 }],
+        ["furniture:a", { skipped: 0 }],
+      ]),
+      now: 0,
+    });
+    expect(passed.steps.find(({ id }) => id === "vacuum:a")).toMatchObject({ start: 0, end: 0 });
+    expect(passed.finish).toBeLessThan(planned(input).finish);
+  });
+
+  test("sprayed and then held up past its open time: the run goes on, names the section, and cleans it", () => {
+    const input = job();
+    const spray = planned(input).sections[0]?.sprayId ?? "";
+    const logged = new Map<string, StepKnown>([
+      ["set-up", { start: 0, end: 900 }],
+      ["fill:b.1", { start: 900, end: 1000 }],
+      [spray, { start: 1000, end: 1100 }],
+      ["vacuum:a", { start: 1, end: 2 }],
+    ]);
+    const run = planned({ ...input, logged, now: 5000 });
+    const [first] = run.sections;
+    expect(run.late).toEqual([first?.id]);
+    expect(first?.cleanStart).toBeGreaterThanOrEqual(5000);
+  });
+
+  test("two people say they have the one machine, a break and an hour gone by: believed, and planned on", () => {
+    const input = job(2);
+    const [one, two] = planned(input).sections;
+    const run = planned({
+      ...input,
+      breaks: [{ id: "tea", at: 2500, length: 900 }],
+      pins: [{ stepId: "pack-up", at: 1200 }],
+      logged: new Map<string, StepKnown>([
+        [one?.cleanId ?? "", { start: 2000, who: 0 }],
+        [two?.cleanId ?? "", { start: 2100, who: 1 }],
+      ]),
+      now: 2200,
+    });
+    expect(run.unkept).toEqual([{ stepId: "pack-up", at: 1200 }]);
+    expect(run.steps.find(({ id }) => id === two?.cleanId)).toMatchObject({ start: 2100, who: 1 });
+  });
+});

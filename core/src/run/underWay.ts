@@ -1,0 +1,141 @@
+import type { RunInput } from "./input.ts";
+import type { JobProblem } from "./jobProblem.ts";
+import { type Lag, type Problem, START, type Task } from "./schedule/index.ts";
+
+/** A job's problem while it is worked on: what is done stands, what is begun goes on, the rest comes after now. */
+export interface UnderWay {
+  readonly problem: Problem;
+  /** Sections, by id, that were wet before and can't be reached in time any more. */
+  readonly late: readonly string[];
+  /** Steps whose chosen hour has gone by. */
+  readonly missed: readonly string[];
+}
+
+/** How much of what can't be kept is let go: nothing; what wet floors ask for; every most there is. */
+export type LetGo = "nothing" | "wet" | "every most";
+
+/** s that a step in hand is taken to go on at least, however long it has taken already. */
+const GOES_ON = 60;
+
+/**
+ * Puts what the log knows of single steps into a job's problem. Steps done or passed over take up nobody's hands any more; one
+ * begun stands where it began and lasts as planned, or until now where it has taken longer; everything else starts after now.
+ */
+export function underWay(
+  { steps, sections }: Pick<JobProblem, "steps" | "sections">,
+  problem: Problem,
+  { logged = new Map(), finished = new Map(), now = 0, crew }: RunInput,
+  letGo: LetGo,
+): UnderWay {
+  const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
+  const places = new Map<string, { readonly at: number; readonly took: number; readonly passed: boolean }>();
+  const inHand = new Set<string>();
+  for (const { id, roomId } of steps) {
+    const said = logged.get(id);
+    const left = roomId === undefined ? undefined : finished.get(roomId);
+    const usual = planned.get(id) ?? 0;
+    if (said?.end !== undefined) {
+      const start = Math.max(0, said.start ?? said.end - usual);
+      places.set(id, { at: start, took: Math.max(0, said.end - start), passed: false });
+    } else if (said?.skipped !== undefined)
+      places.set(id, { at: Math.max(0, said.skipped), took: 0, passed: true });
+    else if (left !== undefined) places.set(id, { at: Math.max(0, left), took: 0, passed: false });
+    else if (said?.start !== undefined) {
+      inHand.add(id);
+      places.set(id, {
+        at: Math.max(0, said.start),
+        took: Math.max(usual, now + GOES_ON - said.start),
+        passed: false,
+      });
+    }
+  }
+  const breaks = problem.tasks.filter(({ id }) => id.startsWith("break:"));
+  const breakAt = new Map(
+    problem.lags.flatMap(({ from, to, least }) =>
+      from === START && least !== undefined ? [[to, least]] : [],
+    ),
+  );
+  const isOver = (task: Task) => (breakAt.get(task.id) ?? 0) + task.duration <= now;
+  const overlapsBreak = (from: number, to: number) =>
+    breaks.some((task) => {
+      const at = breakAt.get(task.id) ?? 0;
+      return !isOver(task) && at < to && at + task.duration > from;
+    });
+  // Two can't have one thing in hand; who says so all the same is believed, and nothing else waits for it.
+  const taken = new Map<string, number>();
+  const holds = (task: Task, at: number, took: number) => {
+    if (overlapsBreak(at, at + took)) return [];
+    const capacity = new Map(problem.resources.map((each) => [each.id, each.capacity]));
+    const free = task.uses.every(
+      ({ resource, amount }) =>
+        (taken.get(resource) ?? 0) + amount <= (capacity.get(resource) ?? crew.people),
+    );
+    if (!free) return [];
+    for (const { resource, amount } of task.uses) taken.set(resource, (taken.get(resource) ?? 0) + amount);
+    return task.uses;
+  };
+  const tasks = problem.tasks.map((task): Task => {
+    const place = places.get(task.id);
+    if (!place) return breaks.includes(task) && isOver(task) ? { ...task, uses: [] } : task;
+    const duration = Math.round(place.took);
+    return { ...task, duration, uses: inHand.has(task.id) ? holds(task, place.at, duration) : [] };
+  });
+  const took = new Map(tasks.map(({ id, duration }) => [id, duration]));
+  const sectionOf = new Map(
+    sections.flatMap((each) => [each.cleanId, ...each.reMistIds].map((id) => [id, each.id] as const)),
+  );
+  const late = new Set<string>();
+  const missed: string[] = [];
+  const lags = problem.lags.flatMap((lag): Lag[] => {
+    const { from, to, least, most } = lag;
+    if (places.has(to)) return [];
+    if (from === START) {
+      const isBreak = to.startsWith("break:");
+      if (isBreak || most === undefined || most >= now)
+        return letGo === "every most" && !isBreak ? [] : [lag];
+      missed.push(to);
+      return [];
+    }
+    const place = places.get(from);
+    const kept = (wait: Pick<Lag, "least">): Lag[] =>
+      most === undefined || letGo === "every most"
+        ? wait.least === undefined
+          ? []
+          : [{ from, to, ...wait }]
+        : [{ from, to, ...wait, most }];
+    if (!place) return kept(least === undefined ? {} : { least });
+    // Nothing waits for what wasn't done.
+    if (place.passed) return [];
+    const wait =
+      least === undefined ? {} : { least: least === planned.get(from) ? (took.get(from) ?? least) : least };
+    if (most === undefined) return kept(wait);
+    const over = place.at + most < now;
+    const section = sectionOf.get(to);
+    if ((over || letGo !== "nothing") && section) late.add(section);
+    return over || letGo !== "nothing"
+      ? wait.least === undefined
+        ? []
+        : [{ from, to, ...wait }]
+      : kept(wait);
+  });
+  return {
+    problem: {
+      ...problem,
+      tasks,
+      lags: [
+        ...lags,
+        ...[...places].map(([id, { at }]) => ({
+          from: START,
+          to: id,
+          least: Math.round(at),
+          most: Math.round(at),
+        })),
+        ...tasks
+          .filter(({ id }) => id !== START && !places.has(id) && !id.startsWith("break:"))
+          .map(({ id }) => ({ from: START, to: id, least: Math.ceil(now) })),
+      ],
+    },
+    late: [...late],
+    missed,
+  };
+}
