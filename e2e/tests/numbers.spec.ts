@@ -59,9 +59,18 @@ test("with the heating off a room dries late and is told to turn it on; one tap 
   const heating = page.getByRole("radiogroup", { name: "Heating while it dries" });
   await expect(heating.getByRole("radio", { name: /^On/ })).toBeChecked();
   await heating.getByRole("radio", { name: "Off" }).click();
+  // Windows may be worth more just now, by the air and the hour: taken, the heating is what is left.
   const advice = page.getByText("Turn the heating on.");
+  const take = page.getByRole("button", { name: "Done, plan with it" });
+  for (let taken = 0; taken < 3; taken++) {
+    await expect(take).toBeVisible();
+    if (await advice.isVisible()) break;
+    const before = await take.locator("xpath=..").innerText();
+    await take.click();
+    await expect.poll(() => take.locator("xpath=..").innerText()).not.toBe(before);
+  }
   await expect(advice).toBeVisible();
-  await page.getByRole("button", { name: "Done, plan with it" }).click();
+  await take.click();
   await expect(heating.getByRole("radio", { name: /^On/ })).toBeChecked();
   await expect(advice).toHaveCount(0);
 });

@@ -18,6 +18,8 @@ import { underWay } from "./underWay.ts";
 export interface Step extends StepTask {
   readonly start: number;
   readonly end: number;
+  /** s it is planned to take, whatever it took. */
+  readonly usual: number;
   /** Who does it, from 0; absent: everybody. */
   readonly who?: number;
 }
@@ -184,8 +186,15 @@ function runWith(
 type Solved = Extract<Scheduled, { outcome: "scheduled" }>;
 
 /** Steps and sections with their hours, in the order they begin. */
-function timed({ steps, sections }: JobProblem, problem: Problem, starts: Starts, people: number, said: Who) {
+function timed(
+  { steps, sections, problem: stated }: JobProblem,
+  problem: Problem,
+  starts: Starts,
+  people: number,
+  said: Who,
+) {
   const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
+  const usual = new Map(stated.tasks.map((task) => [task.id, task.duration]));
   const startOf = (id: string) => starts.get(id) ?? 0;
   const endOf = (id: string) => startOf(id) + (duration.get(id) ?? 0);
   const { who, toolChanges } = handOut(steps, problem, starts, people, said);
@@ -198,6 +207,7 @@ function timed({ steps, sections }: JobProblem, problem: Problem, starts: Starts
           ...step,
           start: startOf(step.id),
           end: endOf(step.id),
+          usual: usual.get(step.id) ?? 0,
           ...(by === undefined ? {} : { who: by }),
         };
       })

@@ -28,7 +28,13 @@ export function TakeBack({ desk }: { readonly desk: JobDesk }) {
   if (!logged || logged.jobId !== desk.job.id || left <= 0 || logged.entry.kind === "correction") return null;
   const { what } = entryText(logged.entry, desk, units);
   const takeBack = () => {
-    log({ kind: "correction", corrects: logged.entry.id, text: what, takenBack: true });
+    for (const entry of [...logged.follows, logged.entry])
+      log({
+        kind: "correction",
+        corrects: entry.id,
+        text: entryText(entry, desk, units).what,
+        takenBack: true,
+      });
     dispatch(takenBack());
   };
   return (

@@ -5,6 +5,8 @@ import type { LogEntry, RoomId } from "@scutch/contract";
 export interface JustLogged {
   readonly jobId: string;
   readonly entry: LogEntry;
+  /** Written with it, and taken back with it. */
+  readonly follows: readonly LogEntry[];
   /** ms since 1970 at which it was written, whenever it happened. */
   readonly at: number;
 }

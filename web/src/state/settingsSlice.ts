@@ -10,7 +10,19 @@ export interface Settings {
   readonly theme: Theme;
   /** Who writes the log on this device. */
   readonly name: string;
+  /** Whose steps of a run this device shows, from 0; absent: by the name, or the first. */
+  readonly seat?: number;
+  readonly signals: Signals;
 }
+
+/** What a run under way does besides showing: each can be off. */
+export interface Signals {
+  readonly sound: boolean;
+  readonly vibrate: boolean;
+  readonly awake: boolean;
+  readonly speak: boolean;
+}
+const USUAL_SIGNALS: Signals = { sound: true, vibrate: true, awake: true, speak: false };
 
 const US_PLACES = new Set(["US", "LR", "MM"]);
 
@@ -21,6 +33,7 @@ export const unitsOfDevice = (): UnitSystem =>
 const firstSettings = (): Settings => ({
   theme: matchMedia("(prefers-color-scheme: dark)").matches ? "night" : "day",
   name: "",
+  signals: USUAL_SIGNALS,
 });
 
 /** Another crew on the same phone has settings of its own. */
@@ -31,12 +44,14 @@ const BEFORE_CREWS = "scutch-settings";
 export function loadSettings(crewId: string): Settings {
   try {
     const kept = localStorage.getItem(keyOf(crewId)) ?? localStorage.getItem(BEFORE_CREWS) ?? "{}";
-    const { units, theme, name } = JSON.parse(kept) as Partial<Settings>;
+    const { units, theme, name, seat, signals } = JSON.parse(kept) as Partial<Settings>;
     return {
       ...firstSettings(),
       ...(units ? { units } : {}),
       ...(theme ? { theme } : {}),
       ...(name ? { name } : {}),
+      ...(seat === undefined ? {} : { seat }),
+      signals: { ...USUAL_SIGNALS, ...signals },
     };
   } catch {
     return firstSettings();
@@ -54,7 +69,7 @@ export function keepSettings(crewId: string, settings: Settings): void {
 
 export const settingsSlice = createSlice({
   name: "settings",
-  initialState: { theme: "day", name: "" } as Settings,
+  initialState: { theme: "day", name: "", signals: USUAL_SIGNALS } as Settings,
   reducers: {
     settingsLoaded: (_, { payload }: PayloadAction<Settings>) => payload,
     unitsChosen: (state, { payload }: PayloadAction<UnitSystem>) => {
@@ -65,6 +80,12 @@ export const settingsSlice = createSlice({
     themeChosen: (state, { payload }: PayloadAction<Theme>) => {
       state.theme = payload;
     },
+    seatTaken: (state, { payload }: PayloadAction<number>) => {
+      state.seat = payload;
+    },
+    signalSet: (state, { payload }: PayloadAction<Partial<Signals>>) => {
+      state.signals = { ...state.signals, ...payload };
+    },
     nameGiven: (state, { payload }: PayloadAction<string>) => {
       state.name = payload;
     },
@@ -72,5 +93,6 @@ export const settingsSlice = createSlice({
   selectors: { selectSettings: (state) => state },
 });
 
-export const { settingsLoaded, unitsChosen, unitsLeftToCrew, themeChosen, nameGiven } = settingsSlice.actions;
+export const { settingsLoaded, unitsChosen, unitsLeftToCrew, themeChosen, seatTaken, signalSet, nameGiven } =
+  settingsSlice.actions;
 export const { selectSettings } = settingsSlice.selectors;

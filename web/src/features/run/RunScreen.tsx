@@ -12,6 +12,7 @@ import { Button } from "../../ui/Button.tsx";
 import { useNow } from "../../ui/useNow.ts";
 import { AtMarker } from "./AtMarker.tsx";
 import { FloorNow } from "./FloorNow.tsx";
+import { LiveCard } from "./live/LiveCard.tsx";
 import { Marker } from "./Marker.tsx";
 import { RunAdvice } from "./RunAdvice.tsx";
 import { RunChoices } from "./RunChoices.tsx";
@@ -35,7 +36,7 @@ export function RunScreen() {
   if (work.rooms.every(({ passage }) => passage))
     return <NoRooms title="Nothing to run yet." follows="the whole run stands" />;
   return (
-    <div className="grid gap-x-8 gap-y-6 px-4 pt-4 sm:px-7 lg:grid-cols-[1fr_22rem]">
+    <div className="grid gap-x-8 gap-y-6 px-4 pt-4 sm:px-7 lg:grid-cols-[1fr_22rem] lg:grid-rows-[auto_1fr]">
       {work.run.outcome === "planned" ? (
         <Planned desk={desk} said={said} key={job.id} />
       ) : (
@@ -87,6 +88,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
   );
   const onStep = useCallback((step: Step) => setChosen(step.id), []);
   const people = input.run?.people ?? 1;
+  const left = useMemo(() => new Set(Object.keys(input.finished ?? {})), [input.finished]);
   const last = Math.max(...lanes.map(({ dryAt, finished }) => at(start, (dryAt ?? finished) / 3600)), start);
   const within = now > start && now < last;
   const time = Math.min(last, Math.max(start, looked ?? (within ? now : start)));
@@ -111,7 +113,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
   const gap = run.finish / run.lowerBound - 1;
   return (
     <>
-      <section aria-label="Run sheet" className="min-w-0 print:hidden">
+      <section aria-label="Run sheet" className="min-w-0 lg:row-span-2 lg:row-start-1 print:hidden">
         <p className="mb-2" role="status">
           <strong>Done at {clock(at(start, run.finish / 3600))}.</strong>{" "}
           <span className="text-soft">
@@ -151,7 +153,13 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
           <StepTable {...{ run, start, people, names, roomName, vesselName, pinned, onStep }} />
         </details>
       </section>
-      <section aria-label="At the hour looked at" className="grid min-w-0 content-start gap-4 print:hidden">
+      <div className="max-lg:order-first lg:col-start-2 lg:row-start-1">
+        <LiveCard {...{ desk, run, people, names, roomName, left }} />
+      </div>
+      <section
+        aria-label="At the hour looked at"
+        className="grid min-w-0 content-start gap-4 lg:col-start-2 print:hidden"
+      >
         <AtMarker {...{ run, lanes, levels, people, names, vesselName, start, second }} />
         {looked !== undefined && within && (
           <Button weight="quiet" className="justify-self-start" onClick={() => setLooked(undefined)}>

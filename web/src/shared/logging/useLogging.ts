@@ -36,21 +36,29 @@ export function namesFor(body: EntryBody, { job, shelf }: Speaking): Record<stri
   return Object.fromEntries(known.filter(({ id }) => ids.has(id)).map(({ id, name }) => [id, name]));
 }
 
-/** Writes entries in a job's log: here, by whoever this device is set to; now, or at the time that is said. */
-export function useLogging({ job, shelf }: Speaking): (body: EntryBody, at?: number) => void {
+/**
+ * Writes entries in a job's log: here, by whoever this device is set to; now, or at the time that is said. What follows from an
+ * entry goes with it, and is taken back with it.
+ */
+export function useLogging({
+  job,
+  shelf,
+}: Speaking): (body: EntryBody, at?: number, follows?: readonly EntryBody[]) => void {
   const name = useAppSelector((state) => state.settings.name);
   const dispatch = useAppDispatch();
-  return (body, at) => {
+  return (body, at, follows = []) => {
     const now = Date.now();
-    const names = namesFor(body, { job, shelf });
-    const entry = {
-      ...body,
-      id: newId(EntryId),
-      at: new Date(at ?? now).toISOString(),
-      ...(name ? { by: name } : {}),
-      ...(Object.keys(names).length > 0 ? { names } : {}),
-    } as LogEntry;
-    logEntry(job.id, entry);
-    dispatch(justLogged({ jobId: job.id, entry, at: now }));
+    const [entry, ...others] = [body, ...follows].map((each) => {
+      const names = namesFor(each, { job, shelf });
+      return {
+        ...each,
+        id: newId(EntryId),
+        at: new Date(at ?? now).toISOString(),
+        ...(name ? { by: name } : {}),
+        ...(Object.keys(names).length > 0 ? { names } : {}),
+      } as LogEntry;
+    }) as [LogEntry, ...LogEntry[]];
+    for (const each of [entry, ...others]) logEntry(job.id, each);
+    dispatch(justLogged({ jobId: job.id, entry, follows: others, at: now }));
   };
 }

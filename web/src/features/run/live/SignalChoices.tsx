@@ -1,0 +1,30 @@
+import { type Signals, signalSet } from "../../../state/settingsSlice.ts";
+import { useAppDispatch, useAppSelector } from "../../../state/store.ts";
+import { Tick } from "../../../ui/ChoiceField.tsx";
+import { canSpeak, canStayAwake, canVibrate } from "./useSignals.ts";
+
+const CHOICES: readonly { readonly key: keyof Signals; readonly label: string; readonly there: boolean }[] = [
+  { key: "sound", label: "Sound when a dwell is over", there: true },
+  { key: "vibrate", label: "Shake as well", there: canVibrate },
+  { key: "awake", label: "Keep the screen awake", there: canStayAwake },
+  { key: "speak", label: "Say the next step aloud", there: canSpeak },
+];
+
+/** What this device does besides showing; what its browser hasn't got isn't offered. */
+export function SignalChoices() {
+  const signals = useAppSelector((state) => state.settings.signals);
+  const dispatch = useAppDispatch();
+  return (
+    <details className="border-rule border-t pt-1">
+      <summary className="min-h-12 cursor-pointer py-3 text-soft">Sound, voice and screen</summary>
+      {CHOICES.filter(({ there }) => there).map(({ key, label }) => (
+        <Tick
+          key={key}
+          label={label}
+          checked={signals[key]}
+          onChange={(on) => dispatch(signalSet({ [key]: on }))}
+        />
+      ))}
+    </details>
+  );
+}

@@ -1,0 +1,95 @@
+import type { JobRun, RunSection, Step, StepKnown } from "@scutch/core/run";
+import { START } from "@scutch/core/run";
+
+/** What is known of each step, by id; s after the start. */
+export type Known = Readonly<Record<string, StepKnown>>;
+
+export const isGone = (known: Known, id: string): boolean =>
+  known[id]?.end !== undefined || known[id]?.skipped !== undefined;
+export const isInHand = (known: Known, id: string): boolean =>
+  known[id]?.start !== undefined && !isGone(known, id);
+
+/** The steps of one person that are still to do, what is in hand first, then as planned. Breaks take care of themselves. */
+export function stepsOf(run: JobRun, known: Known, rooms: ReadonlySet<string>, who: number): Step[] {
+  return run.steps
+    .filter(
+      (step) =>
+        step.kind !== "break" &&
+        step.who === who &&
+        !isGone(known, step.id) &&
+        !(step.roomId !== undefined && rooms.has(step.roomId)),
+    )
+    .toSorted((a, b) => Number(isInHand(known, b.id)) - Number(isInHand(known, a.id)) || a.start - b.start);
+}
+
+/**
+ * The first second a step may begin at, from what is done; `finishing` counts as done at `now`. Infinity while something it waits
+ * for isn't done.
+ */
+export function mayBegin(run: JobRun, known: Known, id: string, now: number, finishing?: string): number {
+  const starts = new Map(run.steps.map((step) => [step.id, step.start]));
+  return run.problem.lags.reduce((least, lag) => {
+    if (lag.to !== id || lag.from === START || lag.least === undefined) return least;
+    if (lag.from === finishing) return Math.max(least, now);
+    if (!isGone(known, lag.from)) return Number.POSITIVE_INFINITY;
+    return Math.max(least, (starts.get(lag.from) ?? 0) + lag.least);
+  }, 0);
+}
+
+/** A section that stands sprayed: when it may be cleaned, and by when it has to be. s after the start. */
+export interface Standing {
+  readonly section: RunSection;
+  readonly ready: number;
+  readonly until: number;
+}
+
+/** Every section that stands sprayed now, the most pressing first. */
+export function standingSprayed(run: JobRun, known: Known, rooms: ReadonlySet<string>): Standing[] {
+  return run.sections
+    .filter(
+      ({ sprayId, cleanId, roomId }) =>
+        sprayId !== undefined &&
+        known[sprayId]?.end !== undefined &&
+        known[cleanId]?.start === undefined &&
+        !isGone(known, cleanId) &&
+        !rooms.has(roomId),
+    )
+    .map((section) => {
+      const { sprayStart, sprayEnd, cleanStart, cleanEnd, dwell, standsUntil } = section;
+      const slower = Math.max(0, sprayEnd - sprayStart - (cleanEnd - cleanStart));
+      return { section, ready: sprayStart + dwell + slower, until: standsUntil };
+    })
+    .toSorted((a, b) => a.until - b.until);
+}
+
+/** Whether a room is through when a step of it is done or passed over: nothing of it is left, and it was cleaned. */
+export function leavesRoom(run: JobRun, known: Known, step: Step): boolean {
+  const own = run.steps.filter(({ roomId }) => roomId !== undefined && roomId === step.roomId);
+  const cleaned = own.some(
+    ({ id, kind }) => kind === "clean" && (known[id]?.end !== undefined || id === step.id),
+  );
+  return cleaned && own.every(({ id }) => id === step.id || isGone(known, id));
+}
+
+/** A section that was cleaned before its dwell was over, or after it had stood too long; s by which. */
+export interface OffTime {
+  readonly section: RunSection;
+  readonly early?: number;
+  readonly late?: number;
+}
+
+/** Half a minute isn't worth a word. */
+const WORTH_SAYING = 30;
+
+/** What was rushed and what dried out, from when things were really done. */
+export function offTime(run: JobRun, known: Known): OffTime[] {
+  return run.sections.flatMap((section): OffTime[] => {
+    const { sprayId, cleanId, sprayStart, cleanStart, cleanEnd, dwell, standsUntil } = section;
+    if (sprayId === undefined || known[sprayId]?.end === undefined || known[cleanId]?.end === undefined)
+      return [];
+    const early = sprayStart + dwell - cleanStart;
+    if (early > WORTH_SAYING) return [{ section, early }];
+    const late = cleanEnd - standsUntil;
+    return late > WORTH_SAYING ? [{ section, late }] : [];
+  });
+}

@@ -1,0 +1,51 @@
+import type { RoomId } from "@scutch/contract";
+import type { JobRun, Step } from "@scutch/core/run";
+import type { JobDesk } from "../../../planning/desk.ts";
+import { type EntryBody, useLogging } from "../../../shared/logging/useLogging.ts";
+import { isGone, isInHand, type Known, leavesRoom, mayBegin, stepsOf } from "./liveView.ts";
+
+/** A step may begin this much before what it waits for allows it: nobody waits for seconds. */
+const SOON = 5;
+
+/** What one tap writes: a step begun, done, passed over, handed on, with what follows from it. */
+export function useRunLog(desk: JobDesk, run: JobRun, known: Known, rooms: ReadonlySet<string>) {
+  const log = useLogging(desk);
+  const about = (step: Step) => {
+    const own = run.sections.filter(({ roomId }) => roomId === step.roomId);
+    const section = own.find(({ id }) => id === step.sectionId);
+    return {
+      step: step.id,
+      does: step.kind,
+      ...(step.roomId === undefined ? {} : { roomId: step.roomId as RoomId }),
+      ...(section && own.length > 1 ? { section: section.number } : {}),
+    };
+  };
+  const leaving = (step: Step): EntryBody[] =>
+    step.roomId !== undefined && !rooms.has(step.roomId) && leavesRoom(run, known, step)
+      ? [{ kind: "room-finished", roomId: step.roomId as RoomId }]
+      : [];
+  const second = () => (Date.now() - desk.start) / 1000;
+  return {
+    begin: () => log({ kind: "run-started" }),
+    start: (step: Step, who: number, off: { readonly early?: number; readonly over?: number } = {}) =>
+      log({ kind: "step-started", ...about(step), who: who + 1, ...off }),
+    /** Done; and where the next step of the same person can begin at once, it has begun. */
+    done: (step: Step, who: number, startsItself: (next: Step) => boolean) => {
+      const next = stepsOf(run, known, rooms, who).find(({ id }) => id !== step.id);
+      const now = second();
+      const goesOn =
+        next !== undefined &&
+        !isInHand(known, next.id) &&
+        startsItself(next) &&
+        mayBegin(run, known, next.id, now, step.id) <= now + SOON;
+      log({ kind: "step-done", ...about(step), who: who + 1 }, undefined, [
+        ...leaving(step),
+        ...(goesOn ? [{ kind: "step-started" as const, ...about(next), who: who + 1 }] : []),
+      ]);
+    },
+    skip: (step: Step, reason: string) =>
+      log({ kind: "step-skipped", ...about(step), reason }, undefined, leaving(step)),
+    hand: (step: Step, to: number) => log({ kind: "step-handed", ...about(step), who: to + 1 }),
+    isOpen: (step: Step) => !isGone(known, step.id),
+  };
+}
