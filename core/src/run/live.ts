@@ -1,10 +1,14 @@
 import type { JobProblem } from "./jobProblem.ts";
 import { type Lag, type Problem, START, type Starts, type Task } from "./schedule/index.ts";
-import type { UnderWay } from "./underWay.ts";
+import type { StepKind } from "./stepKinds.ts";
+import type { LetGo, UnderWay } from "./underWay.ts";
+
+/** What one may take to be done beside a room that is finished, though nobody logged it; whether a floor is wet is not guessed. */
+const DRY: ReadonlySet<StepKind> = new Set(["furniture", "vacuum", "bag", "edges", "pre-spot"]);
 
 /**
  * A job's problem with what has been done put in place, from the rooms that are known to be finished: their steps stretch or
- * shrink from the plan to the truth, what was begun beside them counts as done with them, and everything else starts after
+ * shrink from the plan to the truth, dry work begun beside them counts as done with them, and everything else starts after
  * the last finish. A room before them that nobody has finished is still to do. A most that can't be kept any more is taken
  * out of the statement, and its section named.
  */
@@ -13,6 +17,7 @@ export function soFar(
   problem: Problem,
   planned: Starts,
   finished: ReadonlyMap<string, number>,
+  letGo: Exclude<LetGo, "every most"> = "nothing",
 ): UnderWay {
   const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
   const startOf = (id: string) => planned.get(id) ?? 0;
@@ -47,7 +52,7 @@ export function soFar(
       .filter(({ id, kind, roomId }) =>
         roomId === undefined
           ? kind !== "break" && startOf(id) < until && kind !== "pack-up"
-          : finished.has(roomId) || (!openBefore(roomId) && startOf(id) < until),
+          : finished.has(roomId) || (DRY.has(kind) && !openBefore(roomId) && startOf(id) < until),
       )
       .map(({ id }) => id),
   );
@@ -91,7 +96,7 @@ export function soFar(
         ? {}
         : { least: Math.max(0, least === duration.get(from) ? (took.get(from) ?? least) : least) };
     if (most === undefined) return [{ from, to, ...wait }];
-    const over = at(from) + most < latest;
+    const over = letGo === "wet" || at(from) + most < latest;
     if (over) {
       const section = sectionOf.get(to);
       if (section) late.add(section);

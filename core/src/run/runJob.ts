@@ -142,22 +142,24 @@ function runWith(
     ...stated.problem,
     lags: [...stated.problem.lags, ...kept.map(pinLag)],
   });
-  if (input.now !== undefined) {
-    // As much as can be kept of what was planned: a run under way never stands still because something is late.
-    const ways = [
+  /** As much as can be kept of what was planned: a run under way never stands still because something is late. */
+  const planOn = (now: number) => {
+    for (const { pins: held, letGo } of [
       { pins, letGo: "nothing" },
       { pins, letGo: "wet" },
       { pins: [], letGo: "wet" },
       { pins: [], letGo: "every most" },
-    ] as const;
-    for (const way of ways) {
-      const gone = underWay(stated, withPins(way.pins), input, way.letGo);
+    ] as const) {
+      const gone = underWay(stated, withPins(held), { ...input, now }, letGo);
       const rest = solve(gone.problem);
       if (rest.outcome === "impossible") continue;
-      const stands = way.pins.flatMap(({ stepId }) => (gone.missed.includes(stepId) ? [] : [stepId]));
+      const stands = held.flatMap(({ stepId }) => (gone.missed.includes(stepId) ? [] : [stepId]));
       return done(gone.problem, rest, gone.late, stands);
     }
-  }
+    return undefined;
+  };
+  const on = input.now === undefined ? undefined : planOn(input.now);
+  if (on) return on;
   let kept = pins;
   let problem = withPins(kept);
   let found = solve(problem);
@@ -172,15 +174,20 @@ function runWith(
   if (found.outcome === "impossible") return found;
   const stands = kept.map(({ stepId }) => stepId);
   if (!input.finished || input.finished.size === 0) return done(problem, found, [], stands);
-  const gone = soFar(stated, problem, found.starts, input.finished);
-  const rest = solve(gone.problem);
-  if (rest.outcome === "impossible") return rest;
-  return done(
-    gone.problem,
-    rest,
-    gone.late,
-    stands.filter((id) => !gone.missed.includes(id)),
-  );
+  for (const letGo of ["nothing", "wet"] as const) {
+    const gone = soFar(stated, problem, found.starts, input.finished, letGo);
+    const rest = solve(gone.problem);
+    if (rest.outcome === "impossible") continue;
+    return done(
+      gone.problem,
+      rest,
+      gone.late,
+      stands.filter((id) => !gone.missed.includes(id)),
+    );
+  }
+  // Whatever was planned, the rest can be done after the last that is finished.
+  const after = planOn(Math.max(...input.finished.values()));
+  return after ?? { outcome: "impossible", fault: { code: "no-place", tasks: [] } };
 }
 
 type Solved = Extract<Scheduled, { outcome: "scheduled" }>;

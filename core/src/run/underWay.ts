@@ -49,6 +49,21 @@ export function underWay(
       });
     }
   }
+  // What nobody logged and belongs to no room was done when something that waits for it was: the machine was set up.
+  const roomless = new Set(steps.flatMap(({ id, roomId }) => (roomId === undefined ? [id] : [])));
+  for (let changed = true; changed; ) {
+    changed = false;
+    for (const { from, to, least } of problem.lags) {
+      const place = places.get(to);
+      if (!place || place.passed || least === undefined || places.has(from) || !roomless.has(from)) continue;
+      places.set(from, {
+        at: Math.max(0, place.at - (planned.get(from) ?? 0)),
+        took: planned.get(from) ?? 0,
+        passed: false,
+      });
+      changed = true;
+    }
+  }
   const breaks = problem.tasks.filter(({ id }) => id.startsWith("break:"));
   const breakAt = new Map(
     problem.lags.flatMap(({ from, to, least }) =>

@@ -196,7 +196,10 @@ function Limits({
   readonly y: number;
   readonly late: ReadonlySet<string>;
 }) {
-  const sprayed = lane.sections.filter(({ sprayId }) => sprayId !== undefined);
+  // Of a room of which only its finish is known nothing is known of its sprays.
+  const sprayed = lane.sections.filter(
+    ({ sprayId, cleanStart, cleanEnd }) => sprayId !== undefined && cleanEnd > cleanStart,
+  );
   return sprayed.map((section, i) => {
     // Where the next one begins its own takes over, so that they don't lie on each other.
     const next = sprayed[i + 1];

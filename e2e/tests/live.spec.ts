@@ -1,0 +1,160 @@
+/** The job under way: one step after another on phones that lose the signal, are reloaded and contradict each other. */
+import { expect, type Locator, type Page } from "@playwright/test";
+import { test } from "../support/stack.ts";
+
+const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true } as const;
+
+const now = (page: Page) => page.getByRole("region", { name: "Now" });
+const step = (page: Page) => now(page).getByRole("heading", { level: 2 });
+const clock = (page: Page) => now(page).getByRole("timer");
+const press = (where: Page | Locator, name: string) =>
+  where.getByRole("button", { name, exact: true }).click();
+/** Longer than a second tap has to wait to be one. */
+const later = (page: Page, seconds = 2) => page.clock.fastForward(seconds * 1000);
+type Entry = {
+  id: string;
+  kind: string;
+  step?: string;
+  does?: string;
+  corrects?: string;
+  reason?: string;
+  roomId?: string;
+};
+const logOf = async (page: Page): Promise<Entry[]> =>
+  (await (await page.request.get(`/api${LIBRARY}/log`)).json()).entries.map(
+    (each: { entry?: Entry } & Entry) => each.entry ?? each,
+  );
+const kinds = async (page: Page, kind: string) => (await logOf(page)).filter((entry) => entry.kind === kind);
+
+/** Starts or ends the step in sight, whichever is next; a fill is passed over, as this is about the clock. */
+async function goOn(page: Page): Promise<string> {
+  const name = await step(page).innerText();
+  const button = now(page).getByRole("button", { name: /^(Start|Done)$/ });
+  if ((await button.count()) === 0) {
+    await press(now(page), "Pass over");
+    await press(page.getByRole("dialog"), "Not needed here");
+  } else await button.click();
+  await later(page);
+  return name;
+}
+
+/** Goes on until a step of this name is next. */
+async function until(page: Page, wanted: RegExp): Promise<void> {
+  for (let i = 0; i < 40; i++) {
+    if (wanted.test(await step(page).innerText())) return;
+    await goOn(page);
+  }
+  throw new Error(`${wanted} never came`);
+}
+
+test.describe("on a phone", () => {
+  test.use(PHONE);
+
+  test("a room from its vacuum to its fans: the dwell is held, a slip taken back, and a reload and a lost signal change nothing", async ({
+    page,
+    context,
+    browser,
+  }) => {
+    await page.clock.install();
+    await page.goto(`${LIBRARY}/run`);
+    await press(page, "Start the job");
+    await expect(step(page)).toBeVisible();
+    await later(page);
+    await until(page, /^Spray, Children/);
+    const before = await step(page).innerText();
+    if (await now(page).getByRole("button", { name: "Start", exact: true }).isVisible()) await goOn(page);
+    await expect(now(page).getByRole("button", { name: "Done", exact: true })).toBeVisible();
+
+    // Killed and opened again: the same step, its clock where it was.
+    await later(page, 10);
+    const shown = await clock(page).innerText();
+    await page.reload();
+    await expect(step(page)).toHaveText(before);
+    await expect(clock(page)).toHaveText(/^\d+:\d\d$/);
+    expect(shown).toMatch(/^\d+:\d\d$/);
+
+    // With no signal: taps are kept, and the dwell's clock runs.
+    await context.setOffline(true);
+    await later(page, 60);
+    await press(now(page), "Done");
+    await later(page);
+    const dwelling = page.getByRole("region", { name: "Dwelling" });
+    await expect(dwelling).toContainText(/ready in \d+:\d\d/);
+    await until(page, /^Clean, Children/);
+    await expect(dwelling).toContainText("ready in");
+    await press(now(page), "Start");
+    const asked = page.getByRole("dialog", { name: "Its dwell isn’t over." });
+    await press(asked, "Wait");
+    await expect(now(page).getByRole("button", { name: "Done", exact: true })).toHaveCount(0);
+    await later(page, 600);
+    await expect(dwelling).toContainText("ready");
+    await press(now(page), "Start");
+    await expect(now(page).getByRole("button", { name: "Done", exact: true })).toBeVisible();
+    // A slip of the finger.
+    await press(page, "Take back");
+    await expect(now(page).getByRole("button", { name: "Start", exact: true })).toBeVisible();
+    await later(page);
+    await press(now(page), "Start");
+    await later(page, 200);
+    await context.setOffline(false);
+    await expect
+      .poll(() => kinds(page, "step-started").then((each) => each.length), { timeout: 20_000 })
+      .toBeGreaterThan(3);
+
+    await until(page, /Study|Foyer/);
+    await expect
+      .poll(() => kinds(page, "room-finished").then((each) => each.length), { timeout: 20_000 })
+      .toBeGreaterThan(2);
+    // The other phone is where this one is.
+    const other = await (await browser.newContext(PHONE)).newPage();
+    await other.goto(`${new URL(page.url()).origin}${LIBRARY}/run`);
+    await expect(step(other)).toHaveText(await step(page).innerText());
+    // What was done was done once.
+    const done = (await kinds(page, "step-done")).map((entry) => entry.step);
+    expect(new Set(done).size).toBe(done.length);
+    expect(done.some((id) => id?.startsWith("clean:"))).toBe(true);
+    expect((await kinds(page, "step-skipped")).every(({ reason }) => reason === "Not needed here")).toBe(
+      true,
+    );
+    await other.context().close();
+  });
+});
+
+test("two people on two devices: each has their own step, a step ended on both is said and counts once", async ({
+  page,
+  browser,
+}) => {
+  await page.goto(`${LIBRARY}/run`);
+  await page.getByRole("radiogroup", { name: "People" }).getByRole("radio", { name: "2" }).click();
+  await press(page, "Start the job");
+  await expect(step(page)).toBeVisible();
+  await expect.poll(() => kinds(page, "run-started").then((each) => each.length)).toBe(1);
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  await other.goto(`${new URL(page.url()).origin}${LIBRARY}/run`);
+  const seats = (on: Page) => on.getByRole("radiogroup", { name: "This device is for" }).getByRole("radio");
+  await seats(other).nth(1).click();
+  await expect(step(other)).not.toHaveText(await step(page).innerText());
+  await press(now(page), "Start");
+  await expect.poll(() => kinds(page, "step-started").then((each) => each.length)).toBe(1);
+  const mine = await step(page).innerText();
+  // The second phone takes the first one's place and, with no signal, ends the same step.
+  await seats(other).nth(0).click();
+  await other.reload();
+  await expect(step(other)).toHaveText(mine);
+  await expect(now(other).getByRole("button", { name: "Done", exact: true })).toBeVisible();
+  await context.setOffline(true);
+  await press(now(other), "Done");
+  await press(now(page), "Done");
+  await context.setOffline(false);
+  const doubt = page.getByText("was said to be done twice. The first counts.");
+  await expect.poll(() => kinds(page, "step-done").then((each) => each.length), { timeout: 20_000 }).toBe(2);
+  await page.reload();
+  await expect(doubt).toBeVisible();
+  await expect(step(page)).not.toHaveText(mine);
+  await expect
+    .poll(() => other.reload().then(() => step(other).innerText()))
+    .toBe(await step(page).innerText());
+  await context.close();
+});
