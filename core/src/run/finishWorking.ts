@@ -1,5 +1,5 @@
 import { explain, figure, type Working } from "../working/index.ts";
-import type { Step } from "./runJob.ts";
+import type { Step } from "./jobRun.ts";
 import type { StepKind } from "./stepKinds.ts";
 
 interface WorkedRoom {

@@ -9,7 +9,8 @@ export {
 export { workingOfFinish } from "./finishWorking.ts";
 export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank, StepKnown } from "./input.ts";
 export { type RoughTimes, workInTurn } from "./inTurn.ts";
-export { type JobRun, type Rough, type RunPlan, type RunSection, runJob, type Step } from "./runJob.ts";
+export type { JobRun, Rough, RunPlan, RunSection, Step } from "./jobRun.ts";
+export { runJob } from "./runJob.ts";
 export { START } from "./schedule/index.ts";
 export { largestAreaAhead } from "./section.ts";
 export {

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { STEP_NAMES } from "../../../shared/run/stepWords.ts";
 import { Callout } from "../../../ui/Callout.tsx";
+import { useNow } from "../../../ui/useNow.ts";
 
 const SAID: Record<StepDoubt["code"], string> = {
   "ended-before-begun": "ended before it began: a clock was wrong. Its end counts, its beginning doesn’t.",
@@ -10,6 +11,9 @@ const SAID: Record<StepDoubt["code"], string> = {
   "done-and-skipped": "was done and passed over. Done counts.",
   "run-started-twice": "The job was begun twice. The first counts.",
 };
+
+/** Clocks of two phones differ by less, ms. */
+const CLOCKS_DIFFER = 120_000;
 
 /** What the log says that can't have been, for those who know: the wrong one is struck out in the log. */
 export function Doubts({
@@ -19,8 +23,12 @@ export function Doubts({
   readonly desk: JobDesk;
   readonly roomName: (id: string) => string;
 }) {
-  const { doubts } = runLogged(desk.log);
-  if (doubts.length === 0) return null;
+  const now = useNow();
+  const { doubts, steps } = runLogged(desk.log);
+  const ahead = [...steps.values()].some(
+    ({ startedAt = 0, doneAt = 0 }) => Math.max(startedAt, doneAt) > now + CLOCKS_DIFFER,
+  );
+  if (doubts.length === 0 && !ahead) return null;
   const nameOf = (doubt: StepDoubt) => {
     const entry = desk.log.find(({ id }) => id === doubt.entryIds[0]);
     if (!entry || !("does" in entry)) return "";
@@ -28,6 +36,12 @@ export function Doubts({
   };
   return (
     <Callout tone="caution" title="The log doesn’t agree with itself.">
+      {ahead && (
+        <p>
+          Something was logged at an hour still to come: a device’s clock is wrong. Set it right; what it
+          wrote can be struck out.
+        </p>
+      )}
       {doubts.map((doubt) => (
         <p key={`${doubt.code} ${doubt.step}`}>
           {nameOf(doubt)}

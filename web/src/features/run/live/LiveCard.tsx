@@ -152,7 +152,8 @@ function UnderWay({ desk, run, people, names, roomName, left }: Props) {
                 {(ms) => {
                   const second = (ms - desk.start) / 1000;
                   if (inHand) {
-                    const end = (known[step.id]?.start ?? 0) + step.usual;
+                    // A start still to come was written by a clock that is wrong: Doubts says so.
+                    const end = Math.min(second, known[step.id]?.start ?? 0) + step.usual;
                     return second <= end ? clockOf(end - second) : `+${clockOf(second - end)}`;
                   }
                   const from = wet ? wet.ready : mayBegin(run, known, step.id, second);

@@ -1,0 +1,54 @@
+import type { CutFault } from "./cutJob.ts";
+import type { Pin } from "./input.ts";
+import type { SectionTask, StepTask } from "./jobProblem.ts";
+import type { Problem, Starts, Unschedulable } from "./schedule/index.ts";
+
+/** A step with its hour; s after the job's start. */
+export interface Step extends StepTask {
+  readonly start: number;
+  readonly end: number;
+  /** s it is planned to take, whatever it took. */
+  readonly usual: number;
+  /** Who does it, from 0; absent: everybody. */
+  readonly who?: number;
+}
+
+/** A section with its hours: sprayed, cleaned, and the second its cleaning must have ended by. */
+export interface RunSection extends SectionTask {
+  readonly sprayStart: number;
+  readonly sprayEnd: number;
+  readonly cleanStart: number;
+  readonly cleanEnd: number;
+  readonly openUntil: number;
+  /** The same with the label's longest dwell and a foam's fall: what the schedule keeps. */
+  readonly standsUntil: number;
+}
+
+export interface JobRun {
+  readonly outcome: "planned";
+  readonly steps: readonly Step[];
+  readonly sections: readonly RunSection[];
+  readonly finish: number;
+  /** A second no schedule of this problem can end before. */
+  readonly lowerBound: number;
+  readonly toolChanges: number;
+  readonly problem: Problem;
+  /** Steps whose chosen hour can't be kept: they stand where they fit. */
+  readonly unkept: readonly Pin[];
+  /** Sections whose open time can't be kept any more as things went. */
+  readonly late: readonly string[];
+  /** Breaks, by id, at hours when the run is over or hasn't begun: they change nothing. */
+  readonly outside: readonly string[];
+}
+
+export type RunPlan =
+  | JobRun
+  | {
+      readonly outcome: "impossible";
+      readonly fault: CutFault | (Unschedulable & { readonly code: Unschedulable["code"] });
+    };
+
+/** Only the first few orders are tried; where there was a plan before, one like it. */
+export interface Rough {
+  readonly like?: Starts | undefined;
+}

@@ -1,0 +1,124 @@
+import type { Pin, RunInput } from "./input.ts";
+import type { JobProblem } from "./jobProblem.ts";
+import type { JobRun, Rough, RunPlan } from "./jobRun.ts";
+import { soFar } from "./live.ts";
+import { handOut, type Who } from "./people.ts";
+import { type Lag, type Problem, type Scheduled, START, type Starts, schedule } from "./schedule/index.ts";
+import { timed } from "./timed.ts";
+import { type UnderWay, underWay } from "./underWay.ts";
+
+const pinLag = ({ stepId, at }: Pin): Lag => {
+  const second = Math.round(at);
+  return { from: START, to: stepId, least: second, most: second };
+};
+
+/** A step's start in an earlier plan of the job as its rank, what is new right after what it stands behind. */
+const ranksLike = (before: Starts, { tasks }: Problem): readonly number[] => {
+  let last = 0;
+  return tasks.map(({ id }) => {
+    last = before.get(id) ?? last;
+    return last;
+  });
+};
+
+type Solved = Extract<Scheduled, { outcome: "scheduled" }>;
+type Planned = Omit<JobRun, "outside">;
+
+/** Answers a job's statement: fresh, from the rooms known to be finished, or from now in a run under way. */
+export class Planner {
+  private readonly known: ReadonlySet<string>;
+  private readonly pins: readonly Pin[];
+  private readonly who: Who;
+  private readonly endBy: ReadonlyMap<string, number>;
+
+  constructor(
+    private readonly stated: JobProblem,
+    private readonly input: RunInput,
+    private readonly rough: Rough | undefined,
+  ) {
+    this.known = new Set(stated.steps.map(({ id }) => id));
+    this.pins = input.pins.filter(({ stepId, at }) => this.known.has(stepId) && at >= 0);
+    this.who = new Map(
+      [...(input.logged ?? [])].flatMap(([id, { who }]) => (who === undefined ? [] : [[id, who] as const])),
+    );
+    this.endBy = new Map(
+      stated.steps.flatMap(({ id, roomId }) => {
+        const by = roomId === undefined ? undefined : input.leaveBy?.get(roomId);
+        return by === undefined ? [] : [[id, by] as const];
+      }),
+    );
+  }
+
+  /** As if nobody had begun; then, where rooms are finished, what was done put in its place. */
+  plan(): Exclude<RunPlan, JobRun> | Planned {
+    let kept = this.pins;
+    let problem = this.withPins(kept);
+    let found = this.solve(problem);
+    if (found.outcome === "impossible" && kept.length > 0) {
+      // One by one, so that the one that can't be kept is named.
+      kept = [];
+      for (const pin of this.pins)
+        if (this.solve(this.withPins([...kept, pin])).outcome === "scheduled") kept = [...kept, pin];
+      problem = this.withPins(kept);
+      found = this.solve(problem);
+    }
+    if (found.outcome === "impossible") return found;
+    const { finished } = this.input;
+    if (!finished || finished.size === 0) return this.done({ problem, late: [], missed: [] }, found, kept);
+    for (const letGo of ["nothing", "wet"] as const) {
+      const gone = soFar(this.stated, problem, found.starts, finished, letGo);
+      const rest = this.solve(gone.problem);
+      if (rest.outcome === "scheduled") return this.done(gone, rest, kept);
+    }
+    // Whatever was planned, the rest can be done after the last that is finished.
+    const after = this.goOn(Math.max(...finished.values()));
+    return after ?? { outcome: "impossible", fault: { code: "no-place", tasks: [...this.known] } };
+  }
+
+  /** From now on, keeping as much as can be of what was planned: a run under way never stands still because something is late. */
+  goOn(now: number): Planned | undefined {
+    for (const { pins, letGo } of [
+      { pins: this.pins, letGo: "nothing" },
+      { pins: this.pins, letGo: "wet" },
+      { pins: [], letGo: "wet" },
+      { pins: [], letGo: "every most" },
+    ] as const) {
+      const gone = underWay(this.stated, this.withPins(pins), { ...this.input, now }, letGo);
+      const rest = this.solve(gone.problem);
+      if (rest.outcome === "scheduled") return this.done(gone, rest, pins);
+    }
+    return undefined;
+  }
+
+  private solve(problem: Problem): Scheduled {
+    const { stated, rough, who, input } = this;
+    return schedule(problem, {
+      ranks: rough?.like ? [ranksLike(rough.like, problem), ...stated.ranks] : stated.ranks,
+      rough: rough !== undefined,
+      endBy: this.endBy,
+      untidiness: (starts) => {
+        const { toolChanges, roomChanges } = handOut(stated.steps, problem, starts, input.crew.people, who);
+        return toolChanges + roomChanges;
+      },
+    });
+  }
+
+  private withPins(pins: readonly Pin[]): Problem {
+    const { problem } = this.stated;
+    return { ...problem, lags: [...problem.lags, ...pins.map(pinLag)] };
+  }
+
+  private done({ problem, late, missed }: UnderWay, found: Solved, kept: readonly Pin[]): Planned {
+    const { stated, input, known } = this;
+    const stands = (id: string) => kept.some((pin) => pin.stepId === id) && !missed.includes(id);
+    return {
+      outcome: "planned",
+      ...timed(stated, problem, found.starts, input.crew.people, this.who),
+      finish: found.finish,
+      lowerBound: found.lowerBound,
+      problem,
+      unkept: input.pins.filter(({ stepId }) => known.has(stepId) && !stands(stepId)),
+      late,
+    };
+  }
+}
