@@ -42,6 +42,7 @@ export {
   OCCUPANCY,
 } from "./interview.ts";
 export { type JobPlan, lastReady, planJob } from "./job.ts";
+export { type Learned, type LearnedPace, learnPace } from "./learn.ts";
 export { levelAt, type VesselLevel, vesselLevels } from "./levels.ts";
 export type { WaterQuestion } from "./measuredWater.ts";
 export {

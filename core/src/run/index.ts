@@ -33,4 +33,4 @@ export {
   walkConflicts,
   walkOutOrder,
 } from "./walkOut.ts";
-export { stretchOf } from "./work.ts";
+export { stretchOf, workOf as runRoomWork } from "./work.ts";

@@ -7,6 +7,7 @@ import { session } from "../../device/session.ts";
 import { reads, readsList, readsName, readsNumber, thenRead } from "../../format/readers.ts";
 import { today } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
+import { useLearnedPace } from "../../planning/learnedPace.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
@@ -19,6 +20,12 @@ interface Props {
   readonly set: (change: Partial<CrewSettings>) => void;
 }
 
+/** What is learned from the runs logged step by step. */
+const LEARNED = [
+  { key: "vacuum", what: "vacuumed" },
+  { key: "spray", what: "sprayed" },
+  { key: "overhead", what: "set-up, moving and talk" },
+] as const;
 type Pace = NonNullable<CrewSettings["pace"]>;
 const HOUR = 3600;
 
@@ -28,6 +35,7 @@ export function CrewHabits({ settings, set }: Props) {
   const units = useUnits();
   const area = units.system === "metric" ? "m2" : "ft2";
   const { pace = {} } = settings;
+  const learned = useLearnedPace(settings.pace);
   const setPace = (change: Partial<Pace>) => {
     const next = { ...pace, ...change };
     const said = Object.values(next).some((value) => value !== undefined);
@@ -111,6 +119,24 @@ export function CrewHabits({ settings, set }: Props) {
             onChange={(overhead) => void setPace({ overhead })}
           />
         </div>
+        {LEARNED.map(({ key, what }) => {
+          const own = learned?.[key];
+          if (!own) return null;
+          const shown =
+            key === "overhead"
+              ? percent(own.value)
+              : `${decimal(fromSi(own.value * HOUR, area), 0)} ${area === "m2" ? "m²" : "ft²"} an hour`;
+          return (
+            <p key={key} className="mt-2 flex flex-wrap items-center gap-x-3">
+              <span>
+                Your last {own.jobs} jobs: {what} <strong className="font-mono">{shown}</strong>.
+              </span>
+              <Button weight="quiet" onClick={() => setPace({ [key]: own.value })}>
+                Take it
+              </Button>
+            </p>
+          );
+        })}
       </fieldset>
     </>
   );

@@ -1,0 +1,69 @@
+import { expect, test } from "@jest/globals";
+import { type JobInput, learnPace, planWork } from "./index.ts";
+
+const L = 1e-3;
+const job: JobInput = {
+  rooms: [
+    { id: "a", name: "A", shape: { kind: "rectangle", length: 5, width: 4 } },
+    { id: "b", name: "B", shape: { kind: "rectangle", length: 4, width: 3 } },
+  ],
+  batches: [
+    {
+      id: "m",
+      product: {
+        light: { spelling: "one-to-n", value: 32 },
+        ordinary: { spelling: "one-to-n", value: 24 },
+        heavy: { spelling: "one-to-n", value: 16 },
+        dwellLeast: 480,
+        dwellMost: 900,
+      },
+      vessel: { nominal: 8 * L, heel: 0.2 * L, headSpace: 0.5 * L, graduation: 0.1 * L, sprayFlow: L / 60 },
+      measure: 5e-6,
+    },
+  ],
+};
+
+/** The job as worked: every step so many times as long as planned, some of them by another factor. */
+function worked(factor: number, own: Readonly<Record<string, number>> = {}): JobInput {
+  const { run } = planWork(job);
+  if (run.outcome !== "planned") throw new Error("not planned");
+  return {
+    ...job,
+    now: run.finish * 10,
+    logged: Object.fromEntries(
+      run.steps.map(({ id, kind, start, end }) => [
+        id,
+        { start: start * 5, end: start * 5 + (end - start) * factor * (own[kind] ?? 1) },
+      ]),
+    ),
+  };
+}
+
+test("a crew that worked as planned learns the paces it was planned with", () => {
+  const learned = learnPace([worked(1), worked(1), worked(1)]);
+  // The plan stretches each step by the overhead that no step stands for; a vacuum logged so long is that much slower.
+  const { run } = planWork(job);
+  if (run.outcome !== "planned") throw new Error("not planned");
+  const vacuumed = run.steps
+    .filter(({ kind }) => kind === "vacuum")
+    .reduce((sum, s) => sum + s.end - s.start, 0);
+  expect(learned.vacuum?.value).toBeCloseTo(32 / vacuumed, 2);
+  expect(learned.vacuum?.jobs).toBe(3);
+});
+
+test("59 min of summed steps that took 75 is 27 % (common practice): what all took, over the rooms' own work", () => {
+  const one = learnPace([worked(1), worked(1), worked(1)]).overhead?.value as number;
+  const twice = learnPace([worked(2), worked(2), worked(2)]).overhead?.value as number;
+  expect(1 + twice).toBeCloseTo(2 * (1 + one), 6);
+});
+
+test("one odd day moves nothing, two jobs say nothing, and a step tapped late or never isn't counted", () => {
+  const usual = learnPace([worked(1), worked(1), worked(1)]);
+  expect(learnPace([worked(1), worked(1), worked(9)])).toEqual(usual);
+  expect(learnPace([worked(1), worked(1)])).toEqual({});
+  const forgotten = worked(1);
+  const slow = worked(1, { vacuum: 1 / 1000 });
+  expect(learnPace([forgotten, forgotten, forgotten, slow]).vacuum?.jobs).toBe(3);
+  const { "pack-up": _, ...open } = worked(1).logged ?? {};
+  expect(learnPace([1, 2, 3].map(() => ({ ...worked(1), logged: open }))).overhead).toBeUndefined();
+});

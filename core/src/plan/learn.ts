@@ -1,0 +1,102 @@
+import {
+  type CrewPace,
+  overheadShare,
+  PACE_LIMITS,
+  runRoomWork,
+  STEP_KINDS,
+  type StepKind,
+} from "../run/index.ts";
+import type { JobInput } from "./input.ts";
+import { effectsOf } from "./interview.ts";
+import { accidentsFound } from "./odour.ts";
+import { planRooms } from "./rooms.ts";
+import { runRooms } from "./run.ts";
+
+/** A pace as the crew's own log has it: m²/s or a share, and how many jobs it rests on. */
+export interface Learned {
+  readonly value: number;
+  readonly jobs: number;
+}
+
+export type LearnedPace = { readonly [K in keyof CrewPace]?: Learned };
+
+/** Fewer jobs than this say more about the jobs than about the crew. */
+export const LEAST_JOBS = 3;
+/** A tap forgotten or tapped twice: nobody works a step so short or so long, s. */
+const [SHORTEST, LONGEST] = [20, 4 * 3600] as const;
+
+interface OneJob {
+  readonly vacuum?: number;
+  readonly spray?: number;
+  readonly overhead?: number;
+}
+
+const median = (values: readonly number[]) => {
+  const sorted = values.toSorted((a, b) => a - b);
+  const middle = sorted.length >> 1;
+  return sorted.length % 2 === 1
+    ? (sorted[middle] as number)
+    : ((sorted[middle - 1] as number) + (sorted[middle] as number)) / 2;
+};
+
+/** What one job's log says of the paces, the overhead as `pace` has the rest. */
+function oneJob(job: JobInput, pace: CrewPace): OneJob {
+  const effects = effectsOf(job.interview, accidentsFound(job.spots));
+  const rooms = runRooms(job, planRooms(job, effects).rooms, effects);
+  const took = new Map<StepKind, Map<string, number>>();
+  let all = 0;
+  for (const [id, { start, end }] of Object.entries(job.logged ?? {})) {
+    const [kind = "", of = ""] = id.split(":");
+    if (start === undefined || end === undefined || !(STEP_KINDS as readonly string[]).includes(kind))
+      continue;
+    const seconds = end - start;
+    if (seconds < SHORTEST || seconds > LONGEST) continue;
+    if (kind !== "break") all += seconds;
+    const roomId = rooms.find(({ id: room }) => of === room || of.startsWith(`${room}.`))?.id;
+    if (roomId === undefined) continue;
+    const own = took.get(kind as StepKind) ?? new Map<string, number>();
+    took.set(kind as StepKind, own.set(roomId, (own.get(roomId) ?? 0) + seconds));
+  }
+  const rate = (kind: StepKind, at: (room: (typeof rooms)[number]) => number): number | undefined => {
+    const own = took.get(kind);
+    if (!own) return undefined;
+    const done = rooms.filter(({ id }) => own.has(id));
+    const seconds = [...own.values()].reduce((sum, each) => sum + each, 0);
+    return done.reduce((sum, room) => sum + at(room), 0) / seconds;
+  };
+  const vacuum = rate("vacuum", (room) => runRoomWork(room, { pace: { vacuum: 1 } }).vacuum);
+  const spray = rate("pre-spray", (room) => runRoomWork(room, { pace: { spray: 1 } }).spray);
+  // The whole job, with all that goes round it: only where every room was cleaned by the log and it was packed up.
+  const whole =
+    rooms.length > 0 &&
+    rooms.every(({ id }) => took.get("clean")?.has(id)) &&
+    job.logged?.["pack-up"]?.end !== undefined;
+  const work = rooms.reduce(
+    (sum, room) => sum + Object.values(runRoomWork(room, { pace })).reduce((of, each) => of + each, 0),
+    0,
+  );
+  return {
+    ...(vacuum === undefined ? {} : { vacuum }),
+    ...(spray === undefined ? {} : { spray }),
+    ...(whole && work > 0 ? { overhead: Math.max(0, overheadShare(work, all)) } : {}),
+  };
+}
+
+/**
+ * The crew's own paces from jobs it ran step by step: of each job one figure, of the jobs the median, so that one odd day moves
+ * nothing. Only what rests on {@link LEAST_JOBS} jobs or more.
+ */
+export function learnPace(jobs: readonly JobInput[], pace: CrewPace = {}): LearnedPace {
+  const each = jobs.map((job) => oneJob(job, pace));
+  const of = (key: keyof OneJob): Learned | undefined => {
+    const [least, most] = key === "overhead" ? PACE_LIMITS.overhead : PACE_LIMITS.rate;
+    const values = each.flatMap((one) => one[key] ?? []).filter((value) => value >= least && value <= most);
+    return values.length >= LEAST_JOBS ? { value: median(values), jobs: values.length } : undefined;
+  };
+  const [vacuum, spray, overhead] = [of("vacuum"), of("spray"), of("overhead")];
+  return {
+    ...(vacuum ? { vacuum } : {}),
+    ...(spray ? { spray } : {}),
+    ...(overhead ? { overhead } : {}),
+  };
+}
