@@ -90,8 +90,10 @@ export function learnPace(jobs: readonly JobInput[], pace: CrewPace = {}): Learn
   const each = jobs.map((job) => oneJob(job, pace));
   const of = (key: keyof OneJob): Learned | undefined => {
     const [least, most] = key === "overhead" ? PACE_LIMITS.overhead : PACE_LIMITS.rate;
-    const values = each.flatMap((one) => one[key] ?? []).filter((value) => value >= least && value <= most);
-    return values.length >= LEAST_JOBS ? { value: median(values), jobs: values.length } : undefined;
+    const values = each.flatMap((one) => one[key] ?? []);
+    if (values.length < LEAST_JOBS) return undefined;
+    const value = median(values);
+    return value >= least && value <= most ? { value, jobs: values.length } : undefined;
   };
   const [vacuum, spray, overhead] = [of("vacuum"), of("spray"), of("overhead")];
   return {
