@@ -112,6 +112,21 @@ describe("a run under way", () => {
     expect(passed.finish).toBeLessThan(planned(input).finish);
   });
 
+  test("packed up is packed up: what nobody logged by then isn't done, and nothing comes after", () => {
+    const input = job();
+    const run = planned({
+      ...input,
+      logged: new Map([
+        ["set-up", { start: 0, end: 900 }],
+        ["vacuum:a", { start: 900, end: 1100 }],
+        ["pack-up", { start: 4000, end: 4600 }],
+      ]),
+      now: 4600,
+    });
+    expect(run.finish).toBe(4600);
+    expect(run.steps.find(({ id }) => id === "vacuum:b")).toMatchObject({ start: 4600, end: 4600 });
+  });
+
   test("sprayed and then held up past its open time: the run goes on, names the section, and cleans it", () => {
     const input = job();
     const spray = planned(input).sections[0]?.sprayId ?? "";

@@ -30,6 +30,7 @@ export function underWay(
   const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
   const places = new Map<string, { readonly at: number; readonly took: number; readonly passed: boolean }>();
   const inHand = new Set<string>();
+  const over = logged.get("pack-up")?.end;
   for (const { id, roomId } of steps) {
     const said = logged.get(id);
     const left = roomId === undefined ? undefined : finished.get(roomId);
@@ -48,6 +49,8 @@ export function underWay(
         passed: false,
       });
     }
+    // What nobody logged by the time all was packed up isn't done any more.
+    else if (over !== undefined) places.set(id, { at: Math.max(0, over), took: 0, passed: true });
   }
   // What nobody logged and belongs to no room was done when something that waits for it was: the machine was set up.
   const roomless = new Set(steps.flatMap(({ id, roomId }) => (roomId === undefined ? [id] : [])));

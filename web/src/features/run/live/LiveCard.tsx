@@ -17,7 +17,7 @@ import { Dialog } from "../../../ui/Dialog.tsx";
 import { Segmented } from "../../../ui/Segmented.tsx";
 import { Doubts } from "./Doubts.tsx";
 import { Dwelling } from "./Dwelling.tsx";
-import { isInHand, type Known, mayBegin, offTime, standingSprayed, stepsOf } from "./liveView.ts";
+import { isGone, isInHand, type Known, mayBegin, offTime, standingSprayed, stepsOf } from "./liveView.ts";
 import { MachineList } from "./MachineList.tsx";
 import { QuickLog } from "./QuickLog.tsx";
 import { SignalChoices } from "./SignalChoices.tsx";
@@ -295,11 +295,15 @@ function UnderWay({ desk, run, people, names, roomName, left }: Props) {
 }
 
 /** The run as it went: what it took against the plan, what was rushed and what dried out. */
-function Review({ desk, run, roomName }: Props) {
+function Review({ desk, run, roomName, left }: Props) {
   const { clock } = useTimes();
   const known = desk.input.logged ?? NOTHING;
   const off = offTime(run, known);
   const passed = run.steps.filter(({ id }) => known[id]?.skipped !== undefined).length;
+  const unsaid = run.steps.filter(
+    ({ id, kind, roomId }) =>
+      kind !== "break" && !isGone(known, id) && !(roomId !== undefined && left.has(roomId)),
+  ).length;
   return (
     <section aria-label="The job" className="border-accent border-t-4 bg-paper p-4 sm:p-5 print:hidden">
       <h2 className="font-semibold text-lg">Packed up at {clock(at(desk.start, run.finish / 3600))}.</h2>
@@ -313,6 +317,9 @@ function Review({ desk, run, roomName }: Props) {
           </li>
         ))}
         {off.length === 0 && <li>Nothing dried out and no dwell was cut short.</li>}
+        {unsaid > 0 && (
+          <li>{unsaid === 1 ? "Of one step" : `Of ${unsaid} steps`} nobody said whether it was done.</li>
+        )}
         {passed > 0 && <li>{passed === 1 ? "One step was" : `${passed} steps were`} passed over.</li>}
       </ul>
     </section>
