@@ -171,3 +171,33 @@ test("two people on two devices: each has their own step, a step ended on both i
     .toBe(await step(page).innerText());
   await context.close();
 });
+
+test("a whole job in practice at sixty times the clock: run to its end, told how it went, and no trace of it in the records", async ({
+  page,
+}) => {
+  await page.clock.install();
+  await page.goto(`${LIBRARY}/run`);
+  const before = await logOf(page);
+  await page.getByRole("link", { name: "Practise it" }).click();
+  await expect(page.getByText("Nothing of this enters the crew’s records.")).toBeVisible();
+  await page.getByRole("radio", { name: "60×" }).click();
+  await press(page, "Start the job");
+  const over = page.getByRole("heading", { name: /^Packed up at/ });
+  const tap = now(page).getByRole("button", { name: /^(Start|Done)$/ });
+  for (let i = 0; i < 140 && !(await over.isVisible()); i++) {
+    await page.clock.fastForward(4000);
+    await page.waitForTimeout(60);
+    const wait = page.getByRole("dialog").getByRole("button", { name: "Wait", exact: true });
+    if (await wait.isVisible()) await wait.click();
+    else if (await tap.isVisible()) await tap.click();
+  }
+  await expect(over).toBeVisible();
+  await expect(page.getByRole("region", { name: "Practice log" })).toContainText("Step done: Clean, Foyer");
+  await expect(page.getByRole("region", { name: "Instruments" })).toContainText(/Foyer.*%/);
+  // Whatever was tapped, nothing of it is on the device or with the crew.
+  await page.getByRole("link", { name: "Leave practice" }).click();
+  await expect(page.getByRole("button", { name: "Start the job" })).toBeVisible();
+  expect(await logOf(page)).toEqual(before);
+  await page.goto(`${LIBRARY}/log?kind=steps`);
+  await expect(page.getByText(/Step done/)).toHaveCount(0);
+});

@@ -33,6 +33,7 @@ export type {
   ProductLabel,
   SurveyedRoom,
 } from "./input.ts";
+export { type Instruments, simulatedInstruments } from "./instruments.ts";
 export {
   EFFECTS,
   type Effect,

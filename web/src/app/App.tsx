@@ -15,6 +15,9 @@ const VanScreen = lazy(async () => ({ default: (await import("../features/van/Va
 const MixerScreen = lazy(async () => ({
   default: (await import("../features/mixer/MixerScreen.tsx")).MixerScreen,
 }));
+const PracticeScreen = lazy(async () => ({
+  default: (await import("../features/run/practice/PracticeScreen.tsx")).PracticeScreen,
+}));
 const ReferenceScreen = lazy(async () => ({
   default: (await import("../features/reference/ReferenceScreen.tsx")).ReferenceScreen,
 }));
@@ -49,6 +52,7 @@ export function App() {
           <Route index element={<TodayScreen jobPath={jobPath} />} />
           <Route path="jobs/:jobId" element={<Page what="the job" lasting screen={<JobScreen />} />}>
             <Route index element={<Navigate to={PHASES[0]?.path ?? ""} replace />} />
+            <Route path="practice" element={<Page what="practice" screen={<PracticeScreen />} />} />
             {PHASES.map(({ path, Screen }) => (
               <Route key={path} path={path} element={<Page what="the page" screen={<Screen />} />} />
             ))}

@@ -9,6 +9,7 @@ import { percent } from "../format/units.ts";
 import { type JobDesk, useJobDesk } from "../planning/desk.ts";
 import { readyOfJob } from "../planning/ready.ts";
 import type { Dried } from "../planning/useDried.ts";
+import { TakeBack } from "../shared/logging/TakeBack.tsx";
 import { Worked } from "../shared/working/Worked.tsx";
 import { onScreen, selectHistory } from "../state/historySlice.ts";
 import { useAppSelector } from "../state/store.ts";
@@ -20,7 +21,6 @@ import { useKey } from "../ui/useKey.ts";
 import { useNow } from "../ui/useNow.ts";
 import { changeText } from "./changeText.ts";
 import { PHASES, type Phase } from "./phases.ts";
-import { TakeBack } from "./TakeBack.tsx";
 
 const JobMenu = lazy(async () => ({ default: (await import("../features/jobmenu/JobMenu.tsx")).JobMenu }));
 

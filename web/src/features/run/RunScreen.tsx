@@ -2,6 +2,7 @@ import { vesselLevels } from "@scutch/core/plan";
 import type { Step } from "@scutch/core/run";
 import { Printer, Scale } from "lucide-react";
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { Link } from "react-router";
 import { at } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useDesk } from "../../planning/openDesk.ts";
@@ -145,6 +146,13 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
           <Button onClick={() => print()}>
             <Printer aria-hidden size={18} /> Print
           </Button>
+          <Link
+            to="../practice"
+            relative="path"
+            className="grid min-h-12 place-items-center px-2 font-semibold text-accent hover:underline"
+          >
+            Practise it
+          </Link>
         </div>
         <details className="mt-3">
           <summary className="min-h-12 cursor-pointer py-3 font-semibold text-accent">

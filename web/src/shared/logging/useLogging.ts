@@ -1,9 +1,10 @@
 import { EntryId, type Job, type LogEntry, type Shelf } from "@scutch/contract";
-import { logEntry } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import { justLogged } from "../../state/loggedSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../state/store.ts";
+import { useClock } from "../../ui/useClock.ts";
+import { useLogbook } from "./logbook.ts";
 
 /** What an entry says, before it has an id, a time and an author. */
 export type EntryBody = LogEntry extends infer E
@@ -46,8 +47,10 @@ export function useLogging({
 }: Speaking): (body: EntryBody, at?: number, follows?: readonly EntryBody[]) => void {
   const name = useAppSelector((state) => state.settings.name);
   const dispatch = useAppDispatch();
+  const clock = useClock();
+  const write = useLogbook();
   return (body, at, follows = []) => {
-    const now = Date.now();
+    const now = clock.now();
     const [entry, ...others] = [body, ...follows].map((each) => {
       const names = namesFor(each, { job, shelf });
       return {
@@ -58,7 +61,7 @@ export function useLogging({
         ...(Object.keys(names).length > 0 ? { names } : {}),
       } as LogEntry;
     }) as [LogEntry, ...LogEntry[]];
-    for (const each of [entry, ...others]) logEntry(job.id, each);
-    dispatch(justLogged({ jobId: job.id, entry, follows: others, at: now }));
+    for (const each of [entry, ...others]) write(job.id, each);
+    dispatch(justLogged({ jobId: job.id, entry, follows: others, at: Date.now() }));
   };
 }

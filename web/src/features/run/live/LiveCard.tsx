@@ -15,6 +15,7 @@ import { Button } from "../../../ui/Button.tsx";
 import { Callout } from "../../../ui/Callout.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
 import { Segmented } from "../../../ui/Segmented.tsx";
+import { useClock } from "../../../ui/useClock.ts";
 import { Doubts } from "./Doubts.tsx";
 import { Dwelling } from "./Dwelling.tsx";
 import { isGone, isInHand, type Known, mayBegin, offTime, standingSprayed, stepsOf } from "./liveView.ts";
@@ -34,6 +35,8 @@ interface Props {
   readonly roomName: (id: string) => string;
   /** Rooms whose finish is logged. */
   readonly left: ReadonlySet<string>;
+  /** Nothing of it is real: no mix to make elsewhere, no stop to lift, nothing to note. */
+  readonly practice?: boolean;
 }
 
 /** A second tap so soon, ms, is the same one. */
@@ -65,12 +68,13 @@ export function LiveCard(props: Props) {
   );
 }
 
-function UnderWay({ desk, run, people, names, roomName, left }: Props) {
+function UnderWay({ desk, run, people, names, roomName, left, practice = false }: Props) {
   const { clock, about } = useTimes();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const { name, seat, signals } = useAppSelector((state) => state.settings);
   const [asking, setAsking] = useState<"skip" | "early" | "hand">();
+  const ticking = useClock();
   const lastTap = useRef(0);
   const known = desk.input.logged ?? NOTHING;
   const log = useRunLog(desk, run, known, left);
@@ -86,9 +90,10 @@ function UnderWay({ desk, run, people, names, roomName, left }: Props) {
   const standing = standingSprayed(run, known, left);
   const care = useMemo(() => careOf(desk.input).rooms, [desk.input]);
   const isStopped = (each: Step) =>
+    !practice &&
     TOUCHES.includes(each.kind) &&
     care.some(({ roomId, verdict }) => roomId === each.roomId && verdict === "stop");
-  const startsItself = (each: Step) => each.kind !== "fill" && !isStopped(each);
+  const startsItself = (each: Step) => (practice || each.kind !== "fill") && !isStopped(each);
   useSignals(
     signals,
     standing.flatMap(({ ready, until }) => [time(ready), time(until) - 120_000]),
@@ -106,7 +111,7 @@ function UnderWay({ desk, run, people, names, roomName, left }: Props) {
   const inRoom = section && run.sections.filter(({ roomId }) => roomId === section.roomId);
   const wet = step?.kind === "clean" ? standing.find((each) => each.section.cleanId === step.id) : undefined;
   const inHand = step !== undefined && isInHand(known, step.id);
-  const now = () => (Date.now() - desk.start) / 1000;
+  const now = () => (ticking.now() - desk.start) / 1000;
   const begin = (each: Step) => {
     const early = wet ? wet.ready - now() : 0;
     const over = wet ? now() - wet.until : 0;
@@ -182,7 +187,7 @@ function UnderWay({ desk, run, people, names, roomName, left }: Props) {
                 What it is, and what lifts it
               </Link>
             </Callout>
-          ) : step.kind === "fill" ? (
+          ) : step.kind === "fill" && !practice ? (
             <Link
               to="../mix"
               relative="path"
@@ -215,10 +220,10 @@ function UnderWay({ desk, run, people, names, roomName, left }: Props) {
             {people > 1 ? (
               <Button onClick={() => setAsking("hand")}>Hand over</Button>
             ) : (
-              <QuickLog jobId={desk.job.id} roomId={step.roomId} />
+              !practice && <QuickLog jobId={desk.job.id} roomId={step.roomId} />
             )}
           </div>
-          {people > 1 && <QuickLog jobId={desk.job.id} roomId={step.roomId} wide />}
+          {people > 1 && !practice && <QuickLog jobId={desk.job.id} roomId={step.roomId} wide />}
           <MachineList key={step.id} kind={step.kind} desk={desk} />
         </>
       ) : (

@@ -1,12 +1,15 @@
 import { type ReactNode, useEffect, useState } from "react";
+import { pauseOf, useClock } from "../../../ui/useClock.ts";
 
 /** A leaf that is drawn anew each second, and nothing else with it: `children` is given the time. */
 export function Ticking({ children }: { readonly children: (now: number) => ReactNode }) {
-  const [now, setNow] = useState(Date.now);
+  const clock = useClock();
+  const [now, setNow] = useState(clock.now);
   useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 1000);
+    setNow(clock.now());
+    const timer = setInterval(() => setNow(clock.now()), pauseOf(clock, 1000));
     return () => clearInterval(timer);
-  }, []);
+  }, [clock]);
   return children(now);
 }
 

@@ -2,6 +2,7 @@ import type { RoomId } from "@scutch/contract";
 import type { JobRun, Step } from "@scutch/core/run";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { type EntryBody, useLogging } from "../../../shared/logging/useLogging.ts";
+import { useClock } from "../../../ui/useClock.ts";
 import { isGone, isInHand, type Known, leavesRoom, mayBegin, stepsOf } from "./liveView.ts";
 
 /** A step may begin this much before what it waits for allows it: nobody waits for seconds. */
@@ -10,6 +11,7 @@ const SOON = 5;
 /** What one tap writes: a step begun, done, passed over, handed on, with what follows from it. */
 export function useRunLog(desk: JobDesk, run: JobRun, known: Known, rooms: ReadonlySet<string>) {
   const log = useLogging(desk);
+  const clock = useClock();
   const about = (step: Step) => {
     const own = run.sections.filter(({ roomId }) => roomId === step.roomId);
     const section = own.find(({ id }) => id === step.sectionId);
@@ -24,7 +26,7 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: Known, rooms: Reado
     step.roomId !== undefined && !rooms.has(step.roomId) && leavesRoom(run, known, step)
       ? [{ kind: "room-finished", roomId: step.roomId as RoomId }]
       : [];
-  const second = () => (Date.now() - desk.start) / 1000;
+  const second = () => (clock.now() - desk.start) / 1000;
   return {
     begin: () => log({ kind: "run-started" }),
     start: (step: Step, who: number, off: { readonly early?: number; readonly over?: number } = {}) =>

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from "react";
 import type { Signals } from "../../../state/settingsSlice.ts";
+import { useClock } from "../../../ui/useClock.ts";
 
 /** What this browser has of it. */
 export const canVibrate = typeof navigator !== "undefined" && "vibrate" in navigator;
@@ -30,11 +31,12 @@ export function useSignals(
   hours: readonly number[],
   say: string | undefined,
 ): void {
+  const clock = useClock();
   const key = hours.join(" ");
   useEffect(() => {
     const timers = key
       .split(" ")
-      .map((hour) => Number(hour) - Date.now())
+      .map((hour) => (Number(hour) - clock.now()) / Math.max(clock.rate, 0.001))
       .filter((wait) => wait > 0 && wait < 6 * 3_600_000)
       .map((wait) =>
         setTimeout(() => {
@@ -45,7 +47,7 @@ export function useSignals(
     return () => {
       for (const timer of timers) clearTimeout(timer);
     };
-  }, [key, sound, vibrate]);
+  }, [key, sound, vibrate, clock]);
 
   const said = useRef(say);
   useEffect(() => {

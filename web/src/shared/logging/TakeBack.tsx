@@ -1,11 +1,11 @@
 import { Undo2 } from "lucide-react";
 import { useEffect, useState } from "react";
-import type { JobDesk } from "../planning/desk.ts";
-import { entryText } from "../shared/logging/entryText.ts";
-import { useLogging } from "../shared/logging/useLogging.ts";
-import { selectJustLogged, TAKE_BACK_WITHIN, takenBack } from "../state/loggedSlice.ts";
-import { useAppDispatch, useAppSelector } from "../state/store.ts";
-import { useUnits } from "../state/useUnits.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { selectJustLogged, TAKE_BACK_WITHIN, takenBack } from "../../state/loggedSlice.ts";
+import { useAppDispatch, useAppSelector } from "../../state/store.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { entryText } from "./entryText.ts";
+import { useLogging } from "./useLogging.ts";
 
 /** What was just logged, with one tap to take it back while it is fresh: a slip of the finger needs no reason. */
 export function TakeBack({ desk }: { readonly desk: JobDesk }) {

@@ -1,0 +1,63 @@
+import { expect, test } from "@jest/globals";
+import { simulateDrying } from "../drying/index.ts";
+import { type JobInput, planWork, simulatedInstruments } from "./index.ts";
+
+const L = 1e-3;
+const job: JobInput = {
+  indoor: { temperature: 20, relativeHumidity: 0.5 },
+  rooms: [
+    { id: "a", name: "A", shape: { kind: "rectangle", length: 5, width: 4 } },
+    { id: "b", name: "B", shape: { kind: "rectangle", length: 4, width: 3 } },
+  ],
+  batches: [
+    {
+      id: "m",
+      product: {
+        light: { spelling: "one-to-n", value: 32 },
+        ordinary: { spelling: "one-to-n", value: 24 },
+        heavy: { spelling: "one-to-n", value: 16 },
+        dwellLeast: 480,
+        dwellMost: 900,
+      },
+      vessel: { nominal: 8 * L, heel: 0.2 * L, headSpace: 0.5 * L, graduation: 0.1 * L, sprayFlow: L / 60 },
+      measure: 5e-6,
+    },
+  ],
+};
+const work = planWork(job);
+const dried = simulateDrying(work.building, { keepCourse: true });
+const at = (second: number) => simulatedInstruments(job, work, dried, second);
+
+test("the simulated meter follows the drying engine: dry before, wettest when left, a straight line in the free water, dry when dry", () => {
+  for (const [i, room] of work.rooms.entries()) {
+    const left = room.finishedAt * 3600;
+    const dry = at(0).moistureMeter(room.id, "dry-standard");
+    expect(at(left - 60).moistureMeter(room.id, "carpet")).toBe(dry);
+    const wettest = at(left + 1).moistureMeter(room.id, "carpet");
+    let before = wettest;
+    for (const moment of dried.rooms[i]?.course ?? []) {
+      if (moment.hours < room.finishedAt || moment.freeWater < 0) continue;
+      const shown = at(moment.hours * 3600).moistureMeter(room.id, "carpet");
+      expect((shown - dry) / (0.42 - dry)).toBeCloseTo(moment.freeWater / room.residual, 3);
+      // Another room drying next door may wet it a hair.
+      expect(shown).toBeLessThanOrEqual(before + 1e-3);
+      before = shown;
+    }
+    const dryAt = left + (dried.rooms[i]?.dryHours ?? 0) * 3600;
+    expect(at(dryAt + 3600).moistureMeter(room.id, "carpet")).toBeLessThan(dry + 0.03);
+    expect(at(dryAt).moistureMeter(room.id, "dry-standard")).toBe(dry);
+  }
+});
+
+test("the air is the room's as surveyed before it is wet, damper after, and the gauges stand as the plan fills and sprays", () => {
+  expect(at(0).thermoHygrometer("a").temperature).toBeCloseTo(20, 6);
+  expect(at(0).thermoHygrometer("a").relativeHumidity).toBeCloseTo(0.5, 6);
+  const left = (work.rooms[0]?.finishedAt ?? 0) * 3600;
+  expect(at(left + 3600).thermoHygrometer("a").relativeHumidity).toBeGreaterThan(0.5);
+  if (work.run.outcome !== "planned") throw new Error("not planned");
+  const fill = work.run.steps.find(({ kind }) => kind === "fill");
+  const [gauge] = at((fill?.end ?? 0) + 1).gauges();
+  expect(gauge?.volume).toBeGreaterThan(1.5 * L);
+  const [after] = at(work.run.finish).gauges();
+  expect(after?.volume).toBeLessThan(gauge?.volume as number);
+});

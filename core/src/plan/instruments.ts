@@ -1,0 +1,76 @@
+import type { DryingResult, Moment } from "../drying/index.ts";
+import type { JobInput } from "./input.ts";
+import { levelAt, vesselLevels } from "./levels.ts";
+import type { WorkPlan } from "./work.ts";
+
+/** What is read on a job, as a real instrument would give it. Volumes m³, °C, fractions. */
+export interface Instruments {
+  /** What each tank's gauge shows. */
+  readonly gauges: () => readonly {
+    readonly id: string;
+    readonly kind: "sprayer" | "solution" | "recovery";
+    readonly volume: number;
+  }[];
+  readonly thermoHygrometer: (roomId: string) => {
+    readonly temperature: number;
+    readonly relativeHumidity: number;
+  };
+  /** On the cleaned carpet, or on a place nobody touched: fraction of the meter's scale. */
+  readonly moistureMeter: (roomId: string, place: "carpet" | "dry-standard") => number;
+}
+
+/** What the simulated meter shows on dry carpet and on one just cleaned: in the range such meters show (common practice). */
+const [METER_DRY, METER_WET] = [0.08, 0.42] as const;
+
+function momentAt(course: readonly Moment[], hours: number): Moment | undefined {
+  const next = course.findIndex((moment) => moment.hours >= hours);
+  const [a, b] = [course[next - 1], course[next]];
+  if (next < 0) return course.at(-1);
+  if (!a || !b) return b;
+  const share = (hours - a.hours) / (b.hours - a.hours || 1);
+  const between = (of: (moment: Moment) => number) => of(a) + share * (of(b) - of(a));
+  return {
+    hours,
+    freeWater: between((moment) => moment.freeWater),
+    relativeHumidity: between((moment) => moment.relativeHumidity),
+    temperature: between((moment) => moment.temperature),
+  };
+}
+
+/**
+ * Stand-ins for the instruments at a second of a job, following its plan and the drying engine: for practice, and for tests that
+ * run a job. The meter is linear in the free water, as readings are taken to be.
+ */
+export function simulatedInstruments(
+  job: JobInput,
+  work: WorkPlan,
+  dried: DryingResult | undefined,
+  second: number,
+): Instruments {
+  const hours = second / 3600;
+  const place = (roomId: string) => work.rooms.findIndex(({ id }) => id === roomId);
+  const momentOf = (i: number) => momentAt(dried?.rooms[i]?.course ?? [], hours);
+  return {
+    gauges: () =>
+      vesselLevels(job, work).map((level) => ({
+        id: level.id,
+        kind: level.kind,
+        volume: levelAt(level, second),
+      })),
+    thermoHygrometer: (roomId) => {
+      const i = place(roomId);
+      const room = work.rooms[i];
+      const { temperature, relativeHumidity } = momentOf(i) ??
+        room?.air ?? { temperature: 20, relativeHumidity: 0.5 };
+      return { temperature, relativeHumidity };
+    },
+    moistureMeter: (roomId, where) => {
+      const i = place(roomId);
+      const room = work.rooms[i];
+      if (where === "dry-standard" || !room || hours < room.finishedAt || room.residual <= 0)
+        return METER_DRY;
+      const free = Math.max(0, momentOf(i)?.freeWater ?? 0);
+      return METER_DRY + (METER_WET - METER_DRY) * Math.min(1, free / room.residual);
+    },
+  };
+}

@@ -1,0 +1,165 @@
+import { type Job, JobId, type LogEntry } from "@scutch/contract";
+import { simulatedInstruments } from "@scutch/core/plan";
+import { useCallback, useMemo, useState } from "react";
+import { Link } from "react-router";
+import { newId } from "../../../device/newId.ts";
+import type { JobDesk } from "../../../planning/desk.ts";
+import { useDesk } from "../../../planning/openDesk.ts";
+import { planned } from "../../../planning/planned.ts";
+import { runsOf, useMinuteUnderWay, useRunsFound } from "../../../planning/runs.ts";
+import { entryText } from "../../../shared/logging/entryText.ts";
+import { type Logbook, LogbookContext } from "../../../shared/logging/logbook.ts";
+import { TakeBack } from "../../../shared/logging/TakeBack.tsx";
+import { NoRooms } from "../../../shared/NoRooms.tsx";
+import { useAppSelector } from "../../../state/store.ts";
+import { useTimes } from "../../../state/useTimes.ts";
+import { useUnits } from "../../../state/useUnits.ts";
+import { Button } from "../../../ui/Button.tsx";
+import { Segmented } from "../../../ui/Segmented.tsx";
+import { ClockContext } from "../../../ui/useClock.ts";
+import { useNow } from "../../../ui/useNow.ts";
+import { LiveCard } from "../live/LiveCard.tsx";
+import { InstrumentPanel } from "./InstrumentPanel.tsx";
+import { usePracticeClock } from "./usePracticeClock.ts";
+
+const SPEEDS = [
+  { value: 0, name: "Stop" },
+  { value: 1, name: "1×" },
+  { value: 10, name: "10×" },
+  { value: 60, name: "60×" },
+];
+const NOBODY: readonly string[] = [];
+
+/**
+ * A job run for practice: the same card on a clock that runs up to sixty times as fast, with simulated instruments. Its entries
+ * live in this screen alone: nothing reaches the device's database or the crew.
+ */
+export function PracticeScreen() {
+  const desk = useDesk();
+  const { clock, run, again } = usePracticeClock(desk.start);
+  const [id] = useState(() => newId(JobId));
+  const [log, setLog] = useState<readonly LogEntry[]>([]);
+  const write = useCallback<Logbook>((_, entry) => setLog((before) => [...before, entry]), []);
+  // What the job is, without what anybody has done on it: practice begins before the first step.
+  const job = useMemo((): Job => ({ ...desk.job, id, pins: [] }), [desk.job, id]);
+  if (desk.work.rooms.every(({ passage }) => passage))
+    return <NoRooms title="Nothing to practise yet." follows="a run to practise stands" />;
+  return (
+    <ClockContext.Provider value={clock}>
+      <LogbookContext.Provider value={write}>
+        <div className="grid gap-4 px-4 pt-4 sm:px-7">
+          <div className="flex flex-wrap items-end justify-between gap-4 border-caution border-l-4 bg-caution-wash px-4 py-3">
+            <p>
+              <strong>Practice.</strong> Nothing of this enters the crew’s records.
+            </p>
+            <div className="flex flex-wrap items-end gap-3">
+              <div className="w-72 max-w-full">
+                <Segmented
+                  label="How fast the clock runs"
+                  value={clock.rate}
+                  options={SPEEDS}
+                  onChange={run}
+                />
+              </div>
+              <Button
+                onClick={() => {
+                  setLog([]);
+                  again();
+                }}
+              >
+                From the beginning
+              </Button>
+              <Link
+                to="../run"
+                relative="path"
+                className="grid min-h-12 place-items-center font-semibold text-accent underline"
+              >
+                Leave practice
+              </Link>
+            </div>
+          </div>
+          <Practised real={desk} job={job} log={log} />
+        </div>
+      </LogbookContext.Provider>
+    </ClockContext.Provider>
+  );
+}
+
+function Practised({
+  real,
+  job,
+  log,
+}: {
+  readonly real: JobDesk;
+  readonly job: Job;
+  readonly log: readonly LogEntry[];
+}) {
+  const { clock } = useTimes();
+  const units = useUnits();
+  const now = useNow();
+  const runs = useRunsFound();
+  const minute = useMinuteUnderWay(log);
+  const pace = useAppSelector((state) => state.crew.settings?.pace);
+  const names = useAppSelector((state) => state.crew.settings?.people) ?? NOBODY;
+  const { shelf } = real;
+  const desk = useMemo((): JobDesk => {
+    const { result, ...known } = planned(job, shelf, log, pace, runsOf(job.id, runs), minute);
+    return {
+      ...known,
+      newer: [],
+      newerPlan: false,
+      dried: result ? { work: known.work, result, ranges: undefined } : undefined,
+      edit: () => undefined,
+    };
+  }, [job, shelf, log, pace, runs, minute]);
+  const { work, input, start, dried } = desk;
+  const left = useMemo(() => new Set(Object.keys(input.finished ?? {})), [input.finished]);
+  if (work.run.outcome !== "planned")
+    return <p>This job can’t be run as it is: the run sheet says why and what to change.</p>;
+  const instruments = simulatedInstruments(input, work, dried?.result, (now - start) / 1000);
+  return (
+    <div className="grid gap-6 lg:grid-cols-[22rem_1fr]">
+      <div>
+        <LiveCard
+          desk={desk}
+          run={work.run}
+          people={input.run?.people ?? 1}
+          names={names}
+          roomName={(id) => work.rooms.find((room) => room.id === id)?.name ?? ""}
+          left={left}
+          practice
+        />
+        <TakeBack desk={desk} />
+      </div>
+      <div className="grid content-start gap-4">
+        <p>
+          It is <strong className="font-mono text-2xl">{clock(now)}</strong>
+        </p>
+        <InstrumentPanel
+          desk={desk}
+          instruments={instruments}
+          vesselName={(id) => shelf.vessels.find((each) => each.id === id)?.name ?? "Sprayer"}
+        />
+        {log.length > 0 && (
+          <section aria-label="Practice log">
+            <h2 className="font-semibold">Logged in practice</h2>
+            <ol className="text-sm">
+              {log.toReversed().map((entry) => {
+                const { what, said } = entryText(entry, desk, units);
+                return (
+                  <li key={entry.id} className="flex gap-3 border-rule border-t py-1.5">
+                    <span className="font-mono">{clock(Date.parse(entry.at))}</span>
+                    <span>
+                      {what}
+                      {said ? `: ${said}` : ""}
+                    </span>
+                  </li>
+                );
+              })}
+            </ol>
+          </section>
+        )}
+      </div>
+    </div>
+  );
+}
