@@ -66,6 +66,9 @@ function runOf(job: Job, startsAt: number | undefined): JobInput["run"] {
   };
 }
 
+/** A run nobody has logged anything of for so long, ms, was left without a word: it doesn't move on with the clock. */
+const FORGOTTEN = 12 * 3_600_000;
+
 /** What the log knows of the run's steps, on the job's clock; nothing where no step is logged. A fill made is its step done. */
 function loggedRun(
   job: Job,
@@ -94,7 +97,8 @@ function loggedRun(
       const id = `fill:${batch.id}.${fill}`;
       logged[id] = { ...logged[id], end: logged[id]?.end ?? second(Date.parse(at)) };
     }
-  return { logged, now: second(isUnderWay(run) && now !== undefined ? now : last) };
+  const goesOn = isUnderWay(run) && now !== undefined && now - last < FORGOTTEN;
+  return { logged, now: second(goesOn ? now : last) };
 }
 
 /** Joins a job with its surroundings into what core plans from. A batch whose product or vessel is missing is left out. */

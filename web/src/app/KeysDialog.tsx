@@ -6,6 +6,7 @@ const TODAY = [["n", "new job"]] as const;
 const JOB = [
   ["1 2 3 4 5", "survey, mix, run, dry, log"],
   ["a", "add a room (survey)"],
+  ["d", "start or end the step (run)"],
   ["u", "undo"],
   ["r", "do again what was undone"],
   ["t", "today’s jobs"],

@@ -16,6 +16,7 @@ import { Callout } from "../../../ui/Callout.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
 import { Segmented } from "../../../ui/Segmented.tsx";
 import { useClock } from "../../../ui/useClock.ts";
+import { useKey } from "../../../ui/useKey.ts";
 import { Doubts } from "./Doubts.tsx";
 import { Dwelling } from "./Dwelling.tsx";
 import { isGone, isInHand, type Known, mayBegin, offTime, standingSprayed, stepsOf } from "./liveView.ts";
@@ -85,8 +86,7 @@ function UnderWay({ desk, run, people, names, roomName, left, practice = false }
     [STEP_NAMES[step.kind], step.roomId === undefined ? undefined : roomName(step.roomId)]
       .filter(Boolean)
       .join(", ");
-  const mine = stepsOf(run, known, left, who);
-  const [step, ...after] = mine;
+  const [step, ...after] = useSteady(stepsOf(run, known, left, who), desk.log);
   const standing = standingSprayed(run, known, left);
   const care = useMemo(() => careOf(desk.input).rooms, [desk.input]);
   const isStopped = (each: Step) =>
@@ -120,6 +120,15 @@ function UnderWay({ desk, run, people, names, roomName, left, practice = false }
       ...(over > LEEWAY ? { over: Math.round(over) } : {}),
     });
   };
+  const finish = step && inHand ? tap(() => log.done(step, who, startsItself)) : undefined;
+  const start =
+    step && !inHand && !isStopped(step) && (practice || step.kind !== "fill")
+      ? () => {
+          if (wet && wet.ready - now() > LEEWAY) setAsking("early");
+          else tap(() => begin(step))();
+        }
+      : undefined;
+  useKey("d", () => (finish ?? start)?.());
   const others = Array.from({ length: people }, (_, i) => i).filter((i) => i !== who);
   return (
     <section
@@ -196,22 +205,11 @@ function UnderWay({ desk, run, people, names, roomName, left, practice = false }
               Amounts, and “Made it”
             </Link>
           ) : inHand ? (
-            <Button
-              weight="main"
-              className="min-h-16 text-xl"
-              onClick={tap(() => log.done(step, who, startsItself))}
-            >
+            <Button weight="main" className="min-h-16 text-xl" onClick={finish}>
               Done
             </Button>
           ) : (
-            <Button
-              weight="main"
-              className="min-h-16 text-xl"
-              onClick={() => {
-                if (wet && wet.ready - now() > LEEWAY) setAsking("early");
-                else tap(() => begin(step))();
-              }}
-            >
+            <Button weight="main" className="min-h-16 text-xl" onClick={start}>
               Start
             </Button>
           )}
@@ -297,6 +295,15 @@ function UnderWay({ desk, run, people, names, roomName, left, practice = false }
       )}
     </section>
   );
+}
+
+/** The steps with the one shown last first, while nothing new is logged: what is under a finger doesn't change with the clock. */
+function useSteady(steps: readonly Step[], log: JobDesk["log"]): readonly Step[] {
+  const shown = useRef<{ readonly id: string | undefined; readonly log: JobDesk["log"] }>(undefined);
+  const kept = shown.current?.log === log ? steps.find(({ id }) => id === shown.current?.id) : undefined;
+  const ordered = kept ? [kept, ...steps.filter(({ id }) => id !== kept.id)] : steps;
+  shown.current = { id: ordered[0]?.id, log };
+  return ordered;
 }
 
 /** The run as it went: what it took against the plan, what was rushed and what dried out. */
