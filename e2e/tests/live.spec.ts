@@ -83,6 +83,23 @@ test.describe("on a phone", () => {
     await expect(clock(page)).toHaveText(/^\d+:\d\d$/);
     expect(shown).toMatch(/^\d+:\d\d$/);
 
+    // A tick of the clock draws the clock, and nothing else on the screen.
+    await page.evaluate("globalThis.drawn = []");
+    await page.evaluate(() => {
+      const drawn = (globalThis as unknown as { drawn: string[] }).drawn;
+      new MutationObserver((changes) => {
+        for (const { target } of changes) {
+          const where = target instanceof Element ? target : target.parentElement;
+          if (!where?.closest('[role="timer"]')) drawn.push(where?.outerHTML.slice(0, 80) ?? "");
+        }
+      }).observe(document.body, { subtree: true, childList: true, characterData: true });
+    });
+    const ticked = await clock(page).innerText();
+    await page.clock.runFor(3000);
+    await expect(clock(page)).not.toHaveText(ticked);
+    const drawn = await page.evaluate(() => (globalThis as unknown as { drawn: string[] }).drawn);
+    expect(drawn).toEqual([]);
+
     // With no signal: taps are kept, and the dwell's clock runs.
     await context.setOffline(true);
     await later(page, 60);

@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import { byMethod, compareWays, type JobInput, jobInWay, planWork } from "./index.ts";
+import { sprayBatch } from "./testing.ts";
 
-const L = 1e-3;
 /** A job by extraction, its pre-spray standing so long, s; the plant-fibre study takes no water at all. */
 const job = (dwellLeast: number): JobInput => ({
   rooms: [
@@ -10,20 +10,7 @@ const job = (dwellLeast: number): JobInput => ({
     { id: "lounge", name: "Lounge", shape: { kind: "rectangle", length: 5.5, width: 4 }, fibre: "plant" },
     { id: "den", name: "Den", shape: { kind: "rectangle", length: 5, width: 4 }, fibre: "nylon" },
   ],
-  batches: [
-    {
-      id: "spray",
-      product: {
-        light: { spelling: "one-to-n", value: 32 },
-        ordinary: { spelling: "one-to-n", value: 24 },
-        heavy: { spelling: "one-to-n", value: 16 },
-        dwellLeast,
-        dwellMost: Math.max(dwellLeast, 900),
-      },
-      vessel: { nominal: 8 * L, heel: 0.2 * L, headSpace: 0.5 * L, graduation: 0.1 * L, sprayFlow: L / 60 },
-      measure: 5e-6,
-    },
-  ],
+  batches: [sprayBatch(dwellLeast)],
 });
 
 test("dry foam is sprayed no more than 3 m² at a time, a little more where its label lets it stand, or it falls first (common practice)", () => {

@@ -1,6 +1,7 @@
 import { expect, test } from "@jest/globals";
 import { simulateDrying } from "../drying/index.ts";
 import { type JobInput, planWork, simulatedInstruments } from "./index.ts";
+import { sprayBatch } from "./testing.ts";
 
 const L = 1e-3;
 const job: JobInput = {
@@ -9,20 +10,7 @@ const job: JobInput = {
     { id: "a", name: "A", shape: { kind: "rectangle", length: 5, width: 4 } },
     { id: "b", name: "B", shape: { kind: "rectangle", length: 4, width: 3 } },
   ],
-  batches: [
-    {
-      id: "m",
-      product: {
-        light: { spelling: "one-to-n", value: 32 },
-        ordinary: { spelling: "one-to-n", value: 24 },
-        heavy: { spelling: "one-to-n", value: 16 },
-        dwellLeast: 480,
-        dwellMost: 900,
-      },
-      vessel: { nominal: 8 * L, heel: 0.2 * L, headSpace: 0.5 * L, graduation: 0.1 * L, sprayFlow: L / 60 },
-      measure: 5e-6,
-    },
-  ],
+  batches: [sprayBatch()],
 };
 const work = planWork(job);
 const dried = simulateDrying(work.building, { keepCourse: true });

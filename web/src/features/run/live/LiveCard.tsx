@@ -213,15 +213,11 @@ function UnderWay({ desk, run, people, names, roomName, left, practice = false }
               Start
             </Button>
           )}
-          <div className="grid grid-cols-2 gap-2">
+          <div className="grid grid-cols-3 gap-2">
             <Button onClick={() => setAsking("skip")}>Pass over</Button>
-            {people > 1 ? (
-              <Button onClick={() => setAsking("hand")}>Hand over</Button>
-            ) : (
-              !practice && <QuickLog jobId={desk.job.id} roomId={step.roomId} />
-            )}
+            {people > 1 && <Button onClick={() => setAsking("hand")}>Hand over</Button>}
+            {!practice && <QuickLog desk={desk} roomId={step.roomId} />}
           </div>
-          {people > 1 && !practice && <QuickLog jobId={desk.job.id} roomId={step.roomId} wide />}
           <MachineList key={step.id} kind={step.kind} desk={desk} />
         </>
       ) : (

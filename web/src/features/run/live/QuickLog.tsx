@@ -1,37 +1,43 @@
 import type { RoomId } from "@scutch/contract";
+import { useState } from "react";
 import { Link } from "react-router";
+import type { JobDesk } from "../../../planning/desk.ts";
 import { roomChosen } from "../../../state/loggedSlice.ts";
 import { useAppDispatch } from "../../../state/store.ts";
+import { Button } from "../../../ui/Button.tsx";
+import { NoteDialog } from "./NoteDialog.tsx";
 
 interface Props {
-  readonly jobId: string;
+  readonly desk: JobDesk;
   readonly roomId: string | undefined;
-  readonly wide?: boolean;
 }
 
-/** What is noted on the way, each in its own place: a reading, the tanks, a picture. */
-export function QuickLog({ jobId, roomId, wide }: Props) {
+/** What is noted on the way: a line here, a reading, the tanks and a picture where they belong, with the room already chosen. */
+export function QuickLog({ desk, roomId }: Props) {
   const dispatch = useAppDispatch();
-  const look =
-    "grid min-h-12 place-items-center rounded-md border border-rule bg-paper px-2 font-semibold hover:border-accent";
+  const [noting, setNoting] = useState(false);
   const links = [
     { name: "Reading", to: "../log" },
     { name: "Tanks", to: "../mix" },
     { name: "Photo", to: roomId === undefined ? "../survey" : `../survey?room=${roomId}&part=photos` },
   ];
   return (
-    <div className={wide ? "grid grid-cols-3 gap-2" : "contents"}>
+    <>
       {links.map(({ name, to }) => (
         <Link
           key={name}
           to={to}
           relative="path"
-          className={look}
-          onClick={() => roomId !== undefined && dispatch(roomChosen({ jobId, roomId: roomId as RoomId }))}
+          className="grid min-h-12 place-items-center rounded-md border border-rule bg-paper px-2 font-semibold hover:border-accent"
+          onClick={() =>
+            roomId !== undefined && dispatch(roomChosen({ jobId: desk.job.id, roomId: roomId as RoomId }))
+          }
         >
           {name}
         </Link>
       ))}
-    </div>
+      <Button onClick={() => setNoting(true)}>Note</Button>
+      {noting && <NoteDialog desk={desk} roomId={roomId} onClose={() => setNoting(false)} />}
+    </>
   );
 }
