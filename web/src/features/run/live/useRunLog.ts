@@ -3,7 +3,7 @@ import type { JobRun, Step } from "@scutch/core/run";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { type EntryBody, useLogging } from "../../../shared/logging/useLogging.ts";
 import { useClock } from "../../../ui/useClock.ts";
-import { isGone, isInHand, type Known, leavesRoom, mayBegin, stepsOf } from "./liveView.ts";
+import { isInHand, type Known, leavesRoom, mayBegin, stepsOf } from "./liveView.ts";
 
 /** A step may begin this much before what it waits for allows it: nobody waits for seconds. */
 const SOON = 5;
@@ -48,6 +48,5 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: Known, rooms: Reado
     skip: (step: Step, reason: string) =>
       log({ kind: "step-skipped", ...about(step), reason }, undefined, leaving(step)),
     hand: (step: Step, to: number) => log({ kind: "step-handed", ...about(step), who: to + 1 }),
-    isOpen: (step: Step) => !isGone(known, step.id),
   };
 }

@@ -1,0 +1,53 @@
+import { Button } from "../../../ui/Button.tsx";
+import { Dialog } from "../../../ui/Dialog.tsx";
+import { SkipDialog } from "./SkipDialog.tsx";
+import { clockOf, Ticking } from "./Ticking.tsx";
+
+/** What is asked before it is logged. */
+export type Asking = "skip" | "early" | "hand";
+
+interface Props {
+  readonly asking: Asking;
+  readonly what: string;
+  readonly others: readonly { readonly who: number; readonly name: string }[];
+  /** When its dwell is over, ms since 1970. */
+  readonly readyAt: number | undefined;
+  readonly onSkip: (reason: string) => void;
+  readonly onHand: (to: number) => void;
+  readonly onStart: () => void;
+  readonly onClose: () => void;
+}
+
+/** Why it is passed over, to whom it goes, or whether a dwell is really cut short. */
+export function Asked({ asking, what, others, readyAt, onSkip, onHand, onStart, onClose }: Props) {
+  if (asking === "skip") return <SkipDialog what={what} onSkip={onSkip} onClose={onClose} />;
+  if (asking === "hand")
+    return (
+      <Dialog open title={`Hand over: ${what}`} onClose={onClose}>
+        <div className="mt-3 grid gap-2">
+          {others.map(({ who, name }) => (
+            <Button key={who} onClick={() => onHand(who)}>
+              To {name}
+            </Button>
+          ))}
+        </div>
+      </Dialog>
+    );
+  if (readyAt === undefined) return null;
+  return (
+    <Dialog open title="Its dwell isn’t over." onClose={onClose}>
+      <p className="mt-2">
+        <strong className="font-mono text-3xl">
+          <Ticking>{(ms) => clockOf((readyAt - ms) / 1000)}</Ticking>
+        </strong>{" "}
+        are left of what the label asks for. Less dwell, less done.
+      </p>
+      <div className="mt-4 flex flex-wrap gap-2">
+        <Button weight="main" onClick={onClose}>
+          Wait
+        </Button>
+        <Button onClick={onStart}>Start all the same, and log it</Button>
+      </div>
+    </Dialog>
+  );
+}

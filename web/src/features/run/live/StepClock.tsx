@@ -1,0 +1,58 @@
+import { showDuration } from "@scutch/core/quantity";
+import { type JobRun, START, type Step } from "@scutch/core/run";
+import { at } from "../../../format/time.ts";
+import { useTimes } from "../../../state/useTimes.ts";
+import { isGone, isInHand, type Known, mayBegin, type Standing } from "./liveView.ts";
+import { clockOf, Ticking } from "./Ticking.tsx";
+
+interface Props {
+  readonly step: Step;
+  readonly run: JobRun;
+  readonly known: Known;
+  /** The section it cleans, where that stands sprayed. */
+  readonly wet: Standing | undefined;
+  /** ms since 1970. */
+  readonly start: number;
+  readonly what: (step: Step) => string;
+}
+
+/** How long a step still takes, or until it may begin; where it waits for another step, for which. */
+export function StepClock({ step, run, known, wet, start, what }: Props) {
+  const { clock } = useTimes();
+  const inHand = isInHand(known, step.id);
+  const waits = inHand
+    ? []
+    : run.problem.lags.flatMap(({ from, to, least }) => {
+        if (to !== step.id || from === START || least === undefined || isGone(known, from)) return [];
+        return run.steps.find(({ id }) => id === from) ?? [];
+      });
+  return (
+    <>
+      <p className="font-bold font-mono text-6xl leading-none" role="timer" aria-label="Clock of the step">
+        <Ticking>
+          {(ms) => {
+            const second = (ms - start) / 1000;
+            if (inHand) {
+              // A start still to come was written by a clock that is wrong: Doubts says so.
+              const end = Math.min(second, known[step.id]?.start ?? 0) + step.usual;
+              return second <= end ? clockOf(end - second) : `+${clockOf(second - end)}`;
+            }
+            const from = wet ? wet.ready : mayBegin(run, known, step.id, second);
+            if (!Number.isFinite(from)) return "waits";
+            return from > second ? clockOf(from - second) : "now";
+          }}
+        </Ticking>
+      </p>
+      <p className="mt-1 text-soft">
+        {inHand ? "left of" : "then about"} {showDuration(Math.max(60, step.usual))}
+        {wet && (
+          <>
+            {" "}
+            · clean by <strong className="font-mono text-ink">{clock(at(start, wet.until / 3600))}</strong>
+          </>
+        )}
+      </p>
+      {waits[0] && <p>for {what(waits[0]).toLowerCase()}</p>}
+    </>
+  );
+}

@@ -1,0 +1,194 @@
+import { careOf } from "@scutch/core/plan";
+import type { Step } from "@scutch/core/run";
+import { useMemo, useRef, useState } from "react";
+import { Link } from "react-router";
+import { at } from "../../../format/time.ts";
+import type { JobDesk } from "../../../planning/desk.ts";
+import { personName, STEP_NAMES } from "../../../shared/run/stepWords.ts";
+import { seatTaken } from "../../../state/settingsSlice.ts";
+import { useAppDispatch, useAppSelector } from "../../../state/store.ts";
+import { useUnits } from "../../../state/useUnits.ts";
+import { Button } from "../../../ui/Button.tsx";
+import { Callout } from "../../../ui/Callout.tsx";
+import { Segmented } from "../../../ui/Segmented.tsx";
+import { useClock } from "../../../ui/useClock.ts";
+import { useKey } from "../../../ui/useKey.ts";
+import { Asked, type Asking } from "./Asked.tsx";
+import { Doubts } from "./Doubts.tsx";
+import { Dwelling } from "./Dwelling.tsx";
+import { type LiveProps, NOTHING } from "./liveProps.ts";
+import { isInHand, standingSprayed, stepsOf } from "./liveView.ts";
+import { MachineList } from "./MachineList.tsx";
+import { QuickLog } from "./QuickLog.tsx";
+import { SignalChoices } from "./SignalChoices.tsx";
+import { StepClock } from "./StepClock.tsx";
+import { useRunLog } from "./useRunLog.ts";
+import { useSignals } from "./useSignals.ts";
+import { WhatFollows } from "./WhatFollows.tsx";
+
+/** A second tap so soon, ms, is the same one. */
+const ONE_TAP = 700;
+/** Less than this before or after its time isn't worth a question, s. */
+const LEEWAY = 20;
+/** Begun on a floor that a stop stands on, a step does harm. */
+const TOUCHES: readonly Step["kind"][] = ["fill", "pre-spray", "clean"];
+
+/** The one next step of one person: its clock, what is done with it, what dwells and what follows. */
+export function UnderWay({ desk, run, people, names, roomName, left, practice = false }: LiveProps) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const { name, seat, signals } = useAppSelector((state) => state.settings);
+  const [asking, setAsking] = useState<Asking>();
+  const ticking = useClock();
+  const lastTap = useRef(0);
+  const known = desk.input.logged ?? NOTHING;
+  const log = useRunLog(desk, run, known, left);
+  const named = names.indexOf(name);
+  const who = Math.min(people - 1, seat ?? (named >= 0 ? named : 0));
+  const time = (second: number) => at(desk.start, second / 3600);
+  const what = (step: Step) =>
+    [STEP_NAMES[step.kind], step.roomId === undefined ? undefined : roomName(step.roomId)]
+      .filter(Boolean)
+      .join(", ");
+  const [step, ...after] = useSteady(stepsOf(run, known, left, who), desk.log);
+  const standing = standingSprayed(run, known, left);
+  const care = useMemo(() => careOf(desk.input).rooms, [desk.input]);
+  const isStopped = (each: Step) =>
+    !practice &&
+    TOUCHES.includes(each.kind) &&
+    care.some(({ roomId, verdict }) => roomId === each.roomId && verdict === "stop");
+  const startsItself = (each: Step) => (practice || each.kind !== "fill") && !isStopped(each);
+  useSignals(
+    signals,
+    standing.flatMap(({ ready, until }) => [time(ready), time(until) - 120_000]),
+    step && what(step),
+  );
+  /** A tap, unless it is the same one again. */
+  const tap = (act: () => void) => () => {
+    const now = Date.now();
+    if (now - lastTap.current < ONE_TAP) return;
+    lastTap.current = now;
+    setAsking(undefined);
+    act();
+  };
+  const section = step && run.sections.find(({ id }) => id === step.sectionId);
+  const inRoom = section && run.sections.filter(({ roomId }) => roomId === section.roomId);
+  const wet = step?.kind === "clean" ? standing.find((each) => each.section.cleanId === step.id) : undefined;
+  const inHand = step !== undefined && isInHand(known, step.id);
+  const now = () => (ticking.now() - desk.start) / 1000;
+  const begin = (each: Step) => {
+    const early = wet ? wet.ready - now() : 0;
+    const over = wet ? now() - wet.until : 0;
+    log.start(each, who, {
+      ...(early > LEEWAY ? { early: Math.round(early) } : {}),
+      ...(over > LEEWAY ? { over: Math.round(over) } : {}),
+    });
+  };
+  const finish = step && inHand ? tap(() => log.done(step, who, startsItself)) : undefined;
+  const start =
+    step && !inHand && !isStopped(step) && (practice || step.kind !== "fill")
+      ? () => {
+          if (wet && wet.ready - now() > LEEWAY) setAsking("early");
+          else tap(() => begin(step))();
+        }
+      : undefined;
+  useKey("d", () => (finish ?? start)?.());
+  const others = Array.from({ length: people }, (_, i) => i).filter((i) => i !== who);
+  return (
+    <section
+      aria-label="Now"
+      className="grid gap-3 border-accent border-t-4 bg-paper p-4 sm:p-5 print:hidden"
+    >
+      {people > 1 && (
+        <Segmented
+          label="This device is for"
+          value={who}
+          options={Array.from({ length: people }, (_, i) => ({ value: i, name: personName(i, names) }))}
+          onChange={(next) => dispatch(seatTaken(next))}
+        />
+      )}
+      {step ? (
+        <>
+          <div>
+            <p className="text-soft">
+              {inHand ? "Now" : "Next"}
+              {people > 1 || names[who] ? `, ${personName(who, names)}` : ""}
+            </p>
+            <h2 className="font-bold text-2xl leading-tight">{what(step)}</h2>
+            {section && (
+              <p className="text-soft">
+                {inRoom && inRoom.length > 1 && `section ${section.number} of ${inRoom.length}, `}
+                {units.area(section.area)}
+              </p>
+            )}
+            <StepClock {...{ step, run, known, wet, start: desk.start, what }} />
+          </div>
+          {isStopped(step) && !inHand ? (
+            <Callout tone="stop" title="A stop stands on this room.">
+              Nothing goes onto it yet.{" "}
+              <Link
+                to={`../survey?room=${step.roomId}&part=floor`}
+                relative="path"
+                className="font-semibold text-accent underline"
+              >
+                What it is, and what lifts it
+              </Link>
+            </Callout>
+          ) : step.kind === "fill" && !practice ? (
+            <Link
+              to="../mix"
+              relative="path"
+              className="grid min-h-14 place-items-center rounded-md bg-accent px-6 font-bold text-lg text-on-accent"
+            >
+              Amounts, and “Made it”
+            </Link>
+          ) : inHand ? (
+            <Button weight="main" className="min-h-16 text-xl" onClick={finish}>
+              Done
+            </Button>
+          ) : (
+            <Button weight="main" className="min-h-16 text-xl" onClick={start}>
+              Start
+            </Button>
+          )}
+          <div className="grid grid-cols-3 gap-2">
+            <Button onClick={() => setAsking("skip")}>Pass over</Button>
+            {people > 1 && <Button onClick={() => setAsking("hand")}>Hand over</Button>}
+            {!practice && <QuickLog desk={desk} roomId={step.roomId} />}
+          </div>
+          <MachineList key={step.id} kind={step.kind} desk={desk} />
+        </>
+      ) : (
+        <p className="font-semibold text-lg">
+          Nothing is left for {personName(who, names)}.{" "}
+          {others.length > 0 && "Take something of the others’."}
+        </p>
+      )}
+      <Dwelling standing={standing} start={desk.start} roomName={roomName} run={run} />
+      <WhatFollows {...{ desk, run, known, left, who, people, names, after, what }} />
+      <Doubts desk={desk} roomName={roomName} />
+      <SignalChoices />
+      {step && asking !== undefined && (
+        <Asked
+          asking={asking}
+          what={what(step)}
+          others={others.map((other) => ({ who: other, name: personName(other, names) }))}
+          readyAt={wet && time(wet.ready)}
+          onSkip={(reason) => tap(() => log.skip(step, reason))()}
+          onHand={(to) => tap(() => log.hand(step, to))()}
+          onStart={tap(() => begin(step))}
+          onClose={() => setAsking(undefined)}
+        />
+      )}
+    </section>
+  );
+}
+
+/** The steps with the one shown last first, while nothing new is logged: what is under a finger doesn't change with the clock. */
+function useSteady(steps: readonly Step[], log: JobDesk["log"]): readonly Step[] {
+  const shown = useRef<{ readonly id: string | undefined; readonly log: JobDesk["log"] }>(undefined);
+  const kept = shown.current?.log === log ? steps.find(({ id }) => id === shown.current?.id) : undefined;
+  const ordered = kept ? [kept, ...steps.filter(({ id }) => id !== kept.id)] : steps;
+  shown.current = { id: ordered[0]?.id, log };
+  return ordered;
+}

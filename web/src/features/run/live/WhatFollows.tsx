@@ -1,0 +1,71 @@
+import type { JobRun, Step } from "@scutch/core/run";
+import { at } from "../../../format/time.ts";
+import type { JobDesk } from "../../../planning/desk.ts";
+import { personName } from "../../../shared/run/stepWords.ts";
+import { useTimes } from "../../../state/useTimes.ts";
+import { type Known, stepsOf } from "./liveView.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly run: JobRun;
+  readonly known: Known;
+  readonly left: ReadonlySet<string>;
+  readonly who: number;
+  readonly people: number;
+  readonly names: readonly string[];
+  readonly after: readonly Step[];
+  readonly what: (step: Step) => string;
+}
+
+/** The next steps, what the others have in hand, what was promised and when all is done. */
+export function WhatFollows({ desk, run, known, left, who, people, names, after, what }: Props) {
+  const { clock, about } = useTimes();
+  const time = (second: number) => at(desk.start, second / 3600);
+  const others = Array.from({ length: people }, (_, i) => i).filter((i) => i !== who);
+  const promises = (desk.input.run?.promises ?? []).flatMap(({ roomId, by }) => {
+    const i = desk.work.rooms.findIndex(({ id }) => id === roomId);
+    const room = desk.work.rooms[i];
+    const hours = desk.dried?.result.rooms[i]?.touchDryHours;
+    return room && hours != null ? [{ room, by, walkOn: (room.finishedAt + hours) * 3600 }] : [];
+  });
+  return (
+    <dl className="grid gap-1 border-rule border-t pt-2">
+      {after.slice(0, 2).map((each, i) => (
+        <div key={each.id} className="flex justify-between gap-3">
+          <dt>
+            {i === 0 ? <strong>Then </strong> : ""}
+            {what(each)}
+          </dt>
+          <dd className="font-mono">{clock(time(each.start))}</dd>
+        </div>
+      ))}
+      {others.map((other) => {
+        const [theirs] = stepsOf(run, known, left, other);
+        return (
+          <div key={other} className="flex justify-between gap-3 text-soft">
+            <dt>
+              {personName(other, names)}: {theirs ? what(theirs).toLowerCase() : "done"}
+            </dt>
+            {theirs && <dd className="font-mono">{clock(time(theirs.start))}</dd>}
+          </div>
+        );
+      })}
+      {promises.map(({ room, by, walkOn }) => (
+        <div
+          key={room.id}
+          className={`flex justify-between gap-3 ${walkOn > by ? "font-semibold text-caution-ink" : "text-soft"}`}
+        >
+          <dt>
+            {room.name}, walk on: promised {clock(time(by))}
+            {walkOn > by ? ", not kept" : ""}
+          </dt>
+          <dd className="font-mono">{about(time(walkOn), desk.start)}</dd>
+        </div>
+      ))}
+      <div className="flex justify-between gap-3 text-soft">
+        <dt>All done about</dt>
+        <dd className="font-mono">{about(time(run.finish), desk.start)}</dd>
+      </div>
+    </dl>
+  );
+}
