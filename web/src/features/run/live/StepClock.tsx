@@ -2,7 +2,7 @@ import { showDuration } from "@scutch/core/quantity";
 import { type JobRun, START, type Step } from "@scutch/core/run";
 import { at } from "../../../format/time.ts";
 import { useTimes } from "../../../state/useTimes.ts";
-import { isGone, isInHand, type Known, mayBegin, type Standing } from "./liveView.ts";
+import { isGone, isInHand, type Known, notBefore, type Standing } from "./liveView.ts";
 import { clockOf, Ticking } from "./Ticking.tsx";
 
 interface Props {
@@ -37,7 +37,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
               const end = Math.min(second, known[step.id]?.start ?? 0) + step.usual;
               return second <= end ? clockOf(end - second) : `+${clockOf(second - end)}`;
             }
-            const from = wet ? wet.ready : mayBegin(run, known, step.id, second);
+            const from = wet ? wet.ready : notBefore(run, known, step, second);
             if (!Number.isFinite(from)) return "waits";
             return from > second ? clockOf(from - second) : "now";
           }}
@@ -52,6 +52,9 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
           </>
         )}
       </p>
+      {!inHand && step.kind === "pre-spray" && (
+        <p className="text-sm text-soft">Sprayed before its time it stands too long before it is cleaned.</p>
+      )}
       {waits[0] && <p>for {what(waits[0]).toLowerCase()}</p>}
     </>
   );

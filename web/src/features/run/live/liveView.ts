@@ -36,6 +36,13 @@ export function mayBegin(run: JobRun, known: Known, id: string, now: number, fin
   }, 0);
 }
 
+/**
+ * The second a step is best begun at, or later: what is sprayed waits for its hour in the plan too, or it stands too long before
+ * anybody is there to clean it.
+ */
+export const notBefore = (run: JobRun, known: Known, step: Step, now: number, finishing?: string): number =>
+  Math.max(mayBegin(run, known, step.id, now, finishing), step.kind === "pre-spray" ? step.start : 0);
+
 /** A section that stands sprayed: when it may be cleaned, and by when it has to be. s after the start. */
 export interface Standing {
   readonly section: RunSection;

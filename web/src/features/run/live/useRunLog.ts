@@ -3,7 +3,7 @@ import type { JobRun, Step } from "@scutch/core/run";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { type EntryBody, useLogging } from "../../../shared/logging/useLogging.ts";
 import { useClock } from "../../../ui/useClock.ts";
-import { isInHand, type Known, leavesRoom, mayBegin, stepsOf } from "./liveView.ts";
+import { isInHand, type Known, leavesRoom, notBefore, stepsOf } from "./liveView.ts";
 
 /** A step may begin this much before what it waits for allows it: nobody waits for seconds. */
 const SOON = 5;
@@ -39,7 +39,7 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: Known, rooms: Reado
         next !== undefined &&
         !isInHand(known, next.id) &&
         startsItself(next) &&
-        mayBegin(run, known, next.id, now, step.id) <= now + SOON;
+        notBefore(run, known, next, now, step.id) <= now + SOON;
       log({ kind: "step-done", ...about(step), who: who + 1 }, undefined, [
         ...leaving(step),
         ...(goesOn ? [{ kind: "step-started" as const, ...about(next), who: who + 1 }] : []),

@@ -1,0 +1,125 @@
+import { expect, test } from "@jest/globals";
+import { type JobInput, planWork } from "@scutch/core/plan";
+import type { JobRun, StepKnown } from "@scutch/core/run";
+import { isGone, leavesRoom, notBefore, offTime, standingSprayed, stepsOf } from "./liveView.ts";
+
+const L = 1e-3;
+const job = (people: number): JobInput => ({
+  rooms: [
+    { id: "a", name: "A", shape: { kind: "rectangle", length: 5, width: 4 }, soil: 4 },
+    { id: "b", name: "B", shape: { kind: "rectangle", length: 4, width: 3 }, padAfter: true },
+    { id: "c", name: "C", shape: { kind: "rectangle", length: 7, width: 5 } },
+  ],
+  batches: [
+    {
+      id: "m",
+      product: {
+        light: { spelling: "one-to-n", value: 32 },
+        ordinary: { spelling: "one-to-n", value: 24 },
+        heavy: { spelling: "one-to-n", value: 16 },
+        dwellLeast: 480,
+        dwellMost: 900,
+      },
+      vessel: { nominal: 3 * L, heel: 0.2 * L, headSpace: 0.3 * L, graduation: 0.1 * L, sprayFlow: L / 60 },
+      measure: 5e-6,
+    },
+  ],
+  run: { people },
+});
+const NOWHERE: ReadonlySet<string> = new Set();
+
+/** A job worked off by the card: each takes the first step there is for them as soon as it may begin. */
+function workedOff(people: number, pace: (step: number) => number) {
+  const known: Record<string, StepKnown> = {};
+  const left = new Set<string>();
+  const busy = Array.from({ length: people }, () => ({ until: 0, step: "" }));
+  let now = 0;
+  let count = 0;
+  let waited = 0;
+  const plan = (): JobRun => {
+    const finished = Object.fromEntries(
+      [...left].map((id) => [
+        id,
+        Math.max(
+          ...Object.entries(known).flatMap(([step, { end = 0 }]) => (step.includes(`:${id}`) ? [end] : [])),
+        ) / 3600,
+      ]),
+    );
+    const { run } = planWork({ ...job(people), logged: known, finished, now });
+    if (run.outcome !== "planned") throw new Error(JSON.stringify(run.fault));
+    return run;
+  };
+  for (let turn = 0; turn < 900; turn++) {
+    const run = plan();
+    if (run.steps.every(({ id }) => isGone(known, id))) return { run, known, now, waited };
+    let began = false;
+    for (const [who, hand] of busy.entries()) {
+      if (hand.step !== "") continue;
+      const [next] = stepsOf(run, known, left, who);
+      if (!next || notBefore(run, known, next, now) > now) continue;
+      known[next.id] = { start: now, who };
+      busy[who] = { until: now + Math.max(1, Math.round(next.usual * pace(count++))), step: next.id };
+      began = true;
+      break;
+    }
+    if (began) continue;
+    // Nobody can begin: to the next end, or a minute on, as the plan does.
+    const working = busy.filter(({ step }) => step !== "");
+    const until = Math.min(...working.map((hand) => hand.until));
+    if (working.length === 0) waited += 60;
+    now = Math.min(until, now + 60);
+    for (const [who, { step, until: end }] of busy.entries()) {
+      if (step === "" || end > now) continue;
+      const done = run.steps.find(({ id }) => id === step);
+      if (done && leavesRoom(run, known, done)) left.add(done.roomId as string);
+      known[step] = { ...known[step], end: now, who };
+      busy[who] = { until: 0, step: "" };
+    }
+  }
+  throw new Error("it never ended");
+}
+
+test("followed card by card a job ends: nobody waits for ever, nothing is done before what it waits for, every room is left once", () => {
+  for (const [people, pace] of [
+    [1, () => 1],
+    [2, () => 1],
+    [2, (step: number) => 0.6 + 0.35 * (step % 4)],
+  ] as const) {
+    const { run, known, now, waited } = workedOff(people, pace);
+    for (const lag of run.problem.lags) {
+      const [from, to] = [known[lag.from], known[lag.to]];
+      if (lag.least !== undefined && from?.end !== undefined && to?.start !== undefined)
+        expect(to.start).toBeGreaterThanOrEqual(from.end - 1);
+    }
+    for (const { sprayId, cleanId, dwell } of run.sections)
+      expect((known[cleanId]?.start ?? 0) - (known[sprayId ?? ""]?.start ?? 0)).toBeGreaterThanOrEqual(dwell);
+    // At the planned pace nothing dries out; hands half as slow again are late, and that is told.
+    if (pace(1) === 1) expect(offTime(run, known)).toEqual([]);
+    else expect(offTime(run, known).length).toBeGreaterThan(0);
+    // Worked at the planned pace it takes what was planned, give or take the waits for a dwell.
+    const fresh = planWork(job(people)).run;
+    if (people === 1 && fresh.outcome === "planned") expect(now).toBeLessThan(1.15 * fresh.finish + waited);
+  }
+});
+
+test("what stands sprayed has its two hours, is gone when its cleaning begins, and what was rushed or dried out is told", () => {
+  const { run } = planWork(job(1));
+  if (run.outcome !== "planned") throw new Error("not planned");
+  const [section] = run.sections;
+  if (!section?.sprayId) throw new Error("nothing sprayed");
+  const { sprayId, cleanId, sprayStart, sprayEnd } = section;
+  const sprayed = { [sprayId]: { start: sprayStart, end: sprayEnd } };
+  const [standing] = standingSprayed(run, sprayed, NOWHERE);
+  expect(standing?.ready).toBeGreaterThanOrEqual(sprayStart + 480);
+  expect(standing?.until).toBe(section.standsUntil);
+  expect(standingSprayed(run, { ...sprayed, [cleanId]: { start: sprayEnd + 500 } }, NOWHERE)).toEqual([]);
+  expect(standingSprayed(run, sprayed, new Set([section.roomId]))).toEqual([]);
+  const at = (start: number) => {
+    const known = { ...sprayed, [cleanId]: { start, end: start + 200 } };
+    const moved = { ...run, sections: [{ ...section, cleanStart: start, cleanEnd: start + 200 }] };
+    return offTime(moved, known)[0];
+  };
+  expect(at(sprayStart + 100)?.early).toBeCloseTo(380, 0);
+  expect(at(section.standsUntil)?.late).toBeCloseTo(200, 0);
+  expect(at(sprayStart + 500)).toBeUndefined();
+});
