@@ -8,6 +8,7 @@ const JOB = (n) => `/jobs/01930000-0000-7000-8400-00000000000${n}`;
 const ROOM = (n) => `?room=01930000-0000-7000-8500-${n.toString(16).padStart(12, "0")}`;
 const VIEWS = [
   { name: "today", path: "/" },
+  { name: "phone-run", path: `${JOB(4)}/run`, phone: true },
   { name: "survey", path: `${JOB(1)}/survey${ROOM(3)}` },
   {
     name: "care",
@@ -15,9 +16,7 @@ const VIEWS = [
     choose: ["Sprayed from", "Meadow pre-spray"],
   },
   { name: "mix", path: `${JOB(1)}/mix` },
-  { name: "rinse", path: `${JOB(2)}/mix`, to: "Rinse and recovery" },
   { name: "run", path: `${JOB(1)}/run` },
-  { name: "phone-run", path: `${JOB(4)}/run`, phone: true },
   { name: "dry", path: `${JOB(2)}/dry${ROOM(8)}` },
   { name: "log", path: `${JOB(2)}/log` },
   { name: "van", path: "/van" },
@@ -29,7 +28,8 @@ const VIEWS = [
   { name: "phone-survey", path: `${JOB(2)}/survey`, phone: true },
   { name: "phone-spot", path: `${JOB(2)}/survey${ROOM(8)}&part=spots`, phone: true, press: /Coffee, tea/ },
   { name: "phone-mix", path: `${JOB(1)}/mix`, phone: true },
-  { name: "phone-dry-night", path: `${JOB(2)}/dry${ROOM(8)}`, phone: true, night: true },
+  { name: "phone-live", path: `${JOB(1)}/run`, phone: true, live: 3 },
+  { name: "phone-dry-night", path: `${JOB(2)}/dry${ROOM(8)}`, phone: true, night: true, ranged: true },
 ];
 
 await withThrowawayDatabase(async (url) => {
@@ -54,14 +54,21 @@ await withThrowawayDatabase(async (url) => {
       await page.getByLabel(label, { exact: true }).fill(text);
       await page.getByLabel(label, { exact: true }).press("Enter");
     }
-    if (view.to)
-      await page.getByRole("region", { name: view.to }).evaluate((region) => region.scrollIntoView());
+    if (view.live) {
+      await page.getByRole("button", { name: "Start the job" }).click();
+      for (let tap = 0; tap < view.live; tap++) {
+        await page.waitForTimeout(900);
+        await page.getByRole("button", { name: /^(Start|Done)$/ }).click();
+      }
+      await page.getByRole("button", { name: "Take back" }).waitFor({ state: "hidden", timeout: 20_000 });
+    }
     if (view.press) await page.getByRole("button", { name: view.press }).click();
     await page.waitForTimeout(300);
     // The ranges come after the figures; a phone has no room for the job's.
-    if (view.path.startsWith("/jobs") && !view.phone)
+    if (view.path.startsWith("/jobs") && (!view.phone || view.ranged))
       await page
         .getByText(/\d – .*\d:\d/)
+        .filter({ visible: true })
         .first()
         .waitFor();
     await page.screenshot({ path: inRoot("docs/screenshots", `${view.name}.png`) });

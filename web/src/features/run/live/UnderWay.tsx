@@ -152,8 +152,14 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
             </Button>
           )}
           <div className="grid grid-cols-3 gap-2">
-            <Button onClick={() => setAsking("skip")}>Pass over</Button>
-            {people > 1 && <Button onClick={() => setAsking("hand")}>Hand over</Button>}
+            <Button className="whitespace-nowrap px-1" onClick={() => setAsking("skip")}>
+              Pass over
+            </Button>
+            {people > 1 && (
+              <Button className="whitespace-nowrap px-1" onClick={() => setAsking("hand")}>
+                Hand over
+              </Button>
+            )}
             {!practice && <QuickLog desk={desk} roomId={step.roomId} />}
           </div>
           <MachineList key={step.id} kind={step.kind} desk={desk} />
