@@ -17,18 +17,21 @@ export type LetGo = "nothing" | "wet" | "every most";
 /** s that a step in hand is taken to go on at least, however long it has taken already. */
 const GOES_ON = 60;
 
-/**
- * Puts what the log knows of single steps into a job's problem. Steps done or passed over take up nobody's hands any more; one
- * begun stands where it began and lasts as planned, or until now where it has taken longer; everything else starts after now.
- */
-export function underWay(
-  { steps, sections }: Pick<JobProblem, "steps" | "sections">,
+/** Where a step stands that isn't to be planned any more: s after the start, how long it took, whether it was passed over. */
+interface Place {
+  readonly at: number;
+  readonly took: number;
+  readonly passed: boolean;
+}
+
+/** Steps done, passed over or in hand, each in its place. */
+function placesOf(
+  steps: JobProblem["steps"],
   problem: Problem,
-  { logged = new Map(), finished = new Map(), now = 0, crew }: RunInput,
-  letGo: LetGo,
-): UnderWay {
+  { logged = new Map(), finished = new Map(), now = 0 }: RunInput,
+): { readonly places: ReadonlyMap<string, Place>; readonly inHand: ReadonlySet<string> } {
   const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
-  const places = new Map<string, { readonly at: number; readonly took: number; readonly passed: boolean }>();
+  const places = new Map<string, Place>();
   const inHand = new Set<string>();
   const over = logged.get("pack-up")?.end;
   for (const { id, roomId } of steps) {
@@ -67,6 +70,22 @@ export function underWay(
       changed = true;
     }
   }
+  return { places, inHand };
+}
+
+/**
+ * Puts what the log knows of single steps into a job's problem. Steps done or passed over take up nobody's hands any more; one
+ * begun stands where it began and lasts as planned, or until now where it has taken longer; everything else starts after now.
+ */
+export function underWay(
+  { steps, sections }: Pick<JobProblem, "steps" | "sections">,
+  problem: Problem,
+  input: RunInput,
+  letGo: LetGo,
+): UnderWay {
+  const { now = 0, crew } = input;
+  const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
+  const { places, inHand } = placesOf(steps, problem, input);
   const breaks = problem.tasks.filter(({ id }) => id.startsWith("break:"));
   const breakAt = new Map(
     problem.lags.flatMap(({ from, to, least }) =>
