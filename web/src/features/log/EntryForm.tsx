@@ -98,6 +98,11 @@ const roomsOf = (desk: JobDesk) => desk.job.rooms.map(({ id, name }) => ({ value
 function ownRoom({ desk, room }: Pick<FormProps, "desk" | "room">): RoomId | undefined {
   return room ?? desk.job.rooms[0]?.id;
 }
+/** A run is under way, logged step by step, and no step of this room is begun. */
+const notBegun = ({ input: { logged, finished = {} } }: JobDesk, roomId: string): boolean =>
+  logged !== undefined &&
+  finished[roomId] === undefined &&
+  !Object.keys(logged).some((id) => id.includes(roomId));
 const NO_ROOM = <p className="text-soft">Add a room first: this belongs to one.</p>;
 
 function ReadingForm({ desk, add, room, onRoom, children }: FormProps) {
@@ -113,6 +118,9 @@ function ReadingForm({ desk, add, room, onRoom, children }: FormProps) {
   return (
     <Frame onAdd={submit}>
       <ChoiceField label="Room" value={roomId} options={roomsOf(desk)} onChange={onRoom} />
+      {place === "carpet" && notBegun(desk, roomId) && (
+        <p className="text-caution-ink text-sm">Nothing was done in this room yet. Is it the right one?</p>
+      )}
       <Segmented
         label="Where"
         value={place}
