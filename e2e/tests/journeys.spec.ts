@@ -85,6 +85,14 @@ test.describe("on a phone", () => {
 
   test("no screen is wider than the phone, and each is accessible by day and by night", async ({ page }) => {
     test.setTimeout(600_000);
+    // One job is under way: its run shows the step in hand and its clock.
+    await page.goto(`${LIBRARY}/run`);
+    await page.getByRole("button", { name: "Start the job" }).click();
+    await page
+      .getByRole("region", { name: "Now" })
+      .getByRole("button", { name: "Start", exact: true })
+      .click();
+    await expect(page.getByRole("button", { name: "Done", exact: true })).toBeVisible();
     for (const scheme of ["light", "dark"] as const) {
       await page.emulateMedia({ colorScheme: scheme });
       for (const path of [
@@ -97,6 +105,9 @@ test.describe("on a phone", () => {
         `${GUESTHOUSE}/survey?room=${HALL}`,
         `${GUESTHOUSE}/mix`,
         `${LIBRARY}/mix`,
+        `${GUESTHOUSE}/run`,
+        `${LIBRARY}/run`,
+        `${GUESTHOUSE}/practice`,
         `${FLAT}/dry`,
         `${FLAT}/mix`,
         `${FLAT}/log`,

@@ -47,13 +47,13 @@ export function PracticeScreen() {
   return (
     <ClockContext.Provider value={clock}>
       <LogbookContext.Provider value={write}>
-        <div className="grid gap-4 px-4 pt-4 sm:px-7">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-4 px-4 pt-4 sm:px-7">
           <div className="flex flex-wrap items-end justify-between gap-4 border-caution border-l-4 bg-caution-wash px-4 py-3">
             <p>
               <strong>Practice.</strong> Nothing of this enters the crew’s records.
             </p>
-            <div className="flex flex-wrap items-end gap-3">
-              <div className="w-72 max-w-full">
+            <div className="flex min-w-0 flex-wrap items-end gap-3">
+              <div className="w-full sm:w-72">
                 <Segmented
                   label="How fast the clock runs"
                   value={clock.rate}
@@ -118,7 +118,7 @@ function Practised({
     return <p>This job can’t be run as it is: the run sheet says why and what to change.</p>;
   const instruments = simulatedInstruments(input, work, dried?.result, (now - start) / 1000);
   return (
-    <div className="grid gap-6 lg:grid-cols-[22rem_1fr]">
+    <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[22rem_1fr]">
       <div>
         <LiveCard
           desk={desk}
