@@ -66,7 +66,7 @@ export function planWork(
   const runWith = (leaveBy?: ReadonlyMap<string, number>) =>
     solve(runInput(job, working, batches, tanks ?? [], leaveBy));
   const finishedBy = (run: RunPlan) =>
-    wet.map((room) => {
+    asWorked(wet, run, job).map((room) => {
       const steps = run.outcome === "planned" ? run.steps.filter(({ roomId }) => roomId === room.id) : [];
       const end = Math.max(0, ...steps.map((step) => step.end));
       return finishRoom(room, job, steps, steps.length > 0 ? end : (rough.get(room.id)?.end ?? 0));
@@ -94,6 +94,19 @@ export function planWork(
       : 0,
     ...(job.doors?.length ? { walkOut: walkOutOf(job) } : {}),
   };
+}
+
+/** Rooms as wet as they really got: what wasn't cleaned after all keeps its pre-spray, or nothing. */
+function asWorked(rooms: readonly WetRoomPlan[], run: RunPlan, { logged }: JobInput): readonly WetRoomPlan[] {
+  if (logged === undefined || run.outcome !== "planned") return rooms;
+  return rooms.map((room) => {
+    const own = run.sections.filter(({ roomId }) => roomId === room.id);
+    const skipped = own.length > 0 && own.every(({ cleanId }) => logged[cleanId]?.skipped !== undefined);
+    if (!skipped || room.residualMeasured) return room;
+    const sprayed = own.some(({ sprayId }) => sprayId !== undefined && logged[sprayId]?.end !== undefined);
+    const residual = sprayed ? room.water.applicationRate * WATER_DENSITY : 0;
+    return { ...room, residual, soaked: 0, patchResidual: 0 };
+  });
 }
 
 /**
