@@ -2,6 +2,9 @@
 import { expect, type Locator, type Page } from "@playwright/test";
 import { test } from "../support/stack.ts";
 
+// A job is worked off step by step here: longer than other journeys on a busy machine.
+test.describe.configure({ timeout: 180_000 });
+
 const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true } as const;
 
