@@ -21,7 +21,10 @@ const base = {
 const Who = z.int().min(1).max(3).meta({ description: "Who of the crew, from 1" });
 const step = {
   step: z.string().min(1).max(120).meta({ description: "The step’s id in the plan’s schedule" }),
-  does: z.enum(STEP_KINDS),
+  does: z
+    .enum([...STEP_KINDS, "own"])
+    .meta({ description: "own: a step of the person’s own, which no plan has; `what` says what it is" }),
+  what: z.string().trim().min(1).max(120).optional(),
   roomId: RoomId.optional(),
   section: z.int().min(1).max(999).optional(),
   who: Who.optional(),

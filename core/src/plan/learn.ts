@@ -47,8 +47,9 @@ function oneJob(job: JobInput, pace: CrewPace): OneJob {
   let all = 0;
   for (const [id, { start, end }] of Object.entries(job.logged ?? {})) {
     const [kind = "", of = ""] = id.split(":");
-    if (start === undefined || end === undefined || !(STEP_KINDS as readonly string[]).includes(kind))
-      continue;
+    if (start === undefined || end === undefined) continue;
+    // A step of somebody's own is part of what goes round the work.
+    if (kind !== "own" && !(STEP_KINDS as readonly string[]).includes(kind)) continue;
     const seconds = end - start;
     if (seconds < SHORTEST || seconds > LONGEST) continue;
     if (kind !== "break") all += seconds;

@@ -5,7 +5,7 @@ import { RESULT_NAMES } from "../../format/careWords.ts";
 import { doseOf, joined, percent, type UnitsOfCrew } from "../../format/units.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { STEP_NAMES } from "../run/stepWords.ts";
+import { stepNamed } from "../run/stepWords.ts";
 
 type StepKind = "step-started" | "step-done" | "step-skipped" | "step-handed";
 
@@ -54,7 +54,7 @@ export function entryText(
   const inRoom = (id: string | undefined) => (id ? `, ${room(id)}` : "");
   const stepSaid = (step: LogEntryOf<StepKind>) =>
     [
-      `${STEP_NAMES[step.does]}${inRoom(step.roomId)}`,
+      `${stepNamed(step)}${inRoom(step.roomId)}`,
       ...(step.section === undefined ? [] : [`section ${step.section}`]),
     ].join(", ");
   switch (entry.kind) {

@@ -24,6 +24,15 @@ export const STEP_NAMES: Readonly<Record<StepKind, string>> = {
   "pack-up": "Pack up",
 };
 
+/** What a logged step is, a person's own by what they called it. */
+export const stepNamed = ({
+  does,
+  what,
+}: {
+  readonly does: StepKind | "own";
+  readonly what?: string | undefined;
+}) => (does === "own" ? (what ?? "Something else") : STEP_NAMES[does]);
+
 /** How somebody of the crew is called where nobody has said. */
 export const personName = (who: number, names: readonly string[]) => names[who] ?? `Person ${who + 1}`;
 

@@ -1,10 +1,11 @@
 import { Button } from "../../../ui/Button.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
+import { OwnStepDialog } from "./OwnStep.tsx";
 import { SkipDialog } from "./SkipDialog.tsx";
 import { clockOf, Ticking } from "./Ticking.tsx";
 
 /** What is asked before it is logged. */
-export type Asking = "skip" | "early" | "hand";
+export type Asking = "skip" | "early" | "hand" | "own";
 
 interface Props {
   readonly asking: Asking;
@@ -14,13 +15,15 @@ interface Props {
   readonly readyAt: number | undefined;
   readonly onSkip: (reason: string) => void;
   readonly onHand: (to: number) => void;
+  readonly onOwn: (what: string) => void;
   readonly onStart: () => void;
   readonly onClose: () => void;
 }
 
 /** Why it is passed over, to whom it goes, or whether a dwell is really cut short. */
-export function Asked({ asking, what, others, readyAt, onSkip, onHand, onStart, onClose }: Props) {
+export function Asked({ asking, what, others, readyAt, onSkip, onHand, onOwn, onStart, onClose }: Props) {
   if (asking === "skip") return <SkipDialog what={what} onSkip={onSkip} onClose={onClose} />;
+  if (asking === "own") return <OwnStepDialog onStart={onOwn} onClose={onClose} />;
   if (asking === "hand")
     return (
       <Dialog open title={`Hand over: ${what}`} onClose={onClose}>

@@ -19,6 +19,7 @@ import { Dwelling } from "./Dwelling.tsx";
 import { type LiveProps, NOTHING } from "./liveProps.ts";
 import { isInHand, standingSprayed, stepsOf } from "./liveView.ts";
 import { MachineList } from "./MachineList.tsx";
+import { OwnStepCard, ownInHand } from "./OwnStep.tsx";
 import { QuickLog } from "./QuickLog.tsx";
 import { SignalChoices } from "./SignalChoices.tsx";
 import { StepClock } from "./StepClock.tsx";
@@ -92,7 +93,8 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
           else tap(() => begin(step))();
         }
       : undefined;
-  useKey("d", () => (finish ?? start)?.());
+  const own = useMemo(() => ownInHand(desk.log, who), [desk.log, who]);
+  useKey("d", () => (own ? tap(() => log.endOwn(own)) : (finish ?? start))?.());
   const others = Array.from({ length: people }, (_, i) => i).filter((i) => i !== who);
   return (
     <section
@@ -107,7 +109,9 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
           onChange={(next) => dispatch(seatTaken(next))}
         />
       )}
-      {step ? (
+      {own ? (
+        <OwnStepCard own={own} onDone={tap(() => log.endOwn(own))} />
+      ) : step ? (
         <>
           <div>
             <p className="text-soft">
@@ -160,6 +164,9 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
                 Hand over
               </Button>
             )}
+            <Button className="whitespace-nowrap px-1" onClick={() => setAsking("own")}>
+              Add a step
+            </Button>
             {!practice && <QuickLog desk={desk} roomId={step.roomId} />}
           </div>
           <MachineList key={step.id} kind={step.kind} desk={desk} />
@@ -182,6 +189,7 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
           readyAt={wet && time(wet.ready)}
           onSkip={(reason) => tap(() => log.skip(step, reason))()}
           onHand={(to) => tap(() => log.hand(step, to))()}
+          onOwn={(text) => tap(() => log.startOwn(text, who, step.roomId))()}
           onStart={tap(() => begin(step))}
           onClose={() => setAsking(undefined)}
         />

@@ -1,9 +1,11 @@
-import type { RoomId } from "@scutch/contract";
+import { EntryId, type RoomId } from "@scutch/contract";
 import type { JobRun, Step } from "@scutch/core/run";
+import { newId } from "../../../device/newId.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { type EntryBody, useLogging } from "../../../shared/logging/useLogging.ts";
 import { useClock } from "../../../ui/useClock.ts";
 import { isInHand, type Known, leavesRoom, notBefore, stepsOf } from "./liveView.ts";
+import type { OwnStep } from "./OwnStep.tsx";
 
 /** A step may begin this much before what it waits for allows it: nobody waits for seconds. */
 const SOON = 5;
@@ -47,6 +49,18 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: Known, rooms: Reado
     },
     skip: (step: Step, reason: string) =>
       log({ kind: "step-skipped", ...about(step), reason }, undefined, leaving(step)),
+    /** A step of the person's own, which the plan doesn't know: it takes the time it takes, and the rest moves on. */
+    startOwn: (what: string, who: number, roomId: string | undefined) =>
+      log({
+        kind: "step-started",
+        step: `own:${newId(EntryId)}`,
+        does: "own",
+        what,
+        who: who + 1,
+        ...(roomId === undefined ? {} : { roomId: roomId as RoomId }),
+      }),
+    endOwn: ({ step, what, roomId, who }: OwnStep) =>
+      log({ kind: "step-done", step, does: "own", what, who, ...(roomId === undefined ? {} : { roomId }) }),
     hand: (step: Step, to: number) => log({ kind: "step-handed", ...about(step), who: to + 1 }),
   };
 }

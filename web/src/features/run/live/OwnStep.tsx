@@ -1,0 +1,100 @@
+import type { LogEntry, RoomId } from "@scutch/contract";
+import { runLogged } from "@scutch/core/log";
+import { useId, useState } from "react";
+import { Button } from "../../../ui/Button.tsx";
+import { Dialog } from "../../../ui/Dialog.tsx";
+import { inputLook } from "../../../ui/FieldFrame.tsx";
+import { clockOf, Ticking } from "./Ticking.tsx";
+
+/** A step somebody added on the way; `who` from 1, its beginning in ms since 1970. */
+export interface OwnStep {
+  readonly step: string;
+  readonly what: string;
+  readonly roomId?: RoomId;
+  readonly who: number;
+  readonly startedAt: number;
+}
+
+/** The step of their own that somebody (from 0) has in hand. */
+export function ownInHand(log: readonly LogEntry[], who: number): OwnStep | undefined {
+  for (const [step, { startedAt, doneAt, skippedAt, who: has }] of runLogged(log).steps) {
+    if (!step.startsWith("own:") || startedAt === undefined || has !== who + 1) continue;
+    if (doneAt !== undefined || skippedAt !== undefined) continue;
+    const entry = log.find((each) => each.kind === "step-started" && each.step === step);
+    if (entry?.kind !== "step-started") continue;
+    const { what = "Something else", roomId } = entry;
+    return { step, what, who: who + 1, startedAt, ...(roomId === undefined ? {} : { roomId }) };
+  }
+  return undefined;
+}
+
+/** A step of one's own in hand: how long it has taken, and done. The plan waits and moves on with the clock. */
+export function OwnStepCard({ own, onDone }: { readonly own: OwnStep; readonly onDone: () => void }) {
+  return (
+    <>
+      <div>
+        <p className="text-soft">Now, added</p>
+        <h2 className="font-bold text-2xl leading-tight">{own.what}</h2>
+        <p className="font-bold font-mono text-6xl leading-none" role="timer" aria-label="Clock of the step">
+          <Ticking>{(ms) => clockOf((ms - own.startedAt) / 1000)}</Ticking>
+        </p>
+        <p className="mt-1 text-soft">so far; the rest moves on with it</p>
+      </div>
+      <Button weight="main" className="min-h-16 text-xl" onClick={onDone}>
+        Done
+      </Button>
+    </>
+  );
+}
+
+const USUAL = [
+  "Vacuum it once more",
+  "A spot nobody had seen",
+  "Fetch something from the van",
+  "Talk with the customer",
+];
+
+/** What is done that no plan has. */
+export function OwnStepDialog({
+  onStart,
+  onClose,
+}: {
+  readonly onStart: (what: string) => void;
+  readonly onClose: () => void;
+}) {
+  const id = useId();
+  const [what, setWhat] = useState("");
+  return (
+    <Dialog open title="Add a step" onClose={onClose}>
+      <p className="mt-1 text-soft">It begins now and goes into the log; the plan moves on with it.</p>
+      <div className="mt-3 grid gap-2">
+        {USUAL.map((each) => (
+          <Button key={each} onClick={() => onStart(each)}>
+            {each}
+          </Button>
+        ))}
+      </div>
+      <form
+        className="mt-3 grid gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (what.trim()) onStart(what.trim());
+        }}
+      >
+        <label htmlFor={id} className="text-sm text-soft">
+          Something else
+        </label>
+        <input
+          id={id}
+          className={inputLook(false)}
+          value={what}
+          maxLength={120}
+          onChange={({ target }) => setWhat(target.value)}
+        />
+        <Button type="submit" disabled={what.trim() === ""}>
+          Begin it
+        </Button>
+      </form>
+    </Dialog>
+  );
+}
