@@ -51,7 +51,7 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
     [STEP_NAMES[step.kind], step.roomId === undefined ? undefined : roomName(step.roomId)]
       .filter(Boolean)
       .join(", ");
-  const [step, ...after] = useSteady(stepsOf(run, known, left, who), desk.log);
+  const [step, ...after] = useSteady(stepsOf(run, known, left, who), desk);
   const standing = standingSprayed(run, known, left);
   const care = useMemo(() => careOf(desk.input).rooms, [desk.input]);
   const isStopped = (each: Step) =>
@@ -199,10 +199,11 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
 }
 
 /** The steps with the one shown last first, while nothing new is logged: what is under a finger doesn't change with the clock. */
-function useSteady(steps: readonly Step[], log: JobDesk["log"]): readonly Step[] {
+function useSteady(steps: readonly Step[], { log, rough }: JobDesk): readonly Step[] {
   const shown = useRef<{ readonly id: string | undefined; readonly log: JobDesk["log"] }>(undefined);
   const kept = shown.current?.log === log ? steps.find(({ id }) => id === shown.current?.id) : undefined;
   const ordered = kept ? [kept, ...steps.filter(({ id }) => id !== kept.id)] : steps;
-  shown.current = { id: ordered[0]?.id, log };
+  // What only stands in until the worker has answered isn't held on to: every device shows the same then.
+  if (!rough) shown.current = { id: ordered[0]?.id, log };
   return ordered;
 }
