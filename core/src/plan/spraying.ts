@@ -41,7 +41,8 @@ export function sprayingOf(
     if (!spray || !wet) return [];
     const ahead = sectionsAhead(room, input.crew, stretch);
     const largest = ahead?.largest ?? 0;
-    const still = openTime(filmOn(wet, STILL), Math.min(5, spray.rate * WATER_DENSITY));
+    const inDraught = job.run?.fansRunning && workingAirSpeed(wet, job) > STILL;
+    const still = inDraught ? openTime(filmOn(wet, STILL), Math.min(5, spray.rate * WATER_DENSITY)) : 0;
     return [
       {
         roomId: id,
@@ -50,9 +51,7 @@ export function sprayingOf(
         ahead: largest,
         reMists: ahead?.reMists ?? 0,
         limit: largest >= area ? "none" : standing(spray).limit,
-        ...(job.run?.fansRunning && workingAirSpeed(wet, job) > STILL && still > spray.open
-          ? { fansOff: still }
-          : {}),
+        ...(still > spray.open ? { fansOff: still } : {}),
       },
     ];
   });

@@ -1,7 +1,7 @@
+import { inPlace, type LetGo, type UnderWay } from "./inPlace.ts";
 import type { JobProblem } from "./jobProblem.ts";
-import { type Lag, type Problem, START, type Starts, type Task } from "./schedule/index.ts";
+import { type Problem, START, type Starts, type Task } from "./schedule/index.ts";
 import type { StepKind } from "./stepKinds.ts";
-import type { LetGo, UnderWay } from "./underWay.ts";
 
 /** What one may take to be done beside a room that is finished, though nobody logged it; whether a floor is wet is not guessed. */
 const DRY: ReadonlySet<StepKind> = new Set(["furniture", "vacuum", "bag", "edges", "pre-spot"]);
@@ -74,49 +74,10 @@ export function soFar(
     // Gone is gone: it takes up nobody's hands any more, so that two truths can't contradict each other.
     return { ...task, duration: Math.max(0, real(endOf(task.id)) - real(startOf(task.id))), uses: [] };
   });
-  const took = new Map(tasks.map((task) => [task.id, task.duration]));
-  const at = (id: string) => real(startOf(id));
-  const late = new Set<string>();
-  const missed: string[] = [];
-  const sectionOf = new Map(
-    sections.flatMap((each) => [each.cleanId, ...each.reMistIds].map((id) => [id, each.id] as const)),
+  const places = new Map(
+    tasks.flatMap(({ id, duration: took }) =>
+      isGone.has(id) ? [[id, { at: real(startOf(id)), took, passed: false }] as const] : [],
+    ),
   );
-  const lags = problem.lags.flatMap((lag): Lag[] => {
-    const { from, to, least, most } = lag;
-    if (from === START) {
-      const over = most !== undefined && most < latest && !to.startsWith("break:");
-      if (over && !isGone.has(to)) missed.push(to);
-      return isGone.has(to) || over ? [] : [lag];
-    }
-    if (isGone.has(from) && isGone.has(to)) return [];
-    if (!isGone.has(from)) return isGone.has(to) ? [] : [lag];
-    // From something done to something still to do: as long as it really took, and no most that is over already.
-    const wait =
-      least === undefined
-        ? {}
-        : { least: Math.max(0, least === duration.get(from) ? (took.get(from) ?? least) : least) };
-    if (most === undefined) return [{ from, to, ...wait }];
-    const over = letGo === "wet" || at(from) + most < latest;
-    if (over) {
-      const section = sectionOf.get(to);
-      if (section) late.add(section);
-    }
-    return over ? (least === undefined ? [] : [{ from, to, ...wait }]) : [{ from, to, ...wait, most }];
-  });
-  const gone = [...isGone];
-  return {
-    problem: {
-      ...problem,
-      tasks,
-      lags: [
-        ...lags,
-        ...gone.map((id) => ({ from: START, to: id, least: at(id), most: at(id) })),
-        ...tasks
-          .filter(({ id }) => id !== START && !isGone.has(id) && !id.startsWith("break:"))
-          .map(({ id }) => ({ from: START, to: id, least: latest })),
-      ],
-    },
-    late: [...late],
-    missed,
-  };
+  return inPlace(problem, { tasks, sections, places, now: latest, letGo });
 }

@@ -1,3 +1,4 @@
+import type { UnderWay } from "./inPlace.ts";
 import type { Pin, RunInput } from "./input.ts";
 import type { JobProblem } from "./jobProblem.ts";
 import type { JobRun, Rough, RunPlan } from "./jobRun.ts";
@@ -5,7 +6,7 @@ import { soFar } from "./live.ts";
 import { handOut, type Who } from "./people.ts";
 import { type Lag, type Problem, type Scheduled, START, type Starts, schedule } from "./schedule/index.ts";
 import { timed } from "./timed.ts";
-import { type UnderWay, underWay } from "./underWay.ts";
+import { underWay } from "./underWay.ts";
 
 const pinLag = ({ stepId, at }: Pin): Lag => {
   const second = Math.round(at);

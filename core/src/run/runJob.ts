@@ -9,6 +9,10 @@ import { Planner } from "./planner.ts";
  * an hour stand at it; where all of them together can't, those that can be kept in the order given are.
  */
 export function runJob(input: RunInput, rough?: Rough): RunPlan {
+  if (input.breaks.length === 0) {
+    const run = runOnce(input, rough);
+    return run.outcome === "impossible" ? run : { ...run, outside: [] };
+  }
   const free = jobProblem({ ...input, breaks: [] });
   if ("code" in free) return { outcome: "impossible", fault: free };
   const work = free.problem.tasks.reduce((sum, { duration }) => sum + duration, 0);

@@ -1,28 +1,10 @@
+import { inPlace, isBreak, type LetGo, type Place, type UnderWay } from "./inPlace.ts";
 import type { RunInput } from "./input.ts";
 import type { JobProblem } from "./jobProblem.ts";
-import { type Lag, type Problem, START, type Task } from "./schedule/index.ts";
-
-/** A job's problem while it is worked on: what is done stands, what is begun goes on, the rest comes after now. */
-export interface UnderWay {
-  readonly problem: Problem;
-  /** Sections, by id, that were wet before and can't be reached in time any more. */
-  readonly late: readonly string[];
-  /** Steps whose chosen hour has gone by. */
-  readonly missed: readonly string[];
-}
-
-/** How much of what can't be kept is let go: nothing; what wet floors ask for; every most there is. */
-export type LetGo = "nothing" | "wet" | "every most";
+import { type Problem, START, type Task } from "./schedule/index.ts";
 
 /** s that a step in hand is taken to go on at least, however long it has taken already. */
 const GOES_ON = 60;
-
-/** Where a step stands that isn't to be planned any more: s after the start, how long it took, whether it was passed over. */
-interface Place {
-  readonly at: number;
-  readonly took: number;
-  readonly passed: boolean;
-}
 
 /** Steps done, passed over or in hand, each in its place. */
 function placesOf(
@@ -84,9 +66,8 @@ export function underWay(
   letGo: LetGo,
 ): UnderWay {
   const { now = 0, crew } = input;
-  const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
   const { places, inHand } = placesOf(steps, problem, input);
-  const breaks = problem.tasks.filter(({ id }) => id.startsWith("break:"));
+  const breaks = problem.tasks.filter(({ id }) => isBreak(id));
   const breakAt = new Map(
     problem.lags.flatMap(({ from, to, least }) =>
       from === START && least !== undefined ? [[to, least]] : [],
@@ -117,62 +98,5 @@ export function underWay(
     const duration = Math.round(place.took);
     return { ...task, duration, uses: inHand.has(task.id) ? holds(task, place.at, duration) : [] };
   });
-  const took = new Map(tasks.map(({ id, duration }) => [id, duration]));
-  const sectionOf = new Map(
-    sections.flatMap((each) => [each.cleanId, ...each.reMistIds].map((id) => [id, each.id] as const)),
-  );
-  const late = new Set<string>();
-  const missed: string[] = [];
-  const lags = problem.lags.flatMap((lag): Lag[] => {
-    const { from, to, least, most } = lag;
-    if (places.has(to)) return [];
-    if (from === START) {
-      const isBreak = to.startsWith("break:");
-      if (isBreak || most === undefined || most >= now)
-        return letGo === "every most" && !isBreak ? [] : [lag];
-      missed.push(to);
-      return [];
-    }
-    const place = places.get(from);
-    const kept = (wait: Pick<Lag, "least">): Lag[] =>
-      most === undefined || letGo === "every most"
-        ? wait.least === undefined
-          ? []
-          : [{ from, to, ...wait }]
-        : [{ from, to, ...wait, most }];
-    if (!place) return kept(least === undefined ? {} : { least });
-    // Nothing waits for what wasn't done.
-    if (place.passed) return [];
-    const wait =
-      least === undefined ? {} : { least: least === planned.get(from) ? (took.get(from) ?? least) : least };
-    if (most === undefined) return kept(wait);
-    const over = place.at + most < now;
-    const section = sectionOf.get(to);
-    if ((over || letGo !== "nothing") && section) late.add(section);
-    return over || letGo !== "nothing"
-      ? wait.least === undefined
-        ? []
-        : [{ from, to, ...wait }]
-      : kept(wait);
-  });
-  return {
-    problem: {
-      ...problem,
-      tasks,
-      lags: [
-        ...lags,
-        ...[...places].map(([id, { at }]) => ({
-          from: START,
-          to: id,
-          least: Math.round(at),
-          most: Math.round(at),
-        })),
-        ...tasks
-          .filter(({ id }) => id !== START && !places.has(id) && !id.startsWith("break:"))
-          .map(({ id }) => ({ from: START, to: id, least: Math.ceil(now) })),
-      ],
-    },
-    late: [...late],
-    missed,
-  };
+  return inPlace(problem, { tasks, sections, places, now, letGo });
 }

@@ -7,11 +7,13 @@ import { newId } from "../../device/newId.ts";
 import { dayAfter, longDay, today } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { copyOf } from "../../planning/jobCopy.ts";
+import { DayAndStart } from "../../shared/DayAndStart.tsx";
 import { jobFileOf, logCsv } from "../../shared/files/jobFiles.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
+import { MomentField } from "../../ui/MomentField.tsx";
 import { fileName, saveFile } from "../../ui/saveFile.ts";
 
 interface Props {
@@ -44,7 +46,11 @@ export function JobMenu({ desk, onClose }: Props) {
         <Item
           icon={<CalendarDays aria-hidden size={20} />}
           name="Move it to another day"
-          below={<MoveFields desk={desk} />}
+          below={
+            <div className="grid grid-cols-2 gap-2 pb-2">
+              <DayAndStart {...desk} />
+            </div>
+          }
         />
         <Item
           icon={<MapPin aria-hidden size={20} />}
@@ -120,7 +126,6 @@ function Item({
 /** The same rooms, doors and mixes on another day; what is found and logged on the day starts anew. */
 function CopyForm({ job, onClose }: { readonly job: Job; readonly onClose: () => void }) {
   const navigate = useNavigate();
-  const id = useId();
   const [day, setDay] = useState(dayAfter(today()));
   const make = () => {
     const twin = copyOf(job, { day });
@@ -130,51 +135,10 @@ function CopyForm({ job, onClose }: { readonly job: Job; readonly onClose: () =>
   };
   return (
     <div className="grid grid-cols-[1fr_auto] items-end gap-2 pb-2">
-      <label htmlFor={id} className="text-sm text-soft">
-        On
-        <input
-          id={id}
-          type="date"
-          className={inputLook(false)}
-          value={day}
-          onChange={(event) => event.target.value && setDay(event.target.value)}
-        />
-      </label>
+      <MomentField label="On" type="date" value={day} onChange={setDay} />
       <Button weight="main" onClick={make}>
         Make the job
       </Button>
-    </div>
-  );
-}
-
-function MoveFields({ desk: { job, edit } }: { readonly desk: JobDesk }) {
-  const id = useId();
-  return (
-    <div className="grid grid-cols-2 gap-2 pb-2">
-      <label htmlFor={`${id}day`} className="text-sm text-soft">
-        Day
-        <input
-          id={`${id}day`}
-          type="date"
-          className={inputLook(false)}
-          value={job.day}
-          onChange={(event) =>
-            event.target.value && void edit((before) => ({ ...before, day: event.target.value }))
-          }
-        />
-      </label>
-      <label htmlFor={`${id}time`} className="text-sm text-soft">
-        Start
-        <input
-          id={`${id}time`}
-          type="time"
-          className={inputLook(false)}
-          value={job.startsAt}
-          onChange={(event) =>
-            event.target.value && void edit((before) => ({ ...before, startsAt: event.target.value }))
-          }
-        />
-      </label>
     </div>
   );
 }

@@ -7,6 +7,7 @@ import { moved } from "../../planning/moved.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
+import { MomentField } from "../../ui/MomentField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 
 const LENGTHS = [10, 15, 20, 30, 45, 60].map((minutes) => ({ value: minutes * 60, name: `${minutes} min` }));
@@ -93,7 +94,6 @@ function Order({ desk: { job, edit, work } }: { readonly desk: JobDesk }) {
 }
 
 function Breaks({ desk: { job, edit, start, work } }: { readonly desk: JobDesk }) {
-  const id = useId();
   const [fault, setFault] = useState<string>();
   const breaks = job.breaks ?? [];
   const outside = work.run.outcome === "planned" ? work.run.outside : [];
@@ -103,19 +103,12 @@ function Breaks({ desk: { job, edit, start, work } }: { readonly desk: JobDesk }
       <h3 className="font-semibold">Breaks</h3>
       {breaks.map((each, i) => (
         <div key={each.id} className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
-          <label htmlFor={`${id}${each.id}`} className="text-sm text-soft">
-            From
-            <input
-              id={`${id}${each.id}`}
-              type="time"
-              className={inputLook(false)}
-              value={each.at}
-              onChange={({ target }) =>
-                target.value &&
-                change(breaks.map((other, k) => (k === i ? { ...other, at: target.value } : other)))
-              }
-            />
-          </label>
+          <MomentField
+            label="From"
+            type="time"
+            value={each.at}
+            onChange={(at) => change(breaks.map((other, k) => (k === i ? { ...other, at } : other)))}
+          />
           <ChoiceField
             label="How long"
             value={each.length}

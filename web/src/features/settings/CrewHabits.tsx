@@ -1,7 +1,7 @@
 import type { CrewSettings } from "@scutch/contract";
 import { decimal, fromSi, toSi } from "@scutch/core/quantity";
 import { USUAL_PACE } from "@scutch/core/run";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { pathOf } from "../../device/api.ts";
 import { session } from "../../device/session.ts";
 import { reads, readsList, readsName, readsNumber, thenRead } from "../../format/readers.ts";
@@ -10,7 +10,8 @@ import { percent } from "../../format/units.ts";
 import { useLearnedPace } from "../../planning/learnedPace.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
-import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
+import { FieldError } from "../../ui/FieldFrame.tsx";
+import { MomentField } from "../../ui/MomentField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { saveFile } from "../../ui/saveFile.ts";
@@ -31,7 +32,6 @@ const HOUR = 3600;
 
 /** Who works in the crew, how it tells hours and money, when its day starts and how fast it works. */
 export function CrewHabits({ settings, set }: Props) {
-  const id = useId();
   const units = useUnits();
   const area = units.system === "metric" ? "m2" : "ft2";
   const { pace = {} } = settings;
@@ -77,16 +77,12 @@ export function CrewHabits({ settings, set }: Props) {
         onChange={(clock) => set({ clock })}
       />
       <div className="grid grid-cols-2 gap-3">
-        <label htmlFor={`${id}start`} className="text-sm text-soft">
-          A day starts at
-          <input
-            id={`${id}start`}
-            type="time"
-            className={inputLook(false)}
-            value={settings.dayStart ?? "09:00"}
-            onChange={(event) => event.target.value && set({ dayStart: event.target.value })}
-          />
-        </label>
+        <MomentField
+          label="A day starts at"
+          type="time"
+          value={settings.dayStart ?? "09:00"}
+          onChange={(dayStart) => set({ dayStart })}
+        />
         <QuantityField
           label="Money is written"
           words

@@ -1,13 +1,11 @@
 import { ASSUMED } from "@scutch/core/plan";
-import { useId } from "react";
 import type { JobDesk } from "../../planning/desk.ts";
-import { inputLook } from "../../ui/FieldFrame.tsx";
+import { DayAndStart } from "../../shared/DayAndStart.tsx";
 import { NameField } from "../../ui/NameField.tsx";
 import { AirFields } from "./AirFields.tsx";
 
 /** What holds for the whole job: when, and the air inside and out. */
 export function JobFacts({ desk: { job, edit } }: { readonly desk: JobDesk }) {
-  const ids = useId();
   return (
     <section aria-label="The job" className="grid content-start gap-4 border-ink border-t-2 pt-3">
       <AirFields
@@ -28,34 +26,7 @@ export function JobFacts({ desk: { job, edit } }: { readonly desk: JobDesk }) {
         onChange={(title) => edit((before) => ({ ...before, title: title ?? before.title }))}
       />
       <div className="grid grid-cols-2 gap-3">
-        <div>
-          <label htmlFor={`${ids}day`} className="text-sm text-soft">
-            Day
-          </label>
-          <input
-            id={`${ids}day`}
-            type="date"
-            className={inputLook(false)}
-            value={job.day}
-            onChange={(event) =>
-              event.target.value && void edit((before) => ({ ...before, day: event.target.value }))
-            }
-          />
-        </div>
-        <div>
-          <label htmlFor={`${ids}start`} className="text-sm text-soft">
-            Start
-          </label>
-          <input
-            id={`${ids}start`}
-            type="time"
-            className={inputLook(false)}
-            value={job.startsAt}
-            onChange={(event) =>
-              event.target.value && void edit((before) => ({ ...before, startsAt: event.target.value }))
-            }
-          />
-        </div>
+        <DayAndStart job={job} edit={edit} />
       </div>
     </section>
   );

@@ -1,7 +1,6 @@
-import { useId } from "react";
 import { clock24, dayOf } from "../../format/time.ts";
 import { Button } from "../../ui/Button.tsx";
-import { inputLook } from "../../ui/FieldFrame.tsx";
+import { MomentField } from "../../ui/MomentField.tsx";
 
 interface Props {
   /** ms since 1970; undefined: as it is logged. */
@@ -11,7 +10,6 @@ interface Props {
 
 /** When something happened: now, unless it is written down later than it was done. */
 export function WhenField({ value, onChange }: Props) {
-  const id = useId();
   if (value === undefined)
     return (
       <Button weight="quiet" className="justify-self-start" onClick={() => onChange(Date.now())}>
@@ -25,27 +23,19 @@ export function WhenField({ value, onChange }: Props) {
   };
   return (
     <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
-      <label htmlFor={`${id}day`} className="text-sm text-soft">
-        Day
-        <input
-          id={`${id}day`}
-          type="date"
-          className={inputLook(false)}
-          max={dayOf(Date.now())}
-          value={dayOf(value)}
-          onChange={(event) => set(event.target.value, clock24(value))}
-        />
-      </label>
-      <label htmlFor={`${id}time`} className="text-sm text-soft">
-        Time
-        <input
-          id={`${id}time`}
-          type="time"
-          className={inputLook(false)}
-          value={clock24(value)}
-          onChange={(event) => set(dayOf(value), event.target.value)}
-        />
-      </label>
+      <MomentField
+        label="Day"
+        type="date"
+        max={dayOf(Date.now())}
+        value={dayOf(value)}
+        onChange={(day) => set(day, clock24(value))}
+      />
+      <MomentField
+        label="Time"
+        type="time"
+        value={clock24(value)}
+        onChange={(time) => set(dayOf(value), time)}
+      />
       <Button onClick={() => onChange(undefined)}>Now</Button>
     </div>
   );

@@ -1,8 +1,15 @@
 import { Button } from "../../../ui/Button.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
-import { OwnStepDialog } from "./OwnStep.tsx";
-import { SkipDialog } from "./SkipDialog.tsx";
+import { SayDialog } from "./SayDialog.tsx";
 import { clockOf, Ticking } from "./Ticking.tsx";
+
+const REASONS = ["Not needed here", "Customer doesn’t want it", "No time", "Couldn’t get to it"];
+const OWN_STEPS = [
+  "Vacuum it once more",
+  "A spot nobody had seen",
+  "Fetch something from the van",
+  "Talk with the customer",
+];
 
 /** What is asked before it is logged. */
 export type Asking = "skip" | "early" | "hand" | "own";
@@ -22,8 +29,32 @@ interface Props {
 
 /** Why it is passed over, to whom it goes, or whether a dwell is really cut short. */
 export function Asked({ asking, what, others, readyAt, onSkip, onHand, onOwn, onStart, onClose }: Props) {
-  if (asking === "skip") return <SkipDialog what={what} onSkip={onSkip} onClose={onClose} />;
-  if (asking === "own") return <OwnStepDialog onStart={onOwn} onClose={onClose} />;
+  if (asking === "skip")
+    return (
+      <SayDialog
+        title={`Pass over: ${what}`}
+        hint="It goes into the log as not done."
+        usual={REASONS}
+        other="Another reason"
+        take="Pass over"
+        maxLength={500}
+        onSay={onSkip}
+        onClose={onClose}
+      />
+    );
+  if (asking === "own")
+    return (
+      <SayDialog
+        title="Add a step"
+        hint="It begins now and goes into the log; the plan moves on with it."
+        usual={OWN_STEPS}
+        other="Something else"
+        take="Begin it"
+        maxLength={120}
+        onSay={onOwn}
+        onClose={onClose}
+      />
+    );
   if (asking === "hand")
     return (
       <Dialog open title={`Hand over: ${what}`} onClose={onClose}>

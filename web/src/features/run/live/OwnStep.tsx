@@ -1,9 +1,6 @@
 import type { LogEntry, RoomId } from "@scutch/contract";
 import { runLogged } from "@scutch/core/log";
-import { useId, useState } from "react";
 import { Button } from "../../../ui/Button.tsx";
-import { Dialog } from "../../../ui/Dialog.tsx";
-import { inputLook } from "../../../ui/FieldFrame.tsx";
 import { clockOf, Ticking } from "./Ticking.tsx";
 
 /** A step somebody added on the way; `who` from 1, its beginning in ms since 1970. */
@@ -44,57 +41,5 @@ export function OwnStepCard({ own, onDone }: { readonly own: OwnStep; readonly o
         Done
       </Button>
     </>
-  );
-}
-
-const USUAL = [
-  "Vacuum it once more",
-  "A spot nobody had seen",
-  "Fetch something from the van",
-  "Talk with the customer",
-];
-
-/** What is done that no plan has. */
-export function OwnStepDialog({
-  onStart,
-  onClose,
-}: {
-  readonly onStart: (what: string) => void;
-  readonly onClose: () => void;
-}) {
-  const id = useId();
-  const [what, setWhat] = useState("");
-  return (
-    <Dialog open title="Add a step" onClose={onClose}>
-      <p className="mt-1 text-soft">It begins now and goes into the log; the plan moves on with it.</p>
-      <div className="mt-3 grid gap-2">
-        {USUAL.map((each) => (
-          <Button key={each} onClick={() => onStart(each)}>
-            {each}
-          </Button>
-        ))}
-      </div>
-      <form
-        className="mt-3 grid gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (what.trim()) onStart(what.trim());
-        }}
-      >
-        <label htmlFor={id} className="text-sm text-soft">
-          Something else
-        </label>
-        <input
-          id={id}
-          className={inputLook(false)}
-          value={what}
-          maxLength={120}
-          onChange={({ target }) => setWhat(target.value)}
-        />
-        <Button type="submit" disabled={what.trim() === ""}>
-          Begin it
-        </Button>
-      </form>
-    </Dialog>
   );
 }

@@ -2,10 +2,18 @@ import type { RoomId } from "@scutch/contract";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { JobDesk } from "../../../planning/desk.ts";
+import { useLogging } from "../../../shared/logging/useLogging.ts";
 import { roomChosen } from "../../../state/loggedSlice.ts";
 import { useAppDispatch } from "../../../state/store.ts";
 import { Button } from "../../../ui/Button.tsx";
-import { NoteDialog } from "./NoteDialog.tsx";
+import { SayDialog } from "./SayDialog.tsx";
+
+const NOTES = [
+  "Pad turned or changed",
+  "Bag emptied outside",
+  "Defoamer added",
+  "Waste poured to the sanitary sewer",
+];
 
 interface Props {
   readonly desk: JobDesk;
@@ -16,6 +24,11 @@ interface Props {
 export function QuickLog({ desk, roomId }: Props) {
   const dispatch = useAppDispatch();
   const [noting, setNoting] = useState(false);
+  const log = useLogging(desk);
+  const note = (text: string) => {
+    log({ kind: "note", text, ...(roomId === undefined ? {} : { roomId: roomId as RoomId }) });
+    setNoting(false);
+  };
   const links = [
     { name: "Reading", to: "../log" },
     { name: "Tanks", to: "../mix" },
@@ -37,7 +50,17 @@ export function QuickLog({ desk, roomId }: Props) {
         </Link>
       ))}
       <Button onClick={() => setNoting(true)}>Note</Button>
-      {noting && <NoteDialog desk={desk} roomId={roomId} onClose={() => setNoting(false)} />}
+      {noting && (
+        <SayDialog
+          title="Note"
+          usual={NOTES}
+          other="Something else"
+          take="Log it"
+          maxLength={500}
+          onSay={note}
+          onClose={() => setNoting(false)}
+        />
+      )}
     </>
   );
 }

@@ -1,0 +1,88 @@
+import type { SectionTask } from "./jobProblem.ts";
+import { type Lag, type Problem, START, type Task } from "./schedule/index.ts";
+
+/** Where a step stands that isn't to be planned any more: s after the start, how long it took, whether it was passed over. */
+export interface Place {
+  readonly at: number;
+  readonly took: number;
+  readonly passed: boolean;
+}
+
+/** A job's problem with what is done in its place: what is begun goes on, the rest comes after now. */
+export interface UnderWay {
+  readonly problem: Problem;
+  /** Sections, by id, that were wet before and can't be reached in time any more. */
+  readonly late: readonly string[];
+  /** Steps whose chosen hour has gone by. */
+  readonly missed: readonly string[];
+}
+
+/** How much of what can't be kept is let go: nothing; what wet floors ask for; every most there is. */
+export type LetGo = "nothing" | "wet" | "every most";
+
+export const isBreak = (taskId: string): boolean => taskId.startsWith("break:");
+
+interface Putting {
+  /** The problem's tasks as they are now: how long they really take, whose hands they still need. */
+  readonly tasks: readonly Task[];
+  readonly sections: readonly SectionTask[];
+  readonly places: ReadonlyMap<string, Place>;
+  readonly now: number;
+  readonly letGo: LetGo;
+}
+
+/**
+ * Holds what is in its place there and lets everything else start after now. What waits for something done waits as long as that
+ * really took; a most that is over already is taken out of the statement, and its section named.
+ */
+export function inPlace(problem: Problem, { tasks, sections, places, now, letGo }: Putting): UnderWay {
+  const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
+  const took = new Map(tasks.map(({ id, duration }) => [id, duration]));
+  const sectionOf = new Map(
+    sections.flatMap((each) => [each.cleanId, ...each.reMistIds].map((id) => [id, each.id] as const)),
+  );
+  const late = new Set<string>();
+  const missed: string[] = [];
+  const waiting = ({ from, to, least, most }: Lag): Lag[] =>
+    least === undefined && most === undefined
+      ? []
+      : [{ from, to, ...(least === undefined ? {} : { least }), ...(most === undefined ? {} : { most }) }];
+  const lags = problem.lags.flatMap((lag): Lag[] => {
+    const { from, to, least, most } = lag;
+    if (places.has(to)) return [];
+    if (from === START) {
+      const stands = isBreak(to) || most === undefined || most >= now;
+      if (!stands) missed.push(to);
+      return stands && (letGo !== "every most" || isBreak(to)) ? [lag] : [];
+    }
+    const place = places.get(from);
+    if (!place)
+      return letGo === "every most"
+        ? waiting({ from, to, ...(least === undefined ? {} : { least }) })
+        : [lag];
+    // Nothing waits for what wasn't done.
+    if (place.passed) return [];
+    const wait = {
+      from,
+      to,
+      ...(least === undefined
+        ? {}
+        : { least: least === planned.get(from) ? (took.get(from) ?? least) : least }),
+    };
+    if (most === undefined) return waiting(wait);
+    const gone = letGo !== "nothing" || place.at + most < now;
+    const section = sectionOf.get(to);
+    if (gone && section) late.add(section);
+    return waiting(gone ? wait : { ...wait, most });
+  });
+  const held = [...places].map(([to, { at }]) => ({
+    from: START,
+    to,
+    least: Math.round(at),
+    most: Math.round(at),
+  }));
+  const open = tasks
+    .filter(({ id }) => id !== START && !places.has(id) && !isBreak(id))
+    .map(({ id }) => ({ from: START, to: id, least: Math.ceil(now) }));
+  return { problem: { ...problem, tasks, lags: [...lags, ...held, ...open] }, late: [...late], missed };
+}
