@@ -85,8 +85,9 @@ function loggedRun(
     ].map((at) => at ?? 0),
   );
   const logged: Record<string, StepKnown> = {};
-  for (const [id, { startedAt, doneAt, skippedAt, who }] of run.steps)
+  for (const [id, { startedAt, doneAt, skippedAt, who, ...of }] of run.steps)
     logged[id] = {
+      ...of,
       ...(startedAt === undefined ? {} : { start: second(startedAt) }),
       ...(doneAt === undefined ? {} : { end: second(doneAt) }),
       ...(skippedAt === undefined ? {} : { skipped: second(skippedAt) }),

@@ -22,11 +22,20 @@ const Who = z.int().min(1).max(3).meta({ description: "Who of the crew, from 1" 
 const step = {
   step: z.string().min(1).max(120).meta({ description: "The step’s id in the plan’s schedule" }),
   does: z
-    .enum([...STEP_KINDS, "own"])
+    .enum(STEP_KINDS)
     .meta({ description: "own: a step of the person’s own, which no plan has; `what` says what it is" }),
   what: z.string().trim().min(1).max(120).optional(),
   roomId: RoomId.optional(),
   section: z.int().min(1).max(999).optional(),
+  part: z
+    .strictObject({
+      number: z.int().min(1).max(999),
+      from: z.number().min(0).max(1),
+      to: z.number().min(0).max(1),
+    })
+    .refine(({ from, to }) => from < to)
+    .optional()
+    .meta({ description: "The part of the room it is for, as shares of the room from its far corner" }),
   who: Who.optional(),
 };
 

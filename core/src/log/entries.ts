@@ -89,6 +89,9 @@ export interface StepChanged extends Base {
   readonly kind: "step-started" | "step-done" | "step-skipped" | "step-handed";
   readonly step: string;
   readonly who?: number | undefined;
+  readonly roomId?: string | undefined;
+  readonly part?: { readonly number: number; readonly from: number; readonly to: number } | undefined;
+  readonly what?: string | undefined;
 }
 
 export interface Noted extends Base {

@@ -12,11 +12,21 @@ const entry: fc.Arbitrary<Entry> = fc
     step: fc.constantFrom(...steps),
     kind: fc.constantFrom("step-started", "step-done", "step-skipped", "step-handed", "run-started"),
     who: fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined }),
+    part: fc.option(fc.constantFrom({ number: 1, from: 0, to: 0.5 }, { number: 1, from: 0, to: 1 }), {
+      nil: undefined,
+    }),
   })
-  .map(({ id, minute, kind, step, who }) =>
+  .map(({ id, minute, kind, step, who, part }) =>
     kind === "run-started"
       ? { id, at: at(minute), kind }
-      : { id, at: at(minute), kind: kind as "step-done", step, ...(who === undefined ? {} : { who }) },
+      : {
+          id,
+          at: at(minute),
+          kind: kind as "step-done",
+          step,
+          ...(who === undefined ? {} : { who }),
+          ...(part === undefined ? {} : { roomId: "r", part }),
+        },
   );
 /** Entries have ids of their own; some strike out others. */
 const logs = fc
@@ -56,6 +66,11 @@ test("nothing said twice counts twice, nothing said is lost from sight, and no s
       for (const step of steps) {
         const ends = standing.filter((each) => each.kind === "step-done" && each.step === step);
         const known = run.steps.get(step);
+        // As it was cut when somebody first worked on it; a step handed on is still to do.
+        const [worked] = standing
+          .filter((each) => "step" in each && each.step === step && each.kind !== "step-handed" && each.part)
+          .toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1));
+        expect(known?.part).toEqual(worked && "part" in worked ? worked.part : undefined);
         expect(known?.doneAt !== undefined).toBe(ends.length > 0);
         if (ends.length > 0) expect(known?.doneAt).toBe(Math.min(...ends.map((each) => Date.parse(each.at))));
         if (known?.startedAt !== undefined && known.doneAt !== undefined)

@@ -8,6 +8,11 @@ export interface StepLogged {
   readonly skippedAt?: number;
   /** Who did it or has it in hand, from 1. */
   readonly who?: number;
+  readonly roomId?: string;
+  /** The part of the room it was cut for when it was first worked on; shares of the room. */
+  readonly part?: { readonly number: number; readonly from: number; readonly to: number };
+  /** What a step of somebody's own is called. */
+  readonly what?: string;
 }
 
 /** What can't have been, or was said twice: shown to people, who know. */
@@ -60,9 +65,17 @@ export function runLogged(log: readonly Entry[]): RunLogged {
       // Whoever has it last said so last; whoever did it, when it was done.
       const who = end?.who ?? own.toReversed().find((entry) => entry.who !== undefined)?.who;
       const skippedAt = end ? undefined : at(skip);
+      // A step handed on is not worked on yet.
+      const worked = own.filter(({ kind }) => kind !== "step-handed");
+      const { part } = worked.find((entry) => entry.part !== undefined) ?? {};
+      const { roomId } = own.find((entry) => entry.roomId !== undefined) ?? {};
+      const { what } = own.find((entry) => entry.what !== undefined) ?? {};
       return [
         step,
         {
+          ...(roomId === undefined ? {} : { roomId }),
+          ...(part === undefined ? {} : { part }),
+          ...(what === undefined ? {} : { what }),
           ...(startedAt === undefined || backwards ? {} : { startedAt }),
           ...(doneAt === undefined ? {} : { doneAt }),
           ...(skippedAt === undefined ? {} : { skippedAt }),

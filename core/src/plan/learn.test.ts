@@ -11,17 +11,25 @@ const job: JobInput = {
 };
 
 /** The job as worked: every step so many times as long as planned, some of them by another factor. */
-function worked(factor: number, own: Readonly<Record<string, number>> = {}): JobInput {
-  const { run } = planWork(job);
+function worked(factor: number, own: Readonly<Record<string, number>> = {}, of = job): JobInput {
+  const { run } = planWork(of);
   if (run.outcome !== "planned") throw new Error("not planned");
   return {
-    ...job,
+    ...of,
     now: run.finish * 10,
     logged: Object.fromEntries(
-      run.steps.map(({ id, kind, start, end }) => [
-        id,
-        { start: start * 5, end: start * 5 + (end - start) * factor * (own[kind] ?? 1) },
-      ]),
+      run.steps.map(({ id, kind, start, end, roomId, sectionId }) => {
+        const part = run.sections.find((section) => section.id === sectionId);
+        return [
+          id,
+          {
+            start: start * 5,
+            end: start * 5 + (end - start) * factor * (own[kind] ?? 1),
+            ...(roomId === undefined ? {} : { roomId }),
+            ...(part ? { part: { number: part.number, from: part.from, to: part.to } } : {}),
+          },
+        ];
+      }),
     ),
   };
 }
@@ -53,4 +61,23 @@ test("one odd day moves nothing, two jobs say nothing, and a step tapped late or
   expect(learnPace([forgotten, forgotten, forgotten, slow]).vacuum?.jobs).toBe(3);
   const { "pack-up": _, ...open } = worked(1).logged ?? {};
   expect(learnPace([1, 2, 3].map(() => ({ ...worked(1), logged: open }))).overhead).toBeUndefined();
+});
+
+test("of a room logged in part only that part counts: a tap forgotten makes nobody faster", () => {
+  const hall: JobInput = {
+    ...job,
+    rooms: [{ id: "h", name: "Hall", shape: { kind: "rectangle", length: 24, width: 15 } }],
+  };
+  const all = worked(1, {}, hall);
+  const some = (kept: (id: string) => boolean): JobInput => ({
+    ...all,
+    logged: Object.fromEntries(Object.entries(all.logged ?? {}).filter(([id]) => kept(id))),
+  });
+  const thrice = (one: JobInput) => learnPace([one, one, one]);
+  const whole = thrice(all);
+  const half = thrice(some((id) => !/^(pre-spray:h\.[2-9]|vacuum:h\.2|clean:h\.[2-9])/.test(id)));
+  expect(half.spray?.value).toBeCloseTo(whole.spray?.value ?? 0, 2);
+  expect(half.vacuum?.value).toBeCloseTo(whole.vacuum?.value ?? 0, 2);
+  expect(whole.overhead).toBeDefined();
+  expect(half.overhead).toBeUndefined();
 });

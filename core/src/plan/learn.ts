@@ -1,10 +1,12 @@
 import {
+  bagsFor,
   type CrewPace,
   overheadShare,
   PACE_LIMITS,
   runRoomWork,
   STEP_KINDS,
   type StepKind,
+  vacuumPieces,
 } from "../run/index.ts";
 import type { JobInput } from "./input.ts";
 import { effectsOf } from "./interview.ts";
@@ -25,6 +27,15 @@ export const LEAST_JOBS = 3;
 /** A tap forgotten or tapped twice: nobody works a step so short or so long, s. */
 const [SHORTEST, LONGEST] = [20, 4 * 3600] as const;
 
+/** What is logged of so much of a room is logged of all of it. */
+const NEARLY_ALL = 0.95;
+
+/** How long a step took in a room, s, over which share of it. */
+interface Worked {
+  readonly seconds: number;
+  readonly share: number;
+}
+
 interface OneJob {
   readonly vacuum?: number;
   readonly spray?: number;
@@ -43,34 +54,40 @@ const median = (values: readonly number[]) => {
 function oneJob(job: JobInput, pace: CrewPace): OneJob {
   const effects = effectsOf(job.interview, accidentsFound(job.spots));
   const rooms = runRooms(job, planRooms(job, effects).rooms, effects);
-  const took = new Map<StepKind, Map<string, number>>();
+  const took = new Map<StepKind, Map<string, Worked>>();
+  const logged = new Map(Object.entries(job.logged ?? {}));
   let all = 0;
-  for (const [id, { start, end }] of Object.entries(job.logged ?? {})) {
+  for (const [id, { start, end, part }] of logged) {
     const [kind = "", of = ""] = id.split(":");
     if (start === undefined || end === undefined) continue;
     // A step of somebody's own is part of what goes round the work.
-    if (kind !== "own" && !(STEP_KINDS as readonly string[]).includes(kind)) continue;
+    if (!(STEP_KINDS as readonly string[]).includes(kind)) continue;
     const seconds = end - start;
     if (seconds < SHORTEST || seconds > LONGEST) continue;
     if (kind !== "break") all += seconds;
-    const roomId = rooms.find(({ id: room }) => of === room || of.startsWith(`${room}.`))?.id;
-    if (roomId === undefined) continue;
-    const own = took.get(kind as StepKind) ?? new Map<string, number>();
-    took.set(kind as StepKind, own.set(roomId, (own.get(roomId) ?? 0) + seconds));
+    const room = rooms.find(({ id: each }) => of === each || of.startsWith(`${each}.`));
+    if (room === undefined) continue;
+    const pieces =
+      kind === "vacuum" && of !== room.id ? vacuumPieces(logged, room.id, bagsFor(room.area)) : 1;
+    const share = part ? part.to - part.from : 1 / pieces;
+    const own = took.get(kind as StepKind) ?? new Map<string, Worked>();
+    const before = own.get(room.id) ?? { seconds: 0, share: 0 };
+    own.set(room.id, { seconds: before.seconds + seconds, share: Math.min(1, before.share + share) });
+    took.set(kind as StepKind, own);
   }
   const rate = (kind: StepKind, at: (room: (typeof rooms)[number]) => number): number | undefined => {
     const own = took.get(kind);
     if (!own) return undefined;
     const done = rooms.filter(({ id }) => own.has(id));
-    const seconds = [...own.values()].reduce((sum, each) => sum + each, 0);
-    return done.reduce((sum, room) => sum + at(room), 0) / seconds;
+    const seconds = [...own.values()].reduce((sum, each) => sum + each.seconds, 0);
+    return done.reduce((sum, room) => sum + at(room) * (own.get(room.id)?.share ?? 0), 0) / seconds;
   };
   const vacuum = rate("vacuum", (room) => runRoomWork(room, { pace: { vacuum: 1 } }).vacuum);
   const spray = rate("pre-spray", (room) => runRoomWork(room, { pace: { spray: 1 } }).spray);
   // The whole job, with all that goes round it: only where every room was cleaned by the log and it was packed up.
   const whole =
     rooms.length > 0 &&
-    rooms.every(({ id }) => took.get("clean")?.has(id)) &&
+    rooms.every(({ id }) => (took.get("clean")?.get(id)?.share ?? 0) >= NEARLY_ALL) &&
     job.logged?.["pack-up"]?.end !== undefined;
   const work = rooms.reduce(
     (sum, room) => sum + Object.values(runRoomWork(room, { pace })).reduce((of, each) => of + each, 0),

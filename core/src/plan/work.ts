@@ -67,7 +67,10 @@ export function planWork(
     solve(runInput(job, working, batches, tanks ?? [], leaveBy));
   const finishedBy = (run: RunPlan) =>
     asWorked(wet, run, job).map((room) => {
-      const steps = run.outcome === "planned" ? run.steps.filter(({ roomId }) => roomId === room.id) : [];
+      const steps =
+        run.outcome === "planned"
+          ? run.steps.filter(({ roomId, kind }) => roomId === room.id && kind !== "own")
+          : [];
       const end = Math.max(0, ...steps.map((step) => step.end));
       return finishRoom(room, job, steps, steps.length > 0 ? end : (rough.get(room.id)?.end ?? 0));
     });

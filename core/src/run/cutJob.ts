@@ -1,3 +1,4 @@
+import { type Begun, numbered, partsBegun, stillToCut } from "./begun.ts";
 import type { RunFill, RunInput, RunRoom } from "./input.ts";
 import { cleaningWindow, cutRoom, largestSection, type SectionWork } from "./section.ts";
 import { stretchOf, workOf } from "./work.ts";
@@ -89,17 +90,21 @@ const portionAt = (ends: readonly number[], share: number) => ends.findIndex((en
 const shareOf = (parts: readonly { readonly roomId: string; readonly share: number }[], roomId: string) =>
   parts.reduce((sum, part) => sum + (part.roomId === roomId ? part.share : 0), 0);
 
-/** Every room of a job cut into sections, also where a fill or the machine's tanks run out. */
+/** Every room of a job cut into sections, also where a fill or the machine's tanks run out. What is begun stays as it was cut. */
 export function cutJob(input: RunInput): CutSection[] | CutFault {
   const stretch = stretchOf(input);
   const ahead = input.rooms.map((room) => sectionsAhead(room, input.crew, stretch));
-  const dry = input.rooms.flatMap(({ id, spray }, i) =>
-    spray && !ahead[i] ? [{ roomId: id, open: spray.open, dwell: spray.dwell }] : [],
+  const begun = partsBegun(input.logged);
+  const begunIn = (room: RunRoom): readonly Begun[] => begun.get(room.id) ?? [];
+  const dry = input.rooms.flatMap((room, i) =>
+    room.spray && !ahead[i] && stillToCut(room, begunIn(room)).length > 0
+      ? [{ roomId: room.id, open: room.spray.open, dwell: room.spray.dwell }]
+      : [],
   );
   if (dry.length > 0) return { code: "dries-first", rooms: dry };
   const sections = input.rooms.flatMap((room, i): CutSection[] => {
-    const { largest, reMists } = ahead[i] as { largest: number; reMists: number };
     const { id, area, spray } = room;
+    const { largest, reMists } = ahead[i] ?? { largest: area, reMists: 0 };
     const fills = input.fills.filter(({ batchId }) => batchId === spray?.batchId);
     const needed = area * (spray?.rate ?? 0);
     const fillEnds = endsIn(
@@ -113,14 +118,25 @@ export function cutJob(input: RunInput): CutSection[] | CutFault {
     const tankEnds = endsIn(input.tanks.map(({ parts }) => shareOf(parts, id)));
     const most = Math.max(largest, area / (2 * MOST_SECTIONS));
     const cuts = [...fillEnds, ...tankEnds];
-    return cutRoom(area, { largest: most, strip: room.strip, cuts }).map(({ from, to }, k): CutSection => {
+    const kept = begunIn(room);
+    const fresh = stillToCut(room, kept).flatMap((gap) =>
+      cutRoom((gap.to - gap.from) * area, {
+        largest: most,
+        strip: room.strip,
+        cuts: cuts.map((cut) => (cut - gap.from) / (gap.to - gap.from)),
+      }).map(({ from, to }) => ({
+        from: gap.from + from * (gap.to - gap.from),
+        to: to === 1 ? gap.to : gap.from + to * (gap.to - gap.from),
+      })),
+    );
+    return numbered(kept, fresh).map(({ number, from, to }): CutSection => {
       const middle = (from + to) / 2;
       const fill = fills[portionAt(fillEnds, middle)] ?? fills.at(-1);
       const tank = portionAt(tankEnds, middle);
       return {
-        id: `${id}.${k + 1}`,
+        id: `${id}.${number}`,
         roomId: id,
-        number: k + 1,
+        number,
         from,
         to,
         area: (to - from) * area,

@@ -1,3 +1,4 @@
+export { bagsFor, vacuumPieces } from "./begun.ts";
 export {
   type CutFault,
   type DriesFirst,

@@ -72,12 +72,23 @@ export interface Pin {
   readonly at: number;
 }
 
-/** What is known of a step: s after the start, and who has it or did it, from 0. */
+/** A part of a room as it was worked: its number there, from 1, and shares of the room from its far corner. */
+export interface Part {
+  readonly number: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** What is known of a step: s after the start, who has it or did it, from 0, and of which part of which room. */
 export interface StepKnown {
   readonly start?: number;
   readonly end?: number;
   readonly skipped?: number;
   readonly who?: number;
+  readonly roomId?: string;
+  readonly part?: Part;
+  /** What a step of somebody's own is called. */
+  readonly what?: string;
 }
 
 export interface RunCrew {

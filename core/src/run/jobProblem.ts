@@ -1,3 +1,4 @@
+import { bagsFor, vacuumPieces } from "./begun.ts";
 import { type CutFault, type CutSection, cutJob, standing, windowOf } from "./cutJob.ts";
 import type { RunInput, RunRoom } from "./input.ts";
 import { after, type Lag, type Problem, START, type Task } from "./schedule/index.ts";
@@ -13,6 +14,8 @@ export interface StepTask {
   /** What is in the hand, where there is one of it. */
   readonly tool?: string;
   readonly fillId?: string;
+  /** What somebody calls a step of their own. */
+  readonly what?: string;
 }
 
 /** A section with its steps, s. */
@@ -54,6 +57,9 @@ const SOONER: Partial<Record<StepKind, number>> = {
 /** Shares of its dwell that a section is begun before its cleaning, to be tried, and s that what prepares a room is before that. */
 const DWELLS_AHEAD = [0.5, 1, 1.5, 2] as const;
 const PREPARED_AHEAD = 600;
+
+/** How the ids of steps begin that somebody added on the way. */
+export const OWN = "own:";
 
 /** Writes a problem down task by task. */
 class Statement {
@@ -138,8 +144,7 @@ function prepareRoom(room: RunRoom, input: RunInput, paced: number, to: Statemen
   const step = (kind: StepKind, seconds: number, tool?: string, end = "") =>
     to.add({ id: `${kind}:${room.id}${end}`, kind, roomId: room.id, ...(tool ? { tool } : {}) }, seconds);
   let done = step("furniture", room.furniture ? room.area * PACES.furniture : 0);
-  // A bag's worth at a time, so that a break finds its place in a hall.
-  const pieces = Math.ceil(room.area / AREA_PER_BAG);
+  const pieces = vacuumPieces(input.logged, room.id, bagsFor(room.area));
   for (let k = 1; k <= pieces; k++) {
     const end = pieces > 1 ? `.${k}` : "";
     bag.area += room.area / pieces;
@@ -255,7 +260,8 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
     const work = workOf(room, input.crew);
     // What cleaning leaves is treated when the room is through, before its pile is set up.
     const treat = () => [last("spots", work.spots * paced), last("odour", work.odour * paced)];
-    for (const section of cut.filter(({ roomId }) => roomId === room.id)) {
+    const own = cut.filter(({ roomId }) => roomId === room.id);
+    for (const section of own) {
       to.next(dwell);
       const fill = fillOf(section);
       if (section.tank !== undefined && section.tank > run) {
@@ -268,7 +274,7 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
         run = section.tank;
       }
       const { spray, clean, done, reMistIds } = workSection(section, room, input, paced, to, {
-        groom: section.to === 1 ? treat : () => [],
+        groom: section === own.at(-1) ? treat : () => [],
       });
       to.follow(ready, spray ?? clean);
       to.follow(setUp, clean);
@@ -309,6 +315,17 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
       const [own, other] = [rooms.get(room.id), rooms.get(over)];
       if (later && own && other) to.follow(own.last, other.firstWet);
     }
+  for (const [id, { start, end, roomId, what }] of input.logged ?? [])
+    if (id.startsWith(OWN) && (start ?? end) !== undefined)
+      to.add(
+        {
+          id,
+          kind: "own",
+          ...(roomId === undefined ? {} : { roomId }),
+          ...(what === undefined ? {} : { what }),
+        },
+        PACES.own,
+      );
   const goesOn = new Set(to.lags.flatMap(({ from, least }) => (least === undefined ? [] : [from])));
   const ends = to.tasks.filter(({ id }) => id !== START && !goesOn.has(id));
   const packUp = to.add({ id: "pack-up", kind: "pack-up" }, PACES.packUp);

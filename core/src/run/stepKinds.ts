@@ -19,6 +19,8 @@ export const STEP_KINDS = [
   "tank-trip",
   "break",
   "pack-up",
+  // Somebody's own, which no plan has.
+  "own",
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 
@@ -49,6 +51,8 @@ export const PACES = {
   /** To the drain and the tap and back with the machine's tanks; the water itself at the tap's pace. */
   tankTrip: 180,
   bag: 120,
+  /** A step of somebody's own, nobody knows how long. */
+  own: 5 * 60,
 } as const;
 /** m² a vacuum cleaner's bag takes before it is emptied outside (common practice). */
 export const AREA_PER_BAG = 150;

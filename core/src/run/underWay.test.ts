@@ -59,7 +59,14 @@ function worked(input: RunInput, pace: readonly number[], stopAfter: number) {
     if (!next) break;
     const start = Math.max(now, next.start);
     const end = start + Math.round((next.end - next.start) * (pace[k % pace.length] ?? 1));
-    logged.set(next.id, { start, end, who: next.who ?? 0 });
+    const part = run.sections.find(({ id }) => id === next.sectionId);
+    logged.set(next.id, {
+      start,
+      end,
+      who: next.who ?? 0,
+      ...(next.roomId === undefined ? {} : { roomId: next.roomId }),
+      ...(part ? { part: { number: part.number, from: part.from, to: part.to } } : {}),
+    });
     now = end;
   }
   return { logged, now };
@@ -90,6 +97,112 @@ describe("a run under way", () => {
       ),
       { seed: 61, numRuns: 25 },
     );
+  });
+
+  test("air and sizes measured afresh on the way: what was sprayed or cleaned stays as it was cut, the rest is cut anew, and no floor is missed or done twice", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 26 }),
+        fc.double({ min: 0.45, max: 2, noNaN: true }),
+        fc.double({ min: 0.6, max: 1.6, noNaN: true }),
+        (stopAfter, drier, larger) => {
+          const input = { ...job(), rooms: job().rooms.map((each) => ({ ...each, area: 2 * each.area })) };
+          const { logged, now } = worked(input, [1], stopAfter);
+          const before = planned({ ...input, logged, now });
+          const rooms = input.rooms.map((each) => ({
+            ...each,
+            area: each.area * larger,
+            ...(each.spray ? { spray: { ...each.spray, open: each.spray.open * drier } } : {}),
+          }));
+          const run = planned({ ...input, rooms, logged, now });
+          expect(brokenBy(run.problem, starts(run))).toEqual([]);
+          for (const [id, said] of logged)
+            if (/^(vacuum|pre-spray|agitate|clean|groom):/.test(id))
+              expect(run.steps.find((step) => step.id === id)).toMatchObject({
+                start: said.start,
+                end: said.end,
+              });
+          for (const { id } of rooms) {
+            const own = run.sections.filter(({ roomId }) => roomId === id);
+            // They lie side by side from the far corner to the door, each with a number of its own.
+            expect([0, ...own.map(({ to }) => to)].slice(0, -1)).toEqual(own.map(({ from }) => from));
+            expect(own.at(-1)?.to).toBe(1);
+            expect(new Set(own.map(({ number }) => number)).size).toBe(own.length);
+            for (const section of before.sections)
+              if (section.roomId === id && (logged.has(section.sprayId ?? "") || logged.has(section.cleanId)))
+                expect(own).toContainEqual(
+                  expect.objectContaining({ id: section.id, from: section.from, to: section.to }),
+                );
+          }
+        },
+      ),
+      { seed: 83, numRuns: 12 },
+    );
+  });
+
+  test("two phones that cut a room apart, a part gone by the wall, a piece of carpet too small to be one: every floor is somebody's once", () => {
+    const share = fc.double({ min: 0, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(fc.array(fc.tuple(share, share), { maxLength: 5 }), (pairs) => {
+        const logged = new Map<string, StepKnown>(
+          pairs.flatMap(([a, b], i) => {
+            const part = { number: i + 1, from: Math.min(a, b), to: Math.max(a, b) };
+            return part.from < part.to ? [[`clean:c.${i + 1}`, { end: 10, roomId: "c", part }] as const] : [];
+          }),
+        );
+        const own = planned({ ...job(), logged, now: 20 }).sections.filter(({ roomId }) => roomId === "c");
+        const covered = own.reduce((sum, { from, to }) => sum + to - from, 0);
+        expect(covered).toBeGreaterThan(1 - 0.02 * pairs.length - 1e-9);
+        expect(covered).toBeLessThan(1 + 1e-9);
+        for (const [i, { from }] of own.entries())
+          expect(from).toBeGreaterThanOrEqual((own[i - 1]?.to ?? 0) - 1e-9);
+        expect(new Set(own.map(({ number }) => number)).size).toBe(own.length);
+      }),
+      { seed: 84, numRuns: 60 },
+    );
+  });
+
+  test("a hall vacuumed half isn't begun again because it is measured larger or smaller", () => {
+    const hall = (area: number): RunInput => ({ ...job(), rooms: [room("a", { area })], fills: [] });
+    const pieces = (area: number, done: readonly string[]) =>
+      planned({
+        ...hall(area),
+        logged: new Map(done.map((id) => [id, { start: 0, end: 60 }] as const)),
+        now: 60,
+      }).steps.filter(({ kind }) => kind === "vacuum");
+    expect(pieces(140, []).map(({ id }) => id)).toEqual(["vacuum:a"]);
+    expect(pieces(200, ["vacuum:a"]).map(({ id, end }) => [id, end])).toEqual([["vacuum:a", 60]]);
+    expect(pieces(140, ["vacuum:a.1", "vacuum:a.2"]).map(({ end }) => end)).toEqual([60, 60]);
+    expect(pieces(140, ["vacuum:a.1"]).map(({ id }) => id)).toEqual(["vacuum:a.1", "vacuum:a.2"]);
+    expect(pieces(400, ["vacuum:a.1", "vacuum:a.2"])).toHaveLength(3);
+  });
+
+  test("a step of one's own has its hands: its person gets nothing else until it is done, the other goes on, and it never ends by itself", () => {
+    const own = { start: 900, who: 1, what: "Talk with the customer", roomId: "a" };
+    const setUp = { start: 0, end: 900, who: 0 };
+    const at = (now: number, more: readonly (readonly [string, StepKnown])[] = []) =>
+      planned({
+        ...job(2),
+        logged: new Map<string, StepKnown>([["set-up", setUp], ["own:1", own], ...more]),
+        now,
+      });
+    for (const now of [901, 2500]) {
+      const run = at(now);
+      expect(brokenBy(run.problem, starts(run))).toEqual([]);
+      const step = run.steps.find(({ id }) => id === "own:1");
+      expect(step).toMatchObject({ kind: "own", what: own.what, who: 1, start: 900 });
+      const end = step?.end as number;
+      expect(end).toBeGreaterThanOrEqual(now + 60);
+      const rest = run.steps.filter(({ start, id }) => start >= now && id !== "own:1");
+      expect(rest.filter(({ who, start }) => who === 1 && start < end)).toEqual([]);
+      expect(rest.some(({ who, start }) => who === 0 && start < end)).toBe(true);
+      expect(run.steps.find(({ id }) => id === "pack-up")?.start).toBeGreaterThanOrEqual(end);
+    }
+    // Beside a step in hand it is still one person: the other's hands stay free.
+    const both = at(1000, [["vacuum:a", { start: 880, who: 1 }]]);
+    expect(both.steps.some(({ who, start }) => who === 0 && start === 1000)).toBe(true);
+    const done = at(1400, [["own:1", { ...own, end: 1300 }]]);
+    expect(done.steps.find(({ id }) => id === "own:1")).toMatchObject({ start: 900, end: 1300 });
   });
 
   test("a step in hand goes on past its time, and the rest moves with it; one passed over is waited for by nothing", () => {

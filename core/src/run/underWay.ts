@@ -80,23 +80,42 @@ export function underWay(
       return !isOver(task) && at < to && at + task.duration > from;
     });
   // Two can't have one thing in hand; who says so all the same is believed, and nothing else waits for it.
+  const capacity = new Map(problem.resources.map((each) => [each.id, each.capacity]));
   const taken = new Map<string, number>();
+  const busy = new Set<number>();
   const holds = (task: Task, at: number, took: number) => {
     if (overlapsBreak(at, at + took)) return [];
-    const capacity = new Map(problem.resources.map((each) => [each.id, each.capacity]));
-    const free = task.uses.every(
+    // Who has two things in hand, a step and one of their own beside it, has but two hands.
+    const who = input.logged?.get(task.id)?.who;
+    const uses = task.uses.filter(
+      ({ resource }) => resource !== "people" || who === undefined || !busy.has(who),
+    );
+    const free = uses.every(
       ({ resource, amount }) =>
         (taken.get(resource) ?? 0) + amount <= (capacity.get(resource) ?? crew.people),
     );
     if (!free) return [];
-    for (const { resource, amount } of task.uses) taken.set(resource, (taken.get(resource) ?? 0) + amount);
-    return task.uses;
+    for (const { resource, amount } of uses) taken.set(resource, (taken.get(resource) ?? 0) + amount);
+    if (who !== undefined) busy.add(who);
+    return uses;
   };
+  const lasts = new Map(
+    [...places].map(([id, { at, took }]) => [id, { at, took: Math.round(took) }] as const),
+  );
+  // What goes on longest first: it is what its person is free after.
+  const held = new Map(
+    problem.tasks
+      .flatMap((task) => {
+        const place = inHand.has(task.id) ? lasts.get(task.id) : undefined;
+        return place ? [{ task, ...place }] : [];
+      })
+      .toSorted((a, b) => b.at + b.took - a.at - a.took)
+      .map(({ task, at, took }) => [task.id, holds(task, at, took)] as const),
+  );
   const tasks = problem.tasks.map((task): Task => {
-    const place = places.get(task.id);
+    const place = lasts.get(task.id);
     if (!place) return breaks.includes(task) && isOver(task) ? { ...task, uses: [] } : task;
-    const duration = Math.round(place.took);
-    return { ...task, duration, uses: inHand.has(task.id) ? holds(task, place.at, duration) : [] };
+    return { ...task, duration: place.took, uses: held.get(task.id) ?? [] };
   });
   return inPlace(problem, { tasks, sections, places, now, letGo });
 }

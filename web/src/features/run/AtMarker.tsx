@@ -3,7 +3,7 @@ import { showDuration } from "@scutch/core/quantity";
 import type { JobRun, Step } from "@scutch/core/run";
 import { at } from "../../format/time.ts";
 import { joined } from "../../format/units.ts";
-import { personName, STEP_NAMES, toolName } from "../../shared/run/stepWords.ts";
+import { personName, stepName, toolName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { levelName, levelsAt } from "./RunSheet.tsx";
@@ -108,7 +108,7 @@ interface PersonProps {
 
 function Person({ name, step, next, roomName, vesselName, second, until, from }: PersonProps) {
   const what = (each: Step) =>
-    [STEP_NAMES[each.kind], roomName(each.roomId)].filter((part) => part !== undefined).join(", ");
+    [stepName(each), roomName(each.roomId)].filter((part) => part !== undefined).join(", ");
   const tool = step && toolName(step, vesselName);
   return (
     <div className="mb-2">

@@ -1,6 +1,6 @@
 import type { Step } from "@scutch/core/run";
 import { at } from "../../format/time.ts";
-import { personName, STEP_NAMES } from "../../shared/run/stepWords.ts";
+import { personName, stepName } from "../../shared/run/stepWords.ts";
 import type { Axis } from "./useAxis.ts";
 
 interface Props {
@@ -70,7 +70,7 @@ export function PeopleRows({
                 className="cursor-pointer"
                 onClick={() => onStep(step)}
               >
-                <title>{`${STEP_NAMES[step.kind]}${step.roomId ? `, ${roomName(step.roomId)}` : ""}`}</title>
+                <title>{`${stepName(step)}${step.roomId ? `, ${roomName(step.roomId)}` : ""}`}</title>
               </rect>
             );
           })}
@@ -127,7 +127,7 @@ function together(steps: readonly Step[]): Step[][] {
 function groupText(group: readonly Step[], roomName: (id: string) => string, letters: number): string {
   const [first] = group;
   if (!first) return "";
-  const short = STEP_NAMES[first.kind].toLowerCase();
+  const short = stepName(first).toLowerCase();
   const room = first.roomId === undefined ? undefined : roomName(first.roomId);
   const texts =
     room === undefined ? [short] : group.length === 1 ? [`${short} ${room}`, room, short] : [room];

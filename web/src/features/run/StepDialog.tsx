@@ -3,7 +3,7 @@ import type { Step } from "@scutch/core/run";
 import { useId, useState } from "react";
 import { at, clock24 } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { STEP_NAMES } from "../../shared/run/stepWords.ts";
+import { stepName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
@@ -36,7 +36,7 @@ export function StepDialog({ desk: { job, edit, start }, step, roomName, onClose
   };
   const later = (minutes: number) => keepAt(clock24(begins + minutes * MINUTE));
   return (
-    <Dialog open title={[STEP_NAMES[step.kind], roomName].filter(Boolean).join(", ")} onClose={onClose}>
+    <Dialog open title={[stepName(step), roomName].filter(Boolean).join(", ")} onClose={onClose}>
       <p className="mt-1 text-soft">
         {clock(begins)} to {clock(at(start, step.end / 3600))}, {showDuration(step.end - step.start)}
         {pin ? ". Held at its hour." : ""}

@@ -1,7 +1,7 @@
 import type { JobRun, Step } from "@scutch/core/run";
 import { Pin } from "lucide-react";
 import { at } from "../../format/time.ts";
-import { personName, STEP_NAMES, toolName } from "../../shared/run/stepWords.ts";
+import { personName, stepName, toolName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 
 interface Props {
@@ -37,7 +37,7 @@ export function StepTable({ run, start, people, names, roomName, vesselName, pin
           const section = step.sectionId === undefined ? undefined : sectionOf(step.sectionId);
           const part = section && manyIn(section.roomId) ? ` ${section.number}` : "";
           const tool = toolName(step, vesselName);
-          const what = `${STEP_NAMES[step.kind]}${step.roomId ? `, ${roomName(step.roomId)}${part}` : ""}`;
+          const what = `${stepName(step)}${step.roomId ? `, ${roomName(step.roomId)}${part}` : ""}`;
           return (
             <tr key={step.id} className="border-rule border-t print:border-black">
               <td className="py-1 font-mono">{time(step.start)}</td>

@@ -5,7 +5,7 @@ import { RESULT_NAMES } from "../../format/careWords.ts";
 import { doseOf, joined, percent, type UnitsOfCrew } from "../../format/units.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { stepNamed } from "../run/stepWords.ts";
+import { stepName } from "../run/stepWords.ts";
 
 type StepKind = "step-started" | "step-done" | "step-skipped" | "step-handed";
 
@@ -54,7 +54,7 @@ export function entryText(
   const inRoom = (id: string | undefined) => (id ? `, ${room(id)}` : "");
   const stepSaid = (step: LogEntryOf<StepKind>) =>
     [
-      `${stepNamed(step)}${inRoom(step.roomId)}`,
+      `${stepName({ kind: step.does, what: step.what })}${inRoom(step.roomId)}`,
       ...(step.section === undefined ? [] : [`section ${step.section}`]),
     ].join(", ");
   switch (entry.kind) {

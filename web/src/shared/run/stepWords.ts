@@ -2,7 +2,7 @@ import type { Step, StepKind } from "@scutch/core/run";
 import { METHOD_NAMES } from "../../format/words.ts";
 
 /** What is done in a step, as it is said to somebody. */
-export const STEP_NAMES: Readonly<Record<StepKind, string>> = {
+const STEP_NAMES: Readonly<Record<StepKind, string>> = {
   furniture: "Move furniture",
   vacuum: "Vacuum",
   edges: "Edges",
@@ -22,16 +22,16 @@ export const STEP_NAMES: Readonly<Record<StepKind, string>> = {
   "tank-trip": "Dump and refill",
   break: "Break",
   "pack-up": "Pack up",
+  own: "Something else",
 };
 
-/** What a logged step is, a person's own by what they called it. */
-export const stepNamed = ({
-  does,
-  what,
-}: {
-  readonly does: StepKind | "own";
+interface Named {
+  readonly kind: StepKind;
   readonly what?: string | undefined;
-}) => (does === "own" ? (what ?? "Something else") : STEP_NAMES[does]);
+}
+
+/** What a step is, a person's own by what they called it. */
+export const stepName = ({ kind, what }: Named): string => what ?? STEP_NAMES[kind];
 
 /** How somebody of the crew is called where nobody has said. */
 export const personName = (who: number, names: readonly string[]) => names[who] ?? `Person ${who + 1}`;

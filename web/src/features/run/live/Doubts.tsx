@@ -1,7 +1,7 @@
 import { runLogged, type StepDoubt } from "@scutch/core/log";
 import { Link } from "react-router";
 import type { JobDesk } from "../../../planning/desk.ts";
-import { stepNamed } from "../../../shared/run/stepWords.ts";
+import { stepName } from "../../../shared/run/stepWords.ts";
 import { Callout } from "../../../ui/Callout.tsx";
 import { useNow } from "../../../ui/useNow.ts";
 
@@ -32,7 +32,7 @@ export function Doubts({
   const nameOf = (doubt: StepDoubt) => {
     const entry = desk.log.find(({ id }) => id === doubt.entryIds[0]);
     if (!entry || !("does" in entry)) return "";
-    return `${stepNamed(entry)}${entry.roomId ? `, ${roomName(entry.roomId)}` : ""} `;
+    return `${stepName({ kind: entry.does, what: entry.what })}${entry.roomId ? `, ${roomName(entry.roomId)}` : ""} `;
   };
   return (
     <Callout tone="caution" title="The log doesn’t agree with itself.">

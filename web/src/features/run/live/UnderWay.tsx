@@ -4,7 +4,7 @@ import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { at } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
-import { personName, STEP_NAMES } from "../../../shared/run/stepWords.ts";
+import { personName, stepName } from "../../../shared/run/stepWords.ts";
 import { seatTaken } from "../../../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../../state/store.ts";
 import { useUnits } from "../../../state/useUnits.ts";
@@ -48,7 +48,7 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
   const who = Math.min(people - 1, seat ?? (named >= 0 ? named : 0));
   const time = (second: number) => at(desk.start, second / 3600);
   const what = (step: Step) =>
-    [STEP_NAMES[step.kind], step.roomId === undefined ? undefined : roomName(step.roomId)]
+    [stepName(step), step.roomId === undefined ? undefined : roomName(step.roomId)]
       .filter(Boolean)
       .join(", ");
   const [step, ...after] = useSteady(stepsOf(run, known, left, who), desk);

@@ -4,6 +4,7 @@ import type { JobDesk } from "../../../planning/desk.ts";
 import { personName } from "../../../shared/run/stepWords.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import { type Known, stepsOf } from "./liveView.ts";
+import { ownInHand } from "./OwnStep.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -41,12 +42,14 @@ export function WhatFollows({ desk, run, known, left, who, people, names, after,
       ))}
       {others.map((other) => {
         const [theirs] = stepsOf(run, known, left, other);
+        const own = ownInHand(desk.log, other);
+        const since = own?.startedAt ?? (theirs && time(theirs.start));
         return (
           <div key={other} className="flex justify-between gap-3 text-soft">
             <dt>
-              {personName(other, names)}: {theirs ? what(theirs).toLowerCase() : "done"}
+              {personName(other, names)}: {(own?.what ?? (theirs ? what(theirs) : "done")).toLowerCase()}
             </dt>
-            {theirs && <dd className="font-mono">{clock(time(theirs.start))}</dd>}
+            {since !== undefined && <dd className="font-mono">{clock(since)}</dd>}
           </div>
         );
       })}

@@ -9,12 +9,16 @@ export const isGone = (known: Known, id: string): boolean =>
 export const isInHand = (known: Known, id: string): boolean =>
   known[id]?.start !== undefined && !isGone(known, id);
 
-/** The steps of one person that are still to do, what is in hand first, then as planned. Breaks take care of themselves. */
+/**
+ * The steps of one person that are still to do, what is in hand first, then as planned. Breaks take care of themselves, and a
+ * step of somebody's own stands beside them.
+ */
 export function stepsOf(run: JobRun, known: Known, rooms: ReadonlySet<string>, who: number): Step[] {
   return run.steps
     .filter(
       (step) =>
         step.kind !== "break" &&
+        step.kind !== "own" &&
         step.who === who &&
         !isGone(known, step.id) &&
         !(step.roomId !== undefined && rooms.has(step.roomId)),
@@ -71,7 +75,9 @@ export function standingSprayed(run: JobRun, known: Known, rooms: ReadonlySet<st
 
 /** Whether a room is through when a step of it is done or passed over: nothing of it is left, and it was cleaned. */
 export function leavesRoom(run: JobRun, known: Known, step: Step): boolean {
-  const own = run.steps.filter(({ roomId }) => roomId !== undefined && roomId === step.roomId);
+  const own = run.steps.filter(
+    ({ kind, roomId }) => kind !== "own" && roomId !== undefined && roomId === step.roomId,
+  );
   const cleaned = own.some(
     ({ id, kind }) => kind === "clean" && (known[id]?.end !== undefined || id === step.id),
   );

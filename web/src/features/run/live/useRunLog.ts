@@ -22,6 +22,7 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: Known, rooms: Reado
       does: step.kind,
       ...(step.roomId === undefined ? {} : { roomId: step.roomId as RoomId }),
       ...(section && own.length > 1 ? { section: section.number } : {}),
+      ...(section ? { part: { number: section.number, from: section.from, to: section.to } } : {}),
     };
   };
   const leaving = (step: Step): EntryBody[] =>

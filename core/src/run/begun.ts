@@ -1,0 +1,80 @@
+import type { Part, RunInput, RunRoom } from "./input.ts";
+import { leastShare, type Section } from "./section.ts";
+import { AREA_PER_BAG } from "./stepKinds.ts";
+
+/** A part of a room that somebody has begun. */
+export type Begun = Part;
+
+/** Shares nearer to each other than this are one line on the floor. */
+const SAME = 1e-6;
+
+/**
+ * The parts of each room that were begun, from the far corner on, by room. What was sprayed or cleaned stays as it was cut, whatever air and
+ * size are said to be since; of two phones that cut one room apart, whoever's part is nearer the far corner comes first.
+ */
+export function partsBegun(logged: RunInput["logged"] = new Map()): ReadonlyMap<string, readonly Begun[]> {
+  const all = new Map<string, Map<number, Begun>>();
+  for (const { roomId, part, start, end, skipped } of logged.values()) {
+    if (roomId === undefined || part === undefined) continue;
+    if (start === undefined && end === undefined && skipped === undefined) continue;
+    const own = all.get(roomId) ?? new Map<number, Begun>();
+    if (!own.has(part.number)) own.set(part.number, part);
+    all.set(roomId, own);
+  }
+  return new Map(
+    [...all].map(([roomId, own]) => {
+      let reached = 0;
+      const parts = [...own.values()]
+        .toSorted((a, b) => a.from - b.from || a.to - b.to || a.number - b.number)
+        .flatMap(({ number, from, to }): Begun[] => {
+          const start = Math.max(from, reached);
+          if (to - start < SAME) return [];
+          reached = to;
+          return [{ number, from: start, to }];
+        });
+      return [roomId, parts] as const;
+    }),
+  );
+}
+
+/** What of a room nobody has begun, from the far corner on; slivers between two parts belong to nobody. */
+export function stillToCut(room: Pick<RunRoom, "area" | "strip">, begun: readonly Begun[]): Section[] {
+  const least = begun.length === 0 ? 0 : leastShare(room.area, room.strip);
+  const gaps: Section[] = [];
+  let from = 0;
+  for (const { from: start, to } of [...begun, { from: 1, to: 1 }]) {
+    if (start - from > least) gaps.push({ from, to: start });
+    from = Math.max(from, to);
+  }
+  return gaps;
+}
+
+/** Parts and what is cut afresh beside them, from the far corner on; fresh ones take the numbers nobody has. */
+export function numbered(begun: readonly Begun[], fresh: readonly Section[]): Part[] {
+  const taken = new Set(begun.map(({ number }) => number));
+  let next = 0;
+  const free = () => {
+    do next++;
+    while (taken.has(next));
+    return next;
+  };
+  return [...begun, ...fresh.map((each) => ({ ...each, number: free() }))].toSorted(
+    (a, b) => a.from - b.from,
+  );
+}
+
+/** Pieces a room of so many m² is vacuumed in: a bag's worth at a time, so that a break finds its place in a hall. */
+export const bagsFor = (area: number): number => Math.ceil(area / AREA_PER_BAG);
+
+/** Into how many pieces a room's vacuuming is cut: as it was when it was begun, and never so that a piece done is none any more. */
+export function vacuumPieces(logged: RunInput["logged"], roomId: string, cut: number): number {
+  const whole = `vacuum:${roomId}`;
+  const begun = [...(logged ?? [])].flatMap(([id, { start, end, skipped }]) =>
+    (start ?? end ?? skipped) === undefined ? [] : [id],
+  );
+  if (begun.includes(whole)) return 1;
+  const pieces = begun.flatMap((id) =>
+    id.startsWith(`${whole}.`) ? [Number(id.slice(whole.length + 1))] : [],
+  );
+  return pieces.length > 0 ? Math.max(cut, 2, ...pieces) : cut;
+}
