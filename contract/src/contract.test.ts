@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "@jest/globals";
 import { standing } from "@scutch/core/log";
+import { planWork } from "@scutch/core/plan";
 import type * as z from "zod";
 import { faultsOf, Job, JobFile, jobInput, LogEntry, Product, Vessel } from "./index.ts";
 import { openApiDocument } from "./openapi.ts";
@@ -281,4 +282,34 @@ test("the API document names every endpoint with its errors, and says units", ()
   );
   expect(JSON.stringify(document)).toContain('"unit":"kg/m²"');
   expect(() => Job.parse({})).toThrow();
+});
+
+describe("a run under way, from its log", () => {
+  const { job, products = [], vessels = [] } = JobFile.parse(example());
+  const startsAt = Date.parse("2026-03-02T09:00:00Z");
+  const entry = (n: number, second: number, more: object) =>
+    LogEntry.parse({
+      id: `01930000-0000-7000-8a00-00000000000${n}`,
+      at: new Date(startsAt + second * 1000).toISOString(),
+      ...more,
+    });
+  const setUp = { kind: "step-done", step: "set-up", does: "set-up", who: 1 };
+
+  test.each([
+    ["within the minute the plan is made in", 53, 53],
+    ["by a clock an hour ahead", 3600, 60],
+    ["a while ago", -500, 0],
+  ])(
+    "what was ended %s leaves the next step to somebody: a step that is nobody's is on nobody's card",
+    (_, ended, now) => {
+      const log = [entry(1, -900, { kind: "run-started" }), entry(2, ended, setUp)];
+      const input = jobInput(job, { products, vessels, log, startsAt, now: startsAt });
+      expect(input.now).toBe(now);
+      const { run } = planWork(input);
+      if (run.outcome !== "planned") throw new Error(JSON.stringify(run.fault));
+      const theirs = run.steps.filter(({ kind }) => kind !== "break");
+      expect(theirs.filter(({ who }) => who === undefined)).toEqual([]);
+      expect(theirs.length).toBeGreaterThan(5);
+    },
+  );
 });

@@ -69,6 +69,9 @@ function runOf(job: Job, startsAt: number | undefined): JobInput["run"] {
 /** A run nobody has logged anything of for so long, ms, was left without a word: it doesn't move on with the clock. */
 const FORGOTTEN = 12 * 3_600_000;
 
+/** The clock a run is planned by moves on so often, ms. */
+const A_MINUTE = 60_000;
+
 /** What the log knows of the run's steps, on the job's clock; nothing where no step is logged. A fill made is its step done. */
 function loggedRun(
   job: Job,
@@ -78,12 +81,6 @@ function loggedRun(
   const run = runLogged(log);
   if (startsAt === undefined || (run.startedAt === undefined && run.steps.size === 0)) return {};
   const second = (at: number) => (at - startsAt) / 1000;
-  const last = Math.max(
-    ...[
-      run.startedAt,
-      ...[...run.steps.values()].flatMap((step) => [step.startedAt, step.doneAt, step.skippedAt]),
-    ].map((at) => at ?? 0),
-  );
   const logged: Record<string, StepKnown> = {};
   for (const [id, { startedAt, doneAt, skippedAt, who, ...of }] of run.steps)
     logged[id] = {
@@ -98,8 +95,15 @@ function loggedRun(
       const id = `fill:${batch.id}.${fill}`;
       logged[id] = { ...logged[id], end: logged[id]?.end ?? second(Date.parse(at)) };
     }
+  const begun = run.startedAt === undefined ? [] : [run.startedAt];
+  const seconds = Object.values(logged).flatMap(({ start, end, skipped }) => [start, end, skipped]);
+  const last = Math.max(
+    ...begun,
+    ...seconds.flatMap((each) => (each === undefined ? [] : [startsAt + each * 1000])),
+  );
   const goesOn = isUnderWay(run) && now !== undefined && now - last < FORGOTTEN;
-  return { logged, now: second(goesOn ? now : last) };
+  // What was logged within the minute is over; what lies further ahead was logged by a clock that is wrong.
+  return { logged, now: second(goesOn ? Math.max(now, Math.min(last, now + A_MINUTE)) : last) };
 }
 
 /** Joins a job with its surroundings into what core plans from. A batch whose product or vessel is missing is left out. */

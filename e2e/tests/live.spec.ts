@@ -17,7 +17,9 @@ const press = (where: Page | Locator, name: string) =>
 const later = (page: Page, seconds = 2) => page.clock.fastForward(seconds * 1000);
 type Entry = {
   id: string;
+  at: string;
   kind: string;
+  over?: number;
   step?: string;
   does?: string;
   corrects?: string;
@@ -30,13 +32,16 @@ const logOf = async (page: Page): Promise<Entry[]> =>
   );
 const kinds = async (page: Page, kind: string) => (await logOf(page)).filter((entry) => entry.kind === kind);
 
-/** Starts or ends the step in sight, whichever is next; a fill is passed over, as this is about the clock. */
+/** Starts or ends the step in sight, whichever is next, or makes its fill. */
 async function goOn(page: Page): Promise<string> {
   const name = await step(page).innerText();
   const button = now(page).getByRole("button", { name: /^(Start|Done)$/ });
   if ((await button.count()) === 0) {
-    await press(now(page), "Pass over");
-    await press(page.getByRole("dialog"), "Not needed here");
+    await now(page)
+      .getByRole("button", { name: /^Amounts/ })
+      .click();
+    await press(page.getByRole("dialog"), "Made it");
+    await expect(page.getByRole("dialog")).toHaveCount(0);
   } else {
     await button.click();
     const early = page.getByRole("dialog").getByRole("button", { name: "Wait", exact: true });
@@ -172,9 +177,7 @@ test.describe("on a phone", () => {
     const done = (await kinds(page, "step-done")).map((entry) => entry.step);
     expect(new Set(done).size).toBe(done.length);
     expect(done.some((id) => id?.startsWith("clean:"))).toBe(true);
-    expect((await kinds(page, "step-skipped")).every(({ reason }) => reason === "Not needed here")).toBe(
-      true,
-    );
+    expect(await kinds(page, "fill-made")).not.toEqual([]);
     await other.context().close();
   });
 });
@@ -197,7 +200,8 @@ test("two people on two devices: each has their own step, a step ended on both i
   await expect(step(other)).not.toHaveText(await step(page).innerText());
   await later(page);
   await until(page, /^(?!Make fill)/);
-  await press(now(page), "Start");
+  const begins = now(page).getByRole("button", { name: "Start", exact: true });
+  if (await begins.isVisible()) await begins.click();
   await later(page);
   await expect.poll(() => kinds(page, "step-started").then((each) => each.length)).toBe(1);
   const mine = await step(page).innerText();
@@ -233,12 +237,17 @@ test("a whole job in practice at sixty times the clock: run to its end, told how
   await press(page, "Start the job");
   const over = page.getByRole("heading", { name: /^Packed up at/ });
   const tap = now(page).getByRole("button", { name: /^(Start|Done)$/ });
+  const fill = now(page).getByRole("button", { name: /^Amounts/ });
   for (let i = 0; i < 140 && !(await over.isVisible()); i++) {
     await page.clock.fastForward(4000);
     await page.waitForTimeout(60);
     const wait = page.getByRole("dialog").getByRole("button", { name: "Wait", exact: true });
     if (await wait.isVisible()) await wait.click();
     else if (await tap.isVisible()) await tap.click();
+    else if (await fill.isVisible()) {
+      await fill.click();
+      await press(page.getByRole("dialog"), "Made it");
+    }
   }
   await expect(over).toBeVisible();
   await expect(page.getByRole("region", { name: "Practice log" })).toContainText("Step done: Clean, Foyer");
@@ -249,4 +258,105 @@ test("a whole job in practice at sixty times the clock: run to its end, told how
   expect(await logOf(page)).toEqual(before);
   await page.goto(`${LIBRARY}/log?kind=steps`);
   await expect(page.getByText(/Step done/)).toHaveCount(0);
+});
+
+test.describe("a whole job", () => {
+  test.use(PHONE);
+
+  test("the demo's job from its start to the last fan, with a refill, a section too late, no signal, a reload and another phone: the record says what was done", async ({
+    page,
+    context,
+    browser,
+  }) => {
+    const before = new Set((await logOf(page)).map(({ id }) => id));
+    const tapped: { readonly what: string; readonly how: "begun" | "done" | "made"; readonly at: number }[] =
+      [];
+    let late = "";
+    /** One tap on whatever is next, noted as somebody standing by would; false where there was nothing to tap. */
+    const tap = async (on: Page): Promise<boolean> => {
+      const what = await step(on).innerText();
+      const button = now(on).getByRole("button", { name: /^(Start|Done|Amounts.*)$/ });
+      const how = { Start: "begun", Done: "done" }[await button.innerText()] ?? "made";
+      if (late === "" && how === "begun" && /^Clean, /.test(what)) {
+        // Called away: the section stands longer than it should, and that is said before anybody touches it.
+        await later(on, 3000);
+        await expect(now(on).getByRole("region", { name: "Dwelling" })).toContainText("mist with water");
+        late = what;
+      }
+      await button.click();
+      if (how === "made") await press(on.getByRole("dialog"), "Made it");
+      const wait = on.getByRole("dialog").getByRole("button", { name: "Wait", exact: true });
+      await on.waitForTimeout(100);
+      if (await wait.isVisible()) {
+        await wait.click();
+        return false;
+      }
+      tapped.push({ what, how: how as "begun", at: await on.evaluate(() => Date.now()) });
+      return true;
+    };
+    const arrived = async () => {
+      const own = (await logOf(page)).filter(({ id, kind }) => !before.has(id) && /done$|made$/.test(kind));
+      return own.length === tapped.filter(({ how }) => how !== "begun").length;
+    };
+    await page.clock.install();
+    await page.goto(`${LIBRARY}/run`);
+    await press(page, "Start the job");
+    await later(page);
+    let on = page;
+    const over = () => on.getByRole("heading", { name: /^Packed up at/ });
+    for (let i = 0; i < 90 && !(await over().isVisible()); i++) {
+      if (i === 4) await context.setOffline(true);
+      if (i === 12) await context.setOffline(false);
+      if (i === 16) await page.reload();
+      if (i === 22) {
+        await expect.poll(() => later(page, 10).then(arrived), { timeout: 30_000 }).toBe(true);
+        on = await (await browser.newContext(PHONE)).newPage();
+        await on.clock.install({ time: await page.evaluate(() => Date.now()) });
+        await on.goto(`${new URL(page.url()).origin}${LIBRARY}/run`);
+        await page.goto("about:blank");
+      }
+      await expect(step(on).or(over())).toBeVisible();
+      if (await over().isVisible()) break;
+      await later(on, (await tap(on)) ? 70 : 400);
+    }
+    await expect(over()).toBeVisible();
+    const told = on.getByRole("region", { name: "The job" });
+    const tooLate = told.getByText("after it should have been");
+    await expect(tooLate.first()).toContainText(late.replace("Clean, ", ""));
+    await expect(told).not.toContainText("nobody said");
+    const lates = await tooLate.count();
+    await expect.poll(() => later(on, 10).then(arrived), { timeout: 30_000 }).toBe(true);
+
+    // The record: each tap once, at its time, in its order, and nothing else but what follows from one.
+    const log = (await logOf(on)).filter(({ id }) => !before.has(id));
+    const ended = log.filter(({ kind }) => kind === "step-done" || kind === "fill-made");
+    const ends = tapped.filter(({ how }) => how !== "begun");
+    for (const [i, { at }] of ends.entries())
+      expect(Math.abs(Date.parse(ended[i]?.at ?? "") - at)).toBeLessThan(5000);
+    expect(log.filter(({ kind }) => kind === "fill-made")).toHaveLength(
+      ends.filter(({ how }) => how === "made").length,
+    );
+    expect(ends.filter(({ how }) => how === "made").length).toBeGreaterThan(0);
+    for (const { kind, at, step: id } of log.filter((entry) => entry.kind === "step-started")) {
+      const follows = ended.some((end) => end.at === at);
+      const mine = tapped.some((each) => each.how === "begun" && Math.abs(Date.parse(at) - each.at) < 5000);
+      expect([kind, id, follows || mine]).toEqual([kind, id, true]);
+    }
+    expect(log.filter(({ kind }) => /skipped|handed|correction/.test(kind))).toEqual([]);
+    expect(log.filter(({ over: by }) => (by ?? 0) > 600)).toHaveLength(lates);
+    const rooms = log.filter(({ kind }) => kind === "room-finished");
+    expect(new Set(rooms.map(({ roomId }) => roomId)).size).toBe(rooms.length);
+    for (const { roomId, at } of rooms)
+      expect(ended.findLast((entry) => entry.roomId === roomId)?.at).toBe(at);
+    expect(rooms.length).toBe(3);
+    // And as people read it.
+    await on.goto(`${new URL(on.url()).origin}${LIBRARY}/log?kind=steps`);
+    const rows = on.getByRole("region", { name: "What happened" }).getByRole("listitem");
+    await expect(rows.first()).toContainText("Step done");
+    const read = (await rows.allInnerTexts()).filter((text) => text.includes("Step done")).toReversed();
+    expect(read).toHaveLength(ends.filter(({ how }) => how === "done").length);
+    for (const [i, { what }] of ends.filter(({ how }) => how === "done").entries())
+      expect(read[i]).toContain(what);
+    await on.context().close();
+  });
 });

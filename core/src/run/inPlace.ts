@@ -6,6 +6,8 @@ export interface Place {
   readonly at: number;
   readonly took: number;
   readonly passed: boolean;
+  /** Nobody said so. */
+  readonly unsaid?: true;
 }
 
 /** A job's problem with what is done in its place: what is begun goes on, the rest comes after now. */
@@ -15,6 +17,10 @@ export interface UnderWay {
   readonly late: readonly string[];
   /** Steps whose chosen hour has gone by. */
   readonly missed: readonly string[];
+  /** Steps that are over, logged or not: with their room, or because something was done that waits for them. */
+  readonly gone: readonly string[];
+  /** Those of them that nobody had said anything of by the time all was packed up: they weren't done. */
+  readonly unsaid: readonly string[];
 }
 
 /** How much of what can't be kept is let go: nothing; what wet floors ask for; every most there is. */
@@ -22,11 +28,22 @@ export type LetGo = "nothing" | "wet" | "every most";
 
 export const isBreak = (taskId: string): boolean => taskId.startsWith("break:");
 
+/** As stated, with nothing done. */
+export const untouched = (problem: Problem): UnderWay => ({
+  problem,
+  late: [],
+  missed: [],
+  gone: [],
+  unsaid: [],
+});
+
 interface Putting {
   /** The problem's tasks as they are now: how long they really take, whose hands they still need. */
   readonly tasks: readonly Task[];
   readonly sections: readonly SectionTask[];
   readonly places: ReadonlyMap<string, Place>;
+  /** Those of them that are still being done. */
+  readonly inHand?: ReadonlySet<string>;
   readonly now: number;
   readonly letGo: LetGo;
 }
@@ -35,7 +52,10 @@ interface Putting {
  * Holds what is in its place there and lets everything else start after now. What waits for something done waits as long as that
  * really took; a most that is over already is taken out of the statement, and its section named.
  */
-export function inPlace(problem: Problem, { tasks, sections, places, now, letGo }: Putting): UnderWay {
+export function inPlace(
+  problem: Problem,
+  { tasks, sections, places, inHand, now, letGo }: Putting,
+): UnderWay {
   const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
   const took = new Map(tasks.map(({ id, duration }) => [id, duration]));
   const sectionOf = new Map(
@@ -84,5 +104,11 @@ export function inPlace(problem: Problem, { tasks, sections, places, now, letGo 
   const open = tasks
     .filter(({ id }) => id !== START && !places.has(id) && !isBreak(id))
     .map(({ id }) => ({ from: START, to: id, least: Math.ceil(now) }));
-  return { problem: { ...problem, tasks, lags: [...lags, ...held, ...open] }, late: [...late], missed };
+  return {
+    problem: { ...problem, tasks, lags: [...lags, ...held, ...open] },
+    late: [...late],
+    missed,
+    gone: [...places.keys()].filter((id) => !inHand?.has(id)),
+    unsaid: [...places].flatMap(([id, { unsaid }]) => (unsaid ? [id] : [])),
+  };
 }

@@ -37,6 +37,10 @@ export interface JobRun {
   readonly unkept: readonly Pin[];
   /** Sections whose open time can't be kept any more as things went. */
   readonly late: readonly string[];
+  /** Steps that are over, logged or not: with their room, or because something was done that waits for them. */
+  readonly gone: readonly string[];
+  /** Those of them that nobody had said anything of by the time all was packed up: they weren't done. */
+  readonly unsaid: readonly string[];
   /** Breaks, by id, at hours when the run is over or hasn't begun: they change nothing. */
   readonly outside: readonly string[];
 }

@@ -1,4 +1,4 @@
-import { inPlace, type LetGo, type UnderWay } from "./inPlace.ts";
+import { inPlace, type LetGo, type UnderWay, untouched } from "./inPlace.ts";
 import type { JobProblem } from "./jobProblem.ts";
 import { type Problem, START, type Starts, type Task } from "./schedule/index.ts";
 import type { StepKind } from "./stepKinds.ts";
@@ -24,7 +24,7 @@ export function soFar(
   const endOf = (id: string) => startOf(id) + (duration.get(id) ?? 0);
   const order = [...new Set(steps.flatMap(({ roomId }) => roomId ?? []))];
   const done = order.filter((id) => finished.has(id));
-  if (done.length === 0) return { problem, late: [], missed: [] };
+  if (done.length === 0) return untouched(problem);
   const leftAt = (roomId: string) =>
     Math.max(...steps.filter((step) => step.roomId === roomId).map(({ id }) => endOf(id)));
   // From planned seconds to real ones: straight between the finishes known, never back.

@@ -21,7 +21,8 @@ export interface HandedOut {
 
 /**
  * Gives every step that isn't somebody's already of a schedule to somebody who is free: whoever has its tool in hand, else is in its room, else has been
- * free longest, else comes first. With no more steps at once than people there always is one.
+ * free longest, else comes first. With no more steps at once than people there always is one; where a log says otherwise (a
+ * device whose clock is ahead) it is whoever is free first, for a step that is nobody's is seen by nobody.
  */
 export function handOut(
   steps: readonly StepTask[],
@@ -63,6 +64,8 @@ export function handOut(
       if (!held || suits(hand) > suits(held) || (suits(hand) === suits(held) && hand.free < held.free))
         best = i;
     }
+    if (best < 0)
+      best = hands.reduce((first, { free }, i) => (free < (hands[first]?.free ?? 0) ? i : first), 0);
     const hand = hands[best];
     if (!hand) continue;
     if (hand.tool !== "" && hand.tool !== tool) toolChanges++;

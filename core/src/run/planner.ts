@@ -1,4 +1,4 @@
-import type { UnderWay } from "./inPlace.ts";
+import { type UnderWay, untouched } from "./inPlace.ts";
 import type { Pin, RunInput } from "./input.ts";
 import type { JobProblem } from "./jobProblem.ts";
 import type { JobRun, Rough, RunPlan } from "./jobRun.ts";
@@ -65,7 +65,7 @@ export class Planner {
     }
     if (found.outcome === "impossible") return found;
     const { finished } = this.input;
-    if (!finished || finished.size === 0) return this.done({ problem, late: [], missed: [] }, found, kept);
+    if (!finished || finished.size === 0) return this.done(untouched(problem), found, kept);
     for (const letGo of ["nothing", "wet"] as const) {
       const gone = soFar(this.stated, problem, found.starts, finished, letGo);
       const rest = this.solve(gone.problem);
@@ -109,7 +109,11 @@ export class Planner {
     return { ...problem, lags: [...problem.lags, ...pins.map(pinLag)] };
   }
 
-  private done({ problem, late, missed }: UnderWay, found: Solved, kept: readonly Pin[]): Planned {
+  private done(
+    { problem, late, missed, gone, unsaid }: UnderWay,
+    found: Solved,
+    kept: readonly Pin[],
+  ): Planned {
     const { stated, input, known } = this;
     const stands = (id: string) => kept.some((pin) => pin.stepId === id) && !missed.includes(id);
     return {
@@ -120,6 +124,8 @@ export class Planner {
       problem,
       unkept: input.pins.filter(({ stepId }) => known.has(stepId) && !stands(stepId)),
       late,
+      gone,
+      unsaid,
     };
   }
 }

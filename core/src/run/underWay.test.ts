@@ -238,6 +238,8 @@ describe("a run under way", () => {
     });
     expect(run.finish).toBe(4600);
     expect(run.steps.find(({ id }) => id === "vacuum:b")).toMatchObject({ start: 4600, end: 4600 });
+    expect(run.unsaid).toContain("vacuum:b");
+    expect(run.unsaid).not.toContain("vacuum:a");
   });
 
   test("sprayed and then held up past its open time: the run goes on, names the section, and cleans it", () => {

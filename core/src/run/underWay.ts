@@ -34,8 +34,6 @@ function placesOf(
         passed: false,
       });
     }
-    // What nobody logged by the time all was packed up isn't done any more.
-    else if (over !== undefined) places.set(id, { at: Math.max(0, over), took: 0, passed: true });
   }
   // What nobody logged and belongs to no room was done when something that waits for it was: the machine was set up.
   const roomless = new Set(steps.flatMap(({ id, roomId }) => (roomId === undefined ? [id] : [])));
@@ -52,6 +50,16 @@ function placesOf(
       changed = true;
     }
   }
+  // What nobody logged by the time all was packed up isn't done any more.
+  if (over !== undefined)
+    for (const { id, kind } of steps)
+      if (!places.has(id))
+        places.set(id, {
+          at: Math.max(0, over),
+          took: 0,
+          passed: true,
+          ...(kind === "break" ? {} : { unsaid: true }),
+        });
   return { places, inHand };
 }
 
@@ -117,5 +125,5 @@ export function underWay(
     if (!place) return breaks.includes(task) && isOver(task) ? { ...task, uses: [] } : task;
     return { ...task, duration: place.took, uses: held.get(task.id) ?? [] };
   });
-  return inPlace(problem, { tasks, sections, places, now, letGo });
+  return inPlace(problem, { tasks, sections, places, inHand, now, letGo });
 }

@@ -19,6 +19,8 @@ interface Props<T> {
   readonly placeholder?: string;
   /** Words rather than figures. */
   readonly words?: boolean;
+  /** A figure without a unit is the usual: a phone shows its digits. */
+  readonly digits?: boolean;
 }
 
 /**
@@ -36,6 +38,7 @@ export function QuantityField<T>({
   fault,
   placeholder,
   words = false,
+  digits = false,
 }: Props<T>) {
   const id = useId();
   const [typed, setTyped] = useState<string>();
@@ -82,6 +85,7 @@ export function QuantityField<T>({
         placeholder={placeholder}
         autoComplete="off"
         enterKeyHint="done"
+        inputMode={digits ? "decimal" : undefined}
         aria-invalid={error !== undefined}
         aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
         onFocus={(event) => event.target.select()}

@@ -1,15 +1,21 @@
 import type { RoomId } from "@scutch/contract";
-import { type ReactNode, useState } from "react";
-import { doseField, reads } from "../../format/readers.ts";
-import { percent } from "../../format/units.ts";
+import { useState } from "react";
+import { doseField } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { UseCare } from "../../shared/care/UseCare.tsx";
+import {
+  type EntryFormProps,
+  EntryFrame,
+  NO_ROOM,
+  ownRoom,
+  roomOptions,
+} from "../../shared/logging/EntryFrame.tsx";
+import { ReadingForm } from "../../shared/logging/ReadingForm.tsx";
 import { type EntryBody, useLogging } from "../../shared/logging/useLogging.ts";
 import { WhenField } from "../../shared/logging/WhenField.tsx";
 import { roomChosen, selectRoomChosen } from "../../state/loggedSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../state/store.ts";
 import { useUnits } from "../../state/useUnits.ts";
-import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
@@ -62,99 +68,11 @@ export function EntryForm({ desk }: { readonly desk: JobDesk }) {
   );
 }
 
-interface FormProps {
-  readonly desk: JobDesk;
-  readonly add: (body: EntryBody) => void;
-  /** The room chosen last; undefined: none yet. */
-  readonly room: RoomId | undefined;
-  readonly onRoom: (roomId: RoomId | undefined) => void;
-  /** When it happened. */
-  readonly children: ReactNode;
-}
-
-function Frame({ onAdd, children }: { readonly onAdd: () => void; readonly children: ReactNode }) {
-  return (
-    <form
-      className="grid gap-3"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        // A field is read when it is left: Enter inside one must leave it first.
-        (document.activeElement as HTMLElement | null)?.blur();
-        setTimeout(onAdd);
-      }}
-    >
-      {children}
-      <Button weight="main" type="submit">
-        Log it
-      </Button>
-    </form>
-  );
-}
-
-const roomsOf = (desk: JobDesk) => desk.job.rooms.map(({ id, name }) => ({ value: id, name }));
-
-/** The room an entry belongs to where it must belong to one: the one chosen last, or the first. */
-function ownRoom({ desk, room }: Pick<FormProps, "desk" | "room">): RoomId | undefined {
-  return room ?? desk.job.rooms[0]?.id;
-}
-/** A run is under way, logged step by step, and no step of this room is begun. */
-const notBegun = ({ input: { logged, finished = {} } }: JobDesk, roomId: string): boolean =>
-  logged !== undefined &&
-  finished[roomId] === undefined &&
-  !Object.keys(logged).some((id) => id.includes(roomId));
-const NO_ROOM = <p className="text-soft">Add a room first: this belongs to one.</p>;
-
-function ReadingForm({ desk, add, room, onRoom, children }: FormProps) {
-  const [place, setPlace] = useState<"carpet" | "dry-standard">("carpet");
-  const [moisture, setMoisture] = useState<number>();
-  const [error, setError] = useState<string>();
-  const roomId = ownRoom({ desk, room });
-  if (roomId === undefined) return NO_ROOM;
-  const submit = () =>
-    moisture === undefined
-      ? setError("Type what the meter shows, like 19 %.")
-      : add({ kind: "reading", roomId, place, moisture });
-  return (
-    <Frame onAdd={submit}>
-      <ChoiceField label="Room" value={roomId} options={roomsOf(desk)} onChange={onRoom} />
-      {place === "carpet" && notBegun(desk, roomId) && (
-        <p className="text-caution-ink text-sm">Nothing was done in this room yet. Is it the right one?</p>
-      )}
-      <Segmented
-        label="Where"
-        value={place}
-        options={[
-          { value: "carpet", name: "Cleaned carpet" },
-          { value: "dry-standard", name: "Untouched place" },
-        ]}
-        onChange={setPlace}
-      />
-      <QuantityField
-        label="The meter shows"
-        value={moisture}
-        show={percent}
-        read={(text) => {
-          const read = reads("share", "percent")(text);
-          if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
-          return { error: "A meter shows 0 to 100 %. Read it again." };
-        }}
-        onChange={(value) => {
-          setMoisture(value);
-          setError(undefined);
-        }}
-        fault={error}
-      />
-      {children}
-    </Frame>
-  );
-}
-
-function ProductForm({ desk, add, room, onRoom, children }: FormProps) {
+function ProductForm({ desk, add, room, onRoom, children }: EntryFormProps) {
   const units = useUnits();
   const products = desk.shelf.products.map(({ id, name }) => ({ value: id, name }));
   const [productId, setProduct] = useState(desk.job.batches[0]?.productId ?? products[0]?.value);
-  const rooms = roomsOf(desk);
+  const rooms = roomOptions(desk);
   const [amount, setAmount] = useState<number>();
   const [error, setError] = useState<string>();
   const scoop = desk.shelf.products.find(({ id }) => id === productId)?.scoop;
@@ -173,7 +91,7 @@ function ProductForm({ desk, add, room, onRoom, children }: FormProps) {
           ...(room ? { roomId: room } : {}),
         });
   return (
-    <Frame onAdd={submit}>
+    <EntryFrame onAdd={submit}>
       <ChoiceField
         label="Product"
         value={productId}
@@ -204,29 +122,29 @@ function ProductForm({ desk, add, room, onRoom, children }: FormProps) {
         fault={error}
       />
       {children}
-    </Frame>
+    </EntryFrame>
   );
 }
 
-function FinishForm({ desk, add, room, onRoom, children }: FormProps) {
+function FinishForm({ desk, add, room, onRoom, children }: EntryFormProps) {
   const roomId = ownRoom({ desk, room });
   if (roomId === undefined) return NO_ROOM;
   return (
-    <Frame onAdd={() => add({ kind: "room-finished", roomId })}>
-      <ChoiceField label="Room" value={roomId} options={roomsOf(desk)} onChange={onRoom} />
+    <EntryFrame onAdd={() => add({ kind: "room-finished", roomId })}>
+      <ChoiceField label="Room" value={roomId} options={roomOptions(desk)} onChange={onRoom} />
       {children}
       <p className="text-sm text-soft">Its drying is told from then on.</p>
-    </Frame>
+    </EntryFrame>
   );
 }
 
-function NoteForm({ add, children }: FormProps) {
+function NoteForm({ add, children }: EntryFormProps) {
   const [text, setText] = useState("");
   const [error, setError] = useState<string>();
   const submit = () =>
     text.trim() === "" ? setError("Type the note first.") : add({ kind: "note", text: text.trim() });
   return (
-    <Frame onAdd={submit}>
+    <EntryFrame onAdd={submit}>
       <label className="text-sm text-soft">
         Note
         <textarea
@@ -242,6 +160,6 @@ function NoteForm({ add, children }: FormProps) {
       </label>
       <FieldError sentence={error} />
       {children}
-    </Frame>
+    </EntryFrame>
   );
 }

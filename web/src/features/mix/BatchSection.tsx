@@ -6,6 +6,7 @@ import { joined } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { barredMix, MixCare, stoppedRooms } from "../../shared/care/MixCare.tsx";
+import { FillSheet } from "../../shared/fill/FillSheet.tsx";
 import { entryText } from "../../shared/logging/entryText.ts";
 import { Worked } from "../../shared/working/Worked.tsx";
 import { useUnits } from "../../state/useUnits.ts";
@@ -13,7 +14,6 @@ import { Callout } from "../../ui/Callout.tsx";
 import { BatchChoices } from "./BatchChoices.tsx";
 import { BottleLabel } from "./BottleLabel.tsx";
 import { FillList } from "./FillList.tsx";
-import { FillSheet } from "./FillSheet.tsx";
 import { MixRooms } from "./MixRooms.tsx";
 import { RunOut } from "./RunOut.tsx";
 

@@ -9,10 +9,10 @@ import { longDay } from "../../format/time.ts";
 import { doseOf, joined, scoopsOf, strengthOf } from "../../format/units.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { fillToText } from "../../shared/fill/levelText.ts";
 import { bottleOf, guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
-import { fillToText } from "./levelText.ts";
 
 const CELL = "border border-black px-2 py-1";
 

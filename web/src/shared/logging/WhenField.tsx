@@ -1,6 +1,7 @@
 import { clock24, dayOf } from "../../format/time.ts";
 import { Button } from "../../ui/Button.tsx";
 import { MomentField } from "../../ui/MomentField.tsx";
+import { useClock } from "../../ui/useClock.ts";
 
 interface Props {
   /** ms since 1970; undefined: as it is logged. */
@@ -10,23 +11,24 @@ interface Props {
 
 /** When something happened: now, unless it is written down later than it was done. */
 export function WhenField({ value, onChange }: Props) {
+  const { now } = useClock();
   if (value === undefined)
     return (
-      <Button weight="quiet" className="justify-self-start" onClick={() => onChange(Date.now())}>
+      <Button weight="quiet" className="justify-self-start" onClick={() => onChange(now())}>
         It was earlier: say when
       </Button>
     );
   const set = (day: string, time: string) => {
     const at = new Date(`${day}T${time}`).getTime();
     // What hasn’t happened yet isn’t logged.
-    if (Number.isFinite(at)) onChange(Math.min(at, Date.now()));
+    if (Number.isFinite(at)) onChange(Math.min(at, now()));
   };
   return (
     <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
       <MomentField
         label="Day"
         type="date"
-        max={dayOf(Date.now())}
+        max={dayOf(now())}
         value={dayOf(value)}
         onChange={(day) => set(day, clock24(value))}
       />

@@ -5,6 +5,7 @@ import { clockOf, Ticking } from "./Ticking.tsx";
 
 const REASONS = ["Not needed here", "Customer doesn’t want it", "No time", "Couldn’t get to it"];
 const OWN_STEPS = [
+  "Mist it with water",
   "Vacuum it once more",
   "A spot nobody had seen",
   "Fetch something from the van",

@@ -1,11 +1,15 @@
-import type { RoomId } from "@scutch/contract";
+import type { Room, RoomId } from "@scutch/contract";
 import { useState } from "react";
-import { Link } from "react-router";
 import type { JobDesk } from "../../../planning/desk.ts";
-import { useLogging } from "../../../shared/logging/useLogging.ts";
-import { roomChosen } from "../../../state/loggedSlice.ts";
-import { useAppDispatch } from "../../../state/store.ts";
+import { roomOptions } from "../../../shared/logging/EntryFrame.tsx";
+import { ReadingForm } from "../../../shared/logging/ReadingForm.tsx";
+import { rinsedRooms, TanksForm } from "../../../shared/logging/TanksForm.tsx";
+import { type EntryBody, useLogging } from "../../../shared/logging/useLogging.ts";
+import { PhotoStrip } from "../../../shared/photos/PhotoStrip.tsx";
+import { SpotSection } from "../../../shared/spots/SpotSection.tsx";
 import { Button } from "../../../ui/Button.tsx";
+import { ChoiceField } from "../../../ui/ChoiceField.tsx";
+import { Dialog } from "../../../ui/Dialog.tsx";
 import { SayDialog } from "./SayDialog.tsx";
 
 const NOTES = [
@@ -17,50 +21,90 @@ const NOTES = [
 
 interface Props {
   readonly desk: JobDesk;
+  /** The room of the step in sight. */
   readonly roomId: string | undefined;
+  readonly practice: boolean;
 }
 
-/** What is noted on the way: a line here, a reading, the tanks and a picture where they belong, with the room already chosen. */
-export function QuickLog({ desk, roomId }: Props) {
-  const dispatch = useAppDispatch();
-  const [noting, setNoting] = useState(false);
+type Thing = "Reading" | "Tanks" | "Photo" | "Spots" | "Note";
+
+/** What is noted on the way, over the card and gone again: the meter, the tanks, a picture, a spot, a line. */
+export function QuickLog({ desk, roomId, practice }: Props) {
+  const [open, setOpen] = useState<Thing>();
+  const close = () => setOpen(undefined);
   const log = useLogging(desk);
-  const note = (text: string) => {
-    log({ kind: "note", text, ...(roomId === undefined ? {} : { roomId: roomId as RoomId }) });
-    setNoting(false);
+  const add = (body: EntryBody) => {
+    log(body);
+    close();
   };
-  const links = [
-    { name: "Reading", to: "../log" },
-    { name: "Tanks", to: "../mix" },
-    { name: "Photo", to: roomId === undefined ? "../survey" : `../survey?room=${roomId}&part=photos` },
+  const things: readonly Thing[] = [
+    "Reading",
+    ...(rinsedRooms(desk).length > 0 ? (["Tanks"] as const) : []),
+    // A picture and where a spot lies belong to the job itself, which practice leaves alone.
+    ...(practice ? [] : (["Photo", "Spots"] as const)),
+    "Note",
   ];
   return (
     <>
-      {links.map(({ name, to }) => (
-        <Link
-          key={name}
-          to={to}
-          relative="path"
-          className="grid min-h-12 place-items-center rounded-md border border-rule bg-paper px-2 font-semibold hover:border-accent"
-          onClick={() =>
-            roomId !== undefined && dispatch(roomChosen({ jobId: desk.job.id, roomId: roomId as RoomId }))
-          }
-        >
-          {name}
-        </Link>
+      {things.map((thing) => (
+        <Button key={thing} className="px-1" onClick={() => setOpen(thing)}>
+          {thing}
+        </Button>
       ))}
-      <Button onClick={() => setNoting(true)}>Note</Button>
-      {noting && (
+      {open === "Tanks" && (
+        <Dialog open title="Tanks" onClose={close}>
+          <p className="mt-1 mb-3 text-soft">What they show takes the place of the estimate.</p>
+          <TanksForm desk={desk} onLogged={close} />
+        </Dialog>
+      )}
+      {open === "Note" && (
         <SayDialog
           title="Note"
           usual={NOTES}
           other="Something else"
           take="Log it"
           maxLength={500}
-          onSay={note}
-          onClose={() => setNoting(false)}
+          onSay={(text) => add({ kind: "note", text, ...(roomId ? { roomId: roomId as RoomId } : {}) })}
+          onClose={close}
         />
       )}
+      {(open === "Reading" || open === "Photo" || open === "Spots") && (
+        <InRoom desk={desk} roomId={roomId} thing={open} add={add} onClose={close} />
+      )}
     </>
+  );
+}
+
+interface InRoomProps {
+  readonly desk: JobDesk;
+  readonly roomId: string | undefined;
+  readonly thing: "Reading" | "Photo" | "Spots";
+  readonly add: (body: EntryBody) => void;
+  readonly onClose: () => void;
+}
+
+/** What belongs to a room: the one being worked in, or another one that is said. */
+function InRoom({ desk, roomId, thing, add, onClose }: InRoomProps) {
+  const [chosen, setChosen] = useState(roomId as RoomId | undefined);
+  const room: Room | undefined = desk.job.rooms.find(({ id }) => id === chosen) ?? desk.job.rooms[0];
+  return (
+    <Dialog open title={thing} onClose={onClose}>
+      <div className="mt-3 grid gap-3">
+        {thing === "Reading" ? (
+          <ReadingForm desk={desk} add={add} room={room?.id} onRoom={setChosen} />
+        ) : (
+          room && (
+            <>
+              <ChoiceField label="Room" value={room.id} options={roomOptions(desk)} onChange={setChosen} />
+              {thing === "Photo" ? (
+                <PhotoStrip desk={desk} roomId={room.id} />
+              ) : (
+                <SpotSection desk={desk} room={room} />
+              )}
+            </>
+          )
+        )}
+      </div>
+    </Dialog>
   );
 }

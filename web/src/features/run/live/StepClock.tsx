@@ -52,8 +52,27 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
           </>
         )}
       </p>
+      {wet && (
+        <Ticking>
+          {(ms) =>
+            (ms - start) / 1000 > wet.until ? (
+              <p className="font-semibold text-stop">It stood too long: mist it with water first.</p>
+            ) : null
+          }
+        </Ticking>
+      )}
       {!inHand && step.kind === "pre-spray" && (
-        <p className="text-sm text-soft">Sprayed before its time it stands too long before it is cleaned.</p>
+        <Ticking>
+          {(ms) => {
+            const second = (ms - start) / 1000;
+            if (notBefore(run, known, step, second) <= second) return null;
+            return (
+              <p className="text-sm text-soft">
+                Sprayed before its time it stands too long before it is cleaned.
+              </p>
+            );
+          }}
+        </Ticking>
       )}
       {waits[0] && <p>for {what(waits[0]).toLowerCase()}</p>}
     </>

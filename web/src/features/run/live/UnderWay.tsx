@@ -4,6 +4,7 @@ import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { at } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
+import { FillDialog, fillName } from "../../../shared/fill/FillDialog.tsx";
 import { personName, stepName } from "../../../shared/run/stepWords.ts";
 import { seatTaken } from "../../../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../../state/store.ts";
@@ -16,8 +17,8 @@ import { useKey } from "../../../ui/useKey.ts";
 import { Asked, type Asking } from "./Asked.tsx";
 import { Doubts } from "./Doubts.tsx";
 import { Dwelling } from "./Dwelling.tsx";
-import { type LiveProps, NOTHING } from "./liveProps.ts";
-import { isInHand, standingSprayed, stepsOf } from "./liveView.ts";
+import type { LiveProps } from "./liveProps.ts";
+import { isInHand, knownIn, standingSprayed, stepsOf } from "./liveView.ts";
 import { MachineList } from "./MachineList.tsx";
 import { OwnStepCard, ownInHand } from "./OwnStep.tsx";
 import { QuickLog } from "./QuickLog.tsx";
@@ -39,26 +40,32 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
   const units = useUnits();
   const dispatch = useAppDispatch();
   const { name, seat, signals } = useAppSelector((state) => state.settings);
-  const [asking, setAsking] = useState<Asking>();
+  const [asking, setAsking] = useState<Asking | "fill">();
   const ticking = useClock();
   const lastTap = useRef(0);
-  const known = desk.input.logged ?? NOTHING;
+  const known = useMemo(() => knownIn(run, desk.input.logged), [run, desk.input.logged]);
   const log = useRunLog(desk, run, known, left);
   const named = names.indexOf(name);
   const who = Math.min(people - 1, seat ?? (named >= 0 ? named : 0));
   const time = (second: number) => at(desk.start, second / 3600);
   const what = (step: Step) =>
-    [stepName(step), step.roomId === undefined ? undefined : roomName(step.roomId)]
-      .filter(Boolean)
-      .join(", ");
-  const [step, ...after] = useSteady(stepsOf(run, known, left, who), desk);
-  const standing = standingSprayed(run, known, left);
+    step.fillId !== undefined && step.kind === "fill"
+      ? fillName(desk, step.fillId)
+      : [stepName(step), step.roomId === undefined ? undefined : roomName(step.roomId)]
+          .filter(Boolean)
+          .join(", ");
+  const [step, ...after] = useSteady(stepsOf(run, known, who), desk);
+  const standing = standingSprayed(run, known);
+  const now = () => (ticking.now() - desk.start) / 1000;
   const care = useMemo(() => careOf(desk.input).rooms, [desk.input]);
   const isStopped = (each: Step) =>
     !practice &&
     TOUCHES.includes(each.kind) &&
     care.some(({ roomId, verdict }) => roomId === each.roomId && verdict === "stop");
-  const startsItself = (each: Step) => (practice || each.kind !== "fill") && !isStopped(each);
+  // What has stood too long is misted first: that is somebody's to see.
+  const isLate = (each: Step) =>
+    standing.some(({ section, until }) => section.cleanId === each.id && now() > until);
+  const startsItself = (each: Step) => each.kind !== "fill" && !isStopped(each) && !isLate(each);
   useSignals(
     signals,
     standing.flatMap(({ ready, until }) => [time(ready), time(until) - 120_000]),
@@ -76,7 +83,6 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
   const inRoom = section && run.sections.filter(({ roomId }) => roomId === section.roomId);
   const wet = step?.kind === "clean" ? standing.find((each) => each.section.cleanId === step.id) : undefined;
   const inHand = step !== undefined && isInHand(known, step.id);
-  const now = () => (ticking.now() - desk.start) / 1000;
   const begin = (each: Step) => {
     const early = wet ? wet.ready - now() : 0;
     const over = wet ? now() - wet.until : 0;
@@ -85,9 +91,10 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
       ...(over > LEEWAY ? { over: Math.round(over) } : {}),
     });
   };
-  const finish = step && inHand ? tap(() => log.done(step, who, startsItself)) : undefined;
+  const finish =
+    step && inHand && step.kind !== "fill" ? tap(() => log.done(step, who, startsItself)) : undefined;
   const start =
-    step && !inHand && !isStopped(step) && (practice || step.kind !== "fill")
+    step && !inHand && !isStopped(step) && step.kind !== "fill"
       ? () => {
           if (wet && wet.ready - now() > LEEWAY) setAsking("early");
           else tap(() => begin(step))();
@@ -138,14 +145,10 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
                 What it is, and what lifts it
               </Link>
             </Callout>
-          ) : step.kind === "fill" && !practice ? (
-            <Link
-              to="../mix"
-              relative="path"
-              className="grid min-h-14 place-items-center rounded-md bg-accent px-6 font-bold text-lg text-on-accent"
-            >
+          ) : step.kind === "fill" ? (
+            <Button weight="main" className="min-h-16 text-xl" onClick={() => setAsking("fill")}>
               Amounts, and “Made it”
-            </Link>
+            </Button>
           ) : inHand ? (
             <Button weight="main" className="min-h-16 text-xl" onClick={finish}>
               Done
@@ -155,7 +158,16 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
               Start
             </Button>
           )}
-          <div className="grid grid-cols-3 gap-2">
+        </>
+      ) : (
+        <p className="font-semibold text-lg">
+          Nothing is left for {personName(who, names)}.{" "}
+          {others.length > 0 && "Take something of the others’."}
+        </p>
+      )}
+      <div className="grid grid-cols-3 gap-2">
+        {step && !own && (
+          <>
             <Button className="whitespace-nowrap px-1" onClick={() => setAsking("skip")}>
               Pass over
             </Button>
@@ -167,21 +179,25 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
             <Button className="whitespace-nowrap px-1" onClick={() => setAsking("own")}>
               Add a step
             </Button>
-            {!practice && <QuickLog desk={desk} roomId={step.roomId} />}
-          </div>
-          <MachineList key={step.id} kind={step.kind} desk={desk} />
-        </>
-      ) : (
-        <p className="font-semibold text-lg">
-          Nothing is left for {personName(who, names)}.{" "}
-          {others.length > 0 && "Take something of the others’."}
-        </p>
-      )}
+          </>
+        )}
+        <QuickLog desk={desk} roomId={step?.roomId} practice={practice} />
+      </div>
+      {step && !own && <MachineList key={step.id} kind={step.kind} desk={desk} />}
       <Dwelling standing={standing} start={desk.start} roomName={roomName} run={run} />
-      <WhatFollows {...{ desk, run, known, left, who, people, names, after, what }} />
+      <WhatFollows {...{ desk, run, known, who, people, names, after, what }} />
       <Doubts desk={desk} roomName={roomName} />
       <SignalChoices />
-      {step && asking !== undefined && (
+      {step?.fillId !== undefined && asking === "fill" && (
+        <FillDialog
+          desk={desk}
+          fillId={step.fillId}
+          practice={practice}
+          follows={() => log.following(step, who, startsItself)}
+          onClose={() => setAsking(undefined)}
+        />
+      )}
+      {step && asking !== undefined && asking !== "fill" && (
         <Asked
           asking={asking}
           what={what(step)}

@@ -10,7 +10,6 @@ interface Props {
   readonly desk: JobDesk;
   readonly run: JobRun;
   readonly known: Known;
-  readonly left: ReadonlySet<string>;
   readonly who: number;
   readonly people: number;
   readonly names: readonly string[];
@@ -19,7 +18,7 @@ interface Props {
 }
 
 /** The next steps, what the others have in hand, what was promised and when all is done. */
-export function WhatFollows({ desk, run, known, left, who, people, names, after, what }: Props) {
+export function WhatFollows({ desk, run, known, who, people, names, after, what }: Props) {
   const { clock, about } = useTimes();
   const time = (second: number) => at(desk.start, second / 3600);
   const others = Array.from({ length: people }, (_, i) => i).filter((i) => i !== who);
@@ -41,7 +40,7 @@ export function WhatFollows({ desk, run, known, left, who, people, names, after,
         </div>
       ))}
       {others.map((other) => {
-        const [theirs] = stepsOf(run, known, left, other);
+        const [theirs] = stepsOf(run, known, other);
         const own = ownInHand(desk.log, other);
         const since = own?.startedAt ?? (theirs && time(theirs.start));
         return (

@@ -1,7 +1,16 @@
 import { expect, test } from "@jest/globals";
 import { type JobInput, planWork } from "@scutch/core/plan";
 import type { JobRun, StepKnown } from "@scutch/core/run";
-import { isGone, leavesRoom, notBefore, offTime, standingSprayed, stepsOf } from "./liveView.ts";
+import {
+  isGone,
+  knownIn,
+  leavesRoom,
+  mayBegin,
+  notBefore,
+  offTime,
+  standingSprayed,
+  stepsOf,
+} from "./liveView.ts";
 
 const L = 1e-3;
 const job = (people: number): JobInput => ({
@@ -26,7 +35,6 @@ const job = (people: number): JobInput => ({
   ],
   run: { people },
 });
-const NOWHERE: ReadonlySet<string> = new Set();
 
 /** A job worked off by the card: each takes the first step there is for them as soon as it may begin. */
 function workedOff(people: number, pace: (step: number) => number) {
@@ -55,7 +63,7 @@ function workedOff(people: number, pace: (step: number) => number) {
     let began = false;
     for (const [who, hand] of busy.entries()) {
       if (hand.step !== "") continue;
-      const [next] = stepsOf(run, known, left, who);
+      const [next] = stepsOf(run, known, who);
       if (!next || notBefore(run, known, next, now) > now) continue;
       known[next.id] = { start: now, who };
       busy[who] = { until: now + Math.max(1, Math.round(next.usual * pace(count++))), step: next.id };
@@ -109,11 +117,12 @@ test("what stands sprayed has its two hours, is gone when its cleaning begins, a
   if (!section?.sprayId) throw new Error("nothing sprayed");
   const { sprayId, cleanId, sprayStart, sprayEnd } = section;
   const sprayed = { [sprayId]: { start: sprayStart, end: sprayEnd } };
-  const [standing] = standingSprayed(run, sprayed, NOWHERE);
+  const [standing] = standingSprayed(run, sprayed);
   expect(standing?.ready).toBeGreaterThanOrEqual(sprayStart + 480);
   expect(standing?.until).toBe(section.standsUntil);
-  expect(standingSprayed(run, { ...sprayed, [cleanId]: { start: sprayEnd + 500 } }, NOWHERE)).toEqual([]);
-  expect(standingSprayed(run, sprayed, new Set([section.roomId]))).toEqual([]);
+  expect(standingSprayed(run, { ...sprayed, [cleanId]: { start: sprayEnd + 500 } })).toEqual([]);
+  const gone = { ...run, gone: [sprayId, cleanId] };
+  expect(standingSprayed(run, knownIn(gone, sprayed))).toEqual([]);
   const at = (start: number) => {
     const known = { ...sprayed, [cleanId]: { start, end: start + 200 } };
     const moved = { ...run, sections: [{ ...section, cleanStart: start, cleanEnd: start + 200 }] };
@@ -122,4 +131,15 @@ test("what stands sprayed has its two hours, is gone when its cleaning begins, a
   expect(at(sprayStart + 100)?.early).toBeCloseTo(380, 0);
   expect(at(section.standsUntil)?.late).toBeCloseTo(200, 0);
   expect(at(sprayStart + 500)).toBeUndefined();
+});
+
+test("rooms that were finished without a word before the run began: nobody is told to set up again or to wait for them", () => {
+  const { run } = planWork({ ...job(1), finished: { a: 1, b: 1.4 }, logged: {}, now: 5200 });
+  if (run.outcome !== "planned") throw new Error("not planned");
+  const known = knownIn(run, {});
+  const steps = stepsOf(run, known, 0);
+  expect(steps.map(({ kind }) => kind)).not.toContain("set-up");
+  expect(new Set(steps.flatMap(({ roomId }) => roomId ?? []))).toEqual(new Set(["c"]));
+  expect(mayBegin(run, known, steps[0]?.id ?? "", 5200)).toBeLessThanOrEqual(5200);
+  expect(steps.some(({ kind }) => kind === "pack-up")).toBe(true);
 });

@@ -4,6 +4,19 @@ import { START } from "@scutch/core/run";
 /** What is known of each step, by id; s after the start. */
 export type Known = Readonly<Record<string, StepKnown>>;
 
+/** What is known of each step, and of those that are over without a word: with their room, or because something was done that waits for them. */
+export function knownIn(run: JobRun, logged: Known | undefined): Known {
+  const ends = new Map(run.steps.map(({ id, end }) => [id, end]));
+  return {
+    ...logged,
+    ...Object.fromEntries(
+      run.gone
+        .filter((id) => !isGone(logged ?? {}, id))
+        .map((id) => [id, { ...logged?.[id], end: ends.get(id) ?? 0 }]),
+    ),
+  };
+}
+
 export const isGone = (known: Known, id: string): boolean =>
   known[id]?.end !== undefined || known[id]?.skipped !== undefined;
 export const isInHand = (known: Known, id: string): boolean =>
@@ -13,15 +26,10 @@ export const isInHand = (known: Known, id: string): boolean =>
  * The steps of one person that are still to do, what is in hand first, then as planned. Breaks take care of themselves, and a
  * step of somebody's own stands beside them.
  */
-export function stepsOf(run: JobRun, known: Known, rooms: ReadonlySet<string>, who: number): Step[] {
+export function stepsOf(run: JobRun, known: Known, who: number): Step[] {
   return run.steps
     .filter(
-      (step) =>
-        step.kind !== "break" &&
-        step.kind !== "own" &&
-        step.who === who &&
-        !isGone(known, step.id) &&
-        !(step.roomId !== undefined && rooms.has(step.roomId)),
+      (step) => step.kind !== "break" && step.kind !== "own" && step.who === who && !isGone(known, step.id),
     )
     .toSorted((a, b) => Number(isInHand(known, b.id)) - Number(isInHand(known, a.id)) || a.start - b.start);
 }
@@ -55,15 +63,14 @@ export interface Standing {
 }
 
 /** Every section that stands sprayed now, the most pressing first. */
-export function standingSprayed(run: JobRun, known: Known, rooms: ReadonlySet<string>): Standing[] {
+export function standingSprayed(run: JobRun, known: Known): Standing[] {
   return run.sections
     .filter(
-      ({ sprayId, cleanId, roomId }) =>
+      ({ sprayId, cleanId }) =>
         sprayId !== undefined &&
         known[sprayId]?.end !== undefined &&
         known[cleanId]?.start === undefined &&
-        !isGone(known, cleanId) &&
-        !rooms.has(roomId),
+        !isGone(known, cleanId),
     )
     .map((section) => {
       const { sprayStart, sprayEnd, cleanStart, cleanEnd, dwell, standsUntil } = section;

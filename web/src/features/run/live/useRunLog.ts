@@ -30,24 +30,27 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: Known, rooms: Reado
       ? [{ kind: "room-finished", roomId: step.roomId as RoomId }]
       : [];
   const second = () => (clock.now() - desk.start) / 1000;
+  /** What follows from a step being done: its room left, and the next step of the same person where it can begin at once. */
+  const following = (step: Step, who: number, startsItself: (next: Step) => boolean): EntryBody[] => {
+    const next = stepsOf(run, known, who).find(({ id }) => id !== step.id);
+    const now = second();
+    const goesOn =
+      next !== undefined &&
+      !isInHand(known, next.id) &&
+      startsItself(next) &&
+      notBefore(run, known, next, now, step.id) <= now + SOON;
+    return [
+      ...leaving(step),
+      ...(goesOn ? [{ kind: "step-started" as const, ...about(next), who: who + 1 }] : []),
+    ];
+  };
   return {
+    following,
     begin: () => log({ kind: "run-started" }),
     start: (step: Step, who: number, off: { readonly early?: number; readonly over?: number } = {}) =>
       log({ kind: "step-started", ...about(step), who: who + 1, ...off }),
-    /** Done; and where the next step of the same person can begin at once, it has begun. */
-    done: (step: Step, who: number, startsItself: (next: Step) => boolean) => {
-      const next = stepsOf(run, known, rooms, who).find(({ id }) => id !== step.id);
-      const now = second();
-      const goesOn =
-        next !== undefined &&
-        !isInHand(known, next.id) &&
-        startsItself(next) &&
-        notBefore(run, known, next, now, step.id) <= now + SOON;
-      log({ kind: "step-done", ...about(step), who: who + 1 }, undefined, [
-        ...leaving(step),
-        ...(goesOn ? [{ kind: "step-started" as const, ...about(next), who: who + 1 }] : []),
-      ]);
-    },
+    done: (step: Step, who: number, startsItself: (next: Step) => boolean) =>
+      log({ kind: "step-done", ...about(step), who: who + 1 }, undefined, following(step, who, startsItself)),
     skip: (step: Step, reason: string) =>
       log({ kind: "step-skipped", ...about(step), reason }, undefined, leaving(step)),
     /** A step of the person's own, which the plan doesn't know: it takes the time it takes, and the rest moves on. */

@@ -8,6 +8,7 @@ import { useDesk } from "../../../planning/openDesk.ts";
 import { planned } from "../../../planning/planned.ts";
 import { runsOf, useMinuteUnderWay, useRunsFound } from "../../../planning/runs.ts";
 import { entryText } from "../../../shared/logging/entryText.ts";
+import { InstrumentsContext } from "../../../shared/logging/instruments.ts";
 import { type Logbook, LogbookContext } from "../../../shared/logging/logbook.ts";
 import { TakeBack } from "../../../shared/logging/TakeBack.tsx";
 import { NoRooms } from "../../../shared/NoRooms.tsx";
@@ -120,15 +121,17 @@ function Practised({
   return (
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[22rem_1fr]">
       <div>
-        <LiveCard
-          desk={desk}
-          run={work.run}
-          people={input.run?.people ?? 1}
-          names={names}
-          roomName={(id) => work.rooms.find((room) => room.id === id)?.name ?? ""}
-          left={left}
-          practice
-        />
+        <InstrumentsContext.Provider value={instruments}>
+          <LiveCard
+            desk={desk}
+            run={work.run}
+            people={input.run?.people ?? 1}
+            names={names}
+            roomName={(id) => work.rooms.find((room) => room.id === id)?.name ?? ""}
+            left={left}
+            practice
+          />
+        </InstrumentsContext.Provider>
         <TakeBack desk={desk} />
       </div>
       <div className="grid content-start gap-4">

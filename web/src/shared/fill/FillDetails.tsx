@@ -6,9 +6,10 @@ import type { ReactNode } from "react";
 import type { Times } from "../../format/time.ts";
 import { joined, type UnitsOfCrew } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { Worked } from "../../shared/working/Worked.tsx";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
+import { useClock } from "../../ui/useClock.ts";
+import { Worked } from "../working/Worked.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -22,6 +23,7 @@ interface Props {
 export function FillDetails({ desk, product, fill, madeBy, nameOf }: Props) {
   const units = useUnits();
   const { clock } = useTimes();
+  const { now } = useClock();
   const rateOf = (roomId: string) =>
     desk.work.rooms.find((room) => room.id === roomId)?.water.applicationRate ?? 1;
   const first = fill.rooms[0]?.roomId;
@@ -56,7 +58,7 @@ export function FillDetails({ desk, product, fill, madeBy, nameOf }: Props) {
           }
         />
       )}
-      <Row name="Use by" value={useBy(product, madeBy, clock)} />
+      <Row name="Use by" value={useBy(product, madeBy, clock, now())} />
       <Row
         name="To carry"
         value={
@@ -70,9 +72,14 @@ export function FillDetails({ desk, product, fill, madeBy, nameOf }: Props) {
 }
 
 /** Until when a mix works: by the clock once it is made, and as if it were made now before. */
-function useBy(product: Product, madeBy: LogEntryOf<"fill-made"> | undefined, clock: Times["clock"]): string {
+function useBy(
+  product: Product,
+  madeBy: LogEntryOf<"fill-made"> | undefined,
+  clock: Times["clock"],
+  now: number,
+): string {
   if (product.potLife === undefined) return "today";
-  const from = madeBy ? Date.parse(madeBy.at) : Date.now();
+  const from = madeBy ? Date.parse(madeBy.at) : now;
   const by = clock(from + product.potLife * 1000);
   return madeBy ? by : `${by} if made now`;
 }

@@ -5,11 +5,12 @@ import type { RoomCare } from "@scutch/core/plan";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
 import { doseOf, joined, type Shown, scoopsOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { pairsWith } from "../../shared/care/MixCare.tsx";
-import { Worked } from "../../shared/working/Worked.tsx";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
+import { pairsWith } from "../care/MixCare.tsx";
+import type { EntryBody } from "../logging/useLogging.ts";
+import { Worked } from "../working/Worked.tsx";
 import { Bottle } from "./Bottle.tsx";
 import { FillDetails } from "./FillDetails.tsx";
 import { Halted } from "./Halted.tsx";
@@ -31,6 +32,8 @@ interface Props {
   readonly halted: readonly RoomCare[];
   /** Something in its vessel must never meet something else there. */
   readonly barred: boolean;
+  /** What is logged with it, and taken back with it. */
+  readonly follows?: () => readonly EntryBody[];
   readonly onMade: () => void;
 }
 
@@ -55,6 +58,7 @@ export function FillSheet({
   madeBy,
   halted: rooms,
   barred,
+  follows,
   onMade,
 }: Props) {
   const units = useUnits();
@@ -159,7 +163,7 @@ export function FillSheet({
           ) : halted.length > 0 ? (
             <Halted rooms={halted} nameOf={nameOf} />
           ) : (
-            <MadeIt desk={desk} batch={batch} product={product} fill={fill} number={number} onMade={onMade} />
+            <MadeIt {...{ desk, batch, product, fill, number, onMade, follows }} />
           )}
         </div>
       </div>

@@ -4,16 +4,16 @@ import { useState } from "react";
 import { doseField, readsVolume } from "../../format/readers.ts";
 import { doseOf, joined } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { type Answer, AnswerDialog } from "../../shared/care/AnswerDialog.tsx";
-import { useLogging } from "../../shared/logging/useLogging.ts";
-import { WhenField } from "../../shared/logging/WhenField.tsx";
-import { lotsLeft } from "../../shared/stock/stock.ts";
-import { useStock } from "../../shared/stock/useStock.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
+import { type Answer, AnswerDialog } from "../care/AnswerDialog.tsx";
+import { type EntryBody, useLogging } from "../logging/useLogging.ts";
+import { WhenField } from "../logging/WhenField.tsx";
+import { lotsLeft } from "../stock/stock.ts";
+import { useStock } from "../stock/useStock.ts";
 
 interface Props {
   readonly desk: JobDesk;
@@ -21,6 +21,7 @@ interface Props {
   readonly product: Product;
   readonly fill: Fill;
   readonly number: number;
+  readonly follows: (() => readonly EntryBody[]) | undefined;
   readonly onMade: () => void;
 }
 
@@ -33,7 +34,7 @@ function labelSentence(side: ReturnType<typeof againstLabel>, product: Product):
 }
 
 /** The tick: as planned in one press, or how much really went in and from which pack. */
-export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
+export function MadeIt({ desk, batch, product, fill, number, follows, onMade }: Props) {
   const units = useUnits();
   const log = useLogging(desk);
   const stock = useStock();
@@ -80,6 +81,8 @@ export function MadeIt({ desk, batch, product, fill, number, onMade }: Props) {
         ...(aboveLabel ? { aboveLabel } : {}),
       },
       other ? when : undefined,
+      // Written down later, nothing begins with it.
+      other && when !== undefined ? [] : follows?.(),
     );
     onMade();
   };

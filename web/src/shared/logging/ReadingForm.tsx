@@ -1,0 +1,80 @@
+import { meterReadings } from "@scutch/core/log";
+import { useState } from "react";
+import { reads } from "../../format/readers.ts";
+import { percent } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useTimes } from "../../state/useTimes.ts";
+import { Button } from "../../ui/Button.tsx";
+import { ChoiceField } from "../../ui/ChoiceField.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import { type EntryFormProps, EntryFrame, NO_ROOM, ownRoom, roomOptions } from "./EntryFrame.tsx";
+import { useInstruments } from "./instruments.ts";
+
+/** A run is under way, logged step by step, and no step of this room is begun. */
+const notBegun = ({ input: { logged, finished = {} } }: JobDesk, roomId: string): boolean =>
+  logged !== undefined &&
+  finished[roomId] === undefined &&
+  !Object.keys(logged).some((id) => id.includes(roomId));
+
+/** What a moisture meter shows, typed, or taken from one that is connected. */
+export function ReadingForm({ desk, add, room, onRoom, children }: EntryFormProps) {
+  const { clock } = useTimes();
+  const instruments = useInstruments();
+  const [place, setPlace] = useState<"carpet" | "dry-standard">("carpet");
+  const [moisture, setMoisture] = useState<number>();
+  const [error, setError] = useState<string>();
+  const roomId = ownRoom({ desk, room });
+  if (roomId === undefined) return NO_ROOM;
+  const submit = () =>
+    moisture === undefined
+      ? setError("Type what the meter shows, like 19 %.")
+      : add({ kind: "reading", roomId, place, moisture });
+  const shown = instruments?.moistureMeter(roomId, place);
+  const { carpet, dryStandard } = meterReadings(desk.log, roomId);
+  const before = place === "carpet" ? carpet.at(-1) : dryStandard;
+  return (
+    <EntryFrame onAdd={submit}>
+      {shown !== undefined && (
+        <Button onClick={() => add({ kind: "reading", roomId, place, moisture: shown })}>
+          Log what the meter shows: {percent(shown)}
+        </Button>
+      )}
+      <QuantityField
+        label="The meter shows"
+        value={moisture}
+        digits
+        show={percent}
+        read={(text) => {
+          const read = reads("share", "percent")(text);
+          if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
+          return { error: "A meter shows 0 to 100 %. Read it again." };
+        }}
+        onChange={(value) => {
+          setMoisture(value);
+          setError(undefined);
+        }}
+        fault={error}
+      />
+      <ChoiceField label="Room" value={roomId} options={roomOptions(desk)} onChange={onRoom} />
+      {place === "carpet" && notBegun(desk, roomId) && (
+        <p className="text-caution-ink text-sm">Nothing was done in this room yet. Is it the right one?</p>
+      )}
+      <Segmented
+        label="Where"
+        value={place}
+        options={[
+          { value: "carpet", name: "Cleaned carpet" },
+          { value: "dry-standard", name: "Untouched place" },
+        ]}
+        onChange={setPlace}
+      />
+      {before && (
+        <p className="text-sm text-soft">
+          Last: {percent(before.moisture)} at {clock(Date.parse(before.at))}.
+        </p>
+      )}
+      {children}
+    </EntryFrame>
+  );
+}

@@ -1,0 +1,98 @@
+import type { RoomId } from "@scutch/contract";
+import { DRYING_LIMITS } from "@scutch/core/drying";
+import { finishedRooms, runLogged, tankReadings } from "@scutch/core/log";
+import { useState } from "react";
+import { readsVolume } from "../../format/readers.ts";
+import { joined } from "../../format/units.ts";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { Button } from "../../ui/Button.tsx";
+import { FieldError } from "../../ui/FieldFrame.tsx";
+import { QuantityField } from "../../ui/QuantityField.tsx";
+import { Several } from "../../ui/Several.tsx";
+import { useLogging } from "./useLogging.ts";
+
+/** kg/m² that `water` m³ is over rooms. */
+function keptBy({ work }: JobDesk, ids: readonly string[], water: number): number {
+  const area = work.rooms.filter(({ id }) => ids.includes(id)).reduce((sum, room) => sum + room.area, 0);
+  return (1000 * water) / area;
+}
+
+/** Rooms that are rinsed from the machine's tanks. */
+export const rinsedRooms = ({ job, work }: JobDesk) =>
+  job.rooms.filter((room) => work.rooms.some(({ id, rinse }) => id === room.id && rinse > 0));
+
+/** Rooms that were cleaned since the tanks were last read. */
+function cleanedSince({ log }: JobDesk): readonly string[] {
+  const read = new Set(tankReadings(log).flatMap(({ roomIds }) => roomIds as readonly string[]));
+  const cleaned = [...runLogged(log).steps].flatMap(([id, { doneAt, roomId }]) =>
+    id.startsWith("clean:") && doneAt !== undefined && roomId !== undefined && !read.has(roomId)
+      ? [roomId]
+      : [],
+  );
+  return [...cleaned, ...[...finishedRooms(log).keys()].filter((id) => !read.has(id))];
+}
+
+/** What the tanks really showed over some rooms, those cleaned since the last time first. */
+export function TanksForm({ desk, onLogged }: { readonly desk: JobDesk; readonly onLogged: () => void }) {
+  const units = useUnits();
+  const log = useLogging(desk);
+  const rooms = rinsedRooms(desk);
+  const [roomIds, setRooms] = useState<RoomId[]>(() => {
+    const cleaned = cleanedSince(desk);
+    return rooms.flatMap(({ id }) => (cleaned.includes(id) ? [id] : []));
+  });
+  const [solution, setSolution] = useState<number>();
+  const [recovered, setRecovered] = useState<number>();
+  const [error, setError] = useState<string>();
+  const sprayed = desk.work.rooms
+    .filter(({ id }) => roomIds.includes(id as RoomId))
+    .reduce((sum, { preSpray }) => sum + preSpray, 0);
+  const volume = (label: string, value: number | undefined, set: (value: number | undefined) => void) => (
+    <QuantityField
+      label={label}
+      value={value}
+      show={(each) => joined(units.volume(each))}
+      read={readsVolume(units, "volume")}
+      onChange={(each) => {
+        set(each);
+        setError(undefined);
+        return undefined;
+      }}
+    />
+  );
+  const save = () => {
+    if (roomIds.length === 0) return setError("Press the rooms it was used in.");
+    if (solution === undefined || recovered === undefined)
+      return setError("Type both: what was used and what came back.");
+    if (recovered > solution + sprayed)
+      return setError(
+        "More came back than went on. Read the tanks again, or press every room it was used in.",
+      );
+    const kept = keptBy(desk, roomIds, sprayed + solution - recovered);
+    if (kept > DRYING_LIMITS.residual[1])
+      return setError(
+        `That would leave ${units.massPerArea(kept)}: carpet keeps at most ${units.massPerArea(DRYING_LIMITS.residual[1])}. Read the tanks again, or press every room it was used in.`,
+      );
+    log({ kind: "water-measured", roomIds, solution, recovered });
+    onLogged();
+  };
+  return (
+    <div className="grid gap-3">
+      <Several
+        label="Rooms it was used in"
+        names={Object.fromEntries(rooms.map(({ id, name }) => [id, name])) as Record<RoomId, string>}
+        chosen={roomIds}
+        onChange={setRooms}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        {volume("Solution used", solution, setSolution)}
+        {volume("Taken up", recovered, setRecovered)}
+      </div>
+      <FieldError sentence={error} />
+      <Button weight="main" onClick={save}>
+        Log it
+      </Button>
+    </div>
+  );
+}
