@@ -44,7 +44,7 @@ export {
 } from "./job.ts";
 export { cardFacts, JobCard, JobPage, OPEN_DAYS } from "./jobCard.ts";
 export { JobFile } from "./jobFile.ts";
-export { jobInput, type Surroundings } from "./jobInput.ts";
+export { jobInput, loggedRun, type Surroundings } from "./jobInput.ts";
 export { LogEntry, type LogEntryOf } from "./logEntry.ts";
 export { type MergedJob, mergeJobs } from "./mergeJobs.ts";
 export { Day, Instant } from "./moment.ts";

@@ -73,7 +73,7 @@ const FORGOTTEN = 12 * 3_600_000;
 const A_MINUTE = 60_000;
 
 /** What the log knows of the run's steps, on the job's clock; nothing where no step is logged. A fill made is its step done. */
-function loggedRun(
+export function loggedRun(
   job: Job,
   log: readonly LogEntry[],
   { startsAt, now }: Pick<Surroundings, "startsAt" | "now">,

@@ -131,46 +131,6 @@ row(
   `median ${percentile(frames, 0.5).toFixed(0)} ms of ${frames.length}, ${times(percentile(frames, 0.95), pace, "loop")}`,
 );
 
-/** From “Done” on the card of a run under way to its next step, ms. */
-async function tapped(path: string): Promise<number[]> {
-  await slow(1);
-  await page.goto(`${scutch.address}${path}`);
-  const begin = page.getByRole("button", { name: "Start the job" });
-  await begin.click();
-  await page
-    .getByRole("button", { name: /^(Start|Done)$/ })
-    .first()
-    .waitFor();
-  await slow(4);
-  await page.evaluate("globalThis.__name = (each) => each");
-  return page.evaluate(async () => {
-    const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-    const card = () => document.querySelector('[aria-label="Now"]');
-    const button = () =>
-      [...(card()?.querySelectorAll("button") ?? [])].find(({ textContent = "" }) =>
-        /^(Start|Done)$/.test(textContent),
-      );
-    const shown = () => `${card()?.querySelector("h2")?.textContent} ${button()?.textContent}`;
-    const results: number[] = [];
-    for (let i = 0; i < 14 && button(); i++) {
-      const before = shown();
-      const start = performance.now();
-      button()?.click();
-      while (shown() === before && performance.now() - start < 5000) await pause(1);
-      results.push(performance.now() - start);
-      await pause(1200);
-    }
-    return results.slice(2);
-  });
-}
-const taps = await tapped(six.replace(/dry.*/, "run"));
-row(
-  "web: a tap on a run under way to its next step, CPU slowed 4×, median",
-  `${percentile(taps, 0.5).toFixed(0)} ms`,
-  "≤ 50 ms",
-  `of ${taps.length}, ${times(percentile(taps, 0.5), pace, "loop")}`,
-);
-
 await slow(1);
 await page.goto(scutch.address);
 await page.evaluate(async () => void (await navigator.serviceWorker.ready));

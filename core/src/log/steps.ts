@@ -38,11 +38,22 @@ type StepEntry = Extract<Entry, { readonly step: string }>;
 
 const inTime = (a: Entry, b: Entry) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1);
 
+/** A log is folded once, however many ask: it is never changed in place. */
+const folded = new WeakMap<readonly Entry[], RunLogged>();
+
 /**
  * The run as it went: a pure fold of the log that comes to the same in whatever order entries arrive. Of a step begun, done or
  * skipped more than once the first counts and the others are named; what ended before it began has an end and no beginning.
  */
 export function runLogged(log: readonly Entry[]): RunLogged {
+  const known = folded.get(log);
+  if (known) return known;
+  const run = fold(log);
+  folded.set(log, run);
+  return run;
+}
+
+function fold(log: readonly Entry[]): RunLogged {
   const entries = standing(log).toSorted(inTime);
   const begun = entries.filter(({ kind }) => kind === "run-started");
   const doubts: StepDoubt[] =

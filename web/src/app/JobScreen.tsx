@@ -7,6 +7,7 @@ import { redoChange, undoChange } from "../device/changes.ts";
 import { longDay } from "../format/time.ts";
 import { percent } from "../format/units.ts";
 import { type JobDesk, useJobDesk } from "../planning/desk.ts";
+import { LogNowContext } from "../planning/logNow.ts";
 import { readyOfJob } from "../planning/ready.ts";
 import type { Dried } from "../planning/useDried.ts";
 import { TakeBack } from "../shared/logging/TakeBack.tsx";
@@ -29,7 +30,12 @@ export function JobScreen() {
   const { jobId } = useParams();
   const parsed = JobId.safeParse(jobId);
   const desk = useJobDesk(parsed.success ? parsed.data : undefined);
-  if (desk.state === "ready") return <OpenJob desk={desk.desk} />;
+  if (desk.state === "ready")
+    return (
+      <LogNowContext.Provider value={desk.logNow}>
+        <OpenJob desk={desk.desk} />
+      </LogNowContext.Provider>
+    );
   return (
     <div className="px-4 sm:px-7">
       {desk.state === "loading" ? (
@@ -41,7 +47,8 @@ export function JobScreen() {
   );
 }
 
-function OpenJob({ desk }: { readonly desk: JobDesk }) {
+/** Follows the desk alone: what is logged this moment is the run card's. */
+const OpenJob = memo(function OpenJob({ desk }: { readonly desk: JobDesk }) {
   return (
     <div className="pb-32 sm:pb-16">
       <JobHeader desk={desk} />
@@ -54,7 +61,7 @@ function OpenJob({ desk }: { readonly desk: JobDesk }) {
       </DialogAside>
     </div>
   );
-}
+});
 
 /** The phases, and undo: nothing here follows the figures. */
 const PhaseBar = memo(function PhaseBar({ jobId }: { readonly jobId: JobId }) {

@@ -7,8 +7,8 @@ export interface Phase {
   readonly name: string;
   readonly key: string;
   readonly Screen: ComponentType;
-  /** The stages of a job that it opens at. */
-  readonly opens: readonly JobState["kind"][];
+  /** The stages of a job that it opens at; running: step by step, on the card. */
+  readonly opens: readonly (JobState["kind"] | "running")[];
 }
 
 const survey = async () => ({ default: (await import("../features/survey/SurveyScreen.tsx")).SurveyScreen });
@@ -24,7 +24,7 @@ export const fetchPhases = () => Promise.all([survey(), mix(), run(), dry(), log
 export const PHASES: readonly Phase[] = [
   { path: "survey", name: "Survey", key: "1", Screen: lazy(survey), opens: ["planned"] },
   { path: "mix", name: "Mix", key: "2", Screen: lazy(mix), opens: ["under-way"] },
-  { path: "run", name: "Run", key: "3", Screen: lazy(run), opens: [] },
+  { path: "run", name: "Run", key: "3", Screen: lazy(run), opens: ["running"] },
   { path: "dry", name: "Dry", key: "4", Screen: lazy(dry), opens: ["drying"] },
   { path: "log", name: "Log", key: "5", Screen: lazy(log), opens: ["dry"] },
 ];

@@ -1,5 +1,5 @@
-import { faultsOf, Job, type JobId } from "@scutch/contract";
-import { useCallback, useMemo } from "react";
+import { faultsOf, Job, type JobId, type LogEntry } from "@scutch/contract";
+import { useCallback, useDeferredValue, useMemo } from "react";
 import { changeJob } from "../device/changes.ts";
 import { type LogHere, useJobHere, useLogHere } from "../device/jobHere.ts";
 import { usePull } from "../device/live.ts";
@@ -26,6 +26,7 @@ export interface JobDesk extends Omit<Planned, "result"> {
   readonly edit: (change: (job: Job) => Job, showLimit?: ShowLimit) => string | undefined;
 }
 
+/** `logNow`: its log this moment; the desk follows it. */
 export type Desk =
   | { readonly state: "loading" }
   | {
@@ -33,7 +34,14 @@ export type Desk =
       readonly code: "offline" | "not-found" | "newer";
       readonly retry: () => void;
     }
-  | { readonly state: "ready"; readonly desk: JobDesk };
+  | { readonly state: "ready"; readonly desk: JobDesk; readonly logNow: readonly LogEntry[] };
+
+/** What a job's log says once there is time for all that follows from it; of another job at once. */
+function useLater<T>(log: T, jobId: JobId | undefined): T {
+  const pair = useMemo(() => ({ log, jobId }), [log, jobId]);
+  const later = useDeferredValue(pair);
+  return later.jobId === jobId ? later.log : log;
+}
 
 /** What is wrong with a plan, in a sentence; undefined where nothing is. */
 export function planFault(plan: Job, showLimit: ShowLimit = String): string | undefined {
@@ -48,7 +56,8 @@ export function planFault(plan: Job, showLimit: ShowLimit = String): string | un
 /** Opens a job: its plan, its log, the shelf, and what follows from them. */
 export function useJobDesk(jobId: JobId | undefined): Desk {
   const here = useJobHere(jobId);
-  const logHere = useLogHere(jobId);
+  const logNow = useLogHere(jobId);
+  const logHere = useLater(logNow, jobId);
   const shelf = useShelfHere();
   const job = usePull(jobId && `job ${jobId}`, ({ db, send }) => pullJob(db, send, jobId as JobId));
   const log = usePull(jobId && `log ${jobId}`, ({ db, send }) => pullLog(db, send, jobId as JobId));
@@ -88,7 +97,7 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
     };
   }, [known, logHere, here.newer, ranges, edit]);
 
-  if (desk) return { state: "ready", desk };
+  if (desk) return { state: "ready", desk, logNow: logNow?.entries ?? desk.log };
   const retry = () => {
     job.again();
     log.again();

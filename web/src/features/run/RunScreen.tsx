@@ -1,7 +1,7 @@
 import { vesselLevels } from "@scutch/core/plan";
 import type { Step } from "@scutch/core/run";
 import { Printer, Scale } from "lucide-react";
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { at } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -30,7 +30,7 @@ const CompareDialog = lazy(async () => ({ default: (await import("./CompareDialo
 const NOBODY: readonly string[] = [];
 
 /** Who does what when, section by section, from the first step to the last room dry. */
-export function RunScreen() {
+export const RunScreen = memo(function RunScreen() {
   const desk = useDesk();
   const { work, job } = desk;
   const said = useChangeSaid(desk);
@@ -48,7 +48,7 @@ export function RunScreen() {
       )}
     </div>
   );
-}
+});
 
 /** What the last change of the plan, or what was last logged, did to the run; nothing on opening it. */
 function useChangeSaid({ work, job, log, rough }: JobDesk): string | undefined {
@@ -89,7 +89,6 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
   );
   const onStep = useCallback((step: Step) => setChosen(step.id), []);
   const people = input.run?.people ?? 1;
-  const left = useMemo(() => new Set(Object.keys(input.finished ?? {})), [input.finished]);
   const last = Math.max(...lanes.map(({ dryAt, finished }) => at(start, (dryAt ?? finished) / 3600)), start);
   const within = now > start && now < last;
   const time = Math.min(last, Math.max(start, looked ?? (within ? now : start)));
@@ -162,7 +161,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
         </details>
       </section>
       <div className="max-lg:order-first lg:col-start-2 lg:row-start-1">
-        <LiveCard {...{ desk, run, people, names, roomName, left }} />
+        <LiveCard {...{ desk, run, people, names, roomName }} />
       </div>
       <section
         aria-label="At the hour looked at"

@@ -1,4 +1,5 @@
 import type { Shelf } from "@scutch/contract";
+import { isUnderWay, runLogged } from "@scutch/core/log";
 import { lazy, Suspense, useMemo } from "react";
 import { Link } from "react-router";
 import { longDay, type Times } from "../../format/time.ts";
@@ -15,7 +16,7 @@ import { WetStrip } from "./WetStrip.tsx";
 const NextLine = lazy(async () => ({ default: (await import("./NextLine.tsx")).NextLine }));
 
 /** Tells the address of a job at the phase it stands at. */
-export type JobPath = (jobId: string, stage: JobState["kind"]) => string;
+export type JobPath = (jobId: string, stage: JobState["kind"] | "running") => string;
 
 interface Props {
   readonly listed: Listed;
@@ -59,10 +60,14 @@ export function JobRow({ listed, shelf, now, jobPath }: Props) {
   const site = shelf.sites.find(({ id }) => id === listed.siteId);
   const state = stateOf(listed, plan, now);
   const [label, hour] = headline(listed, state, now, times);
+  const running = known !== undefined && isUnderWay(runLogged(known.log));
   const going = plan !== undefined && (state.kind === "under-way" || state.kind === "drying");
   return (
     <li className={going ? "border-accent border-t-4 bg-paper" : "border-rule border-t"}>
-      <Link to={jobPath(listed.id, state.kind)} className="block px-4 py-4 hover:bg-wash">
+      <Link
+        to={jobPath(listed.id, running ? "running" : state.kind)}
+        className="block px-4 py-4 hover:bg-wash"
+      >
         <div className="flex items-start justify-between gap-4">
           <div className="min-w-0">
             <h3 className="font-bold text-lg leading-tight">{site?.name ?? "Unknown site"}</h3>

@@ -86,4 +86,16 @@ describe("the next action on a job, in the order it is worked", () => {
     const finished = [entry("room-finished", { roomId: "Hall" })];
     expect(next([room("Hall", { fibre: "wool" }), room("Den")], finished)).toBe("Say the fibre in Den");
   });
+
+  test("of a run under way it is the step in hand, else the next one, until all is packed up", () => {
+    const at = (minute: number) => `2026-03-09T09:${String(minute).padStart(2, "0")}:00`;
+    const step = (kind: string, does: string, minute: number) =>
+      entry(kind, { step: does, does, at: at(minute), who: 1 });
+    const rooms = [room("Hall", nylon)];
+    const begun = [passed("Hall"), entry("run-started", { at: at(0) }), step("step-started", "set-up", 1)];
+    expect(next(rooms, begun)).toMatch(/^Set up, done about/);
+    expect(next(rooms, [...begun, step("step-done", "set-up", 16)])).toMatch(/^Vacuum, Hall, done about/);
+    const packed = [...begun, entry("room-finished", { roomId: "Hall" }), step("step-done", "pack-up", 50)];
+    expect(next(rooms, packed)).toMatch(/^Look again/);
+  });
 });

@@ -1,13 +1,29 @@
-import { fillsMade } from "@scutch/core/log";
+import { fillsMade, isUnderWay, runLogged } from "@scutch/core/log";
 import { careOf } from "@scutch/core/plan";
 import { at, type Times } from "../../format/time.ts";
 import type { Planned } from "../../planning/planned.ts";
+import { stepName } from "../../shared/run/stepWords.ts";
 
 /** What is to be done next on a job, in a few words, and about when where that is known. */
 export interface Next {
   readonly what: string;
   /** ms since 1970. */
   readonly at?: number;
+}
+
+/** The step in hand of a run under way, else the next of it. */
+function nextInRun({
+  input: { logged = {} },
+  work: { run },
+  start,
+}: Pick<Planned, "input" | "work" | "start">) {
+  if (run.outcome !== "planned") return undefined;
+  const gone = new Set(run.gone);
+  const isInHand = (id: string) => logged[id]?.start !== undefined;
+  const [step] = run.steps
+    .filter(({ id, kind }) => kind !== "break" && !gone.has(id))
+    .toSorted((a, b) => Number(isInHand(b.id)) - Number(isInHand(a.id)) || a.start - b.start);
+  return step && { what: stepName(step), roomId: step.roomId, at: at(start, step.end / 3600) };
 }
 
 /** The next thing to do on a job, in the order it is worked: survey, questions, test, mix, clean, look again. */
@@ -20,6 +36,9 @@ export function nextAction({ job, input, work, log, shelf, start }: Planned): Ne
   const care = careOf(input).rooms.filter(({ roomId }) => open.some(({ id }) => id === roomId));
   const stop = care.find(({ danger }) => danger === "stop");
   if (stop) return { what: `Another way for ${nameOf(stop.roomId)}: a stop stands on it` };
+  const inRun = isUnderWay(runLogged(log)) ? nextInRun({ input, work, start }) : undefined;
+  if (inRun)
+    return { ...inRun, what: [inRun.what, inRun.roomId && nameOf(inRun.roomId)].filter(Boolean).join(", ") };
   const fibre = care.find(({ toDo }) => toDo.includes("fibre"));
   if (fibre) return { what: `Say the fibre in ${nameOf(fibre.roomId)}` };
   const test = care.find(({ toDo }) => toDo.includes("dye-test"));

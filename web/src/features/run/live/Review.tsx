@@ -1,13 +1,13 @@
 import { showDuration } from "@scutch/core/quantity";
 import { at } from "../../../format/time.ts";
 import { useTimes } from "../../../state/useTimes.ts";
-import { type LiveProps, NOTHING } from "./liveProps.ts";
+import type { LiveProps } from "./liveProps.ts";
 import { offTime } from "./liveView.ts";
 
 /** The run as it went: what it took against the plan, what was rushed and what dried out. */
 export function Review({ desk, run, roomName }: LiveProps) {
   const { clock } = useTimes();
-  const known = desk.input.logged ?? NOTHING;
+  const known = desk.input.logged ?? {};
   const off = offTime(run, known);
   const passed = run.steps.filter(({ id }) => known[id]?.skipped !== undefined).length;
   const unsaid = run.unsaid.length;

@@ -36,7 +36,7 @@ const LEEWAY = 20;
 const TOUCHES: readonly Step["kind"][] = ["fill", "pre-spray", "clean"];
 
 /** The one next step of one person: its clock, what is done with it, what dwells and what follows. */
-export function UnderWay({ desk, run, people, names, roomName, left, practice = false }: LiveProps) {
+export function UnderWay({ desk, run, people, names, roomName, practice = false }: LiveProps) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const { name, seat, signals } = useAppSelector((state) => state.settings);
@@ -44,7 +44,7 @@ export function UnderWay({ desk, run, people, names, roomName, left, practice = 
   const ticking = useClock();
   const lastTap = useRef(0);
   const known = useMemo(() => knownIn(run, desk.input.logged), [run, desk.input.logged]);
-  const log = useRunLog(desk, run, known, left);
+  const log = useRunLog(desk, run, known);
   const named = names.indexOf(name);
   const who = Math.min(people - 1, seat ?? (named >= 0 ? named : 0));
   const time = (second: number) => at(desk.start, second / 3600);

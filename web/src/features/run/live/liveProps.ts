@@ -1,6 +1,5 @@
 import type { JobRun } from "@scutch/core/run";
 import type { JobDesk } from "../../../planning/desk.ts";
-import type { Known } from "./liveView.ts";
 
 /** What the cards of a run under way are given. */
 export interface LiveProps {
@@ -9,11 +8,6 @@ export interface LiveProps {
   readonly people: number;
   readonly names: readonly string[];
   readonly roomName: (id: string) => string;
-  /** Rooms whose finish is logged. */
-  readonly left: ReadonlySet<string>;
   /** Nothing of it is real: no mix to make elsewhere, no stop to lift, nothing to note. */
   readonly practice?: boolean;
 }
-
-/** Nothing known of any step. */
-export const NOTHING: Known = {};

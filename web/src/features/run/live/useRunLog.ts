@@ -1,4 +1,5 @@
 import { EntryId, type RoomId } from "@scutch/contract";
+import { finishedRooms } from "@scutch/core/log";
 import type { JobRun, Step } from "@scutch/core/run";
 import { newId } from "../../../device/newId.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
@@ -11,7 +12,7 @@ import type { OwnStep } from "./OwnStep.tsx";
 const SOON = 5;
 
 /** What one tap writes: a step begun, done, passed over, handed on, with what follows from it. */
-export function useRunLog(desk: JobDesk, run: JobRun, known: Known, rooms: ReadonlySet<string>) {
+export function useRunLog(desk: JobDesk, run: JobRun, known: Known) {
   const log = useLogging(desk);
   const clock = useClock();
   const about = (step: Step) => {
@@ -25,10 +26,11 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: Known, rooms: Reado
       ...(section ? { part: { number: section.number, from: section.from, to: section.to } } : {}),
     };
   };
-  const leaving = (step: Step): EntryBody[] =>
-    step.roomId !== undefined && !rooms.has(step.roomId) && leavesRoom(run, known, step)
-      ? [{ kind: "room-finished", roomId: step.roomId as RoomId }]
-      : [];
+  const leaving = (step: Step): EntryBody[] => {
+    const roomId = step.roomId as RoomId | undefined;
+    if (roomId === undefined || finishedRooms(desk.log).has(roomId)) return [];
+    return leavesRoom(run, known, step) ? [{ kind: "room-finished", roomId }] : [];
+  };
   const second = () => (clock.now() - desk.start) / 1000;
   /** What follows from a step being done: its room left, and the next step of the same person where it can begin at once. */
   const following = (step: Step, who: number, startsItself: (next: Step) => boolean): EntryBody[] => {

@@ -1,9 +1,10 @@
 import { type Job, JobId, type LogEntry } from "@scutch/contract";
 import { simulatedInstruments } from "@scutch/core/plan";
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { newId } from "../../../device/newId.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
+import { LogNowContext } from "../../../planning/logNow.ts";
 import { useDesk } from "../../../planning/openDesk.ts";
 import { planned } from "../../../planning/planned.ts";
 import { runsOf, useMinuteUnderWay, useRunsFound } from "../../../planning/runs.ts";
@@ -103,8 +104,9 @@ function Practised({
   const pace = useAppSelector((state) => state.crew.settings?.pace);
   const names = useAppSelector((state) => state.crew.settings?.people) ?? NOBODY;
   const { shelf } = real;
+  const later = useDeferredValue(log);
   const desk = useMemo((): JobDesk => {
-    const { result, ...known } = planned(job, shelf, log, pace, runsOf(job.id, runs), minute);
+    const { result, ...known } = planned(job, shelf, later, pace, runsOf(job.id, runs), minute);
     return {
       ...known,
       newer: [],
@@ -112,9 +114,8 @@ function Practised({
       dried: result ? { work: known.work, result, ranges: undefined } : undefined,
       edit: () => undefined,
     };
-  }, [job, shelf, log, pace, runs, minute]);
+  }, [job, shelf, later, pace, runs, minute]);
   const { work, input, start, dried } = desk;
-  const left = useMemo(() => new Set(Object.keys(input.finished ?? {})), [input.finished]);
   if (work.run.outcome !== "planned")
     return <p>This job can’t be run as it is: the run sheet says why and what to change.</p>;
   const instruments = simulatedInstruments(input, work, dried?.result, (now - start) / 1000);
@@ -122,15 +123,16 @@ function Practised({
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[22rem_1fr]">
       <div>
         <InstrumentsContext.Provider value={instruments}>
-          <LiveCard
-            desk={desk}
-            run={work.run}
-            people={input.run?.people ?? 1}
-            names={names}
-            roomName={(id) => work.rooms.find((room) => room.id === id)?.name ?? ""}
-            left={left}
-            practice
-          />
+          <LogNowContext.Provider value={log}>
+            <LiveCard
+              desk={desk}
+              run={work.run}
+              people={input.run?.people ?? 1}
+              names={names}
+              roomName={(id) => work.rooms.find((room) => room.id === id)?.name ?? ""}
+              practice
+            />
+          </LogNowContext.Provider>
         </InstrumentsContext.Provider>
         <TakeBack desk={desk} />
       </div>
