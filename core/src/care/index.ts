@@ -39,6 +39,7 @@ export {
   severity,
   worst,
 } from "./judge.ts";
+export { MACHINE_CARE, MACHINES, type Machine, type MachineCare } from "./machines.ts";
 export { HAZARDOUS_PAIRS, type HazardousPair, type Reactant, STATEMENTS } from "./pairs.ts";
 export { PRACTICES, type Practice } from "./practice.ts";
 export {

@@ -1,3 +1,5 @@
+import { MACHINE_CARE, MACHINES } from "./machines.ts";
+
 /** Something of the work that is looked up: what to do, in order, and what to mind. */
 export interface Practice {
   readonly title: string;
@@ -7,6 +9,9 @@ export interface Practice {
 }
 
 const COMMON = "common practice";
+const cautionOf = (which: "startCaution" | "stopCaution") => ({
+  caution: MACHINES.flatMap((machine) => MACHINE_CARE[machine][which] ?? []).join(" "),
+});
 
 /** The work round the chemistry: stairs, signs, how long a mix keeps, machines and their care. */
 export const PRACTICES: readonly Practice[] = [
@@ -42,24 +47,14 @@ export const PRACTICES: readonly Practice[] = [
   },
   {
     title: "Starting a machine",
-    steps: [
-      "Filters in and clean, jets fit and spraying even fans, belts whole, brush at its height.",
-      "Recovery tank empty, float free, defoamer in where old detergent is expected.",
-      "Water in, pressure up, look at every coupling; then the vacuum.",
-      "Cords and hoses checked end to end; two motors on two circuits.",
-    ],
-    caution: "Wet pick-up only with the filter made for it.",
+    steps: MACHINES.flatMap((machine) => MACHINE_CARE[machine].start),
+    ...cautionOf("startCaution"),
     source: COMMON,
   },
   {
     title: "Shutting a machine down",
-    steps: [
-      "Rinse tank and lines with plain water until no product comes.",
-      "Pump off, then hold the trigger until the pressure is out, before any coupling is opened.",
-      "Waste to the sanitary sewer; tanks rinsed, lids left open to air.",
-      "Filters and lint trap emptied, jets looked at, brush up and off its bristles.",
-    ],
-    caution: "About 70 bar stays in a hose after the pump stops.",
+    steps: MACHINES.flatMap((machine) => MACHINE_CARE[machine].stop),
+    ...cautionOf("stopCaution"),
     source: COMMON,
   },
   {

@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import type { Entry } from "./entries.ts";
-import { isUnderWay, runLogged } from "./steps.ts";
+import { isUnderWay, leftSprayed, runLogged } from "./steps.ts";
 
 const at = (minute: number) => new Date(Date.UTC(2026, 2, 1, 9) + minute * 60_000).toISOString();
 const steps = ["set-up", "fill:b.1", "clean:r.1", "pack-up"];
@@ -101,4 +101,25 @@ test("a clock set back: what ended before it began has its end, no beginning, an
     false,
   );
   expect(isUnderWay(runLogged([]))).toBe(false);
+});
+
+test("a room taken out of the job while it stands sprayed is remembered; one that was cleaned, or is still there, isn't named", () => {
+  const step = (id: string, kind: "step-done" | "step-started", of: string, minute: number): Entry => ({
+    id,
+    kind,
+    step: of,
+    roomId: of.slice(of.indexOf(":") + 1, of.lastIndexOf(".")),
+    at: at(minute),
+  });
+  const log = [
+    step("1", "step-done", "pre-spray:a.1", 1),
+    step("2", "step-done", "pre-spray:b.1", 2),
+    step("3", "step-done", "clean:b.1", 12),
+    step("4", "step-done", "pre-spray:b.2", 13),
+    step("5", "step-done", "pre-spray:c.1", 14),
+    step("6", "step-done", "clean:c.1", 24),
+  ];
+  expect(leftSprayed(runLogged(log), new Set(["a", "b", "c"]))).toEqual([]);
+  expect(leftSprayed(runLogged(log), new Set(["a"]))).toEqual(["b"]);
+  expect(leftSprayed(runLogged(log), new Set())).toEqual(["a", "b"]);
 });

@@ -30,6 +30,18 @@ export interface RunLogged {
   readonly doubts: readonly StepDoubt[];
 }
 
+/** Rooms that were sprayed and not cleaned by the log, by room id, among those that aren't in the plan any more. */
+export function leftSprayed({ steps }: RunLogged, roomIds: ReadonlySet<string>): string[] {
+  const done = (id: string) => steps.get(id)?.doneAt !== undefined;
+  const rooms = [...steps].flatMap(([id, { roomId, doneAt }]) => {
+    const [kind, section] = [id.slice(0, id.indexOf(":")), id.slice(id.indexOf(":") + 1)];
+    if (kind !== "pre-spray" || doneAt === undefined || roomId === undefined || roomIds.has(roomId))
+      return [];
+    return done(`clean:${section}`) ? [] : [roomId];
+  });
+  return [...new Set(rooms)];
+}
+
 /** Whether somebody has begun the job and it isn't packed up. */
 export const isUnderWay = ({ startedAt, steps }: RunLogged): boolean =>
   (startedAt !== undefined || steps.size > 0) && steps.get("pack-up")?.doneAt === undefined;

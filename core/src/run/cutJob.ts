@@ -90,18 +90,28 @@ const portionAt = (ends: readonly number[], share: number) => ends.findIndex((en
 const shareOf = (parts: readonly { readonly roomId: string; readonly share: number }[], roomId: string) =>
   parts.reduce((sum, part) => sum + (part.roomId === roomId ? part.share : 0), 0);
 
-/** Every room of a job cut into sections, also where a fill or the machine's tanks run out. What is begun stays as it was cut. */
-export function cutJob(input: RunInput): CutSection[] | CutFault {
+/** Every room of a job cut into sections, and those whose spray dries first. */
+export interface Cut {
+  readonly sections: readonly CutSection[];
+  /** Rooms of a run under way of which the rest isn't cut, and so isn't planned. */
+  readonly driesFirst: readonly DriesFirst[];
+}
+
+/**
+ * Every room of a job cut into sections, also where a fill or the machine's tanks run out. What is begun stays as it was cut. A room
+ * whose spray dries first is a fault; once the run is under way the others go on without it.
+ */
+export function cutJob(input: RunInput): Cut | CutFault {
   const stretch = stretchOf(input);
   const ahead = input.rooms.map((room) => sectionsAhead(room, input.crew, stretch));
   const begun = partsBegun(input.logged);
   const begunIn = (room: RunRoom): readonly Begun[] => begun.get(room.id) ?? [];
-  const dry = input.rooms.flatMap((room, i) =>
-    room.spray && !ahead[i] && stillToCut(room, begunIn(room)).length > 0
+  const driesFirst = input.rooms.flatMap((room, i) =>
+    room.spray && !ahead[i] && !input.finished?.has(room.id) && stillToCut(room, begunIn(room)).length > 0
       ? [{ roomId: room.id, open: room.spray.open, dwell: room.spray.dwell }]
       : [],
   );
-  if (dry.length > 0) return { code: "dries-first", rooms: dry };
+  if (driesFirst.length > 0 && input.now === undefined) return { code: "dries-first", rooms: driesFirst };
   const sections = input.rooms.flatMap((room, i): CutSection[] => {
     const { id, area, spray } = room;
     const { largest, reMists } = ahead[i] ?? { largest: area, reMists: 0 };
@@ -119,7 +129,8 @@ export function cutJob(input: RunInput): CutSection[] | CutFault {
     const most = Math.max(largest, area / (2 * MOST_SECTIONS));
     const cuts = [...fillEnds, ...tankEnds];
     const kept = begunIn(room);
-    const fresh = stillToCut(room, kept).flatMap((gap) =>
+    const open = driesFirst.some(({ roomId }) => roomId === id) ? [] : stillToCut(room, kept);
+    const fresh = open.flatMap((gap) =>
       cutRoom((gap.to - gap.from) * area, {
         largest: most,
         strip: room.strip,
@@ -148,7 +159,7 @@ export function cutJob(input: RunInput): CutSection[] | CutFault {
   });
   return sections.length > MOST_SECTIONS
     ? { code: "too-many-sections", sections: sections.length, most: MOST_SECTIONS }
-    : sections;
+    : { sections, driesFirst };
 }
 
 /** When the cleaning of what takes so many whole seconds may start after its spraying did, whole seconds. */

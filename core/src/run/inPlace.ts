@@ -73,7 +73,9 @@ export function inPlace(
     if (from === START) {
       const stands = isBreak(to) || most === undefined || most >= now;
       if (!stands) missed.push(to);
-      return stands && (letGo !== "every most" || isBreak(to)) ? [lag] : [];
+      if (letGo !== "every most") return stands ? [lag] : [];
+      // Breaks that can't be at their hour, two at one time say, come as soon after it as they can.
+      return isBreak(to) ? waiting({ from, to, ...(least === undefined ? {} : { least }) }) : [];
     }
     const place = places.get(from);
     if (!place)

@@ -1,5 +1,5 @@
 import { bagsFor, vacuumPieces } from "./begun.ts";
-import { type CutFault, type CutSection, cutJob, standing, windowOf } from "./cutJob.ts";
+import { type CutFault, type CutSection, cutJob, type DriesFirst, standing, windowOf } from "./cutJob.ts";
 import type { RunInput, RunRoom } from "./input.ts";
 import { after, type Lag, type Problem, START, type Task } from "./schedule/index.ts";
 import { AREA_PER_BAG, PACES, type StepKind } from "./stepKinds.ts";
@@ -33,6 +33,8 @@ export interface JobProblem {
   readonly problem: Problem;
   readonly steps: readonly StepTask[];
   readonly sections: readonly SectionTask[];
+  /** Rooms of a run under way whose rest isn't planned: its spray would dry first. */
+  readonly driesFirst: readonly DriesFirst[];
   /** Orders that usually work, as ranks of the tasks: each section sprayed so many sections before its cleaning. */
   readonly ranks: readonly (readonly number[])[];
 }
@@ -224,7 +226,7 @@ function workSection(
  */
 export function jobProblem(input: RunInput): JobProblem | CutFault {
   const cut = cutJob(input);
-  if (!Array.isArray(cut)) return cut;
+  if ("code" in cut) return cut;
   const paced = stretchOf(input);
   const to = new Statement(input.crew.people);
   const setUp = to.add({ id: "set-up", kind: "set-up" }, PACES.setUp);
@@ -260,7 +262,7 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
     const work = workOf(room, input.crew);
     // What cleaning leaves is treated when the room is through, before its pile is set up.
     const treat = () => [last("spots", work.spots * paced), last("odour", work.odour * paced)];
-    const own = cut.filter(({ roomId }) => roomId === room.id);
+    const own = cut.sections.filter(({ roomId }) => roomId === room.id);
     for (const section of own) {
       to.next(dwell);
       const fill = fillOf(section);
@@ -347,5 +349,5 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
     ),
     ...LOOK_AHEAD.map((ahead) => to.turns.map((turn, i) => turn - ahead * (SOONER[kindOf(i)] ?? 0))),
   ];
-  return { problem: to.finish(input), steps: to.steps, sections, ranks };
+  return { problem: to.finish(input), steps: to.steps, sections, driesFirst: cut.driesFirst, ranks };
 }

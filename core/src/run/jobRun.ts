@@ -1,4 +1,4 @@
-import type { CutFault } from "./cutJob.ts";
+import type { CutFault, DriesFirst } from "./cutJob.ts";
 import type { Pin } from "./input.ts";
 import type { SectionTask, StepTask } from "./jobProblem.ts";
 import type { Problem, Starts, Unschedulable } from "./schedule/index.ts";
@@ -41,6 +41,8 @@ export interface JobRun {
   readonly gone: readonly string[];
   /** Those of them that nobody had said anything of by the time all was packed up: they weren't done. */
   readonly unsaid: readonly string[];
+  /** Rooms of a run under way whose rest isn't planned any more: its spray would dry before its dwell is over. */
+  readonly driesFirst: readonly DriesFirst[];
   /** Breaks, by id, at hours when the run is over or hasn't begun: they change nothing. */
   readonly outside: readonly string[];
 }

@@ -126,6 +126,7 @@ export class Planner {
       late,
       gone,
       unsaid,
+      driesFirst: stated.driesFirst,
     };
   }
 }

@@ -99,6 +99,43 @@ describe("a run under way", () => {
     );
   });
 
+  test("whatever a log says, with breaks and held hours as they come, the run goes on: what is done stands at its time, the rest comes after now", () => {
+    const ids = planned(job(2)).steps.map(({ id }) => id);
+    const time = fc.integer({ min: -2000, max: 20_000 });
+    const known = fc.record({ start: time, end: time, skipped: time, who: fc.nat(2) }, { requiredKeys: [] });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 2 }),
+        fc.dictionary(fc.constantFrom(...ids, "own:1", "clean:gone.1"), known, { maxKeys: 12 }),
+        fc.array(fc.record({ at: time, length: fc.integer({ min: 60, max: 3600 }) }), { maxLength: 3 }),
+        fc.array(fc.record({ stepId: fc.constantFrom(...ids), at: fc.nat(20_000) }), { maxLength: 3 }),
+        fc.nat(20_000),
+        (people, said, pauses, pins, now) => {
+          const logged = new Map(
+            Object.entries(said).map(([id, each]) => [
+              id,
+              // The fold lets nothing end before it begins.
+              each.start !== undefined && each.end !== undefined && each.end < each.start
+                ? { ...each, end: each.start }
+                : each,
+            ]),
+          );
+          const breaks = pauses.map((each, i) => ({ ...each, id: `b${i}` }));
+          const run = planned({ ...job(people), logged, breaks, pins, now });
+          expect(brokenBy(run.problem, starts(run))).toEqual([]);
+          for (const { id, kind, start, end, who } of run.steps) {
+            const of = logged.get(id);
+            if (kind !== "break") expect(who).toBeDefined();
+            if (of?.end !== undefined) expect(end).toBe(Math.max(0, of.start ?? 0, of.end));
+            else if (of?.start === undefined && kind !== "break" && !run.gone.includes(id))
+              expect(start).toBeGreaterThanOrEqual(now);
+          }
+        },
+      ),
+      { seed: 91, numRuns: 40 },
+    );
+  });
+
   test("air and sizes measured afresh on the way: what was sprayed or cleaned stays as it was cut, the rest is cut anew, and no floor is missed or done twice", () => {
     fc.assert(
       fc.property(
@@ -255,6 +292,55 @@ describe("a run under way", () => {
     const [first] = run.sections;
     expect(run.late).toEqual([first?.id]);
     expect(first?.cleanStart).toBeGreaterThanOrEqual(5000);
+  });
+
+  test("air so dry on the way that a room's spray can't be cleaned in time: the others go on, what is sprayed of it is cleaned, the rest is named", () => {
+    const input = { ...job(), rooms: job().rooms.map((each) => ({ ...each, area: 3 * each.area })) };
+    const { logged, now } = worked(input, [1], 14);
+    const rooms = input.rooms.map((each) => ({
+      ...each,
+      spray: { ...(each.spray as object), open: 40 } as never,
+    }));
+    const before = planned({ ...input, logged, now });
+    const run = planned({ ...input, rooms, logged, now });
+    expect(runJob({ ...input, rooms }).outcome).toBe("impossible");
+    const sprayed = before.sections.filter(({ sprayId }) => logged.has(sprayId ?? ""));
+    expect(sprayed.length).toBeGreaterThan(0);
+    expect(run.sections.map(({ id }) => id)).toEqual(sprayed.map(({ id }) => id));
+    expect(run.driesFirst.map(({ roomId }) => roomId)).toContain("c");
+    for (const { cleanId } of sprayed) expect(run.steps.some(({ id }) => id === cleanId)).toBe(true);
+    expect(
+      planned({
+        ...input,
+        rooms,
+        logged,
+        now,
+        finished: new Map([
+          ["a", now],
+          ["b", now],
+          ["c", now],
+        ]),
+      }).driesFirst,
+    ).toEqual([]);
+  });
+
+  test("two breaks at one time, entered on the way: one comes after the other, and there is a next step", () => {
+    const input = job(2);
+    const { logged, now } = worked(input, [1], 5);
+    const at = now + 300;
+    const run = planned({
+      ...input,
+      breaks: [
+        { id: "tea", at, length: 900 },
+        { id: "talk", at: at + 60, length: 600 },
+      ],
+      logged,
+      now,
+    });
+    const pauses = run.steps.filter(({ kind }) => kind === "break");
+    expect(pauses).toHaveLength(2);
+    expect(pauses[1]?.start).toBeGreaterThanOrEqual(pauses[0]?.end ?? 0);
+    expect(run.steps.some(({ id, start }) => !logged.has(id) && start >= now)).toBe(true);
   });
 
   test("two people say they have the one machine, a break and an hour gone by: believed, and planned on", () => {

@@ -85,6 +85,8 @@ export interface Facts {
   readonly use: { readonly used: readonly StockUse[]; readonly askedAt: number };
   /** What was put in the van for a day, by the keys of its load list. */
   readonly loaded: { readonly day: string; readonly keys: readonly string[] };
+  /** What was seen to of a job's machines, by the lines of their lists. */
+  readonly machines: { readonly jobId: string; readonly keys: readonly string[] };
   /** How far the list of jobs is known each way: what to ask for next, null at its end. */
   readonly list: { readonly earlier: string | null; readonly later: string | null };
 }

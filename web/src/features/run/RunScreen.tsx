@@ -110,6 +110,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
   );
   if (!run) return null;
   const step = run.steps.find(({ id }) => id === chosen);
+  const isOver = input.logged?.["pack-up"]?.end !== undefined;
   const gap = run.finish / run.lowerBound - 1;
   return (
     <>
@@ -117,11 +118,13 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
         <p className="mb-2" role="status">
           <strong>Done at {clock(at(start, run.finish / 3600))}.</strong>{" "}
           <span className="text-soft">
-            {rough
-              ? "Looking for a better order …"
-              : gap < 0.005
-                ? "No order of these steps is done sooner."
-                : `No order of these steps is done more than ${Math.ceil(100 * (1 - run.lowerBound / run.finish))} % sooner.`}
+            {isOver
+              ? ""
+              : rough
+                ? "Looking for a better order …"
+                : gap < 0.005
+                  ? "No order of these steps is done sooner."
+                  : `No order of these steps is done more than ${Math.ceil(100 * (1 - run.lowerBound / run.finish))} % sooner.`}
           </span>{" "}
           {said && <span className="font-semibold text-accent">{said}</span>}
         </p>
@@ -160,7 +163,10 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
           <StepTable {...{ run, start, people, names, roomName, vesselName, pinned, onStep }} />
         </details>
       </section>
-      <div className="max-lg:order-first lg:col-start-2 lg:row-start-1">
+      <div className="grid content-start gap-4 max-lg:order-first lg:col-start-2 lg:row-start-1">
+        {run.driesFirst.length > 0 && (
+          <RunFault desk={desk} fault={{ code: "dries-first", rooms: run.driesFirst }} />
+        )}
         <LiveCard {...{ desk, run, people, names, roomName }} />
       </div>
       <section

@@ -1,7 +1,6 @@
 import type { Job, Shelf } from "@scutch/contract";
-import { useMemo, useState } from "react";
-import { useLive } from "../../device/live.ts";
-import { session } from "../../device/session.ts";
+import { useMemo } from "react";
+import { LOADED, useTicks } from "../../device/ticks.ts";
 import { longDay } from "../../format/time.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { loadList } from "./loadList.ts";
@@ -17,19 +16,7 @@ interface Props {
 export function LoadSection({ shelf, day, jobs }: Props) {
   const units = useUnits();
   const items = useMemo(() => loadList(jobs, shelf, units), [jobs, shelf, units]);
-  const kept = useLive(async (db) => (await db.fact("loaded")) ?? null, []);
-  // Shown at once; two ticks in a row each build on what the database has by then.
-  const [pressed, setPressed] = useState<Readonly<Record<string, boolean>>>({});
-  const isIn = (key: string) => pressed[key] ?? (kept?.day === day && kept.keys.includes(key));
-  const tick = (key: string, on: boolean) => {
-    setPressed((before) => ({ ...before, [key]: on }));
-    const { db } = session();
-    void db.transaction("rw", db.facts, async () => {
-      const now = await db.fact("loaded");
-      const others = now?.day === day ? now.keys.filter((each) => each !== key) : [];
-      await db.setFact("loaded", { day, keys: on ? [...others, key] : others });
-    });
-  };
+  const { isOn: isIn, tick } = useTicks(LOADED, day);
   const left = items.filter(({ key }) => !isIn(key)).length;
   return (
     <section aria-label="To load for tomorrow">

@@ -1,4 +1,4 @@
-import { runLogged, type StepDoubt } from "@scutch/core/log";
+import { leftSprayed, runLogged, type StepDoubt } from "@scutch/core/log";
 import { Link } from "react-router";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { stepName } from "../../../shared/run/stepWords.ts";
@@ -24,33 +24,47 @@ export function Doubts({
   readonly roomName: (id: string) => string;
 }) {
   const now = useNow();
-  const { doubts, steps } = runLogged(desk.log);
+  const logged = runLogged(desk.log);
+  const { doubts, steps } = logged;
   const ahead = [...steps.values()].some(
     ({ startedAt = 0, doneAt = 0 }) => Math.max(startedAt, doneAt) > now + CLOCKS_DIFFER,
   );
-  if (doubts.length === 0 && !ahead) return null;
+  const here = new Set<string>(desk.job.rooms.map(({ id }) => id));
+  const taken = leftSprayed(logged, here).map(
+    (id) => desk.job.former?.find((room) => room.id === id)?.name ?? "A removed room",
+  );
   const nameOf = (doubt: StepDoubt) => {
     const entry = desk.log.find(({ id }) => id === doubt.entryIds[0]);
     if (!entry || !("does" in entry)) return "";
     return `${stepName({ kind: entry.does, what: entry.what })}${entry.roomId ? `, ${roomName(entry.roomId)}` : ""} `;
   };
   return (
-    <Callout tone="caution" title="The log doesn’t agree with itself.">
-      {ahead && (
-        <p>
-          Something was logged at an hour still to come: a device’s clock is wrong. Set it right; what it
-          wrote can be struck out.
-        </p>
+    <>
+      {taken.length > 0 && (
+        <Callout tone="stop" title={`${taken.join(", ")}: sprayed, and not in the job any more.`}>
+          What was sprayed still has to be cleaned. If it was taken out by mistake, Undo in Survey brings it
+          back.
+        </Callout>
       )}
-      {doubts.map((doubt) => (
-        <p key={`${doubt.code} ${doubt.step}`}>
-          {nameOf(doubt)}
-          {SAID[doubt.code]}
-        </p>
-      ))}
-      <Link to="../log?kind=steps" relative="path" className="font-semibold text-accent underline">
-        Strike out what is wrong
-      </Link>
-    </Callout>
+      {(doubts.length > 0 || ahead) && (
+        <Callout tone="caution" title="The log doesn’t agree with itself.">
+          {ahead && (
+            <p>
+              Something was logged at an hour still to come: a device’s clock is wrong. Set it right; what it
+              wrote can be struck out.
+            </p>
+          )}
+          {doubts.map((doubt) => (
+            <p key={`${doubt.code} ${doubt.step}`}>
+              {nameOf(doubt)}
+              {SAID[doubt.code]}
+            </p>
+          ))}
+          <Link to="../log?kind=steps" relative="path" className="font-semibold text-accent underline">
+            Strike out what is wrong
+          </Link>
+        </Callout>
+      )}
+    </>
   );
 }

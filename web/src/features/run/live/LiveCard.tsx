@@ -1,9 +1,11 @@
 import { loggedRun } from "@scutch/contract";
-import { isUnderWay, runLogged } from "@scutch/core/log";
-import { useContext, useMemo } from "react";
+import { finishedRooms, isUnderWay, runLogged } from "@scutch/core/log";
+import { useContext, useMemo, useState } from "react";
+import { clock24, dayOf, longDay } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { LogNowContext } from "../../../planning/logNow.ts";
 import { Button } from "../../../ui/Button.tsx";
+import { Dialog } from "../../../ui/Dialog.tsx";
 import { useClock } from "../../../ui/useClock.ts";
 import type { LiveProps } from "./liveProps.ts";
 import { Review } from "./Review.tsx";
@@ -26,6 +28,16 @@ export function LiveCard({ desk: planned, ...props }: LiveProps) {
   const desk = useDeskNow(planned);
   const logged = runLogged(desk.log);
   const log = useRunLog(desk, props.run, {});
+  const { now } = useClock();
+  const [asking, setAsking] = useState(false);
+  const close = () => setAsking(false);
+  // A room finished already says on which day the work began.
+  const isOtherDay = !props.practice && dayOf(now()) !== desk.job.day && finishedRooms(desk.log).size === 0;
+  const beginToday = () => {
+    const [day, startsAt] = [dayOf(now()), clock24(now())];
+    close();
+    if (desk.edit((job) => ({ ...job, day, startsAt })) === undefined) log.begin();
+  };
   if (isUnderWay(logged)) return <UnderWay desk={desk} {...props} />;
   if (logged.steps.get("pack-up")?.doneAt !== undefined) return <Review desk={planned} {...props} />;
   return (
@@ -35,9 +47,28 @@ export function LiveCard({ desk: planned, ...props }: LiveProps) {
         One step at a time, with its clock and what dwells meanwhile. Each tap goes into the log with its
         time.
       </p>
-      <Button weight="main" className="mt-3 w-full" onClick={() => log.begin()}>
+      <Button
+        weight="main"
+        className="mt-3 w-full"
+        onClick={() => (isOtherDay ? setAsking(true) : log.begin())}
+      >
         Start the job
       </Button>
+      {asking && (
+        <Dialog
+          open
+          title={`It is planned for ${longDay(desk.job.day)} ${desk.job.startsAt}.`}
+          onClose={close}
+        >
+          <p className="mt-2">Its hours, breaks and promises go by the day it is on.</p>
+          <div className="mt-4 flex flex-wrap gap-2">
+            <Button weight="main" onClick={beginToday}>
+              Move it to now and begin
+            </Button>
+            <Button onClick={close}>Not now</Button>
+          </div>
+        </Dialog>
+      )}
     </section>
   );
 }

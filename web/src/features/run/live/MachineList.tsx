@@ -1,36 +1,70 @@
-import { PRACTICES } from "@scutch/core/care";
-import type { StepKind } from "@scutch/core/run";
-import { useState } from "react";
+import { MACHINE_CARE, MACHINES, type Machine, PRACTICES } from "@scutch/core/care";
+import type { Method } from "@scutch/core/clean";
+import type { JobRun, StepKind } from "@scutch/core/run";
+import { MACHINES_SEEN_TO, useTicks } from "../../../device/ticks.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { Tick } from "../../../ui/ChoiceField.tsx";
 
-const LISTS: Partial<Record<StepKind, string>> = {
-  "set-up": "Starting a machine",
-  "pack-up": "Shutting a machine down",
+const MACHINE_NAMES: Readonly<Record<Machine, string>> = {
+  extractor: "Extractor",
+  pad: "Pad machine",
+  brush: "Brush",
+  sprayer: "Sprayer",
+  vacuum: "Vacuum cleaner",
+};
+const OF_METHOD: Readonly<Record<Method, Machine>> = {
+  extraction: "extractor",
+  "self-contained": "extractor",
+  spinner: "extractor",
+  "low-moisture": "pad",
+  "dry-foam": "brush",
+  "dry-compound": "brush",
 };
 
-/** What is seen to before a machine starts and when it stops, at the step where it matters; frost where it is forecast. */
-export function MachineList({ kind, desk }: { readonly kind: StepKind; readonly desk: JobDesk }) {
-  const [ticked, setTicked] = useState<readonly string[]>([]);
-  const title = LISTS[kind];
-  if (title === undefined) return null;
-  const frost = kind === "pack-up" && (desk.job.outdoor?.temperature ?? 10) <= 0 ? ["Frost"] : [];
-  return [title, ...frost].map((name) => {
-    const list = PRACTICES.find((each) => each.title === name);
-    if (!list) return null;
-    return (
-      <section key={name} aria-label={name} className="mt-3 border-rule border-t pt-2">
-        <h3 className="font-semibold">{name}</h3>
-        {list.caution && <p className="mt-1 text-caution-ink text-sm">{list.caution}</p>}
-        {list.steps.map((each) => (
-          <Tick
-            key={each}
-            label={each}
-            checked={ticked.includes(each)}
-            onChange={(on) => setTicked(on ? [...ticked, each] : ticked.filter((other) => other !== each))}
-          />
-        ))}
-      </section>
-    );
+/** The machine a step has in hand, where it has one that is looked after. */
+function machineOf(tool: string): Machine | undefined {
+  if (tool.startsWith("machine:")) return OF_METHOD[tool.slice("machine:".length) as Method];
+  if (tool.startsWith("sprayer:")) return "sprayer";
+  return tool === "pad machine" ? "pad" : MACHINES.find((machine) => machine === tool);
+}
+
+interface Props {
+  readonly kind: StepKind;
+  readonly run: JobRun;
+  readonly desk: JobDesk;
+  readonly practice: boolean;
+}
+
+/** What is seen to before the machines of this job start and when they stop, at the step where it matters; frost where it is forecast. */
+export function MachineList({ kind, run, desk, practice }: Props) {
+  const { isOn, tick } = useTicks(practice ? undefined : MACHINES_SEEN_TO, desk.job.id);
+  if (kind !== "set-up" && kind !== "pack-up") return null;
+  const used = new Set(run.steps.flatMap(({ tool }) => (tool === undefined ? [] : (machineOf(tool) ?? []))));
+  const lists = MACHINES.filter((machine) => used.has(machine)).map((machine) => {
+    const { start, stop, startCaution, stopCaution } = MACHINE_CARE[machine];
+    return kind === "set-up"
+      ? { title: MACHINE_NAMES[machine], steps: start, caution: startCaution }
+      : { title: MACHINE_NAMES[machine], steps: stop, caution: stopCaution };
   });
+  const frost =
+    kind === "pack-up" && (desk.job.outdoor?.temperature ?? 10) <= 0
+      ? PRACTICES.filter(({ title }) => title === "Frost")
+      : [];
+  return (
+    <section
+      aria-label={kind === "set-up" ? "Before the machines start" : "As the machines stop"}
+      className="mt-1 border-rule border-t pt-2"
+    >
+      {[...lists, ...frost].map(({ title, steps, caution }) => (
+        <fieldset key={title} className="mb-2">
+          <legend className="font-semibold">{title}</legend>
+          {caution && <p className="text-caution-ink text-sm">{caution}</p>}
+          {steps.map((each) => {
+            const key = `${kind} ${title} ${each}`;
+            return <Tick key={key} label={each} checked={isOn(key)} onChange={(on) => tick(key, on)} />;
+          })}
+        </fieldset>
+      ))}
+    </section>
+  );
 }

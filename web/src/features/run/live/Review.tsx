@@ -1,8 +1,29 @@
+import { finishedRooms, runLogged } from "@scutch/core/log";
+import { planWork } from "@scutch/core/plan";
 import { showDuration } from "@scutch/core/quantity";
+import { useMemo } from "react";
 import { at } from "../../../format/time.ts";
+import type { JobDesk } from "../../../planning/desk.ts";
+import { roughly } from "../../../planning/runs.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import type { LiveProps } from "./liveProps.ts";
 import { offTime } from "./liveView.ts";
+
+/** s the run took from its first tap, and s it was planned to take; undefined where rooms were done before it began. */
+function tookOf({ log, input, start }: JobDesk, finish: number) {
+  const { startedAt, steps } = runLogged(log);
+  const begins = [startedAt, ...[...steps.values()].map((step) => step.startedAt)];
+  const begun = Math.min(...begins.flatMap((each) => each ?? []));
+  const before = [...finishedRooms(log).values()].some((finished) => finished < begun);
+  if (before || !Number.isFinite(begun)) return undefined;
+  const { logged: _, now: __, finished: ___, ...fresh } = input;
+  const { run } = planWork(fresh, roughly);
+  return {
+    begun,
+    took: finish - (begun - start) / 1000,
+    planned: run.outcome === "planned" ? run.finish : undefined,
+  };
+}
 
 /** The run as it went: what it took against the plan, what was rushed and what dried out. */
 export function Review({ desk, run, roomName }: LiveProps) {
@@ -11,10 +32,17 @@ export function Review({ desk, run, roomName }: LiveProps) {
   const off = offTime(run, known);
   const passed = run.steps.filter(({ id }) => known[id]?.skipped !== undefined).length;
   const unsaid = run.unsaid.length;
+  const time = useMemo(() => tookOf(desk, run.finish), [desk, run.finish]);
   return (
     <section aria-label="The job" className="border-accent border-t-4 bg-paper p-4 sm:p-5 print:hidden">
       <h2 className="font-semibold text-lg">Packed up at {clock(at(desk.start, run.finish / 3600))}.</h2>
       <ul className="mt-2 grid gap-1">
+        {time && (
+          <li>
+            Begun at {clock(time.begun)}: it took <strong>{showDuration(time.took)}</strong>
+            {time.planned !== undefined && `, planned were ${showDuration(time.planned)}`}.
+          </li>
+        )}
         {off.map(({ section, early, late }) => (
           <li key={section.id}>
             {roomName(section.roomId)}, section {section.number}:{" "}

@@ -8,7 +8,6 @@ import { FillDialog, fillName } from "../../../shared/fill/FillDialog.tsx";
 import { personName, stepName } from "../../../shared/run/stepWords.ts";
 import { seatTaken } from "../../../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../../state/store.ts";
-import { useUnits } from "../../../state/useUnits.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { Callout } from "../../../ui/Callout.tsx";
 import { Segmented } from "../../../ui/Segmented.tsx";
@@ -23,7 +22,8 @@ import { MachineList } from "./MachineList.tsx";
 import { OwnStepCard, ownInHand } from "./OwnStep.tsx";
 import { QuickLog } from "./QuickLog.tsx";
 import { SignalChoices } from "./SignalChoices.tsx";
-import { StepClock } from "./StepClock.tsx";
+import { StepHead } from "./StepHead.tsx";
+import { TakeOver } from "./TakeOver.tsx";
 import { useRunLog } from "./useRunLog.ts";
 import { useSignals } from "./useSignals.ts";
 import { WhatFollows } from "./WhatFollows.tsx";
@@ -37,7 +37,6 @@ const TOUCHES: readonly Step["kind"][] = ["fill", "pre-spray", "clean"];
 
 /** The one next step of one person: its clock, what is done with it, what dwells and what follows. */
 export function UnderWay({ desk, run, people, names, roomName, practice = false }: LiveProps) {
-  const units = useUnits();
   const dispatch = useAppDispatch();
   const { name, seat, signals } = useAppSelector((state) => state.settings);
   const [asking, setAsking] = useState<Asking | "fill">();
@@ -79,8 +78,6 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
     setAsking(undefined);
     act();
   };
-  const section = step && run.sections.find(({ id }) => id === step.sectionId);
-  const inRoom = section && run.sections.filter(({ roomId }) => roomId === section.roomId);
   const wet = step?.kind === "clean" ? standing.find((each) => each.section.cleanId === step.id) : undefined;
   const inHand = step !== undefined && isInHand(known, step.id);
   const begin = (each: Step) => {
@@ -120,20 +117,10 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
         <OwnStepCard own={own} onDone={tap(() => log.endOwn(own))} />
       ) : step ? (
         <>
-          <div>
-            <p className="text-soft">
-              {inHand ? "Now" : "Next"}
-              {people > 1 || names[who] ? `, ${personName(who, names)}` : ""}
-            </p>
-            <h2 className="font-bold text-2xl leading-tight">{what(step)}</h2>
-            {section && (
-              <p className="text-soft">
-                {inRoom && inRoom.length > 1 && `section ${section.number} of ${inRoom.length}, `}
-                {units.area(section.area)}
-              </p>
-            )}
-            <StepClock {...{ step, run, known, wet, start: desk.start, what }} />
-          </div>
+          <StepHead
+            {...{ desk, step, run, known, wet, what }}
+            whose={people > 1 || names[who] ? personName(who, names) : undefined}
+          />
           {isStopped(step) && !inHand ? (
             <Callout tone="stop" title="A stop stands on this room.">
               Nothing goes onto it yet.{" "}
@@ -160,10 +147,10 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
           )}
         </>
       ) : (
-        <p className="font-semibold text-lg">
-          Nothing is left for {personName(who, names)}.{" "}
-          {others.length > 0 && "Take something of the others’."}
-        </p>
+        <TakeOver
+          {...{ run, known, who, others, names, what }}
+          onTake={(each) => tap(() => log.hand(each, who))()}
+        />
       )}
       <div className="grid grid-cols-3 gap-2">
         {step && !own && (
@@ -183,10 +170,10 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
         )}
         <QuickLog desk={desk} roomId={step?.roomId} practice={practice} />
       </div>
-      {step && !own && <MachineList key={step.id} kind={step.kind} desk={desk} />}
+      {step && !own && <MachineList key={step.id} kind={step.kind} {...{ run, desk, practice }} />}
+      <Doubts desk={desk} roomName={roomName} />
       <Dwelling standing={standing} start={desk.start} roomName={roomName} run={run} />
       <WhatFollows {...{ desk, run, known, who, people, names, after, what }} />
-      <Doubts desk={desk} roomName={roomName} />
       <SignalChoices />
       {step?.fillId !== undefined && asking === "fill" && (
         <FillDialog

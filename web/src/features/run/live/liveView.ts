@@ -88,7 +88,8 @@ export function leavesRoom(run: JobRun, known: Known, step: Step): boolean {
   const cleaned = own.some(
     ({ id, kind }) => kind === "clean" && (known[id]?.end !== undefined || id === step.id),
   );
-  return cleaned && own.every(({ id }) => id === step.id || isGone(known, id));
+  const restDries = run.driesFirst.some(({ roomId }) => roomId === step.roomId);
+  return cleaned && !restDries && own.every(({ id }) => id === step.id || isGone(known, id));
 }
 
 /** A section that was cleaned before its dwell was over, or after it had stood too long; s by which. */

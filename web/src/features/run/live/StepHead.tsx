@@ -1,0 +1,67 @@
+import { protectionOf } from "@scutch/core/care";
+import { type JobRun, STEP_CAUTIONS, type Step } from "@scutch/core/run";
+import { protectionText } from "../../../format/careWords.ts";
+import { at } from "../../../format/time.ts";
+import type { JobDesk } from "../../../planning/desk.ts";
+import { useTimes } from "../../../state/useTimes.ts";
+import { useUnits } from "../../../state/useUnits.ts";
+import type { Known, Standing } from "./liveView.ts";
+import { isInHand } from "./liveView.ts";
+import { StepClock } from "./StepClock.tsx";
+import { Ticking } from "./Ticking.tsx";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly step: Step;
+  readonly run: JobRun;
+  readonly known: Known;
+  readonly wet: Standing | undefined;
+  /** Whose step it is, where that has to be said. */
+  readonly whose: string | undefined;
+  readonly what: (step: Step) => string;
+}
+
+/** What the step is, where, whose, its clock, and what to mind. */
+export function StepHead({ desk, step, run, known, wet, whose, what }: Props) {
+  const units = useUnits();
+  const { clock } = useTimes();
+  const section = run.sections.find(({ id }) => id === step.sectionId);
+  const inRoom = run.sections.filter(({ roomId }) => roomId === section?.roomId);
+  const caution = cautionOf(desk, step);
+  return (
+    <div>
+      <p className="text-soft">
+        {isInHand(known, step.id) ? "Now" : "Next"}
+        {whose ? `, ${whose}` : ""}
+      </p>
+      <h2 className="font-bold text-2xl leading-tight">{what(step)}</h2>
+      {section && (
+        <p className="text-soft">
+          {inRoom.length > 1 && `section ${section.number} of ${inRoom.length}, `}
+          {units.area(section.area)}
+        </p>
+      )}
+      <StepClock {...{ step, run, known, wet, start: desk.start, what }} />
+      <Ticking>
+        {(ms) => {
+          const second = (ms - desk.start) / 1000;
+          const pause = run.steps.find(
+            ({ kind, start, end }) => kind === "break" && start <= second && second < end,
+          );
+          return pause ? <p>Break until {clock(at(desk.start, pause.end / 3600))}.</p> : null;
+        }}
+      </Ticking>
+      {caution && <p className="mt-1 text-caution-ink text-sm">{caution}</p>}
+    </div>
+  );
+}
+
+/** What is worn for what is sprayed, and what to mind at such a step. */
+function cautionOf({ job, shelf }: JobDesk, { kind, fillId }: Step): string {
+  const batch = job.batches.find(({ id }) => fillId?.startsWith(`${id}.`));
+  const ids = batch && [batch.productId, ...(batch.boosters ?? []).map(({ productId }) => productId)];
+  const products = kind === "pre-spray" && ids ? shelf.products.filter(({ id }) => ids.includes(id)) : [];
+  return [...(products.length > 0 ? [protectionText(protectionOf(products))] : []), STEP_CAUTIONS[kind] ?? ""]
+    .filter(Boolean)
+    .join(" ");
+}
