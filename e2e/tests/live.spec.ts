@@ -20,6 +20,7 @@ type Entry = {
   at: string;
   kind: string;
   over?: number;
+  moisture?: number;
   step?: string;
   does?: string;
   corrects?: string;
@@ -359,4 +360,83 @@ test.describe("a whole job", () => {
       expect(read[i]).toContain(what);
     await on.context().close();
   });
+});
+
+test("what nobody plans for: the meter and the tanks read on the card, a room taken out while it stands sprayed, a job begun on another day", async ({
+  page,
+}) => {
+  await page.clock.install();
+  await page.goto(`${LIBRARY}/run`);
+  await press(page, "Start the job");
+  await expect(step(page)).toBeVisible();
+  await later(page);
+
+  // Read where one stands, with the room of the step chosen; the tanks are of the rooms done since they were last read.
+  await press(now(page), "Reading");
+  const reading = page.getByRole("dialog", { name: "Reading" });
+  await expect(reading.getByText("Nothing was done in this room yet.")).toBeVisible();
+  await reading.getByLabel("Room").selectOption({ label: "Reading room A" });
+  await reading.getByLabel("The meter shows").fill("131");
+  await press(reading, "Log it");
+  await expect(reading.getByText("A meter shows 0 to 100 %.")).toBeVisible();
+  await reading.getByLabel("The meter shows").fill("31");
+  await press(reading, "Log it");
+  await press(now(page), "Tanks");
+  const tanks = page.getByRole("dialog", { name: "Tanks" });
+  await expect(tanks.getByRole("button", { name: "Reading room A" })).toHaveAttribute("aria-pressed", "true");
+  await expect(tanks.getByRole("button", { name: "Foyer" })).toHaveAttribute("aria-pressed", "false");
+  await tanks.getByLabel("Solution used").fill("30 L");
+  await tanks.getByLabel("Taken up").fill("24 L");
+  await press(tanks, "Log it");
+  await later(page);
+
+  await until(page, /^Spray, Children/);
+  const sprayed = await step(page).innerText();
+  while ((await step(page).innerText()) === sprayed) await goOn(page);
+  const dwelling = page.getByRole("region", { name: "Dwelling" });
+  await expect(dwelling).toContainText(/Children’s corner.*ready/);
+  const phase = (name: string) =>
+    page.getByRole("navigation", { name: "Phases of the job" }).getByRole("link", { name });
+  await phase("Survey").click();
+  await page.getByRole("button", { name: /^Children’s corner/ }).click();
+  await press(page, "Remove");
+  await press(page, "Take it out");
+  await phase("Run").click();
+  const gone = page.getByText("Children’s corner: sprayed, and not in the job any more.");
+  await expect(gone).toBeVisible();
+  await expect(step(page)).not.toContainText("Children");
+  await phase("Survey").click();
+  await page.getByRole("button", { name: /^Undo: / }).click();
+  await phase("Run").click();
+  await expect(gone).toHaveCount(0);
+  await expect(dwelling).toContainText(/Children’s corner.*(ready|late)/);
+  await expect
+    .poll(
+      () =>
+        later(page, 10)
+          .then(() => kinds(page, "water-measured"))
+          .then((read) => read.length),
+      {
+        timeout: 20_000,
+      },
+    )
+    .toBe(1);
+  const shown = (await logOf(page)).find(({ kind, moisture }) => kind === "reading" && moisture === 0.31);
+  expect(shown?.roomId).toBe("01930000-0000-7000-8500-000000000001");
+
+  const GUESTS = "/jobs/01930000-0000-7000-8400-000000000004";
+  const dayOf = async () => (await (await page.request.get(`/api${GUESTS}`)).json()).job.day as string;
+  const planned = await dayOf();
+  await page.goto(`${GUESTS}/run`);
+  await press(page, "Start the job");
+  const asked = page.getByRole("dialog", { name: /^It is planned for / });
+  await press(asked, "Not now");
+  await expect(page.getByRole("button", { name: "Start the job" })).toBeVisible();
+  await press(page, "Start the job");
+  await press(asked, "Move it to now and begin");
+  await expect(step(page)).toBeVisible();
+  await expect
+    .poll(() => later(page, 10).then(dayOf), { timeout: 20_000 })
+    .toBe(await page.evaluate(() => new Date().toLocaleDateString("sv")));
+  expect(planned).not.toBe(await dayOf());
 });
