@@ -3,7 +3,7 @@ import { showDuration } from "@scutch/core/quantity";
 import type { JobRun, Step } from "@scutch/core/run";
 import { at } from "../../format/time.ts";
 import { joined } from "../../format/units.ts";
-import { personName, stepName, toolName } from "../../shared/run/stepWords.ts";
+import { personName, stepName, toolName, within } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { levelName, levelsAt } from "./RunSheet.tsx";
@@ -127,7 +127,7 @@ function Person({ name, step, next, roomName, vesselName, second, until, from }:
           {next && (
             <span className="text-soft">
               {" "}
-              until <span className="font-mono">{from(next)}</span>: then {what(next).toLowerCase()}
+              until <span className="font-mono">{from(next)}</span>: then {within(what(next))}
             </span>
           )}
         </p>

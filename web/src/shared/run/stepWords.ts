@@ -33,6 +33,9 @@ interface Named {
 /** What a step is, a person's own by what they called it. */
 export const stepName = ({ kind, what }: Named): string => what ?? STEP_NAMES[kind];
 
+/** A step within a sentence: a room's own name keeps its capital. */
+export const within = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
+
 /** How somebody of the crew is called where nobody has said. */
 export const personName = (who: number, names: readonly string[]) => names[who] ?? `Person ${who + 1}`;
 

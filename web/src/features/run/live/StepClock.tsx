@@ -1,6 +1,7 @@
 import { showDuration } from "@scutch/core/quantity";
 import { type JobRun, START, type Step } from "@scutch/core/run";
 import { at } from "../../../format/time.ts";
+import { within } from "../../../shared/run/stepWords.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import { isGone, isInHand, type Known, notBefore, type Standing } from "./liveView.ts";
 import { clockOf, Ticking } from "./Ticking.tsx";
@@ -52,6 +53,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
           </>
         )}
       </p>
+      {waits[0] && <p>for {within(what(waits[0]))}</p>}
       {wet && (
         <Ticking>
           {(ms) =>
@@ -65,7 +67,8 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
         <Ticking>
           {(ms) => {
             const second = (ms - start) / 1000;
-            if (notBefore(run, known, step, second) <= second) return null;
+            const from = notBefore(run, known, step, second);
+            if (from <= second || !Number.isFinite(from)) return null;
             return (
               <p className="text-sm text-soft">
                 Sprayed before its time it stands too long before it is cleaned.
@@ -74,7 +77,6 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
           }}
         </Ticking>
       )}
-      {waits[0] && <p>for {what(waits[0]).toLowerCase()}</p>}
     </>
   );
 }

@@ -17,7 +17,7 @@ import { Asked, type Asking } from "./Asked.tsx";
 import { Doubts } from "./Doubts.tsx";
 import { Dwelling } from "./Dwelling.tsx";
 import type { LiveProps } from "./liveProps.ts";
-import { isInHand, knownIn, standingSprayed, stepsOf } from "./liveView.ts";
+import { isInHand, knownIn, mayBegin, standingSprayed, stepsOf } from "./liveView.ts";
 import { MachineList } from "./MachineList.tsx";
 import { OwnStepCard, ownInHand } from "./OwnStep.tsx";
 import { QuickLog } from "./QuickLog.tsx";
@@ -110,7 +110,11 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
           label="This device is for"
           value={who}
           options={Array.from({ length: people }, (_, i) => ({ value: i, name: personName(i, names) }))}
-          onChange={(next) => dispatch(seatTaken(next))}
+          onChange={(next) => {
+            // Somebody else's tap is no second one.
+            lastTap.current = 0;
+            dispatch(seatTaken(next));
+          }}
         />
       )}
       {own ? (
@@ -147,8 +151,11 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
           )}
         </>
       ) : (
+        <p className="font-semibold text-lg">Nothing is left for {personName(who, names)}.</p>
+      )}
+      {!own && (!step || (!inHand && !Number.isFinite(mayBegin(run, known, step.id, 0)))) && (
         <TakeOver
-          {...{ run, known, who, others, names, what }}
+          {...{ run, known, others, names, what }}
           onTake={(each) => tap(() => log.hand(each, who))()}
         />
       )}

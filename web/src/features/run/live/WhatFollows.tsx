@@ -1,7 +1,7 @@
 import type { JobRun, Step } from "@scutch/core/run";
 import { at } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
-import { personName } from "../../../shared/run/stepWords.ts";
+import { personName, within } from "../../../shared/run/stepWords.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import { type Known, stepsOf } from "./liveView.ts";
 import { ownInHand } from "./OwnStep.tsx";
@@ -46,7 +46,7 @@ export function WhatFollows({ desk, run, known, who, people, names, after, what 
         return (
           <div key={other} className="flex justify-between gap-3 text-soft">
             <dt>
-              {personName(other, names)}: {(own?.what ?? (theirs ? what(theirs) : "done")).toLowerCase()}
+              {personName(other, names)}: {within(own?.what ?? (theirs ? what(theirs) : "done"))}
             </dt>
             {since !== undefined && <dd className="font-mono">{clock(since)}</dd>}
           </div>
