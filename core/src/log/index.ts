@@ -6,6 +6,7 @@ export { slipsOf, standing } from "./standing.ts";
 export {
   isUnderWay,
   leftSprayed,
+  packedUpAt,
   type RunLogged,
   runLogged,
   type StepDoubt,

@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import type { Entry } from "./entries.ts";
-import { isUnderWay, leftSprayed, runLogged } from "./steps.ts";
+import { isUnderWay, leftSprayed, packedUpAt, runLogged } from "./steps.ts";
 
 const at = (minute: number) => new Date(Date.UTC(2026, 2, 1, 9) + minute * 60_000).toISOString();
 const steps = ["set-up", "fill:b.1", "clean:r.1", "pack-up"];
@@ -122,4 +122,16 @@ test("a room taken out of the job while it stands sprayed is remembered; one tha
   expect(leftSprayed(runLogged(log), new Set(["a", "b", "c"]))).toEqual([]);
   expect(leftSprayed(runLogged(log), new Set(["a"]))).toEqual(["b"]);
   expect(leftSprayed(runLogged(log), new Set())).toEqual(["a", "b"]);
+});
+
+test("a run ends when all is packed up, or when that is passed over: it isn't under way for ever", () => {
+  const begun: Entry = { id: "1", kind: "run-started", at: at(0) };
+  const end = (kind: "step-done" | "step-skipped"): Entry => ({ id: "2", kind, step: "pack-up", at: at(50) });
+  expect(isUnderWay(runLogged([begun]))).toBe(true);
+  for (const kind of ["step-done", "step-skipped"] as const) {
+    expect(isUnderWay(runLogged([begun, end(kind)]))).toBe(false);
+    expect(packedUpAt(runLogged([begun, end(kind)]))).toBe(Date.parse(at(50)));
+  }
+  const struck: Entry = { id: "3", kind: "correction", corrects: "2", at: at(60) };
+  expect(isUnderWay(runLogged([begun, end("step-done"), struck]))).toBe(true);
 });

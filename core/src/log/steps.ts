@@ -42,9 +42,15 @@ export function leftSprayed({ steps }: RunLogged, roomIds: ReadonlySet<string>):
   return [...new Set(rooms)];
 }
 
-/** Whether somebody has begun the job and it isn't packed up. */
-export const isUnderWay = ({ startedAt, steps }: RunLogged): boolean =>
-  (startedAt !== undefined || steps.size > 0) && steps.get("pack-up")?.doneAt === undefined;
+/** When all was packed up, or that was passed over, ms since 1970: the run is over. */
+export function packedUpAt({ steps }: RunLogged): number | undefined {
+  const { doneAt, skippedAt } = steps.get("pack-up") ?? {};
+  return doneAt ?? skippedAt;
+}
+
+/** Whether somebody has begun the job and it isn't over. */
+export const isUnderWay = (run: RunLogged): boolean =>
+  (run.startedAt !== undefined || run.steps.size > 0) && packedUpAt(run) === undefined;
 
 type StepEntry = Extract<Entry, { readonly step: string }>;
 

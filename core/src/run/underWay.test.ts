@@ -277,6 +277,8 @@ describe("a run under way", () => {
     expect(run.steps.find(({ id }) => id === "vacuum:b")).toMatchObject({ start: 4600, end: 4600 });
     expect(run.unsaid).toContain("vacuum:b");
     expect(run.unsaid).not.toContain("vacuum:a");
+    const passedOver = planned({ ...input, logged: new Map([["pack-up", { skipped: 4600 }]]), now: 4600 });
+    expect(passedOver.finish).toBe(4600);
   });
 
   test("sprayed and then held up past its open time: the run goes on, names the section, and cleans it", () => {

@@ -15,7 +15,8 @@ function placesOf(
   const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
   const places = new Map<string, Place>();
   const inHand = new Set<string>();
-  const over = logged.get("pack-up")?.end;
+  const packedUp = logged.get("pack-up");
+  const over = packedUp?.end ?? packedUp?.skipped;
   for (const { id, roomId } of steps) {
     const said = logged.get(id);
     const left = roomId === undefined ? undefined : finished.get(roomId);

@@ -1,3 +1,4 @@
+import { packedUpAt, runLogged } from "@scutch/core/log";
 import { vesselLevels } from "@scutch/core/plan";
 import type { Step } from "@scutch/core/run";
 import { Printer, Scale } from "lucide-react";
@@ -110,7 +111,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
   );
   if (!run) return null;
   const step = run.steps.find(({ id }) => id === chosen);
-  const isOver = input.logged?.["pack-up"]?.end !== undefined;
+  const isOver = packedUpAt(runLogged(desk.log)) !== undefined;
   const gap = run.finish / run.lowerBound - 1;
   return (
     <>

@@ -22,15 +22,16 @@ function keptBy({ work }: JobDesk, ids: readonly string[], water: number): numbe
 export const rinsedRooms = ({ job, work }: JobDesk) =>
   job.rooms.filter((room) => work.rooms.some(({ id, rinse }) => id === room.id && rinse > 0));
 
-/** Rooms that were cleaned since the tanks were last read. */
-function cleanedSince({ log }: JobDesk): readonly string[] {
+/** Rooms that were cleaned since the tanks were last read, from their far corner to their door: half of one isn't its area. */
+function cleanedSince({ log, work: { run } }: JobDesk): ReadonlySet<string> {
   const read = new Set(tankReadings(log).flatMap(({ roomIds }) => roomIds as readonly string[]));
-  const cleaned = [...runLogged(log).steps].flatMap(([id, { doneAt, roomId }]) =>
-    id.startsWith("clean:") && doneAt !== undefined && roomId !== undefined && !read.has(roomId)
-      ? [roomId]
-      : [],
+  const { steps } = runLogged(log);
+  const sections = run.outcome === "planned" ? run.sections : [];
+  const open = new Set(
+    sections.flatMap(({ roomId, cleanId }) => (steps.get(cleanId)?.doneAt === undefined ? [roomId] : [])),
   );
-  return [...cleaned, ...[...finishedRooms(log).keys()].filter((id) => !read.has(id))];
+  const cleaned = sections.map(({ roomId }) => roomId).filter((id) => !open.has(id));
+  return new Set([...cleaned, ...finishedRooms(log).keys()].filter((id) => !read.has(id)));
 }
 
 /** What the tanks really showed over some rooms, those cleaned since the last time first. */
@@ -40,7 +41,7 @@ export function TanksForm({ desk, onLogged }: { readonly desk: JobDesk; readonly
   const rooms = rinsedRooms(desk);
   const [roomIds, setRooms] = useState<RoomId[]>(() => {
     const cleaned = cleanedSince(desk);
-    return rooms.flatMap(({ id }) => (cleaned.includes(id) ? [id] : []));
+    return rooms.flatMap(({ id }) => (cleaned.has(id) ? [id] : []));
   });
   const [solution, setSolution] = useState<number>();
   const [recovered, setRecovered] = useState<number>();

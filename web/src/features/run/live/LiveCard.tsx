@@ -1,5 +1,5 @@
 import { loggedRun } from "@scutch/contract";
-import { finishedRooms, isUnderWay, runLogged } from "@scutch/core/log";
+import { finishedRooms, isUnderWay, packedUpAt, runLogged } from "@scutch/core/log";
 import { useContext, useMemo, useState } from "react";
 import { clock24, dayOf, longDay } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
@@ -39,7 +39,7 @@ export function LiveCard({ desk: planned, ...props }: LiveProps) {
     if (desk.edit((job) => ({ ...job, day, startsAt })) === undefined) log.begin();
   };
   if (isUnderWay(logged)) return <UnderWay desk={desk} {...props} />;
-  if (logged.steps.get("pack-up")?.doneAt !== undefined) return <Review desk={planned} {...props} />;
+  if (packedUpAt(logged) !== undefined) return <Review desk={planned} {...props} />;
   return (
     <section aria-label="The job" className="border-accent border-t-4 bg-paper p-4 sm:p-5 print:hidden">
       <h2 className="font-semibold text-lg">When you begin, begin here.</h2>

@@ -2,6 +2,7 @@ import { finishedRooms, runLogged } from "@scutch/core/log";
 import { planWork } from "@scutch/core/plan";
 import { showDuration } from "@scutch/core/quantity";
 import { useMemo } from "react";
+import { Link } from "react-router";
 import { at } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { roughly } from "../../../planning/runs.ts";
@@ -26,7 +27,7 @@ function tookOf({ log, input, start }: JobDesk, finish: number) {
 }
 
 /** The run as it went: what it took against the plan, what was rushed and what dried out. */
-export function Review({ desk, run, roomName }: LiveProps) {
+export function Review({ desk, run, roomName, practice = false }: LiveProps) {
   const { clock } = useTimes();
   const known = desk.input.logged ?? {};
   const off = offTime(run, known);
@@ -55,6 +56,15 @@ export function Review({ desk, run, roomName }: LiveProps) {
         {unsaid > 0 && <li>Of {unsaid === 1 ? "one step" : `${unsaid} steps`} nobody said anything.</li>}
         {passed > 0 && <li>{passed === 1 ? "One step was" : `${passed} steps were`} passed over.</li>}
       </ul>
+      {!practice && (
+        <Link
+          to="../log?kind=steps"
+          relative="path"
+          className="mt-2 inline-flex min-h-12 items-center font-semibold text-accent underline"
+        >
+          Something was tapped by mistake: strike it out
+        </Link>
+      )}
     </section>
   );
 }
