@@ -80,7 +80,7 @@ export function FillSheet({
   const nameOfProduct = (id: string) =>
     desk.shelf.products.find((each) => each.id === id)?.name ?? "a removed product";
   return (
-    <article aria-label={`Fill ${number} of ${count}`} className="bg-paper p-4 sm:p-6">
+    <article aria-label={`Fill ${number} of ${count}`} className="@container bg-paper p-4 sm:p-6">
       <header className="flex justify-between gap-4 text-soft">
         <span>
           Fill {number} of {count}
@@ -93,7 +93,7 @@ export function FillSheet({
           {never.length > 0 && `Never with ${never.join(", ")}.`} The label and safety data sheet come first.
         </Callout>
       </div>
-      <div className="mt-3 grid gap-x-10 gap-y-4 xl:grid-cols-[auto_1fr] xl:items-start">
+      <div className="mt-3 grid gap-x-10 gap-y-4 @2xl:grid-cols-[auto_1fr] @2xl:items-start">
         <div className="flex items-center gap-4 sm:gap-8">
           <Bottle
             water={fill.water / vessel.nominal}

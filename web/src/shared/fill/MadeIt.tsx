@@ -89,7 +89,7 @@ export function MadeIt({ desk, batch, product, fill, number, follows, onMade }: 
   const sentence = labelSentence(side, product);
   return (
     <div
-      className={`mt-4 grid items-center gap-2 print:hidden ${other ? "" : "xl:grid-cols-[9.5rem_1fr] xl:gap-4"}`}
+      className={`mt-4 grid items-center gap-2 print:hidden ${other ? "" : "@md:grid-cols-[9.5rem_1fr] @md:gap-4"}`}
     >
       {lots.length > 1 && (
         <div className="col-span-full">
