@@ -1,0 +1,34 @@
+import { isUnderWay, runLogged } from "@scutch/core/log";
+import { useMemo } from "react";
+import { planned } from "../../planning/planned.ts";
+import { runsOf, useMinuteUnderWay, useRunsFound } from "../../planning/runs.ts";
+import { useAppSelector } from "../../state/store.ts";
+import { useTimes } from "../../state/useTimes.ts";
+import type { JobRowProps, Known } from "./JobRow.tsx";
+import { stateOf } from "./jobState.ts";
+import { nextAction, nextText } from "./nextAction.ts";
+import { Row } from "./Row.tsx";
+import { WetStrip } from "./WetStrip.tsx";
+
+/** A job whose plan and log are here: planned and dried, with its next step and how wet it is. */
+export function PlannedRow({ listed, shelf, now, jobPath, known }: JobRowProps & { readonly known: Known }) {
+  const times = useTimes();
+  const pace = useAppSelector((state) => state.crew.settings?.pace);
+  const runs = useRunsFound();
+  const minute = useMinuteUnderWay(known.log);
+  const plan = useMemo(
+    () => planned(known.job, shelf, known.log, pace, runsOf(known.job.id, runs), minute),
+    [known, shelf, pace, runs, minute],
+  );
+  const state = stateOf(listed, plan, now);
+  const running = isUnderWay(runLogged(known.log));
+  const going = state.kind === "under-way" || state.kind === "drying";
+  return (
+    <Row
+      {...{ listed, shelf, now, state }}
+      to={jobPath(listed.id, running ? "running" : state.kind)}
+      next={state.kind === "dry" ? undefined : `Next: ${nextText(nextAction(plan), times)}`}
+      {...(going ? { strip: <WetStrip planned={plan} now={now} /> } : {})}
+    />
+  );
+}

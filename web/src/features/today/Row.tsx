@@ -1,0 +1,71 @@
+import type { Shelf } from "@scutch/contract";
+import type { ReactNode } from "react";
+import { Link } from "react-router";
+import { longDay, type Times } from "../../format/time.ts";
+import { useTimes } from "../../state/useTimes.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import type { JobState } from "./jobState.ts";
+import type { Listed } from "./useToday.ts";
+
+interface Props {
+  readonly listed: Listed;
+  readonly shelf: Shelf;
+  readonly now: number;
+  readonly to: string;
+  /** undefined: not told yet. */
+  readonly state: JobState | undefined;
+  /** The next thing to do, in a line; and how wet its rooms are. */
+  readonly next?: ReactNode;
+  readonly strip?: ReactNode;
+}
+
+function headline(
+  listed: Listed,
+  state: JobState | undefined,
+  now: number,
+  { about }: Times,
+): readonly [label: string, hour: string] {
+  switch (state?.kind) {
+    case undefined:
+      return ["\u00a0", "…"];
+    case "planned":
+      return ["starts", listed.startsAt];
+    case "under-way":
+      return ["rooms finished", `${state.finished} of ${state.rooms}`];
+    case "drying":
+      return ["dry by about", state.dryAt === null ? "not yet" : about(state.dryAt, now)];
+    case "dry":
+      return state.dryAt === undefined ? ["", "done"] : ["dry since about", about(state.dryAt, now)];
+  }
+}
+
+/** A job in a list: where it is, and the one hour that matters. */
+export function Row({ listed, shelf, now, to, state, next, strip }: Props) {
+  const times = useTimes();
+  const units = useUnits();
+  const site = shelf.sites.find(({ id }) => id === listed.siteId);
+  const [label, hour] = headline(listed, state, now, times);
+  const going = strip !== undefined;
+  return (
+    <li className={going ? "border-accent border-t-4 bg-paper" : "border-rule border-t"}>
+      <Link to={to} className="block px-4 py-4 hover:bg-wash">
+        <div className="flex items-start justify-between gap-4">
+          <div className="min-w-0">
+            <h3 className="font-bold text-lg leading-tight">{site?.name ?? "Unknown site"}</h3>
+            <p className="text-soft">{listed.title}</p>
+          </div>
+          <div className="shrink-0 text-right">
+            <div className="text-sm text-soft">{label}</div>
+            <div className={`font-bold font-mono ${going ? "text-4xl" : "text-xl"}`}>{hour}</div>
+          </div>
+        </div>
+        <p className="mt-1 text-sm text-soft">
+          {longDay(listed.day)} {listed.startsAt} · {units.area(listed.area)} in {listed.rooms}{" "}
+          {listed.rooms === 1 ? "room" : "rooms"}
+        </p>
+        {next && <p className="mt-1 min-h-6 font-semibold">{next}</p>}
+        {strip && <div className="mt-3">{strip}</div>}
+      </Link>
+    </li>
+  );
+}
