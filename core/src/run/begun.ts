@@ -2,22 +2,26 @@ import type { Part, RunInput, RunRoom } from "./input.ts";
 import { leastShare, type Section } from "./section.ts";
 import { AREA_PER_BAG } from "./stepKinds.ts";
 
-/** A part of a room that somebody has begun. */
-export type Begun = Part;
-
 /** Shares nearer to each other than this are one line on the floor. */
 const SAME = 1e-6;
+
+/** What is begun of a room: its parts side by side from the far corner, and every number that stands for something in the log. */
+export interface RoomBegun {
+  readonly parts: readonly Part[];
+  readonly numbers: ReadonlySet<number>;
+}
+export const NOT_BEGUN: RoomBegun = { parts: [], numbers: new Set() };
 
 /**
  * The parts of each room that were begun, from the far corner on, by room. What was sprayed or cleaned stays as it was cut, whatever air and
  * size are said to be since; of two phones that cut one room apart, whoever's part is nearer the far corner comes first.
  */
-export function partsBegun(logged: RunInput["logged"] = new Map()): ReadonlyMap<string, readonly Begun[]> {
-  const all = new Map<string, Map<number, Begun>>();
+export function partsBegun(logged: RunInput["logged"] = new Map()): ReadonlyMap<string, RoomBegun> {
+  const all = new Map<string, Map<number, Part>>();
   for (const { roomId, part, start, end, skipped } of logged.values()) {
     if (roomId === undefined || part === undefined) continue;
     if (start === undefined && end === undefined && skipped === undefined) continue;
-    const own = all.get(roomId) ?? new Map<number, Begun>();
+    const own = all.get(roomId) ?? new Map<number, Part>();
     if (!own.has(part.number)) own.set(part.number, part);
     all.set(roomId, own);
   }
@@ -26,19 +30,19 @@ export function partsBegun(logged: RunInput["logged"] = new Map()): ReadonlyMap<
       let reached = 0;
       const parts = [...own.values()]
         .toSorted((a, b) => a.from - b.from || a.to - b.to || a.number - b.number)
-        .flatMap(({ number, from, to }): Begun[] => {
+        .flatMap(({ number, from, to }): Part[] => {
           const start = Math.max(from, reached);
           if (to - start < SAME) return [];
           reached = to;
           return [{ number, from: start, to }];
         });
-      return [roomId, parts] as const;
+      return [roomId, { parts, numbers: new Set(own.keys()) }] as const;
     }),
   );
 }
 
 /** What of a room nobody has begun, from the far corner on; slivers between two parts belong to nobody. */
-export function stillToCut(room: Pick<RunRoom, "area" | "strip">, begun: readonly Begun[]): Section[] {
+export function stillToCut(room: Pick<RunRoom, "area" | "strip">, begun: readonly Part[]): Section[] {
   const least = begun.length === 0 ? 0 : leastShare(room.area, room.strip);
   const gaps: Section[] = [];
   let from = 0;
@@ -50,15 +54,14 @@ export function stillToCut(room: Pick<RunRoom, "area" | "strip">, begun: readonl
 }
 
 /** Parts and what is cut afresh beside them, from the far corner on; fresh ones take the numbers nobody has. */
-export function numbered(begun: readonly Begun[], fresh: readonly Section[]): Part[] {
-  const taken = new Set(begun.map(({ number }) => number));
+export function numbered({ parts, numbers: taken }: RoomBegun, fresh: readonly Section[]): Part[] {
   let next = 0;
   const free = () => {
     do next++;
     while (taken.has(next));
     return next;
   };
-  return [...begun, ...fresh.map((each) => ({ ...each, number: free() }))].toSorted(
+  return [...parts, ...fresh.map((each) => ({ ...each, number: free() }))].toSorted(
     (a, b) => a.from - b.from,
   );
 }

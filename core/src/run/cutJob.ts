@@ -1,4 +1,4 @@
-import { type Begun, numbered, partsBegun, stillToCut } from "./begun.ts";
+import { NOT_BEGUN, numbered, partsBegun, type RoomBegun, stillToCut } from "./begun.ts";
 import type { RunFill, RunInput, RunRoom } from "./input.ts";
 import { cleaningWindow, cutRoom, largestSection, type SectionWork } from "./section.ts";
 import { stretchOf, workOf } from "./work.ts";
@@ -105,9 +105,12 @@ export function cutJob(input: RunInput): Cut | CutFault {
   const stretch = stretchOf(input);
   const ahead = input.rooms.map((room) => sectionsAhead(room, input.crew, stretch));
   const begun = partsBegun(input.logged);
-  const begunIn = (room: RunRoom): readonly Begun[] => begun.get(room.id) ?? [];
+  const begunIn = (room: RunRoom): RoomBegun => begun.get(room.id) ?? NOT_BEGUN;
   const driesFirst = input.rooms.flatMap((room, i) =>
-    room.spray && !ahead[i] && !input.finished?.has(room.id) && stillToCut(room, begunIn(room)).length > 0
+    room.spray &&
+    !ahead[i] &&
+    !input.finished?.has(room.id) &&
+    stillToCut(room, begunIn(room).parts).length > 0
       ? [{ roomId: room.id, open: room.spray.open, dwell: room.spray.dwell }]
       : [],
   );
@@ -129,7 +132,7 @@ export function cutJob(input: RunInput): Cut | CutFault {
     const most = Math.max(largest, area / (2 * MOST_SECTIONS));
     const cuts = [...fillEnds, ...tankEnds];
     const kept = begunIn(room);
-    const open = driesFirst.some(({ roomId }) => roomId === id) ? [] : stillToCut(room, kept);
+    const open = driesFirst.some(({ roomId }) => roomId === id) ? [] : stillToCut(room, kept.parts);
     const fresh = open.flatMap((gap) =>
       cutRoom((gap.to - gap.from) * area, {
         largest: most,
