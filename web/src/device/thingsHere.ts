@@ -66,18 +66,22 @@ const LOTS: readonly ThingKind[] = ["lot"];
 /** What came in and was used, live: the server's count with what it can't have counted yet. */
 export function useStockHere(): Stock | null | undefined {
   const found = useThings(LOTS);
-  const uncounted = useLive(async (db) => {
-    const { askedAt = 0 } = (await db.fact("use")) ?? {};
-    const waiting = await waitingIn(db.entries);
-    const jobIds = new Set(waiting.map(({ jobId }) => jobId));
-    const late = await db.entries.where("settledAt").above(askedAt).toArray();
-    for (const { jobId } of late) jobIds.add(jobId);
-    const rows = await db.entries
-      .where("jobId")
-      .anyOf([...jobIds])
-      .toArray();
-    return notCounted(rows, askedAt);
-  }, []);
+  const uncounted = useLive(
+    async (db) => {
+      const { askedAt = 0 } = (await db.fact("use")) ?? {};
+      const waiting = await waitingIn(db.entries);
+      const jobIds = new Set(waiting.map(({ jobId }) => jobId));
+      const late = await db.entries.where("settledAt").above(askedAt).toArray();
+      for (const { jobId } of late) jobIds.add(jobId);
+      const rows = await db.entries
+        .where("jobId")
+        .anyOf([...jobIds])
+        .toArray();
+      return notCounted(rows, askedAt);
+    },
+    [],
+    "uncounted",
+  );
   return useMemo(() => {
     if (!found || uncounted === undefined) return undefined;
     if (!found.use) return null;
