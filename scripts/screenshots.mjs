@@ -28,7 +28,7 @@ const VIEWS = [
   { name: "phone-survey", path: `${JOB(2)}/survey`, phone: true },
   { name: "phone-spot", path: `${JOB(2)}/survey${ROOM(8)}&part=spots`, phone: true, press: /Coffee, tea/ },
   { name: "phone-mix", path: `${JOB(1)}/mix`, phone: true },
-  { name: "phone-live", path: `${JOB(1)}/run`, phone: true, live: 3 },
+  { name: "phone-live", path: `${JOB(1)}/run`, phone: true, live: 7 },
   { name: "phone-dry-night", path: `${JOB(2)}/dry${ROOM(8)}`, phone: true, night: true, ranged: true },
 ];
 
@@ -58,7 +58,10 @@ await withThrowawayDatabase(async (url) => {
       await page.getByRole("button", { name: "Start the job" }).click();
       for (let tap = 0; tap < view.live; tap++) {
         await page.waitForTimeout(900);
-        await page.getByRole("button", { name: /^(Start|Done)$/ }).click();
+        await page.getByRole("button", { name: /^(Start|Done|Amounts.*)$/ }).click();
+        const made = page.getByRole("dialog").getByRole("button", { name: "Made it" });
+        await page.waitForTimeout(300);
+        if (await made.isVisible()) await made.click();
       }
       await page.getByRole("button", { name: "Take back" }).waitFor({ state: "hidden", timeout: 20_000 });
     }
