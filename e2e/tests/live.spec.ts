@@ -224,6 +224,20 @@ test("two people on two devices: each has their own step, a step ended on both i
     .poll(() => other.reload().then(() => step(other).innerText()))
     .toBe(await step(page).innerText());
   await context.close();
+
+  // Asked about a step that a second tab ends meanwhile: the question goes, and nothing else is passed over in its place.
+  const tab = await page.context().newPage();
+  await tab.clock.install({ time: await page.evaluate(() => Date.now()) });
+  await tab.goto(page.url());
+  const asked = await step(page).innerText();
+  await expect(step(tab)).toHaveText(asked);
+  await press(now(page), "Pass over");
+  const question = page.getByRole("dialog", { name: `Pass over: ${asked}` });
+  await expect(question).toHaveCount(1);
+  while ((await step(tab).innerText()) === asked) await goOn(tab);
+  await expect(question).toHaveCount(0);
+  await expect(page.getByRole("dialog")).toHaveCount(0);
+  expect(await kinds(page, "step-skipped")).toEqual([]);
 });
 
 test("a whole job in practice at sixty times the clock: run to its end, told how it went, and no trace of it in the records", async ({

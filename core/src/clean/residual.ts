@@ -46,7 +46,7 @@ export interface Strokes {
 }
 
 /**
- * Water left, kg/m², stroke by stroke (MODEL §4): each wet one adds its rinse, and each, wet or dry, leaves
+ * Water left, kg/m², stroke by stroke (docs/model.md §4): each wet one adds its rinse, and each, wet or dry, leaves
  * m_hold + (m − m_hold)(1 − η); nothing is taken below m_hold.
  */
 export function afterStrokes({ before, rinse, wet, dry, hold, relativeAirflow }: Strokes): number {

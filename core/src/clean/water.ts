@@ -34,7 +34,7 @@ export interface WaterBalance {
   readonly cleaningTimePerArea: number;
 }
 
-/** What goes on, what comes back and what stays per m² (MODEL §3–4), and how long the head or pad takes for 1 m². */
+/** What goes on, what comes back and what stays per m² (docs/model.md §3–4), and how long the head or pad takes for 1 m². */
 export function waterBalance(room: CleanedRoom): WaterBalance {
   const figures = room.figures ?? METHOD_FIGURES[room.method];
   const width = effectiveWidth(figures, room.soil);

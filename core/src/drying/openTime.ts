@@ -4,7 +4,7 @@ import type { DryingRoom } from "./building.ts";
 import { DRYING_LIMITS } from "./limits.ts";
 import { WetPile } from "./wetPile.ts";
 
-/** Share of what was laid down that may go before the pre-spray no longer works (MODEL §8). */
+/** Share of what was laid down that may go before the pre-spray no longer works (docs/model.md §8). */
 const MAY_GO = 0.5;
 /** Even number of pieces the water is cut into; with 16 the time agrees with 400 to 0.1 %. */
 const PIECES = 16;
@@ -26,7 +26,7 @@ export type Film = Pick<
 >;
 
 /**
- * Seconds until half of a pre-spray of `film` kg/m² has gone, into the room's air as it is while people work: MODEL §8.
+ * Seconds until half of a pre-spray of `film` kg/m² has gone, into the room's air as it is while people work: docs/model.md §8.
  * The flux of the drying engine, integrated over the water that leaves (dt = dm/N, Simpson's rule); the room's air is taken
  * as not getting wetter, so the true time is a little longer. At most a day; a day where it doesn't dry at all, or nothing
  * was laid down. Within 0.1 %.

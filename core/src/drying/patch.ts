@@ -19,7 +19,7 @@ export interface PatchReady {
 
 /**
  * How a patch that was soaked wetter than the rest of its room dries: `residual` kg/m² of it, in the air the room has by
- * its `course`, which it is too small to change. MODEL §5 and §7. Midpoint steps; within 1 % of the room’s own solver for
+ * its `course`, which it is too small to change. docs/model.md §5 and §7. Midpoint steps; within 1 % of the room’s own solver for
  * a patch as wet as its room, but where that all but stops before it is dry: there within 5 %.
  */
 export function patchReady(

@@ -34,7 +34,7 @@ function rangeOf(hours: readonly (number | null)[]): HourRange {
 
 /**
  * 10–50–90 % range of each room's ready times: the building dried `samples` times with residual, rate and exchange
- * with outdoors drawn lognormally about their estimates (MODEL §7). Same seed, same range.
+ * with outdoors drawn lognormally about their estimates (docs/model.md §7). Same seed, same range.
  */
 export function dryingRange(building: Building, samples = 80, seed = 1): RoomRange[] {
   const runs = dryingRangeInSteps(building, samples, seed);

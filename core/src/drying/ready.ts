@@ -21,7 +21,7 @@ export interface ReadyLevels {
 }
 
 /**
- * MODEL §7. Touch-dry: half the tips' water above rest, m_c/2; dry: 0.010 kg/m² above it. A pile so short that half its
+ * docs/model.md §7. Touch-dry: half the tips' water above rest, m_c/2; dry: 0.010 kg/m² above it. A pile so short that half its
  * tips' water is less than that is touch-dry when it is dry.
  */
 export function readyLevels(

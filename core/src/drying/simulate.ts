@@ -75,7 +75,7 @@ function outdoorOf({ outdoor, weather, pressure = SEA_LEVEL_PRESSURE }: Building
 }
 
 /**
- * Dries the rooms of a building together, each with its own air: MODEL §5 (wet pile), §6 (air and heat), §7 (ready
+ * Dries the rooms of a building together, each with its own air: docs/model.md §5 (wet pile), §6 (air and heat), §7 (ready
  * times). Takes SI values inside DRYING_LIMITS, else throws OutOfRange.
  *
  * Times are accurate to about 0.3 % of the equations' exact solution (checked against SciPy LSODA); the equations

@@ -1,5 +1,5 @@
 /**
- * The equations of MODEL §5–§7 written down once more, plainly, for the tests: midpoint steps of a few seconds, the
+ * The equations of docs/model.md §5–§7 written down once more, plainly, for the tests: midpoint steps of a few seconds, the
  * surface's temperature by bisection, one formula after the other, nothing shared with the solver but the isotherm.
  */
 import { humidityRatioFromRelativeHumidity, saturationPressure } from "../air/index.ts";

@@ -3,7 +3,7 @@ import { within } from "../guard.ts";
 import { AIR_DENSITY, AIR_HEAT_CAPACITY, HEAT_OF_EVAPORATION } from "../physical.ts";
 import { DRYING_LIMITS } from "./limits.ts";
 
-/** Lewis number of water vapour in air, as the analogy takes it. MODEL §5. */
+/** Lewis number of water vapour in air, as the analogy takes it. docs/model.md §5. */
 const LEWIS_NUMBER = 0.87;
 /** Radiation from a room's surfaces near 20 °C, W/(m² K), emissivity 0.9. */
 const RADIATION = 5.1;

@@ -17,7 +17,7 @@ const ownEnds = ({ fills }: Planned) => fills.filter((fill) => fill.endsWithRoom
 const heaviest = ({ fills }: Planned) => Math.max(0, ...fills.map(({ mass }) => mass));
 
 /**
- * The vessels owned, best for a batch first (MODEL §3): those it can be made in before those it can't; fewest fills; most
+ * The vessels owned, best for a batch first (docs/model.md §3): those it can be made in before those it can't; fewest fills; most
  * of them ending between rooms; least left over; lightest fill to carry; then as listed.
  */
 export function rankVessels(

@@ -48,7 +48,7 @@ const better = (a: Way, b: Way | undefined) =>
     (a.ownEnds > b.ownEnds || (a.ownEnds === b.ownEnds && a.unevenness < b.unevenness)));
 
 /**
- * Cuts the mix for a run of rooms into fills of at most `marksPerFill` marks of `mark` m³ each. MODEL §3:
+ * Cuts the mix for a run of rooms into fills of at most `marksPerFill` marks of `mark` m³ each. docs/model.md §3:
  * as few fills as can be; among those the most fills that end between rooms; then the least left over (always less
  * than one mark: what a fill rounded up leaves at a room's end stays in the vessel and serves the next room); then the
  * most even. With what stayed, a fill never goes above `usable` m³. Ties: the earlier cut. Exact for a mix that keeps:

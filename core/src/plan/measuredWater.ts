@@ -31,7 +31,7 @@ const READ_TO = 0.1;
 /**
  * What stays in rooms whose tanks were read, kg/m² by room id: pre-spray and solution less what came back, over their
  * carpet. The newest reading of a room counts. Evaporation while working is left in: it makes the reading a little high
- * (MODEL §4). A reading that leaves more than carpet keeps, what `added` still adds to a room's wettest part counted in, or
+ * (docs/model.md §4). A reading that leaves more than carpet keeps, what `added` still adds to a room's wettest part counted in, or
  * shows more taken up than went on, isn't used: it is asked about.
  */
 export function measuredResiduals(

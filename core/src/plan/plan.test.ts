@@ -102,7 +102,7 @@ test("workings give the number the plan gives, and rank what it hangs on", () =>
   );
 });
 
-test("what the tanks showed takes the place of the estimate, and drying follows it (MODEL §4)", () => {
+test("what the tanks showed takes the place of the estimate, and drying follows it", () => {
   const reading = { roomIds: ["study", "hall"], solution: 40 * L, recovered: 36 * L };
   const plain = planJob(JOB);
   const read = planJob({ ...JOB, measuredWater: [reading] });

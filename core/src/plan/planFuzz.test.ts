@@ -155,7 +155,7 @@ describe("neighbouring jobs", () => {
     name: "Room",
     shape: { kind: "area", area: 15 },
     windows: "one-open",
-    // Takes up next to nothing: for nylon and wool "dry" is told against the room's own humidity (MODEL §7), so that in
+    // Takes up next to nothing: for nylon and wool "dry" is told against the room's own humidity (docs/model.md §7), so that in
     // drier air more has to leave before they count as dry, and these comparisons don't hold.
     fibre: "olefin",
   };

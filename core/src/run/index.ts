@@ -1,5 +1,5 @@
 export { bagsFor, vacuumPieces } from "./begun.ts";
-export { STEP_CAUTIONS } from "./cautions.ts";
+export { stepCaution } from "./cautions.ts";
 export {
   type CutFault,
   type DriesFirst,

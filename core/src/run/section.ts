@@ -26,7 +26,7 @@ export interface Window {
 }
 
 /**
- * When a section of `area` m² may be cleaned, reckoned from when its spraying starts (MODEL §8). What was sprayed first is
+ * When a section of `area` m² may be cleaned, reckoned from when its spraying starts (docs/model.md §8). What was sprayed first is
  * cleaned first, each at its own steady pace, so the first and the last square metre are the ones that decide: both have to
  * have stood for the dwell, and neither for longer than the open time.
  */

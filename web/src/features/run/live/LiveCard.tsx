@@ -8,6 +8,7 @@ import { Button } from "../../../ui/Button.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
 import { useClock } from "../../../ui/useClock.ts";
 import type { LiveProps } from "./liveProps.ts";
+import { useOneTap } from "./oneTap.ts";
 import { Review } from "./Review.tsx";
 import { UnderWay } from "./UnderWay.tsx";
 import { useRunLog } from "./useRunLog.ts";
@@ -29,6 +30,8 @@ export function LiveCard({ desk: planned, ...props }: LiveProps) {
   const logged = runLogged(desk.log);
   const log = useRunLog(desk, props.run, {});
   const { now } = useClock();
+  const oneTap = useOneTap();
+  const begin = () => oneTap.isAgain() || log.begin();
   const [asking, setAsking] = useState(false);
   const close = () => setAsking(false);
   // A room finished already says on which day the work began.
@@ -36,7 +39,7 @@ export function LiveCard({ desk: planned, ...props }: LiveProps) {
   const beginToday = () => {
     const [day, startsAt] = [dayOf(now()), clock24(now())];
     close();
-    if (desk.edit((job) => ({ ...job, day, startsAt })) === undefined) log.begin();
+    if (desk.edit((job) => ({ ...job, day, startsAt })) === undefined) begin();
   };
   if (isUnderWay(logged)) return <UnderWay desk={desk} {...props} />;
   if (packedUpAt(logged) !== undefined) return <Review desk={planned} {...props} />;
@@ -47,11 +50,7 @@ export function LiveCard({ desk: planned, ...props }: LiveProps) {
         One step at a time, with its clock and what dwells meanwhile. Each tap goes into the log with its
         time.
       </p>
-      <Button
-        weight="main"
-        className="mt-3 w-full"
-        onClick={() => (isOtherDay ? setAsking(true) : log.begin())}
-      >
+      <Button weight="main" className="mt-3 w-full" onClick={() => (isOtherDay ? setAsking(true) : begin())}>
         Start the job
       </Button>
       {asking && (

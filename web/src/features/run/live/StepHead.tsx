@@ -1,5 +1,5 @@
 import { protectionOf } from "@scutch/core/care";
-import { type JobRun, STEP_CAUTIONS, type Step } from "@scutch/core/run";
+import { type JobRun, type Step, stepCaution } from "@scutch/core/run";
 import { protectionText } from "../../../format/careWords.ts";
 import { at } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
@@ -57,11 +57,12 @@ export function StepHead({ desk, step, run, known, wet, whose, what }: Props) {
 }
 
 /** What is worn for what is sprayed, and what to mind at such a step. */
-function cautionOf({ job, shelf }: JobDesk, { kind, fillId }: Step): string {
+function cautionOf({ job, shelf }: JobDesk, step: Step): string {
+  const { kind, fillId } = step;
   const batch = job.batches.find(({ id }) => fillId?.startsWith(`${id}.`));
   const ids = batch && [batch.productId, ...(batch.boosters ?? []).map(({ productId }) => productId)];
   const products = kind === "pre-spray" && ids ? shelf.products.filter(({ id }) => ids.includes(id)) : [];
-  return [...(products.length > 0 ? [protectionText(protectionOf(products))] : []), STEP_CAUTIONS[kind] ?? ""]
+  return [...(products.length > 0 ? [protectionText(protectionOf(products))] : []), stepCaution(step) ?? ""]
     .filter(Boolean)
     .join(" ");
 }

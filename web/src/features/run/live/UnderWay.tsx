@@ -1,6 +1,7 @@
+import { runLogged } from "@scutch/core/log";
 import { careOf } from "@scutch/core/plan";
 import type { Step } from "@scutch/core/run";
-import { useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { at } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
@@ -17,9 +18,10 @@ import { Asked, type Asking } from "./Asked.tsx";
 import { Doubts } from "./Doubts.tsx";
 import { Dwelling } from "./Dwelling.tsx";
 import type { LiveProps } from "./liveProps.ts";
-import { isInHand, knownIn, mayBegin, standingSprayed, stepsOf } from "./liveView.ts";
+import { isGone, isInHand, knownIn, mayBegin, standingSprayed, stepsOf } from "./liveView.ts";
 import { MachineList } from "./MachineList.tsx";
 import { OwnStepCard, ownInHand } from "./OwnStep.tsx";
+import { useOneTap } from "./oneTap.ts";
 import { QuickLog } from "./QuickLog.tsx";
 import { SignalChoices } from "./SignalChoices.tsx";
 import { StepHead } from "./StepHead.tsx";
@@ -28,8 +30,6 @@ import { useRunLog } from "./useRunLog.ts";
 import { useSignals } from "./useSignals.ts";
 import { WhatFollows } from "./WhatFollows.tsx";
 
-/** A second tap so soon, ms, is the same one. */
-const ONE_TAP = 700;
 /** Less than this before or after its time isn't worth a question, s. */
 const LEEWAY = 20;
 /** Begun on a floor that a stop stands on, a step does harm. */
@@ -39,9 +39,12 @@ const TOUCHES: readonly Step["kind"][] = ["fill", "pre-spray", "clean"];
 export function UnderWay({ desk, run, people, names, roomName, practice = false }: LiveProps) {
   const dispatch = useAppDispatch();
   const { name, seat, signals } = useAppSelector((state) => state.settings);
-  const [asking, setAsking] = useState<Asking | "fill">();
+  // What is asked is asked of one step, whatever another phone makes the next one meanwhile.
+  const [asking, setAsking] = useState<{ readonly what: Asking | "fill"; readonly step: Step }>();
   const ticking = useClock();
-  const lastTap = useRef(0);
+  const oneTap = useOneTap();
+  // The tap that began the job isn't one on its first step too.
+  const begun = practice ? undefined : runLogged(desk.log).startedAt;
   const known = useMemo(() => knownIn(run, desk.input.logged), [run, desk.input.logged]);
   const log = useRunLog(desk, run, known);
   const named = names.indexOf(name);
@@ -72,17 +75,17 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
   );
   /** A tap, unless it is the same one again. */
   const tap = (act: () => void) => () => {
-    const now = Date.now();
-    if (now - lastTap.current < ONE_TAP) return;
-    lastTap.current = now;
+    if (oneTap.isAgain(begun)) return;
     setAsking(undefined);
     act();
   };
-  const wet = step?.kind === "clean" ? standing.find((each) => each.section.cleanId === step.id) : undefined;
+  const wetOf = (each: Step | undefined) => standing.find(({ section }) => section.cleanId === each?.id);
+  const wet = wetOf(step);
   const inHand = step !== undefined && isInHand(known, step.id);
   const begin = (each: Step) => {
-    const early = wet ? wet.ready - now() : 0;
-    const over = wet ? now() - wet.until : 0;
+    const stands = wetOf(each);
+    const early = stands ? stands.ready - now() : 0;
+    const over = stands ? now() - stands.until : 0;
     log.start(each, who, {
       ...(early > LEEWAY ? { early: Math.round(early) } : {}),
       ...(over > LEEWAY ? { over: Math.round(over) } : {}),
@@ -93,12 +96,20 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
   const start =
     step && !inHand && !isStopped(step) && step.kind !== "fill"
       ? () => {
-          if (wet && wet.ready - now() > LEEWAY) setAsking("early");
+          if (wet && wet.ready - now() > LEEWAY) setAsking({ what: "early", step });
           else tap(() => begin(step))();
         }
       : undefined;
   const own = useMemo(() => ownInHand(desk.log, who), [desk.log, who]);
   useKey("d", () => (own ? tap(() => log.endOwn(own)) : (finish ?? start))?.());
+  const close = () => setAsking(undefined);
+  // Somebody else has ended what is asked about: there is nothing to ask any more.
+  const isMoot =
+    asking !== undefined && asking.what !== "own" && asking.what !== "fill" && isGone(known, asking.step.id);
+  useEffect(() => {
+    if (isMoot) setAsking(undefined);
+  }, [isMoot]);
+  const readyAt = wetOf(asking?.step)?.ready;
   const others = Array.from({ length: people }, (_, i) => i).filter((i) => i !== who);
   return (
     <section
@@ -111,8 +122,7 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
           value={who}
           options={Array.from({ length: people }, (_, i) => ({ value: i, name: personName(i, names) }))}
           onChange={(next) => {
-            // Somebody else's tap is no second one.
-            lastTap.current = 0;
+            oneTap.forget();
             dispatch(seatTaken(next));
           }}
         />
@@ -137,7 +147,11 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
               </Link>
             </Callout>
           ) : step.kind === "fill" ? (
-            <Button weight="main" className="min-h-16 text-xl" onClick={() => setAsking("fill")}>
+            <Button
+              weight="main"
+              className="min-h-16 text-xl"
+              onClick={() => setAsking({ what: "fill", step })}
+            >
               Amounts, and “Made it”
             </Button>
           ) : inHand ? (
@@ -162,15 +176,15 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
       <div className="grid grid-cols-3 gap-2">
         {step && !own && (
           <>
-            <Button className="whitespace-nowrap px-1" onClick={() => setAsking("skip")}>
+            <Button className="whitespace-nowrap px-1" onClick={() => setAsking({ what: "skip", step })}>
               Pass over
             </Button>
             {people > 1 && (
-              <Button className="whitespace-nowrap px-1" onClick={() => setAsking("hand")}>
+              <Button className="whitespace-nowrap px-1" onClick={() => setAsking({ what: "hand", step })}>
                 Hand over
               </Button>
             )}
-            <Button className="whitespace-nowrap px-1" onClick={() => setAsking("own")}>
+            <Button className="whitespace-nowrap px-1" onClick={() => setAsking({ what: "own", step })}>
               Add a step
             </Button>
           </>
@@ -182,26 +196,26 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
       <Dwelling standing={standing} start={desk.start} roomName={roomName} run={run} />
       <WhatFollows {...{ desk, run, known, who, people, names, after, what }} />
       <SignalChoices />
-      {step?.fillId !== undefined && asking === "fill" && (
+      {asking?.what === "fill" && asking.step.fillId !== undefined && (
         <FillDialog
           desk={desk}
-          fillId={step.fillId}
+          fillId={asking.step.fillId}
           practice={practice}
-          follows={() => log.following(step, who, startsItself)}
-          onClose={() => setAsking(undefined)}
+          follows={() => log.following(asking.step, who, startsItself)}
+          onClose={close}
         />
       )}
-      {step && asking !== undefined && asking !== "fill" && (
+      {asking && asking.what !== "fill" && !isMoot && (
         <Asked
-          asking={asking}
-          what={what(step)}
+          asking={asking.what}
+          what={what(asking.step)}
           others={others.map((other) => ({ who: other, name: personName(other, names) }))}
-          readyAt={wet && time(wet.ready)}
-          onSkip={(reason) => tap(() => log.skip(step, reason))()}
-          onHand={(to) => tap(() => log.hand(step, to))()}
-          onOwn={(text) => tap(() => log.startOwn(text, who, step.roomId))()}
-          onStart={tap(() => begin(step))}
-          onClose={() => setAsking(undefined)}
+          readyAt={readyAt === undefined ? undefined : time(readyAt)}
+          onSkip={(reason) => tap(() => log.skip(asking.step, reason))()}
+          onHand={(to) => tap(() => log.hand(asking.step, to))()}
+          onOwn={(text) => tap(() => log.startOwn(text, who, asking.step.roomId))()}
+          onStart={tap(() => begin(asking.step))}
+          onClose={close}
         />
       )}
     </section>

@@ -1,0 +1,16 @@
+import { expect, test } from "@jest/globals";
+import { METHODS } from "../clean/index.ts";
+import { stepCaution } from "./cautions.ts";
+
+test("hot water under pressure is warned of where there is some, what turns where something turns (common practice)", () => {
+  const of = (method: string) => stepCaution({ kind: "clean", tool: `machine:${method}` });
+  expect(METHODS.filter((method) => /pressure/.test(of(method) ?? ""))).toEqual([
+    "extraction",
+    "self-contained",
+    "spinner",
+  ]);
+  for (const method of ["low-moisture", "dry-foam", "dry-compound"]) expect(of(method)).toMatch(/what turns/);
+  expect(stepCaution({ kind: "agitate", tool: "brush" })).toMatch(/what turns/);
+  expect(stepCaution({ kind: "tank-trip", tool: "machine:extraction" })).toMatch(/sanitary sewer/);
+  expect(stepCaution({ kind: "groom" })).toBeUndefined();
+});
