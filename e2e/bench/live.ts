@@ -125,6 +125,8 @@ async function tapped(path: string): Promise<number[]> {
     const named = (name: RegExp) =>
       [...document.querySelectorAll("button")].find(({ textContent = "" }) => name.test(textContent));
     const results: number[] = [];
+    // What comes right after the tap that begins the job is taken for the same tap.
+    await pause(1000);
     for (let i = 0; i < 22; i++) {
       // A fill is read and measured first: that is no tap.
       if (!button()) {
