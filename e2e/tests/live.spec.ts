@@ -33,6 +33,15 @@ const logOf = async (page: Page): Promise<Entry[]> =>
   );
 const kinds = async (page: Page, kind: string) => (await logOf(page)).filter((entry) => entry.kind === kind);
 
+/** The demo's job, just begun, on a page whose clock the test moves. */
+async function begin(page: Page): Promise<void> {
+  await page.clock.install();
+  await page.goto(`${LIBRARY}/run`);
+  await press(page, "Start the job");
+  await expect(step(page)).toBeVisible();
+  await later(page);
+}
+
 /** Starts or ends the step in sight, whichever is next, or makes its fill. */
 async function goOn(page: Page): Promise<string> {
   const name = await step(page).innerText();
@@ -74,11 +83,7 @@ test.describe("on a phone", () => {
     context,
     browser,
   }) => {
-    await page.clock.install();
-    await page.goto(`${LIBRARY}/run`);
-    await press(page, "Start the job");
-    await expect(step(page)).toBeVisible();
-    await later(page);
+    await begin(page);
     await until(page, /^Spray, Children/);
     const before = await step(page).innerText();
     if (await now(page).getByRole("button", { name: "Start", exact: true }).isVisible()) await goOn(page);
@@ -379,11 +384,7 @@ test.describe("a whole job", () => {
 test("what nobody plans for: the meter and the tanks read on the card, a room taken out while it stands sprayed, a job begun on another day", async ({
   page,
 }) => {
-  await page.clock.install();
-  await page.goto(`${LIBRARY}/run`);
-  await press(page, "Start the job");
-  await expect(step(page)).toBeVisible();
-  await later(page);
+  await begin(page);
 
   // Read where one stands, with the room of the step chosen; the tanks are of the rooms done since they were last read.
   await press(now(page), "Reading");

@@ -1,4 +1,4 @@
-import type { Entry } from "./entries.ts";
+import type { Entry, StepChanged } from "./entries.ts";
 import { standing } from "./standing.ts";
 
 /** What the log knows of one step of the run; ms since 1970. */
@@ -10,7 +10,7 @@ export interface StepLogged {
   readonly who?: number;
   readonly roomId?: string;
   /** The part of the room it was cut for when it was first worked on; shares of the room. */
-  readonly part?: { readonly number: number; readonly from: number; readonly to: number };
+  readonly part?: NonNullable<StepChanged["part"]>;
   /** What a step of somebody's own is called. */
   readonly what?: string;
 }

@@ -1,5 +1,4 @@
 import {
-  bagsFor,
   type CrewPace,
   overheadShare,
   PACE_LIMITS,
@@ -67,8 +66,7 @@ function oneJob(job: JobInput, pace: CrewPace): OneJob {
     if (kind !== "break") all += seconds;
     const room = rooms.find(({ id: each }) => of === each || of.startsWith(`${each}.`));
     if (room === undefined) continue;
-    const pieces =
-      kind === "vacuum" && of !== room.id ? vacuumPieces(logged, room.id, bagsFor(room.area)) : 1;
+    const pieces = kind === "vacuum" && of !== room.id ? vacuumPieces(room, logged) : 1;
     const share = part ? part.to - part.from : 1 / pieces;
     const own = took.get(kind as StepKind) ?? new Map<string, Worked>();
     const before = own.get(room.id) ?? { seconds: 0, share: 0 };

@@ -66,18 +66,19 @@ export function numbered({ parts, numbers: taken }: RoomBegun, fresh: readonly S
   );
 }
 
-/** Pieces a room of so many m² is vacuumed in: a bag's worth at a time, so that a break finds its place in a hall. */
-export const bagsFor = (area: number): number => Math.ceil(area / AREA_PER_BAG);
-
-/** Into how many pieces a room's vacuuming is cut: as it was when it was begun, and never so that a piece done is none any more. */
-export function vacuumPieces(logged: RunInput["logged"], roomId: string, cut: number): number {
-  const whole = `vacuum:${roomId}`;
-  const begun = [...(logged ?? [])].flatMap(([id, { start, end, skipped }]) =>
-    (start ?? end ?? skipped) === undefined ? [] : [id],
+/**
+ * Into how many pieces a room's vacuuming is cut: a bag's worth at a time, so that a break finds its place in a hall; as it was
+ * when it was begun, and never so that a piece done is none any more.
+ */
+export function vacuumPieces({ id, area }: Pick<RunRoom, "id" | "area">, logged: RunInput["logged"]): number {
+  const cut = Math.ceil(area / AREA_PER_BAG);
+  const whole = `vacuum:${id}`;
+  const begun = [...(logged ?? [])].flatMap(([step, { start, end, skipped }]) =>
+    (start ?? end ?? skipped) === undefined ? [] : [step],
   );
   if (begun.includes(whole)) return 1;
-  const pieces = begun.flatMap((id) =>
-    id.startsWith(`${whole}.`) ? [Number(id.slice(whole.length + 1))] : [],
+  const pieces = begun.flatMap((step) =>
+    step.startsWith(`${whole}.`) ? [Number(step.slice(whole.length + 1))] : [],
   );
   return pieces.length > 0 ? Math.max(cut, 2, ...pieces) : cut;
 }

@@ -67,6 +67,7 @@ export function inPlace(
     least === undefined && most === undefined
       ? []
       : [{ from, to, ...(least === undefined ? {} : { least }), ...(most === undefined ? {} : { most }) }];
+  const leastOf = ({ from, to, least }: Lag): Lag[] => (least === undefined ? [] : [{ from, to, least }]);
   const lags = problem.lags.flatMap((lag): Lag[] => {
     const { from, to, least, most } = lag;
     if (places.has(to)) return [];
@@ -75,13 +76,10 @@ export function inPlace(
       if (!stands) missed.push(to);
       if (letGo !== "every most") return stands ? [lag] : [];
       // Breaks that can't be at their hour, two at one time say, come as soon after it as they can.
-      return isBreak(to) ? waiting({ from, to, ...(least === undefined ? {} : { least }) }) : [];
+      return isBreak(to) ? leastOf(lag) : [];
     }
     const place = places.get(from);
-    if (!place)
-      return letGo === "every most"
-        ? waiting({ from, to, ...(least === undefined ? {} : { least }) })
-        : [lag];
+    if (!place) return letGo === "every most" ? leastOf(lag) : [lag];
     // Nothing waits for what wasn't done.
     if (place.passed) return [];
     const wait = {

@@ -1,4 +1,4 @@
-export { bagsFor, vacuumPieces } from "./begun.ts";
+export { vacuumPieces } from "./begun.ts";
 export { stepCaution } from "./cautions.ts";
 export {
   type CutFault,
@@ -11,6 +11,7 @@ export {
 export { workingOfFinish } from "./finishWorking.ts";
 export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank, StepKnown } from "./input.ts";
 export { type RoughTimes, workInTurn } from "./inTurn.ts";
+export { OWN } from "./jobProblem.ts";
 export type { JobRun, Rough, RunPlan, RunSection, Step } from "./jobRun.ts";
 export { runJob } from "./runJob.ts";
 export { START } from "./schedule/index.ts";

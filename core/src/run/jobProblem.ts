@@ -1,4 +1,4 @@
-import { bagsFor, vacuumPieces } from "./begun.ts";
+import { vacuumPieces } from "./begun.ts";
 import { type CutFault, type CutSection, cutJob, type DriesFirst, standing, windowOf } from "./cutJob.ts";
 import type { RunInput, RunRoom } from "./input.ts";
 import { after, type Lag, type Problem, START, type Task } from "./schedule/index.ts";
@@ -146,7 +146,7 @@ function prepareRoom(room: RunRoom, input: RunInput, paced: number, to: Statemen
   const step = (kind: StepKind, seconds: number, tool?: string, end = "") =>
     to.add({ id: `${kind}:${room.id}${end}`, kind, roomId: room.id, ...(tool ? { tool } : {}) }, seconds);
   let done = step("furniture", room.furniture ? room.area * PACES.furniture : 0);
-  const pieces = vacuumPieces(input.logged, room.id, bagsFor(room.area));
+  const pieces = vacuumPieces(room, input.logged);
   for (let k = 1; k <= pieces; k++) {
     const end = pieces > 1 ? `.${k}` : "";
     bag.area += room.area / pieces;

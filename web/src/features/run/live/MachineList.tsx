@@ -1,6 +1,6 @@
 import { MACHINE_CARE, MACHINES, type Machine, PRACTICES } from "@scutch/core/care";
 import type { Method } from "@scutch/core/clean";
-import type { JobRun, StepKind } from "@scutch/core/run";
+import type { JobRun } from "@scutch/core/run";
 import { MACHINES_SEEN_TO, useTicks } from "../../../device/ticks.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { Tick } from "../../../ui/ChoiceField.tsx";
@@ -29,7 +29,7 @@ function machineOf(tool: string): Machine | undefined {
 }
 
 interface Props {
-  readonly kind: StepKind;
+  readonly kind: "set-up" | "pack-up";
   readonly run: JobRun;
   readonly desk: JobDesk;
   readonly practice: boolean;
@@ -38,7 +38,6 @@ interface Props {
 /** What is seen to before the machines of this job start and when they stop, at the step where it matters; frost where it is forecast. */
 export function MachineList({ kind, run, desk, practice }: Props) {
   const { isOn, tick } = useTicks(practice ? undefined : MACHINES_SEEN_TO, desk.job.id);
-  if (kind !== "set-up" && kind !== "pack-up") return null;
   const used = new Set(run.steps.flatMap(({ tool }) => (tool === undefined ? [] : (machineOf(tool) ?? []))));
   const lists = MACHINES.filter((machine) => used.has(machine)).map((machine) => {
     const { start, stop, startCaution, stopCaution } = MACHINE_CARE[machine];

@@ -1,5 +1,6 @@
 import type { LogEntry, RoomId } from "@scutch/contract";
 import { runLogged } from "@scutch/core/log";
+import { OWN } from "@scutch/core/run";
 import { Button } from "../../../ui/Button.tsx";
 import { clockOf, Ticking } from "./Ticking.tsx";
 
@@ -14,13 +15,17 @@ export interface OwnStep {
 
 /** The step of their own that somebody (from 0) has in hand. */
 export function ownInHand(log: readonly LogEntry[], who: number): OwnStep | undefined {
-  for (const [step, { startedAt, doneAt, skippedAt, who: has }] of runLogged(log).steps) {
-    if (!step.startsWith("own:") || startedAt === undefined || has !== who + 1) continue;
+  for (const [step, logged] of runLogged(log).steps) {
+    const { startedAt, doneAt, skippedAt, roomId, what = "Something else" } = logged;
+    if (!step.startsWith(OWN) || startedAt === undefined || logged.who !== who + 1) continue;
     if (doneAt !== undefined || skippedAt !== undefined) continue;
-    const entry = log.find((each) => each.kind === "step-started" && each.step === step);
-    if (entry?.kind !== "step-started") continue;
-    const { what = "Something else", roomId } = entry;
-    return { step, what, who: who + 1, startedAt, ...(roomId === undefined ? {} : { roomId }) };
+    return {
+      step,
+      what,
+      who: who + 1,
+      startedAt,
+      ...(roomId === undefined ? {} : { roomId: roomId as RoomId }),
+    };
   }
   return undefined;
 }

@@ -33,7 +33,7 @@ import { WhatFollows } from "./WhatFollows.tsx";
 /** Less than this before or after its time isn't worth a question, s. */
 const LEEWAY = 20;
 /** Begun on a floor that a stop stands on, a step does harm. */
-const TOUCHES: readonly Step["kind"][] = ["fill", "pre-spray", "clean"];
+const TOUCHES: readonly Step["kind"][] = ["pre-spray", "clean"];
 
 /** The one next step of one person: its clock, what is done with it, what dwells and what follows. */
 export function UnderWay({ desk, run, people, names, roomName, practice = false }: LiveProps) {
@@ -191,7 +191,9 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
         )}
         <QuickLog desk={desk} roomId={step?.roomId} practice={practice} />
       </div>
-      {step && !own && <MachineList key={step.id} kind={step.kind} {...{ run, desk, practice }} />}
+      {step && !own && (step.kind === "set-up" || step.kind === "pack-up") && (
+        <MachineList key={step.id} kind={step.kind} {...{ run, desk, practice }} />
+      )}
       <Doubts desk={desk} roomName={roomName} />
       <Dwelling standing={standing} start={desk.start} roomName={roomName} run={run} />
       <WhatFollows {...{ desk, run, known, who, people, names, after, what }} />

@@ -1,6 +1,6 @@
 import { EntryId, type RoomId } from "@scutch/contract";
 import { finishedRooms } from "@scutch/core/log";
-import type { JobRun, Step } from "@scutch/core/run";
+import { type JobRun, OWN, type Step } from "@scutch/core/run";
 import { newId } from "../../../device/newId.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { type EntryBody, useLogging } from "../../../shared/logging/useLogging.ts";
@@ -59,7 +59,7 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: Known) {
     startOwn: (what: string, who: number, roomId: string | undefined) =>
       log({
         kind: "step-started",
-        step: `own:${newId(EntryId)}`,
+        step: `${OWN}${newId(EntryId)}`,
         does: "own",
         what,
         who: who + 1,

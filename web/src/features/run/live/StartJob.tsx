@@ -1,0 +1,53 @@
+import { finishedRooms } from "@scutch/core/log";
+import { useState } from "react";
+import { clock24, dayOf, longDay } from "../../../format/time.ts";
+import { Button } from "../../../ui/Button.tsx";
+import { Dialog } from "../../../ui/Dialog.tsx";
+import { useClock } from "../../../ui/useClock.ts";
+import type { LiveProps } from "./liveProps.ts";
+import { useOneTap } from "./oneTap.ts";
+import { useRunLog } from "./useRunLog.ts";
+
+/** The tap that begins a job; planned for another day, it is asked whether it moves. */
+export function StartJob({ desk, run, practice = false }: LiveProps) {
+  const log = useRunLog(desk, run, {});
+  const { now } = useClock();
+  const oneTap = useOneTap();
+  const begin = () => oneTap.isAgain() || log.begin();
+  const [asking, setAsking] = useState(false);
+  const close = () => setAsking(false);
+  // A room finished already says on which day the work began.
+  const isOtherDay = !practice && dayOf(now()) !== desk.job.day && finishedRooms(desk.log).size === 0;
+  const beginToday = () => {
+    const [day, startsAt] = [dayOf(now()), clock24(now())];
+    close();
+    if (desk.edit((job) => ({ ...job, day, startsAt })) === undefined) begin();
+  };
+  return (
+    <section aria-label="The job" className="border-accent border-t-4 bg-paper p-4 sm:p-5 print:hidden">
+      <h2 className="font-semibold text-lg">When you begin, begin here.</h2>
+      <p className="mt-1 text-soft">
+        One step at a time, with its clock and what dwells meanwhile. Each tap goes into the log with its
+        time.
+      </p>
+      <Button weight="main" className="mt-3 w-full" onClick={() => (isOtherDay ? setAsking(true) : begin())}>
+        Start the job
+      </Button>
+      {asking && (
+        <Dialog
+          open
+          title={`It is planned for ${longDay(desk.job.day)} ${desk.job.startsAt}.`}
+          onClose={close}
+        >
+          <p className="mt-2">Its hours, breaks and promises go by the day it is on.</p>
+          <div className="mt-4 flex flex-wrap gap-2">
+            <Button weight="main" onClick={beginToday}>
+              Move it to now and begin
+            </Button>
+            <Button onClick={close}>Not now</Button>
+          </div>
+        </Dialog>
+      )}
+    </section>
+  );
+}
