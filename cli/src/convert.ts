@@ -2,9 +2,9 @@ import { areaOf, parseRoomSize } from "@scutch/core/floor";
 import { concentratePerWater, parseStrength } from "@scutch/core/mix";
 import {
   type Dimension,
+  normalizeText,
   parseQuantity,
   parseRate,
-  plainMarks,
   type UnitId,
   unitSpelled,
 } from "@scutch/core/quantity";
@@ -66,7 +66,7 @@ const inUnknown = (answer: Converted, bare: string | undefined, known: unknown):
 
 function convert({ kind, text, bare, reading, matter }: Typed): Converted {
   const unit = (dimension: Dimension): UnitId | undefined =>
-    bare === undefined ? undefined : unitSpelled(plainMarks(bare), dimension);
+    bare === undefined ? undefined : unitSpelled(normalizeText(bare), dimension);
   const plain = (dimension: Dimension, known = unit(dimension)) =>
     inUnknown(converted(parseQuantity(text, dimension, known), same), bare, known);
   switch (kind) {

@@ -1,6 +1,6 @@
 import { DryingCases, JobFile } from "@scutch/contract";
 import { OutOfRange } from "@scutch/core";
-import { MOST_PEOPLE } from "@scutch/core/plan";
+import { MAX_PEOPLE } from "@scutch/core/plan";
 import { convertReport, TypedList } from "./convert.ts";
 import { dryReport } from "./dry.ts";
 import { InputFaults, readInput } from "./input.ts";
@@ -22,7 +22,7 @@ function readCrew(typed: readonly string[]): { readonly crew?: number; readonly 
   const at = typed.indexOf("--crew");
   if (at < 0) return { words: typed };
   const people = Number(typed[at + 1]);
-  const isCrew = Number.isInteger(people) && people >= 1 && people <= MOST_PEOPLE;
+  const isCrew = Number.isInteger(people) && people >= 1 && people <= MAX_PEOPLE;
   return { crew: isCrew ? people : 0, words: typed.filter((_, i) => i !== at && i !== at + 1) };
 }
 

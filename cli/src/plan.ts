@@ -1,19 +1,19 @@
-import { type JobFile, jobInput } from "@scutch/contract";
+import { type JobFile, toJobInput } from "@scutch/contract";
 import { severity } from "@scutch/core/care";
-import { workBegan } from "@scutch/core/log";
+import { workStartTime } from "@scutch/core/log";
 import { careOf, planJob } from "@scutch/core/plan";
 import { scheduleReport } from "./schedule.ts";
 
 /** A job file's plan, by as many people as it says or as asked: SI, hours after the job's start; drying hours count from when the room is finished. */
 export function planReport({ job, site, products, vessels, gear, log }: JobFile, people?: number) {
   const asked = people === undefined ? job : { ...job, run: { ...job.run, people } };
-  const input = jobInput(asked, {
+  const input = toJobInput(asked, {
     products,
     vessels,
     ...(gear ? { gear } : {}),
     ...(site ? { site } : {}),
     ...(log ? { log } : {}),
-    startsAt: workBegan(Date.parse(`${job.day}T${job.startsAt}`), log ?? []),
+    startsAtMs: workStartTime(Date.parse(`${job.day}T${job.startsAt}`), log ?? []),
   });
   const plan = planJob(input);
   const care = careOf(input);
@@ -71,7 +71,7 @@ export function planReport({ job, site, products, vessels, gear, log }: JobFile,
         startHours: start / 3600,
         endHours: end / 3600,
       })),
-      finishedAt: room.finishedAt,
+      finishedAt: room.finishedAtHours,
       finishLogged: room.finishLogged,
       airSpeed: plan.drying[i]?.airSpeed ?? null,
       initialFlux: plan.drying[i]?.initialFlux ?? null,

@@ -2,14 +2,15 @@ import type { RunPlan } from "@scutch/core/run";
 
 /**
  * A job's schedule as other programs read it: seconds from the job's start; `problem` is the whole statement, so that any
- * solver of RCPSP/max can check or beat it.
+ * solver of RCPSP/max can check or beat it. Printed keys keep their names: `finish` is the makespan, `least` and `most` are the
+ * minimal and maximal time lag, start to start.
  */
 export function scheduleReport(run: RunPlan) {
   if (run.outcome === "impossible") return { outcome: run.outcome, fault: run.fault };
-  const { finish, lowerBound, sections, steps, problem, unkept, late } = run;
+  const { makespan, lowerBound, sections, steps, problem, violatedPins, overdueSections } = run;
   return {
     outcome: run.outcome,
-    finish,
+    finish: makespan,
     lowerBound,
     sections: sections.map((section) => ({
       id: section.id,
@@ -32,8 +33,11 @@ export function scheduleReport(run: RunPlan) {
       start,
       end,
     })),
-    unkept,
-    late,
-    problem,
+    unkept: violatedPins,
+    late: overdueSections,
+    problem: {
+      ...problem,
+      lags: problem.lags.map(({ from, to, minLag, maxLag }) => ({ from, to, least: minLag, most: maxLag })),
+    },
   };
 }

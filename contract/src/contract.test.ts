@@ -1,9 +1,9 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "@jest/globals";
-import { standing } from "@scutch/core/log";
+import { effectiveEntries } from "@scutch/core/log";
 import { planWork } from "@scutch/core/plan";
 import type * as z from "zod";
-import { faultsOf, Job, JobFile, jobInput, LogEntry, Product, Vessel } from "./index.ts";
+import { faultsOf, Job, JobFile, LogEntry, Product, toJobInput, Vessel } from "./index.ts";
 import { openApiDocument } from "./openapi.ts";
 
 const example = (): JobFile =>
@@ -209,17 +209,17 @@ describe("the log", () => {
       [finished, correction, note],
       [note, correction, finished],
     ])
-      expect(standing(order)).toEqual([note]);
+      expect(effectiveEntries(order)).toEqual([note]);
     expect(note).toMatchObject({ text: "Key under the mat" });
   });
 
   test("a struck-out finish leaves the plan's own", () => {
     const { job, products, vessels } = example();
     const start = Date.parse("2026-03-09T09:00:00Z");
-    const around = { products, vessels, startsAt: start };
-    expect(jobInput(job, { ...around, log: [finished] }).finished).toEqual({ [room]: 0 });
-    expect(jobInput(job, { ...around, log: [finished, correction] }).finished).toEqual({});
-    expect(jobInput(job, { products, vessels, log: [finished] }).finished).toEqual({});
+    const around = { products, vessels, startsAtMs: start };
+    expect(toJobInput(job, { ...around, log: [finished] }).finishedHours).toEqual({ [room]: 0 });
+    expect(toJobInput(job, { ...around, log: [finished, correction] }).finishedHours).toEqual({});
+    expect(toJobInput(job, { products, vessels, log: [finished] }).finishedHours).toEqual({});
   });
 
   test("a dye test, an owner's word and what was done to a spot reach the plan; what was struck out doesn't", () => {
@@ -249,14 +249,14 @@ describe("the log", () => {
       result: "better",
     });
     const struck = entry(8, { kind: "correction", corrects: word.id, text: "Not mine to say" });
-    const input = jobInput(job, { products, vessels, log: [tested, word, attempt, struck] });
+    const input = toJobInput(job, { products, vessels, log: [tested, word, attempt, struck] });
     expect(input.tests).toEqual([{ productId, roomId: room, result: "failed" }]);
     expect(input.spots).toMatchObject([{ area: expect.closeTo(Math.PI * 0.01, 12), result: "better" }]);
   });
 
   test("a batch whose product isn't at hand is left out rather than guessed", () => {
     const { job, products, vessels } = example();
-    expect(jobInput(job, { products: products.slice(0, 1), vessels }).batches).toHaveLength(1);
+    expect(toJobInput(job, { products: products.slice(0, 1), vessels }).batches).toHaveLength(1);
   });
 
   test.each([
@@ -286,11 +286,11 @@ test("the API document names every endpoint with its errors, and says units", ()
 
 describe("a run under way, from its log", () => {
   const { job, products = [], vessels = [] } = JobFile.parse(example());
-  const startsAt = Date.parse("2026-03-02T09:00:00Z");
+  const startsAtMs = Date.parse("2026-03-02T09:00:00Z");
   const entry = (n: number, second: number, more: object) =>
     LogEntry.parse({
       id: `01930000-0000-7000-8a00-00000000000${n}`,
-      at: new Date(startsAt + second * 1000).toISOString(),
+      at: new Date(startsAtMs + second * 1000).toISOString(),
       ...more,
     });
   const setUp = { kind: "step-done", step: "set-up", does: "set-up", who: 1 };
@@ -303,7 +303,7 @@ describe("a run under way, from its log", () => {
     "what was ended %s leaves the next step to somebody: a step that is nobody's is on nobody's card",
     (_, ended, now) => {
       const log = [entry(1, -900, { kind: "run-started" }), entry(2, ended, setUp)];
-      const input = jobInput(job, { products, vessels, log, startsAt, now: startsAt });
+      const input = toJobInput(job, { products, vessels, log, startsAtMs, now: startsAtMs });
       expect(input.now).toBe(now);
       const { run } = planWork(input);
       if (run.outcome !== "planned") throw new Error(JSON.stringify(run.fault));

@@ -33,27 +33,27 @@ export {
   type BatchChoice,
   Interview,
   Job,
-  MOST_BATCHES,
-  MOST_FORMER,
-  MOST_ROOMS,
+  MAX_BATCHES,
+  MAX_FORMER,
+  MAX_ROOMS,
   RigChoice,
   RunChoice,
   StepPin,
   StoredJob,
   WorkBreak,
 } from "./job.ts";
-export { cardFacts, JobCard, JobPage, OPEN_DAYS } from "./jobCard.ts";
+export { JobCard, JobPage, OPEN_DAYS, summarizeJob } from "./jobCard.ts";
 export { JobFile } from "./jobFile.ts";
-export { jobInput, loggedRun, type Surroundings } from "./jobInput.ts";
+export { type JobContext, runProgress, toJobInput } from "./jobInput.ts";
 export { LogEntry, type LogEntryOf } from "./logEntry.ts";
 export { type MergedJob, mergeJobs } from "./mergeJobs.ts";
 export { Day, Instant } from "./moment.ts";
-export { MOST_PHOTO_BYTES, PHOTO_SIDE, PHOTO_TYPES, Photo, PhotoFacts } from "./photo.ts";
+export { MAX_PHOTO_BYTES, PHOTO_SIDE, PHOTO_TYPES, Photo, PhotoFacts } from "./photo.ts";
 export { Product, Strength } from "./product.ts";
 export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
 export { AirMover, Part, Room, RoomShape, Zones } from "./room.ts";
 export { Site } from "./site.ts";
 export { Spot, spotArea } from "./spot.ts";
 export { Stock, StockLot, type StockUse } from "./stock.ts";
-export { readKnown } from "./tolerant.ts";
+export { parseTolerantly } from "./tolerant.ts";
 export { Vessel } from "./vessel.ts";

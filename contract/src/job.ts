@@ -1,5 +1,5 @@
 import { STROKE_LIMITS } from "@scutch/core/clean";
-import { LAST_CLEANED, MOST_PEOPLE, OCCUPANCY } from "@scutch/core/plan";
+import { LAST_CLEANED, MAX_PEOPLE, OCCUPANCY } from "@scutch/core/plan";
 import * as z from "zod";
 import { Door } from "./door.ts";
 import { BatchId, GearId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
@@ -27,11 +27,11 @@ export const BatchChoice = z
   })
   .meta({ id: "BatchChoice" });
 
-export const MOST_ROOMS = 60;
-export const MOST_BATCHES = 8;
-const MOST_DOORS = 150;
-const MOST_SPOTS = 200;
-export const MOST_FORMER = 200;
+export const MAX_ROOMS = 60;
+export const MAX_BATCHES = 8;
+const MAX_DOORS = 150;
+const MAX_SPOTS = 200;
+export const MAX_FORMER = 200;
 
 /** What the job is extracted with, from the van; what is absent is as usual. */
 export const RigChoice = z
@@ -72,7 +72,7 @@ const Clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/);
 /** How the job is run; what is absent is as usual: one person, two circuits, ceiling fans off while people work. */
 export const RunChoice = z
   .strictObject({
-    people: z.int().min(1).max(MOST_PEOPLE).optional(),
+    people: z.int().min(1).max(MAX_PEOPLE).optional(),
     circuits: z
       .int()
       .min(1)
@@ -83,7 +83,7 @@ export const RunChoice = z
   })
   .meta({ id: "RunChoice" });
 
-const MOST_BREAKS = 8;
+const MAX_BREAKS = 8;
 /** A break, by the clock. */
 export const WorkBreak = z
   .strictObject({
@@ -93,7 +93,7 @@ export const WorkBreak = z
   })
   .meta({ id: "WorkBreak" });
 
-const MOST_PINS = 60;
+const MAX_PINS = 60;
 /** A step of the run at an hour of the person's choosing. */
 export const StepPin = z
   .strictObject({
@@ -123,18 +123,18 @@ export const Job = z
     outdoor: Air.optional(),
     interview: Interview.optional(),
     rig: RigChoice.optional(),
-    rooms: z.array(Room).max(MOST_ROOMS).meta({ description: "In walk-out order" }),
+    rooms: z.array(Room).max(MAX_ROOMS).meta({ description: "In walk-out order" }),
     former: z
       .array(FormerRoom)
-      .max(MOST_FORMER)
+      .max(MAX_FORMER)
       .optional()
       .meta({ description: "Rooms taken out that the log speaks of, or whose carpet has a name" }),
-    doors: z.array(Door).max(MOST_DOORS).optional(),
-    spots: z.array(Spot).max(MOST_SPOTS).optional(),
-    batches: z.array(BatchChoice).max(MOST_BATCHES),
+    doors: z.array(Door).max(MAX_DOORS).optional(),
+    spots: z.array(Spot).max(MAX_SPOTS).optional(),
+    batches: z.array(BatchChoice).max(MAX_BATCHES),
     run: RunChoice.optional(),
-    breaks: z.array(WorkBreak).max(MOST_BREAKS).optional(),
-    pins: z.array(StepPin).max(MOST_PINS).optional(),
+    breaks: z.array(WorkBreak).max(MAX_BREAKS).optional(),
+    pins: z.array(StepPin).max(MAX_PINS).optional(),
   })
   .superRefine((job, context) => {
     const repeated = <T>(list: readonly T[], key: (each: T) => string, field: string) => {

@@ -1,5 +1,5 @@
 import { carpetArea } from "@scutch/core/floor";
-import { finishedRooms } from "@scutch/core/log";
+import { roomFinishTimes } from "@scutch/core/log";
 import * as z from "zod";
 import { JobId, SiteId } from "./ids.ts";
 import { Job } from "./job.ts";
@@ -32,10 +32,10 @@ export const JobCard = z
 export type JobCard = z.infer<typeof JobCard>;
 
 /** What a plan and the finishes in its log come to on a card. */
-export function cardFacts(job: Job, log: readonly LogEntry[]) {
+export function summarizeJob(job: Job, log: readonly LogEntry[]) {
   const { id, siteId, title, day, startsAt } = job;
   const rooms = job.rooms.filter(({ passage }) => !passage);
-  const finished = finishedRooms(log);
+  const finished = roomFinishTimes(log);
   return {
     ...{ id, siteId, title, day, startsAt },
     ...(job.removed ? { removed: job.removed } : {}),

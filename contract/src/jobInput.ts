@@ -2,15 +2,15 @@ import type { Rig } from "@scutch/core/clean";
 import {
   attemptsOn,
   dyeTests,
-  fillsMade,
-  finishedRooms,
-  isUnderWay,
-  runLogged,
+  foldFills,
+  foldRunState,
+  isRunActive,
+  roomFinishTimes,
   tankReadings,
 } from "@scutch/core/log";
 import { usableVolume } from "@scutch/core/mix";
 import type { JobInput } from "@scutch/core/plan";
-import type { StepKnown } from "@scutch/core/run";
+import type { StepProgress } from "@scutch/core/run";
 import type { CrewSettings } from "./crew.ts";
 import type { Gear, GearKind, GearOf } from "./gear.ts";
 import type { BatchChoice, Job, RigChoice } from "./job.ts";
@@ -21,7 +21,7 @@ import { spotArea } from "./spot.ts";
 import type { Vessel } from "./vessel.ts";
 
 /** What stands round a job: the shelf, the van, the place and what happened so far. */
-export interface Surroundings {
+export interface JobContext {
   readonly products: readonly Product[];
   readonly vessels: readonly Vessel[];
   readonly gear?: readonly Gear[];
@@ -30,7 +30,7 @@ export interface Surroundings {
   /** How fast the crew works, where it has said so. */
   readonly pace?: CrewSettings["pace"];
   /** Milliseconds since 1970 at which the job starts; without it logged finishes can't be placed on its clock. */
-  readonly startsAt?: number;
+  readonly startsAtMs?: number;
   /** Milliseconds since 1970 it is now, for a run under way; the last thing logged where nobody says. */
   readonly now?: number;
 }
@@ -57,7 +57,7 @@ function runOf(job: Job, startsAt: number | undefined): JobInput["run"] {
   const { run = {}, breaks = [], pins = [] } = job;
   const seconds = (clock: string) => secondsAfter(clock, job, startsAt);
   return {
-    ...said(run),
+    ...withoutUndefined(run),
     breaks: breaks.map(({ id, at, length }) => ({ id, at: seconds(at), length })),
     pins: pins.map(({ id, at }) => ({ stepId: id, at: seconds(at) })),
     promises: job.rooms.flatMap(({ id, walkOnBy }) =>
@@ -73,15 +73,15 @@ const FORGOTTEN = 12 * 3_600_000;
 const A_MINUTE = 60_000;
 
 /** What the log knows of the run's steps, on the job's clock; nothing where no step is logged. A fill made is its step done. */
-export function loggedRun(
+export function runProgress(
   job: Job,
   log: readonly LogEntry[],
-  { startsAt, now }: Pick<Surroundings, "startsAt" | "now">,
+  { startsAtMs, now }: Pick<JobContext, "startsAtMs" | "now">,
 ): Pick<JobInput, "logged" | "now"> {
-  const run = runLogged(log);
-  if (startsAt === undefined || (run.startedAt === undefined && run.steps.size === 0)) return {};
-  const second = (at: number) => (at - startsAt) / 1000;
-  const logged: Record<string, StepKnown> = {};
+  const run = foldRunState(log);
+  if (startsAtMs === undefined || (run.startedAt === undefined && run.steps.size === 0)) return {};
+  const second = (at: number) => (at - startsAtMs) / 1000;
+  const logged: Record<string, StepProgress> = {};
   for (const [id, { startedAt, doneAt, skippedAt, who, ...of }] of run.steps)
     logged[id] = {
       ...of,
@@ -91,7 +91,7 @@ export function loggedRun(
       ...(who === undefined ? {} : { who: who - 1 }),
     };
   for (const batch of job.batches)
-    for (const [fill, { at }] of fillsMade(log, batch)) {
+    for (const [fill, { at }] of foldFills(log, batch)) {
       const id = `fill:${batch.id}.${fill}`;
       logged[id] = { ...logged[id], end: logged[id]?.end ?? second(Date.parse(at)) };
     }
@@ -99,17 +99,17 @@ export function loggedRun(
   const seconds = Object.values(logged).flatMap(({ start, end, skipped }) => [start, end, skipped]);
   const last = Math.max(
     ...begun,
-    ...seconds.flatMap((each) => (each === undefined ? [] : [startsAt + each * 1000])),
+    ...seconds.flatMap((each) => (each === undefined ? [] : [startsAtMs + each * 1000])),
   );
-  const goesOn = isUnderWay(run) && now !== undefined && now - last < FORGOTTEN;
+  const goesOn = isRunActive(run) && now !== undefined && now - last < FORGOTTEN;
   // What was logged within the minute is over; what lies further ahead was logged by a clock that is wrong.
   return { logged, now: second(goesOn ? Math.max(now, Math.min(last, now + A_MINUTE)) : last) };
 }
 
 /** Joins a job with its surroundings into what core plans from. A batch whose product or vessel is missing is left out. */
-export function jobInput(job: Job, around: Surroundings): JobInput {
+export function toJobInput(job: Job, around: JobContext): JobInput {
   const log = around.log ?? [];
-  const { startsAt } = around;
+  const { startsAtMs } = around;
   return {
     ...(around.site?.elevation === undefined ? {} : { elevation: around.site.elevation }),
     ...(job.indoor ? { indoor: job.indoor } : {}),
@@ -146,30 +146,30 @@ export function jobInput(job: Job, around: Surroundings): JobInput {
           ]
         : [];
     }),
-    finished:
-      startsAt === undefined
+    finishedHours:
+      startsAtMs === undefined
         ? {}
         : Object.fromEntries(
-            [...finishedRooms(log)].map(([room, at]) => [room, (at - startsAt) / 3_600_000]),
+            [...roomFinishTimes(log)].map(([room, at]) => [room, (at - startsAtMs) / 3_600_000]),
           ),
     ...(job.rig ? { rig: rigOf(job.rig, around) } : {}),
     ...(around.pace ? { pace: around.pace } : {}),
-    run: runOf(job, startsAt),
-    ...loggedRun(job, log, around),
+    run: runOf(job, startsAtMs),
+    ...runProgress(job, log, around),
   };
 }
 
-function gearOf<K extends GearKind>({ gear = [] }: Surroundings, kind: K, id: string | undefined) {
+function gearOf<K extends GearKind>({ gear = [] }: JobContext, kind: K, id: string | undefined) {
   return gear.find((each): each is GearOf<K> => each.kind === kind && each.id === id);
 }
 
-function tipOf(batch: BatchChoice, around: Surroundings) {
+function tipOf(batch: BatchChoice, around: JobContext) {
   const tip = gearOf(around, "tip", batch.tipId);
   return tip ? { tip: { id: tip.id, ratio: tip.ratio } } : {};
 }
 
 /** The gear a job names, as core computes with it. What isn't in the van any more counts as not said. */
-function rigOf(choice: RigChoice, around: Surroundings): Rig {
+function rigOf(choice: RigChoice, around: JobContext): Rig {
   const wand = gearOf(around, "wand", choice.wandId);
   const blower = gearOf(around, "blower", choice.blowerId);
   const hose = gearOf(around, "hose", choice.hoseId);
@@ -180,7 +180,7 @@ function rigOf(choice: RigChoice, around: Surroundings): Rig {
       ? { wand: { headWidth: wand.headWidth, ratedJetFlow: wand.ratedJetFlow, pressure: wand.pressure } }
       : {}),
     ...(blower ? { blower } : {}),
-    strokes: said({
+    strokes: withoutUndefined({
       wetStrokes: choice.wetStrokes,
       dryStrokes: choice.dryStrokes,
       strokeSpeed: choice.strokeSpeed,
@@ -193,5 +193,5 @@ function rigOf(choice: RigChoice, around: Surroundings): Rig {
   };
 }
 
-const said = <T extends object>(fields: T) =>
+const withoutUndefined = <T extends object>(fields: T) =>
   Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;

@@ -6,14 +6,14 @@ import { Name, quantity, Seconds, Volume } from "./quantity.ts";
 import { AttemptOutcome, SpotAgent } from "./spot.ts";
 
 const Text = z.string().trim().min(1).max(2000);
-const MOST_NAMES = 100;
+const MAX_NAMES = 100;
 const base = {
   id: EntryId,
   at: Instant.meta({ description: "When it happened, by the clock of who wrote it" }),
   by: z.string().max(60).optional(),
   names: z
     .record(z.uuidv7(), Name)
-    .refine((names) => Object.keys(names).length <= MOST_NAMES)
+    .refine((names) => Object.keys(names).length <= MAX_NAMES)
     .optional()
     .meta({ description: "What the rooms, products and spots it speaks of were called when it was written" }),
 };

@@ -1,19 +1,19 @@
 import {
-  type Clash,
   changedFields,
+  type MergeConflict,
   mergePlans,
   PLAN_LISTS,
   type PlanDoc,
   type PlanList,
-  withoutItem,
+  removeItem,
 } from "@scutch/core/plan";
 import { Job } from "./job.ts";
-import { readKnown } from "./tolerant.ts";
+import { parseTolerantly } from "./tolerant.ts";
 
 export interface MergedJob {
   /** Always a plan the contract takes. */
   readonly plan: Job;
-  readonly clashes: readonly Clash[];
+  readonly clashes: readonly MergeConflict[];
 }
 
 type Lists = Record<PlanList, readonly { readonly id: string }[] | undefined>;
@@ -34,10 +34,10 @@ export function mergeJobs(base: Job | undefined, mine: Job, theirs: Job): Merged
   const from = (base ?? {}) as Job;
   const merged = mergePlans<PlanDoc>(from, mine, theirs);
   let plan = merged.plan as Job;
-  const clashes = [...merged.clashes];
+  const clashes = [...merged.conflicts];
   // Each round puts at least one thing back to theirs, so it ends.
   for (let round = 0; round <= PLAN_LISTS.length * 400; round++) {
-    const checked = readKnown(Job, plan);
+    const checked = parseTolerantly(Job, plan);
     if (checked.ok) return { plan, clashes };
     const [issue] = checked.error.issues;
     const place = issue && placeOf(issue.path, plan);
@@ -59,7 +59,7 @@ function withTheirs(
   plan: Job,
   { list, id }: { readonly list: PlanList; readonly id?: string },
   sides: Sides,
-  clashes: Clash[],
+  clashes: MergeConflict[],
 ): Job | undefined {
   const items = (plan as Lists)[list] ?? [];
   const find = (side: Job, wanted: string) => (side as Lists)[list]?.find((item) => item.id === wanted);
@@ -88,4 +88,4 @@ function withTheirs(
   return { ...plan, [list]: items.map((item) => (item.id === id ? theirs : item)) };
 }
 
-const without = (plan: Job, list: PlanList, id: string) => withoutItem<PlanDoc>(plan, list, id) as Job;
+const without = (plan: Job, list: PlanList, id: string) => removeItem<PlanDoc>(plan, list, id) as Job;

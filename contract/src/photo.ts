@@ -3,7 +3,7 @@ import { JobId, PhotoId, RoomId, SpotId } from "./ids.ts";
 import { Instant } from "./moment.ts";
 
 /** Largest picture that is taken in, bytes. */
-export const MOST_PHOTO_BYTES = 10 * 1024 * 1024;
+export const MAX_PHOTO_BYTES = 10 * 1024 * 1024;
 /** Longest side a device makes a picture smaller to before it sends it, pixels. */
 export const PHOTO_SIDE = 1600;
 /** What pictures come in as. They are told apart by their content, not by what the sender calls them. */

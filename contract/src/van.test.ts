@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import { stockUse } from "@scutch/core/log";
-import { Gear, Job, jobInput, LogEntry, Product, StockLot, Vessel } from "./index.ts";
+import { Gear, Job, LogEntry, Product, StockLot, toJobInput, Vessel } from "./index.ts";
 
 const id = (kind: string, n: number) => `01930000-0000-7000-8${kind}00-${n.toString().padStart(12, "0")}`;
 const WAND = {
@@ -70,21 +70,23 @@ describe("what a job takes from the van reaches its plan", () => {
       solutionId: id("3", 1),
       recoveryId: id("3", 2),
     };
-    expect(jobInput(job({ rig }), around).rig).toEqual({
+    expect(toJobInput(job({ rig }), around).rig).toEqual({
       wand: { headWidth: 0.3, ratedJetFlow: 4e-5, pressure: 20 },
       hose: { length: 15, diameter: 0.05, bends: 3 },
       blower: expect.objectContaining({ openFlow: 0.1 }),
       strokes: {},
       tanks: { solution: expect.closeTo(0.037, 9), recovery: expect.closeTo(0.037, 9) },
     });
-    expect(jobInput(job({ rig: { dryStrokes: 3 } }), around).rig).toEqual({ strokes: { dryStrokes: 3 } });
-    expect(jobInput(job({}), around).rig).toBeUndefined();
+    expect(toJobInput(job({ rig: { dryStrokes: 3 } }), around).rig).toEqual({ strokes: { dryStrokes: 3 } });
+    expect(toJobInput(job({}), around).rig).toBeUndefined();
   });
 
   test("what isn't in the van any more, or is of another kind, counts as not said; one tank alone plans no stops", () => {
     const gone = { wandId: id("b", 99), hoseId: WAND.id, solutionId: id("3", 1) };
-    expect(jobInput(job({ rig: gone }), around).rig).toEqual({ strokes: {} });
-    expect(jobInput(job({ rig: { wandId: WAND.id } }), { ...around, gear: [] }).rig).toEqual({ strokes: {} });
+    expect(toJobInput(job({ rig: gone }), around).rig).toEqual({ strokes: {} });
+    expect(toJobInput(job({ rig: { wandId: WAND.id } }), { ...around, gear: [] }).rig).toEqual({
+      strokes: {},
+    });
   });
 
   test("a batch brings its tip, its boosters and what was left over; a booster no longer on the shelf is left out", () => {
@@ -97,7 +99,7 @@ describe("what a job takes from the van reaches its plan", () => {
       carried: 0.002,
       boosters: [{ productId: PRODUCT.id }, { productId: id("2", 9) }],
     };
-    expect(jobInput(job({ batches: [batch] }), around).batches[0]).toMatchObject({
+    expect(toJobInput(job({ batches: [batch] }), around).batches[0]).toMatchObject({
       tip: { id: TIP.id, ratio: 8 },
       carried: 0.002,
       boosters: [{ product: { id: PRODUCT.id } }],

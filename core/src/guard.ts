@@ -14,13 +14,13 @@ export class OutOfRange extends RangeError {
 }
 
 /** Returns `value` when low ≤ value ≤ high, else throws {@link OutOfRange}; NaN throws. */
-export function within(quantity: string, value: number, low: number, high: number): number {
+export function requireInRange(quantity: string, value: number, low: number, high: number): number {
   if (!(value >= low && value <= high)) throw new OutOfRange(quantity, value, low, high);
   return value;
 }
 
 /** Returns `value` when it is finite and above zero, else throws {@link OutOfRange}. */
-export function positive(quantity: string, value: number): number {
+export function requirePositive(quantity: string, value: number): number {
   if (!(value > 0 && value < Number.POSITIVE_INFINITY))
     throw new OutOfRange(quantity, value, Number.MIN_VALUE, Number.MAX_VALUE);
   return value;

@@ -1,7 +1,7 @@
 import { dryingRange, simulateDrying } from "@scutch/core/drying";
 import { planBatch } from "@scutch/core/mix";
 import { type JobInput, planJob, planWork, vesselsFor } from "@scutch/core/plan";
-import { runJob } from "@scutch/core/run";
+import { scheduleJob } from "@scutch/core/run";
 import { fixedLoop, median, row, times } from "./row.ts";
 
 const L = 1e-3;
@@ -34,7 +34,7 @@ const standing = new Map(
   first.outcome === "planned" ? first.steps.map(({ id, start }) => [id, start] as const) : [],
 );
 const onPage = await median(200, () =>
-  simulateDrying(planWork(job, (input) => runJob(input, { like: standing })).building),
+  simulateDrying(planWork(job, (input) => scheduleJob(input, { previousStarts: standing })).building),
 );
 row(
   "core: plan and drying of a 6-room job, as on the page",
@@ -68,11 +68,11 @@ row(
   `core: plan and schedule, ${run.sections.length} sections, two people`,
   `${found.toFixed(0)} ms`,
   "≤ 100 ms",
-  `${times(found, loop, "loop")}, ${run.steps.length} steps, ${(100 * (run.finish / run.lowerBound - 1)).toFixed(1)} % over the bound`,
+  `${times(found, loop, "loop")}, ${run.steps.length} steps, ${(100 * (run.makespan / run.lowerBound - 1)).toFixed(1)} % over the bound`,
 );
-const begun: JobInput = { ...office, finished: { 0: run.finish / 3600 / 4 } };
-const like = new Map(run.steps.map(({ id, start }) => [id, start] as const));
-const again = await median(40, () => planWork(begun, (input) => runJob(input, { like })));
+const begun: JobInput = { ...office, finishedHours: { 0: run.makespan / 3600 / 4 } };
+const previousStarts = new Map(run.steps.map(({ id, start }) => [id, start] as const));
+const again = await median(40, () => planWork(begun, (input) => scheduleJob(input, { previousStarts })));
 row(
   "core: the same again on the page, a room finished late",
   `${again.toFixed(0)} ms`,

@@ -1,6 +1,6 @@
 /** A run under way in Chromium: a tap to its next step slowed down fourfold, and opening one of 300 entries beside one just begun. */
 import { chromium } from "@playwright/test";
-import { Job, jobInput, type LogEntry, type Shelf } from "@scutch/contract";
+import { Job, type LogEntry, type Shelf, toJobInput } from "@scutch/contract";
 import { planWork } from "@scutch/core/plan";
 import { prepareDatabase, startServer } from "../../scripts/server.mjs";
 import config from "../playwright.config.ts";
@@ -50,11 +50,11 @@ async function makeJob(n: number): Promise<Job> {
 
 /** So many entries of a run: its first steps begun and done, with a note to each, all in the hour and a half gone by. */
 async function logRun(job: Job, n: number, count: number): Promise<void> {
-  const startsAt = new Date(`${job.day}T${job.startsAt}`).getTime();
-  const { run } = planWork(jobInput(job, { ...shelf, startsAt }));
+  const startsAtMs = new Date(`${job.day}T${job.startsAt}`).getTime();
+  const { run } = planWork(toJobInput(job, { ...shelf, startsAtMs }));
   if (run.outcome !== "planned") throw new Error("the bench's job can't be planned");
   const steps = run.steps.filter(({ kind }) => kind !== "break" && kind !== "fill");
-  const at = (share: number) => new Date(startsAt + share * 85 * 60_000).toISOString();
+  const at = (share: number) => new Date(startsAtMs + share * 85 * 60_000).toISOString();
   const entries = Array.from({ length: count }, (_, k): LogEntry => {
     const own = { id: id("6", n * 1000 + k), at: at(k / count) } as Pick<LogEntry, "id" | "at">;
     if (k === 0) return { ...own, kind: "run-started" };

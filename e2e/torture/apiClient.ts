@@ -4,7 +4,7 @@ import { setTimeout as pause } from "node:timers/promises";
 import type { Tally } from "./tally.ts";
 
 /** A plan holds sixty rooms; some are left to whoever shares it. */
-const MOST_ROOMS = 25;
+const MAX_ROOMS = 25;
 
 type Job = { id: string; rooms: { name: string }[] };
 
@@ -78,7 +78,7 @@ async function addRoom(
   for (;;) {
     const { body } = await insist(address, isOver, "GET", path);
     const { version, job } = body as { version: number; job: Job };
-    const full = job.rooms.length >= MOST_ROOMS;
+    const full = job.rooms.length >= MAX_ROOMS;
     const id = full ? newId() : job.id;
     const plan = full
       ? { ...job, id, rooms: [room], doors: [], spots: [] }

@@ -6,7 +6,7 @@ import config from "../playwright.config.ts";
 import type { Tally } from "./tally.ts";
 
 /** A plan holds sixty rooms; some are left to whoever shares it. */
-const MOST_ROOMS = 20;
+const MAX_ROOMS = 20;
 
 /** Process ids of the browsers on a profile. */
 function browsersOn(profile: string): number[] {
@@ -90,7 +90,7 @@ export class BrowserClient {
   private async step(page: Page): Promise<void> {
     const said = `browser ${++this.n}`;
     const limit = { timeout: 8000 };
-    if (this.n % 2 === 0 || this.rooms >= MOST_ROOMS) {
+    if (this.n % 2 === 0 || this.rooms >= MAX_ROOMS) {
       if (!page.url().includes("/log")) await page.goto(`${this.address()}${this.job}/log`, limit);
       await page.getByRole("radio", { name: "Note" }).click(limit);
       await page.getByLabel("Note", { exact: true }).fill(said, limit);

@@ -12,7 +12,7 @@ import { withinDeadline } from "./http/deadline.ts";
 import { docsRouter } from "./http/docs.ts";
 import { errorHandler } from "./http/errors.ts";
 import { actorGate, contractGate } from "./http/gate.ts";
-import { onlyOurPages, securityHeaders } from "./http/security.ts";
+import { sameOriginOnly, securityHeaders } from "./http/security.ts";
 import { webApp } from "./http/webApp.ts";
 
 interface Options extends Context {
@@ -29,7 +29,7 @@ export function makeApp({ log, webDir, ...context }: Options): Express {
   app.disable("x-powered-by");
   app.set("query parser", "simple");
   app.use(securityHeaders);
-  app.use(onlyOurPages);
+  app.use(sameOriginOnly);
 
   const api = express.Router();
   api.use((_request, response, next) => {

@@ -3,7 +3,7 @@ import path from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import pino from "pino";
 import { makeApp } from "./app.ts";
-import { blobsInFolder } from "./blobs/folder.ts";
+import { fileBlobStore } from "./blobs/folder.ts";
 import { readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { schemaState } from "./db/migrate.ts";
@@ -36,7 +36,7 @@ if (crewId === undefined) refuse("There is no crew in the database. Run node ser
 
 const app = makeApp({
   db,
-  blobs: blobsInFolder(path.resolve(config.PHOTO_DIR), PICTURES),
+  blobs: fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES),
   // One crew, until there are accounts: then a session is looked up here.
   actorOf: async () => ({ crewId }),
   log,

@@ -1,10 +1,10 @@
 /** A step of its own before any server starts: brings the schema up to date and sees that there is a crew. */
 import path from "node:path";
 import mysql from "mysql2/promise";
-import { blobsInFolder } from "./blobs/folder.ts";
+import { fileBlobStore } from "./blobs/folder.ts";
 import { readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
-import { bringUpToDate } from "./db/migrate.ts";
+import { runMigrations } from "./db/migrate.ts";
 import { ensureCrew } from "./demo/seed.ts";
 import { PICTURES } from "./features/photo/ending.ts";
 
@@ -21,8 +21,8 @@ if (Number(rows[0]?.got) !== 1) {
   process.exit(1);
 }
 const { pool, db } = connect(config.DATABASE_URL);
-await bringUpToDate(db);
-const blobs = blobsInFolder(path.resolve(config.PHOTO_DIR), PICTURES);
+await runMigrations(db);
+const blobs = fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES);
 await ensureCrew(db, { reset: config.RESET_DEMO, now: new Date(), blobs });
 await pool.end();
 await lock.end();

@@ -1,4 +1,4 @@
-import { within } from "../guard.ts";
+import { requireInRange } from "../guard.ts";
 import { saturationPressure } from "./saturation.ts";
 
 /** Molar mass of water over that of dry air (ASHRAE Handbook—Fundamentals (2017) ch. 1, eq. 20). */
@@ -9,7 +9,7 @@ export const GRAINS_PER_POUND = 7000;
 
 /** Humidity ratio W, kg water per kg dry air: W = 0.621945 p_v/(p − p_v). Pressures in Pa, p_v below p. */
 export function humidityRatioFromVapourPressure(vapourPressure: number, pressure: number): number {
-  within("vapour pressure (Pa)", vapourPressure, 0, pressure * 0.999);
+  requireInRange("vapour pressure (Pa)", vapourPressure, 0, pressure * 0.999);
   return (HUMIDITY_RATIO_FACTOR * vapourPressure) / (pressure - vapourPressure);
 }
 
@@ -24,7 +24,7 @@ export function humidityRatioFromRelativeHumidity(
   relativeHumidity: number,
   pressure: number,
 ): number {
-  within("relative humidity", relativeHumidity, 0, 1);
+  requireInRange("relative humidity", relativeHumidity, 0, 1);
   return humidityRatioFromVapourPressure(relativeHumidity * saturationPressure(temperature), pressure);
 }
 

@@ -1,4 +1,4 @@
-import { within } from "../guard.ts";
+import { requireInRange } from "../guard.ts";
 import { bisect } from "../numeric/index.ts";
 import {
   humidityRatioFromRelativeHumidity,
@@ -58,13 +58,13 @@ export function wetBulb(temperature: number, humidityRatio: number, pressure: nu
 
 /** Dew point, °C, of air at `temperature` °C and `relativeHumidity` above 0 to 1. */
 export function dewPoint(temperature: number, relativeHumidity: number): number {
-  within("relative humidity", relativeHumidity, 1e-6, 1);
+  requireInRange("relative humidity", relativeHumidity, 1e-6, 1);
   return dewPointFromVapourPressure(relativeHumidity * saturationPressure(temperature));
 }
 
 /** How far the air is from saturated, Pa: the pull a wet surface at air temperature would feel. */
 export function vapourPressureDeficit(temperature: number, relativeHumidity: number): number {
-  within("relative humidity", relativeHumidity, 0, 1);
+  requireInRange("relative humidity", relativeHumidity, 0, 1);
   return (1 - relativeHumidity) * saturationPressure(temperature);
 }
 
@@ -77,9 +77,9 @@ export function airFromRelativeHumidity(
   relativeHumidity: number,
   pressure: number = SEA_LEVEL_PRESSURE,
 ): MoistAir {
-  within("temperature (°C)", temperature, -50, 60);
-  within("relative humidity", relativeHumidity, 0.001, 1);
-  within("pressure (Pa)", pressure, 20_000, 120_000);
+  requireInRange("temperature (°C)", temperature, -50, 60);
+  requireInRange("relative humidity", relativeHumidity, 0.001, 1);
+  requireInRange("pressure (Pa)", pressure, 20_000, 120_000);
   const vapourPressure = relativeHumidity * saturationPressure(temperature);
   const humidityRatio = humidityRatioFromRelativeHumidity(temperature, relativeHumidity, pressure);
   return {

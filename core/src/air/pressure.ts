@@ -1,4 +1,4 @@
-import { within } from "../guard.ts";
+import { requireInRange } from "../guard.ts";
 
 /** Standard atmosphere at sea level, Pa (ISO 2533, exact). */
 export const SEA_LEVEL_PRESSURE = 101325;
@@ -8,6 +8,6 @@ export const SEA_LEVEL_PRESSURE = 101325;
  * p = 101325 (1 − 2.25577e-5 z)^5.2559, ASHRAE Handbook—Fundamentals (2017) ch. 1, eq. 3.
  */
 export function pressureAtElevation(elevation: number): number {
-  within("elevation (m)", elevation, -500, 11_000);
+  requireInRange("elevation (m)", elevation, -500, 11_000);
   return SEA_LEVEL_PRESSURE * (1 - 2.25577e-5 * elevation) ** 5.2559;
 }

@@ -1,4 +1,4 @@
-import { within } from "../guard.ts";
+import { requireInRange } from "../guard.ts";
 import { bisect } from "../numeric/index.ts";
 
 const KELVIN = 273.15;
@@ -11,7 +11,7 @@ const TRIPLE_POINT = 0.01;
  * Agrees with steam tables within 0.03 % over liquid water.
  */
 export function saturationPressure(temperature: number): number {
-  within("temperature (°C)", temperature, -100, 200);
+  requireInRange("temperature (°C)", temperature, -100, 200);
   const T = temperature + KELVIN;
   if (temperature <= TRIPLE_POINT)
     return Math.exp(
@@ -46,6 +46,6 @@ export function logSlopeOfSaturationPressure(temperature: number): number {
  * which it would be saturated. Solved to 1e-7 K; ASHRAE's fitted formula is not used because it errs by up to 0.1 K.
  */
 export function dewPointFromVapourPressure(vapourPressure: number): number {
-  within("vapour pressure (Pa)", vapourPressure, 1e-3, 1.5e6);
+  requireInRange("vapour pressure (Pa)", vapourPressure, 1e-3, 1.5e6);
   return bisect((t) => saturationPressure(t) - vapourPressure, -100, 200, 1e-7);
 }

@@ -7,7 +7,7 @@ import {
   CHEMISTRIES,
   COVERINGS,
   compileRules,
-  dyeGate,
+  dyeTestStatus,
   FIBRE_FACTS,
   FLOOR_FIBRES,
   floats,
@@ -430,17 +430,17 @@ describe("the dye test", () => {
   });
 
   test("the newest test of this product on this carpet decides", () => {
-    expect(dyeGate("p", floor, [])).toBe("not-tested");
-    expect(dyeGate("p", floor, [made("passed")])).toBe("passed");
-    expect(dyeGate("p", floor, [made("passed"), made("failed")])).toBe("failed");
-    expect(dyeGate("p", floor, [made("failed"), made("passed")])).toBe("passed");
-    expect(dyeGate("p", floor, [made("passed", {}, "q")])).toBe("not-tested");
+    expect(dyeTestStatus("p", floor, [])).toBe("not-tested");
+    expect(dyeTestStatus("p", floor, [made("passed")])).toBe("passed");
+    expect(dyeTestStatus("p", floor, [made("passed"), made("failed")])).toBe("failed");
+    expect(dyeTestStatus("p", floor, [made("failed"), made("passed")])).toBe("passed");
+    expect(dyeTestStatus("p", floor, [made("passed", {}, "q")])).toBe("not-tested");
   });
 
   test("another room's counts only where the person has named it as one carpet, never by fibre alone, never where the fibre is unknown", () => {
     const here = { ...floor, roomId: "b" };
     const gate = (on: Partial<TestedFloor>, there: Partial<TestedFloor>) =>
-      dyeGate("p", { ...here, ...on }, [made("passed", there)]);
+      dyeTestStatus("p", { ...here, ...on }, [made("passed", there)]);
     expect(gate({}, {})).toBe("not-tested");
     expect(gate({ carpet: "Blue" }, {})).toBe("not-tested");
     expect(gate({ carpet: "Blue" }, { carpet: " blue " })).toBe("passed");
@@ -453,9 +453,9 @@ describe("the dye test", () => {
   });
 
   test("an owner's word lifts it until colour comes after all; tile has no dye to lose", () => {
-    expect(dyeGate("p", floor, [made("failed"), made("overridden")])).toBe("overridden");
-    expect(dyeGate("p", floor, [made("overridden"), made("failed")])).toBe("failed");
-    expect(dyeGate("p", { covering: "ceramic", roomId: "a" }, [])).toBe("not-needed");
+    expect(dyeTestStatus("p", floor, [made("failed"), made("overridden")])).toBe("overridden");
+    expect(dyeTestStatus("p", floor, [made("overridden"), made("failed")])).toBe("failed");
+    expect(dyeTestStatus("p", { covering: "ceramic", roomId: "a" }, [])).toBe("not-needed");
   });
 });
 

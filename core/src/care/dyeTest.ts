@@ -17,7 +17,7 @@ export interface DyeTest {
   readonly result: "passed" | "failed" | "overridden";
 }
 
-export type Gate = DyeTest["result"] | "not-tested" | "not-needed";
+export type DyeTestStatus = DyeTest["result"] | "not-tested" | "not-needed";
 
 const named = (carpet: string | undefined) => carpet?.trim().toLowerCase() ?? "";
 
@@ -39,7 +39,11 @@ export function sameCarpet(a: TestedFloor, b: TestedFloor): boolean {
  * not the fibre's; the newest counts, and so does an owner's word until a test says otherwise. Hard floors hold no dye:
  * they want one tile tested, by the rules.
  */
-export function dyeGate(productId: string, floor: TestedFloor, tests: readonly DyeTest[]): Gate {
+export function dyeTestStatus(
+  productId: string,
+  floor: TestedFloor,
+  tests: readonly DyeTest[],
+): DyeTestStatus {
   if (isHardFloor(floor.covering)) return "not-needed";
   const newest = tests.findLast((each) => each.productId === productId && sameCarpet(each.floor, floor));
   return newest?.result ?? "not-tested";

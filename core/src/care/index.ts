@@ -3,8 +3,8 @@ export { DISPOSAL } from "./disposal.ts";
 export {
   DYE_TEST_SECONDS,
   type DyeTest,
-  dyeGate,
-  type Gate,
+  type DyeTestStatus,
+  dyeTestStatus,
   sameCarpet,
   type TestedFloor,
 } from "./dyeTest.ts";
@@ -58,7 +58,7 @@ export {
   type Trait,
   type Wetting,
 } from "./product.ts";
-export { GEAR, type Gear, type Protection, protectionFor, protectionOf } from "./protection.ts";
+export { GEAR, type Protection, type ProtectiveMeasure, protectionFor, protectionOf } from "./protection.ts";
 export { hazardsAfter, hazardsBetween, hazardsInVessel, type Meeting, reactantsOf } from "./reactions.ts";
 export { RULES, type Rule, VERDICTS, type Verdict } from "./rules.ts";
 export {
@@ -91,12 +91,12 @@ export {
   type SpotAge,
 } from "./spotting/spot.ts";
 export {
+  PROCEDURES,
+  proceduresFor,
   productsForStep,
   type StepProduct,
-  WAY_FACTS,
   WAYS,
   type Way,
   type WayId,
   type WayStep,
-  waysFor,
 } from "./ways.ts";

@@ -1,4 +1,4 @@
-import { within } from "../guard.ts";
+import { requireInRange } from "../guard.ts";
 import type { FloorFibre } from "./floor.ts";
 
 /** What in a product reacts, as its label or safety data sheet names it. */
@@ -100,7 +100,7 @@ type PhBand = "strong-acid" | "acid" | "neutral" | "mild-alkali" | "alkali" | "s
 
 /** Band of a pH, 0…14; a limit belongs to the milder of its two bands. Throws OutOfRange beyond the scale. */
 export function phBand(ph: number): PhBand {
-  within("pH", ph, 0, 14);
+  requireInRange("pH", ph, 0, 14);
   if (ph < 3) return "strong-acid";
   if (ph < 4.5) return "acid";
   if (ph <= 8.5) return "neutral";

@@ -1,11 +1,11 @@
 import { type CareProduct, type Chemistry, phBand } from "./product.ts";
 
 export const GEAR = ["gloves", "goggles", "apron", "ventilation", "no-flame"] as const;
-export type Gear = (typeof GEAR)[number];
+export type ProtectiveMeasure = (typeof GEAR)[number];
 
 /** What to wear and do, and why. */
 export interface Protection {
-  readonly gear: Gear;
+  readonly gear: ProtectiveMeasure;
   readonly why: string;
 }
 

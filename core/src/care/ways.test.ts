@@ -6,18 +6,18 @@ import {
   judgeProduct,
   ORIGINS,
   PRACTICES,
+  PROCEDURES,
+  proceduresFor,
   productsForStep,
   SOIL_NATURES,
-  WAY_FACTS,
   WAYS,
-  waysFor,
 } from "./index.ts";
 
 describe("special floors", () => {
   test("no step on marble or unknown stone asks for acid, and where alkali and acid both come a rinse lies between", () => {
-    expect(WAY_FACTS["calcareous-stone"].steps.some(({ product }) => product === "acid")).toBe(false);
+    expect(PROCEDURES["calcareous-stone"].steps.some(({ product }) => product === "acid")).toBe(false);
     for (const id of WAYS) {
-      const { steps, cautions } = WAY_FACTS[id];
+      const { steps, cautions } = PROCEDURES[id];
       expect(cautions.length).toBeGreaterThan(0);
       const alkali = steps.findIndex(({ product }) => product === "alkaline");
       const acid = steps.findIndex(({ product }) => product === "acid");
@@ -29,10 +29,10 @@ describe("special floors", () => {
   });
 
   test("each floor and soil gets its own ways and no other", () => {
-    expect(waysFor("ribbed-mat", undefined, ["ice-melt"])).toEqual(["ribbed-mat", "ice-melt"]);
-    expect(waysFor("ceramic", "greasy", [])).toEqual(["tile-and-grout", "greasy"]);
-    expect(waysFor("stone", undefined, ["coffee-tea"])).toEqual(["calcareous-stone"]);
-    expect(waysFor("cut-pile", "dry", [])).toEqual([]);
+    expect(proceduresFor("ribbed-mat", undefined, ["ice-melt"])).toEqual(["ribbed-mat", "ice-melt"]);
+    expect(proceduresFor("ceramic", "greasy", [])).toEqual(["tile-and-grout", "greasy"]);
+    expect(proceduresFor("stone", undefined, ["coffee-tea"])).toEqual(["calcareous-stone"]);
+    expect(proceduresFor("cut-pile", "dry", [])).toEqual([]);
   });
 
   test("a step is never offered a product the rules stop on its floor, whatever is on the shelf (fuzz)", () => {
@@ -51,8 +51,8 @@ describe("special floors", () => {
         fc.array(product, { maxLength: 8 }),
         fc.constantFrom(...SOIL_NATURES),
         (on, shelf, nature) => {
-          for (const id of waysFor(on.covering, nature, [...ORIGINS]))
-            for (const step of WAY_FACTS[id].steps)
+          for (const id of proceduresFor(on.covering, nature, [...ORIGINS]))
+            for (const step of PROCEDURES[id].steps)
               for (const each of productsForStep(step, on, shelf as never)) {
                 expect(judgeProduct(each, on).verdict).not.toBe("stop");
                 expect(step.product).toBeDefined();

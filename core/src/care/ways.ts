@@ -23,7 +23,7 @@ export interface Way {
 }
 
 /** All common practice: the label, the maker of the floor and local code come before it. */
-export const WAY_FACTS: Readonly<Record<WayId, Way>> = {
+export const PROCEDURES: Readonly<Record<WayId, Way>> = {
   "ribbed-mat": {
     title: "Ribbed entrance mat",
     steps: [
@@ -103,7 +103,7 @@ const BANDS: Readonly<Record<StepProduct, readonly ReturnType<typeof phBand>[]>>
 };
 
 /** Which of the ways a room wants, by its covering, its soil and what is on it. */
-export function waysFor(
+export function proceduresFor(
   covering: Covering,
   soilNature: SoilNature | undefined,
   origins: readonly Origin[],

@@ -1,5 +1,5 @@
 import type { ZoneAreas, ZoneKind } from "../floor/index.ts";
-import { within } from "../guard.ts";
+import { requireInRange } from "../guard.ts";
 import type { Method } from "./method.ts";
 
 /** Soil 1 (dusty) … 5 (caked); see docs/job-format.md. */
@@ -33,7 +33,7 @@ const ORDINARY_PILE = 0.008;
  * proportion, within 0.8…1.4. Common practice.
  */
 export function applicationRate(method: Method, soil: Soil, pileHeight: number): number {
-  within("pile height (m)", pileHeight, 0.001, 0.05);
+  requireInRange("pile height (m)", pileHeight, 0.001, 0.05);
   const byPile = Math.min(1.4, Math.max(0.8, 0.5 + (0.5 * pileHeight) / ORDINARY_PILE));
   return ORDINARY_RATE[method] * BY_SOIL[soil] * byPile;
 }

@@ -2,10 +2,10 @@ import { expect, test } from "@jest/globals";
 import {
   afterStrokes,
   applicationRate,
-  heldByPile,
   METHOD_FIGURES,
   METHODS,
   nozzleFlow,
+  retainedByPile,
   SOIL_LEVELS,
   type Strokes,
   waterBalance,
@@ -19,7 +19,7 @@ const pass = (said: Partial<Strokes> = {}) =>
     rinse: 1,
     wet: 1,
     dry: 2,
-    hold: heldByPile(0.008),
+    hold: retainedByPile(0.008),
     relativeAirflow: 1,
     ...said,
   });
@@ -49,7 +49,7 @@ test("no stroke goes below the pile's hold, a dry one more never leaves more, we
   for (let dry = 0; dry < 9; dry++) {
     const left = pass({ dry });
     expect(left).toBeLessThan(last);
-    expect(left).toBeGreaterThan(heldByPile(0.008));
+    expect(left).toBeGreaterThan(retainedByPile(0.008));
     last = left;
   }
   expect(pass({ relativeAirflow: 0.5 })).toBeGreaterThan(pass());
@@ -62,7 +62,7 @@ test("what takes up no water gives it up more easily: olefin keeps less than nyl
     waterBalance({ method: "extraction", soil: 3, pileHeight: 0.008, fibre }).residual;
   const all = (["olefin", "polyester", "nylon", "wool", "cotton"] as const).map(residual);
   expect(all).toEqual([...all].sort((a, b) => a - b));
-  expect(heldByPile(0.01, "wool") / heldByPile(0.01)).toBeCloseTo(1.3, 12);
+  expect(retainedByPile(0.01, "wool") / retainedByPile(0.01)).toBeCloseTo(1.3, 12);
 });
 
 test("a small head overlaps by less, every head lays something, and heavy soil never gets less than ordinary", () => {

@@ -1,4 +1,4 @@
-import { positive, within } from "../guard.ts";
+import { requireInRange, requirePositive } from "../guard.ts";
 import { AIR_DENSITY } from "../physical.ts";
 
 /** A vacuum blower by the two ends of its line: what it pulls with nothing flowing, and what flows with nothing to pull. */
@@ -30,9 +30,9 @@ export function hoseLoss({ length, diameter, bends }: Hose, flow: number): numbe
 
 /** Pa per (m³/s)², of a hose and so many velocity heads at its end. */
 function lossFactor({ length, diameter, bends }: Hose, atHead: number): number {
-  within("hose length (m)", length, 0.5, 200);
-  within("hose diameter (m)", diameter, 0.02, 0.15);
-  within("bends", bends, 0, 50);
+  requireInRange("hose length (m)", length, 0.5, 200);
+  requireInRange("hose diameter (m)", diameter, 0.02, 0.15);
+  requireInRange("bends", bends, 0, 50);
   const area = (Math.PI / 4) * diameter ** 2;
   return ((FRICTION * length) / diameter + BEND_LOSS * bends + atHead) * (AIR_DENSITY / 2 / area ** 2);
 }
@@ -42,8 +42,8 @@ function lossFactor({ length, diameter, bends }: Hose, atHead: number): number {
  * Q = √(p_max/(k + p_max/Q_max²)). A longer, thinner or snaking hose always moves less.
  */
 export function airflowAtHead({ shutOffPressure, openFlow }: Blower, hose: Hose): number {
-  positive("shut-off pressure (Pa)", shutOffPressure);
-  positive("open flow (m³/s)", openFlow);
+  requirePositive("shut-off pressure (Pa)", shutOffPressure);
+  requirePositive("open flow (m³/s)", openFlow);
   return Math.sqrt(shutOffPressure / (lossFactor(hose, HEAD_LOSS) + shutOffPressure / openFlow ** 2));
 }
 

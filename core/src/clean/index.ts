@@ -9,9 +9,9 @@ export {
 } from "./hose.ts";
 export { effectiveWidth, METHOD_FIGURES, METHODS, type Method, type MethodFigures } from "./method.ts";
 export { laidByStroke, nozzleFlow, RATED_PRESSURE } from "./nozzle.ts";
-export { type PadCount, type PadPlan, padPlan, workingOfPads } from "./pads.ts";
-export { afterPads, afterStrokes, heldByPile, type Strokes } from "./residual.ts";
+export { explainPads, type PadCount, type PadPlan, padPlan } from "./pads.ts";
+export { afterPads, afterStrokes, retainedByPile, type Strokes } from "./residual.ts";
 export { figuresWith, type Rig, STROKE_LIMITS, type Wand } from "./rig.ts";
 export { planTanks, type TankDemand, type TankPair, type TankRun } from "./tanks.ts";
 export { type CleanedRoom, type WaterBalance, waterBalance } from "./water.ts";
-export { workingOfPreSpray, workingOfResidual } from "./waterWorkings.ts";
+export { explainPreSpray, explainResidual } from "./waterWorkings.ts";

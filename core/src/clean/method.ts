@@ -124,9 +124,9 @@ export const METHOD_FIGURES: Record<Method, MethodFigures> = {
 };
 
 /** A small head overlaps by less than 5 cm: at most this share of its width (assumption). */
-const MOST_OVERLAP = 0.25;
+const MAX_OVERLAP = 0.25;
 
 /** A stroke's effective width, m: head less overlap; half the head on heavy soil, which so never gets less (common practice). */
 export function effectiveWidth({ headWidth, overlap }: MethodFigures, soil: number): number {
-  return soil >= 4 ? headWidth / 2 : headWidth - Math.min(overlap, MOST_OVERLAP * headWidth);
+  return soil >= 4 ? headWidth / 2 : headWidth - Math.min(overlap, MAX_OVERLAP * headWidth);
 }

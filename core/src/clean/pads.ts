@@ -1,4 +1,4 @@
-import { explain, figure, type Working } from "../working/index.ts";
+import { type Explanation, explain, figure } from "../working/index.ts";
 import type { Soil } from "./application.ts";
 
 /**
@@ -60,7 +60,7 @@ export function padPlan(rooms: readonly PaddedRoom[]): PadPlan {
 }
 
 /** Pads to bring, used on both sides: the most it may take. */
-export function workingOfPads(rooms: readonly PaddedRoom[]): Working {
+export function explainPads(rooms: readonly PaddedRoom[]): Explanation {
   const area = rooms.reduce((sum, room) => sum + room.area, 0);
   return explain({
     name: "pads, both sides used",

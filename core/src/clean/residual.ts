@@ -24,7 +24,7 @@ const TAKEN_BY_STROKE = 0.5;
 const TAKEN_BY_PAD = 0.5;
 
 /** Water no vacuum stroke gets, kg/m²: m_hold = h · 0.010 kg/m² per mm of pile. */
-export function heldByPile(pileHeight: number, fibre: FloorFibre = "nylon"): number {
+export function retainedByPile(pileHeight: number, fibre: FloorFibre = "nylon"): number {
   return HOLD_BY_FIBRE[fibre] * HOLD_PER_PILE * pileHeight;
 }
 

@@ -1,4 +1,4 @@
-import { positive } from "../guard.ts";
+import { requirePositive } from "../guard.ts";
 
 /** What one room takes from the solution tank and brings to the recovery tank, m³, in the order worked. */
 export interface TankDemand {
@@ -103,8 +103,8 @@ function insideRoom(demands: readonly TankDemand[], tanks: TankPair, at: Place) 
  * first run starts with a full solution and an empty recovery tank. Empty where nothing is rinsed.
  */
 export function planTanks(demands: readonly TankDemand[], tanks: TankPair): TankRun[] {
-  positive("solution tank (m³)", tanks.solution);
-  positive("recovery tank (m³)", tanks.recovery);
+  requirePositive("solution tank (m³)", tanks.solution);
+  requirePositive("recovery tank (m³)", tanks.recovery);
   const runs: TankRun[] = [];
   let at: Place = { room: 0, done: 0 };
   for (const roomEnd of roomEndsToStopAt(demands, tanks)) {

@@ -3,7 +3,7 @@ import { WATER_DENSITY } from "../physical.ts";
 import { applicationRate, type Soil } from "./application.ts";
 import { effectiveWidth, METHOD_FIGURES, type Method, type MethodFigures } from "./method.ts";
 import { laidByStroke, nozzleFlow } from "./nozzle.ts";
-import { afterPads, afterStrokes, heldByPile } from "./residual.ts";
+import { afterPads, afterStrokes, retainedByPile } from "./residual.ts";
 
 export interface CleanedRoom {
   readonly method: Method;
@@ -28,7 +28,7 @@ export interface CleanedRoom {
 export interface WaterBalance {
   readonly applicationRate: number;
   readonly rinseRate: number;
-  readonly laidDown: number;
+  readonly applied: number;
   readonly residual: number;
   readonly recoveredShare: number;
   readonly cleaningTimePerArea: number;
@@ -44,14 +44,14 @@ export function waterBalance(room: CleanedRoom): WaterBalance {
   const wetStrokes = figures.wetStrokes > 0 ? figures.wetStrokes + (room.extraWetStrokes ?? 0) : 0;
   const perStroke = laidByStroke(flow, width, figures.strokeSpeed);
   const rinse = wetStrokes * perStroke;
-  const laidDown = (application + rinse) * WATER_DENSITY;
+  const applied = (application + rinse) * WATER_DENSITY;
   const strokes = wetStrokes + figures.dryStrokes;
   const vacuumed = afterStrokes({
     before: application * WATER_DENSITY,
     rinse: perStroke * WATER_DENSITY,
     wet: wetStrokes,
     dry: figures.dryStrokes,
-    hold: heldByPile(room.pileHeight, room.fibre),
+    hold: retainedByPile(room.pileHeight, room.fibre),
     relativeAirflow: figures.relativeAirflow,
   });
   const padPasses = figures.padPasses + (room.padAfter ? 1 : 0);
@@ -59,9 +59,9 @@ export function waterBalance(room: CleanedRoom): WaterBalance {
   return {
     applicationRate: application,
     rinseRate: rinse,
-    laidDown,
+    applied,
     residual,
-    recoveredShare: laidDown > 0 ? 1 - residual / laidDown : 0,
+    recoveredShare: applied > 0 ? 1 - residual / applied : 0,
     cleaningTimePerArea: (strokes + padPasses) / (width * figures.strokeSpeed),
   };
 }

@@ -1,4 +1,4 @@
-import { explain, figure, type Working } from "../working/index.ts";
+import { type Explanation, explain, figure } from "../working/index.ts";
 import type { MethodFigures } from "./method.ts";
 import { nozzleFlow } from "./nozzle.ts";
 import { type CleanedRoom, type WaterBalance, waterBalance } from "./water.ts";
@@ -24,7 +24,7 @@ interface WetRoom extends CleanedRoom {
 }
 
 /** Pre-spray one room takes. */
-export function workingOfPreSpray(room: WetRoom): Working {
+export function explainPreSpray(room: WetRoom): Explanation {
   return explain({
     name: "pre-spray",
     kind: "volume",
@@ -47,7 +47,7 @@ export function workingOfPreSpray(room: WetRoom): Working {
 }
 
 /** Water left in the pile when the room is finished. */
-export function workingOfResidual(room: WetRoom): Working {
+export function explainResidual(room: WetRoom): Explanation {
   const { figures, odourArea, soaked } = room;
   const patch =
     odourArea > 0 ? "; what a patch soaked against odour holds beyond that, spread over the room" : "";
@@ -85,7 +85,7 @@ export function workingOfResidual(room: WetRoom): Working {
       figure("pad passes", figures.padPasses + (room.padAfter ? 1 : 0), "count"),
       figure("flow of the jets", nozzleFlow(figures.ratedJetFlow, figures.pressure) * 60, "volume"),
       figure("suction at the head over the reference", figures.relativeAirflow, "share"),
-      figure("laid down", room.water.laidDown, "massPerArea"),
+      figure("laid down", room.water.applied, "massPerArea"),
       figure("recovered", room.water.recoveredShare, "share"),
       ...patchSteps,
     ],

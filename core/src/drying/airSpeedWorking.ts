@@ -1,4 +1,4 @@
-import { explain, figure, type Working } from "../working/index.ts";
+import { type Explanation, explain, figure } from "../working/index.ts";
 import { airSpeedFromMovers } from "./airSpeed.ts";
 import type { AirMover } from "./building.ts";
 
@@ -11,7 +11,7 @@ interface BlownRoom {
 }
 
 /** Air speed at the floor from the fans in a room. */
-export function workingOfAirSpeed(room: BlownRoom, movers: readonly AirMover[]): Working {
+export function explainAirSpeed(room: BlownRoom, movers: readonly AirMover[]): Explanation {
   const momentum = movers.reduce((sum, mover) => sum + mover.flow * mover.jetSpeed, 0);
   return explain({
     name: "air speed at the floor",

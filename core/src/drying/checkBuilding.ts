@@ -1,11 +1,12 @@
-import { OutOfRange, within } from "../guard.ts";
+import { OutOfRange, requireInRange } from "../guard.ts";
 import type { Air, Building, RoomSettings } from "./building.ts";
 import { DRYING_LIMITS } from "./limits.ts";
 
 type Limited = keyof typeof DRYING_LIMITS;
 
 function check(quantity: Limited, value: number | undefined): void {
-  if (value !== undefined) within(quantity, value, DRYING_LIMITS[quantity][0], DRYING_LIMITS[quantity][1]);
+  if (value !== undefined)
+    requireInRange(quantity, value, DRYING_LIMITS[quantity][0], DRYING_LIMITS[quantity][1]);
 }
 
 function checkAir(air: Air): void {
@@ -44,7 +45,7 @@ export function checkBuilding(building: Building): void {
   if (weather !== undefined || outdoor === undefined) check("weather", weather?.length ?? 0);
   weather?.forEach((point, i) => {
     checkAir(point);
-    within("weather hours", point.hours, weather[i - 1]?.hours ?? 0, DRYING_LIMITS.hours[1]);
+    requireInRange("weather hours", point.hours, weather[i - 1]?.hours ?? 0, DRYING_LIMITS.hours[1]);
   });
   for (const room of rooms) {
     checkAir(room);
@@ -60,13 +61,13 @@ export function checkBuilding(building: Building): void {
   }
   check("changes", changes.length);
   for (const change of changes) {
-    within("change's room", change.room, 0, rooms.length - 1);
+    requireInRange("change's room", change.room, 0, rooms.length - 1);
     check("hours", change.hours);
     checkSettings(change);
   }
   for (const link of links) {
-    within("link end", link.a, 0, rooms.length - 1);
-    within("link end", link.b, 0, rooms.length - 1);
+    requireInRange("link end", link.a, 0, rooms.length - 1);
+    requireInRange("link end", link.b, 0, rooms.length - 1);
     check("flow", link.flow);
   }
   if (coilNeedsHeld(building))

@@ -1,10 +1,10 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { type Moment, thinned } from "./course.ts";
+import { type CourseSample, simplifyCourse } from "./course.ts";
 
-const at = (course: readonly Moment[], hours: number, of: (moment: Moment) => number): number => {
+const at = (course: readonly CourseSample[], hours: number, of: (moment: CourseSample) => number): number => {
   const right = course.findIndex((moment) => moment.hours >= hours);
-  const [a, b] = [course[Math.max(0, right - 1)] as Moment, course[right] as Moment];
+  const [a, b] = [course[Math.max(0, right - 1)] as CourseSample, course[right] as CourseSample];
   return b.hours > a.hours ? of(a) + ((hours - a.hours) / (b.hours - a.hours)) * (of(b) - of(a)) : of(b);
 };
 
@@ -24,13 +24,13 @@ test("a thinned course keeps its ends and lies nowhere further off than a line i
       ),
       (steps) => {
         let hours = 0;
-        const course = steps.map(([step, freeWater, relativeHumidity]): Moment => {
+        const course = steps.map(([step, freeWater, relativeHumidity]): CourseSample => {
           hours += step;
           return { hours, freeWater, relativeHumidity, temperature: 20 };
         });
-        const thin = thinned(course);
+        const thin = simplifyCourse(course);
         expect([thin[0], thin.at(-1)]).toEqual([course[0], course.at(-1)]);
-        for (const value of [(m: Moment) => m.freeWater, (m: Moment) => m.relativeHumidity]) {
+        for (const value of [(m: CourseSample) => m.freeWater, (m: CourseSample) => m.relativeHumidity]) {
           const values = course.map(value);
           const allowed = 0.002 * (Math.max(...values) - Math.min(...values)) + 1e-9;
           for (const moment of course)
@@ -43,7 +43,7 @@ test("a thinned course keeps its ends and lies nowhere further off than a line i
 });
 
 test("a smooth course of hundreds of moments comes down to what a picture needs", () => {
-  const course = Array.from({ length: 600 }, (_, i): Moment => {
+  const course = Array.from({ length: 600 }, (_, i): CourseSample => {
     const hours = i / 20;
     return {
       hours,
@@ -52,5 +52,5 @@ test("a smooth course of hundreds of moments comes down to what a picture needs"
       temperature: 20,
     };
   });
-  expect(thinned(course).length).toBeLessThan(60);
+  expect(simplifyCourse(course).length).toBeLessThan(60);
 });

@@ -1,5 +1,5 @@
 /** One moment of a room. Hours after the start, kg/m² above what the fibre may hold at rest (below zero: drier still), 0…1, °C. */
-export interface Moment {
+export interface CourseSample {
   readonly hours: number;
   readonly freeWater: number;
   readonly relativeHumidity: number;
@@ -13,9 +13,9 @@ const TOLERANCE = 0.002;
  * A course with the moments left out that lie on a straight line between their neighbours, within {@link TOLERANCE} of
  * what each quantity spans. The first and the last stay. Ramer–Douglas–Peucker, in vertical distance.
  */
-export function thinned(course: readonly Moment[]): Moment[] {
+export function simplifyCourse(course: readonly CourseSample[]): CourseSample[] {
   if (course.length <= 2) return [...course];
-  const span = (of: (moment: Moment) => number) => {
+  const span = (of: (moment: CourseSample) => number) => {
     let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
     for (const moment of course) {
       low = Math.min(low, of(moment));
@@ -30,11 +30,11 @@ export function thinned(course: readonly Moment[]): Moment[] {
   const open: [number, number][] = [[0, course.length - 1]];
   for (let next = open.pop(); next; next = open.pop()) {
     const [from, to] = next;
-    const [a, b] = [course[from] as Moment, course[to] as Moment];
+    const [a, b] = [course[from] as CourseSample, course[to] as CourseSample];
     let worst = 1;
     let at = -1;
     for (let i = from + 1; i < to; i++) {
-      const moment = course[i] as Moment;
+      const moment = course[i] as CourseSample;
       const share = b.hours > a.hours ? (moment.hours - a.hours) / (b.hours - a.hours) : 0;
       const off = Math.max(
         Math.abs(moment.freeWater - a.freeWater - share * (b.freeWater - a.freeWater)) / (water || 1),

@@ -1,5 +1,5 @@
 export { airSpeedFromMovers } from "./airSpeed.ts";
-export { workingOfAirSpeed } from "./airSpeedWorking.ts";
+export { explainAirSpeed } from "./airSpeedWorking.ts";
 export {
   type Air,
   type AirHandling,
@@ -17,7 +17,7 @@ export {
 } from "./building.ts";
 export { coilNeedsHeld } from "./checkBuilding.ts";
 export { HEATING_PER_AREA } from "./climate.ts";
-export { type Moment, thinned } from "./course.ts";
+export { type CourseSample, simplifyCourse } from "./course.ts";
 export { FIBRES, type Fibre, regain, waterActivity } from "./fibre.ts";
 export { DRYING_LIMITS } from "./limits.ts";
 export { type Move, type MoveEffect, rankMoves } from "./moves.ts";
@@ -25,8 +25,14 @@ export { type Film, openTime } from "./openTime.ts";
 export { type PatchReady, patchReady } from "./patch.ts";
 export { criticalWater } from "./pile.ts";
 export { dryingRange, dryingRangeInSteps, type HourRange, type RoomRange } from "./range.ts";
-export { DRY_BELOW, type DryingOutcome, LONGEST_HOURS, type ReadyLevels, readyLevels } from "./ready.ts";
-export { workingOfReady } from "./readyWorking.ts";
+export {
+  DRY_FREE_WATER,
+  type DryingOutcome,
+  MAX_DRYING_HOURS,
+  type ReadyLevels,
+  readyLevels,
+} from "./ready.ts";
+export { explainReady } from "./readyWorking.ts";
 export {
   type DryingResult,
   type RoomDrying,

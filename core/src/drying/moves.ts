@@ -1,5 +1,5 @@
 import type { Building, DryingRoom } from "./building.ts";
-import { LONGEST_HOURS } from "./ready.ts";
+import { MAX_DRYING_HOURS } from "./ready.ts";
 import { simulateDrying } from "./simulate.ts";
 
 /** A change to one room that may make it dry sooner. */
@@ -26,11 +26,11 @@ export function rankMoves<Id extends string>(
     const rooms = building.rooms.map((room, i) => (i === index ? { ...room, ...change } : room));
     return simulateDrying({ ...building, rooms }).rooms[index]?.dryHours ?? null;
   };
-  const now = dryHours({}) ?? LONGEST_HOURS;
+  const now = dryHours({}) ?? MAX_DRYING_HOURS;
   return moves
     .map(({ id, change }) => {
       const then = dryHours(change);
-      return { id, dryHours: then, hoursSooner: now - (then ?? LONGEST_HOURS) };
+      return { id, dryHours: then, hoursSooner: now - (then ?? MAX_DRYING_HOURS) };
     })
     .sort((a, b) => b.hoursSooner - a.hoursSooner);
 }

@@ -1,5 +1,5 @@
 import { saturatedVapourDensity } from "../air/index.ts";
-import { within } from "../guard.ts";
+import { requireInRange } from "../guard.ts";
 import type { DryingRoom } from "./building.ts";
 import { DRYING_LIMITS } from "./limits.ts";
 import { WetPile } from "./wetPile.ts";
@@ -32,7 +32,7 @@ export type Film = Pick<
  * was laid down. Within 0.1 %.
  */
 export function openTime(room: Film, film: number): number {
-  within("film (kg/m²)", film, 0, DRYING_LIMITS.residual[1]);
+  requireInRange("film (kg/m²)", film, 0, DRYING_LIMITS.residual[1]);
   if (film === 0) return LONGEST;
   const pile = new WetPile({ ...room, outdoorAirChangesPerHour: 0, residual: film });
   const air = {
@@ -42,7 +42,7 @@ export function openTime(room: Film, film: number): number {
   const piece = (MAY_GO * film) / PIECES;
   let seconds = 0;
   for (let i = 0; i <= PIECES; i++) {
-    pile.dry(pile.atRest + film - i * piece, air, 0);
+    pile.dry(pile.equilibriumWater + film - i * piece, air, 0);
     if (!(pile.flux > 0)) return LONGEST;
     seconds += ((i === 0 || i === PIECES ? 1 : i % 2 === 1 ? 4 : 2) * piece) / (3 * pile.flux);
   }

@@ -1,8 +1,8 @@
 import { humidityRatioFromRelativeHumidity, SEA_LEVEL_PRESSURE } from "../air/index.ts";
 import { outdoorAirOver } from "../weather/index.ts";
 import type { DryingRoom } from "./building.ts";
-import type { Moment } from "./course.ts";
-import { LONGEST_HOURS, readyLevels } from "./ready.ts";
+import type { CourseSample } from "./course.ts";
+import { MAX_DRYING_HOURS, readyLevels } from "./ready.ts";
 import { RoomAir } from "./roomAir.ts";
 import { WetPile } from "./wetPile.ts";
 
@@ -25,7 +25,7 @@ export interface PatchReady {
 export function patchReady(
   room: DryingRoom,
   residual: number,
-  course: readonly Moment[],
+  course: readonly CourseSample[],
   pressure: number = SEA_LEVEL_PRESSURE,
 ): PatchReady {
   const pile = new WetPile(room);
@@ -47,10 +47,10 @@ export function patchReady(
     touchDryHours: null,
     dryHours: null,
   };
-  let water = pile.atRest + residual;
-  for (let t = 0; t < LONGEST_HOURS * HOUR && ready.dryHours === null; ) {
+  let water = pile.equilibriumWater + residual;
+  for (let t = 0; t < MAX_DRYING_HOURS * HOUR && ready.dryHours === null; ) {
     const first = fluxOf(water, t);
-    const room = Math.abs(water - levels.rest) + 1e-3;
+    const room = Math.abs(water - levels.equilibrium) + 1e-3;
     const step = Math.min(STEP[1], Math.max(STEP[0], (SHARE * room) / Math.max(1e-12, Math.abs(first))));
     const left = water - step * fluxOf(water - (first * step) / 2, t + step / 2);
     const crossed = (level: number) =>
@@ -64,7 +64,10 @@ export function patchReady(
 }
 
 /** The room's air at any hour by its course: straight lines between its moments, the last one kept. */
-function airAlong(course: readonly Moment[], room: Pick<DryingRoom, "temperature" | "relativeHumidity">) {
+function airAlong(
+  course: readonly CourseSample[],
+  room: Pick<DryingRoom, "temperature" | "relativeHumidity">,
+) {
   let k = 0;
   return (hours: number): { readonly temperature: number; readonly relativeHumidity: number } => {
     while (k > 0 && (course[k]?.hours as number) > hours) k--;

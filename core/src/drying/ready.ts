@@ -4,10 +4,10 @@ import { regain } from "./fibre.ts";
 import { criticalWater } from "./pile.ts";
 
 /** Free water, kg/m², at which a carpet counts as dry (memory). */
-export const DRY_BELOW = 0.01;
+export const DRY_FREE_WATER = 0.01;
 
 /** A room that isn't ready this long after it was finished, h, isn't told a time. */
-export const LONGEST_HOURS = 96;
+export const MAX_DRYING_HOURS = 96;
 
 /** A room may end this much more humid than it was before cleaning and its carpet still counts as dry (our assumption). */
 const ROOM_MAY_END_WETTER = 0.1;
@@ -15,7 +15,7 @@ const ROOM_MAY_END_WETTER = 0.1;
 /** Water levels that count, kg/m², all water together; fixed before the drying starts, so that drier air never makes a room dry later. */
 export interface ReadyLevels {
   /** What the fibre may hold at rest: at the room's humidity before cleaning and ten points more. */
-  readonly rest: number;
+  readonly equilibrium: number;
   readonly touchDry: number;
   readonly dry: number;
 }
@@ -28,9 +28,9 @@ export function readyLevels(
   room: Pick<DryingRoom, "fibre" | "faceWeight" | "pileHeight" | "relativeHumidity">,
 ): ReadyLevels {
   const humidity = Math.min(1, room.relativeHumidity + ROOM_MAY_END_WETTER);
-  const rest = room.faceWeight * regain(room.fibre, humidity);
-  const dry = rest + DRY_BELOW;
-  return { rest, dry, touchDry: Math.max(dry, rest + criticalWater(room.pileHeight) / 2) };
+  const equilibrium = room.faceWeight * regain(room.fibre, humidity);
+  const dry = equilibrium + DRY_FREE_WATER;
+  return { equilibrium, dry, touchDry: Math.max(dry, equilibrium + criticalWater(room.pileHeight) / 2) };
 }
 
 /** How a room ends: dry; *cannot*, since in the air it has it comes to rest wetter than dry; or dry some day after 96 h. */
@@ -57,7 +57,7 @@ export interface Crossing {
 }
 
 /** Value of component i at share u of a step, from a cubic through both ends with their slopes (Hermite). */
-export function along(step: Sampled, i: number, u: number): number {
+export function interpolateStep(step: Sampled, i: number, u: number): number {
   const h = step.to - step.from;
   const a = step.stateFrom[i] as number;
   const b = step.stateTo[i] as number;
@@ -68,7 +68,7 @@ export function along(step: Sampled, i: number, u: number): number {
 }
 
 /** Watches an integration whose first components are the rooms' water for the moments each falls to its levels. */
-export class ReadyWatch {
+export class ReadyDetector {
   readonly crossings: Crossing[];
 
   constructor(
@@ -101,8 +101,8 @@ export class ReadyWatch {
     // Dry already as the step begins, even where the air wets it again in it.
     const already = (step.stateFrom[i] as number) <= level;
     if (!already && (step.stateTo[i] as number) > level) return null;
-    const u = already ? 0 : bisect((at) => along(step, i, at) - level, 0, 1, 1e-7);
+    const u = already ? 0 : bisect((at) => interpolateStep(step, i, at) - level, 0, 1, 1e-7);
     const hours = (step.from + u * (step.to - step.from) - startsAt) / 3600;
-    return hours <= LONGEST_HOURS ? hours : null;
+    return hours <= MAX_DRYING_HOURS ? hours : null;
   }
 }

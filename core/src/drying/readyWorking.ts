@@ -1,5 +1,5 @@
 import { dewPoint } from "../air/index.ts";
-import { explain, figure, type Working } from "../working/index.ts";
+import { type Explanation, explain, figure } from "../working/index.ts";
 import { airSpeedIn } from "./airSpeed.ts";
 import type { Building, DryingRoom } from "./building.ts";
 import { DRYING_LIMITS } from "./limits.ts";
@@ -14,12 +14,16 @@ interface DriedWork {
 }
 
 /** Hours from finishing a room until it is touch-dry or dry, and what they hang on. */
-export function workingOfReady(work: DriedWork, index: number, which: "touchDryHours" | "dryHours"): Working {
+export function explainReady(
+  work: DriedWork,
+  index: number,
+  which: "touchDryHours" | "dryHours",
+): Explanation {
   const room = work.building.rooms[index] as DryingRoom;
   const assumed = (field: string) => work.rooms[index]?.assumed.includes(field) ?? false;
   const { weather } = work.building;
   const outdoor = work.building.outdoor ?? weather?.[0] ?? room;
-  const { rest } = readyLevels(room);
+  const { equilibrium } = readyLevels(room);
   return explain({
     name: which === "dryHours" ? "dry after" : "touch-dry after",
     kind: "hours",
@@ -87,7 +91,7 @@ export function workingOfReady(work: DriedWork, index: number, which: "touchDryH
         ),
         figure("dew point outdoors", dewPoint(outdoor.temperature, outdoor.relativeHumidity), "temperature"),
         figure("lowest temperature of the room", dried?.lowestTemperature ?? Number.NaN, "temperature"),
-        figure("the fibre may hold at rest", rest, "massPerArea"),
+        figure("the fibre may hold at rest", equilibrium, "massPerArea"),
         figure("tips dry below, free water", criticalWater(room.pileHeight), "massPerArea"),
         figure("leaving at first, an hour", dried?.initialFlux ?? Number.NaN, "massPerArea"),
       ];

@@ -6,15 +6,15 @@ import { Balances } from "./balances.ts";
 import type { Building } from "./building.ts";
 import { checkBuilding } from "./checkBuilding.ts";
 import { HELD } from "./climate.ts";
-import { type Moment, thinned } from "./course.ts";
+import { type CourseSample, simplifyCourse } from "./course.ts";
 import {
-  along,
   type Crossing,
   type DryingOutcome,
-  LONGEST_HOURS,
+  interpolateStep,
+  MAX_DRYING_HOURS,
   outcomeOf,
+  ReadyDetector,
   type ReadyLevels,
-  ReadyWatch,
   readyLevels,
 } from "./ready.ts";
 import { RoomAir } from "./roomAir.ts";
@@ -35,7 +35,7 @@ export interface RoomDrying {
   /** 0…1 and °C, from the start until the last room is dry. */
   readonly peakRelativeHumidity: number;
   readonly lowestTemperature: number;
-  readonly course: readonly Moment[];
+  readonly course: readonly CourseSample[];
 }
 
 export interface DryingResult {
@@ -95,18 +95,18 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   const balances = new Balances(air, piles, termsOf(building, air), drying, warm);
   const startsAt = rooms.map((room) => moment(room.finishedAt ?? 0));
   const levels = rooms.map(readyLevels);
-  const watch = new ReadyWatch(levels, startsAt);
+  const watch = new ReadyDetector(levels, startsAt);
 
   const state = new Float64Array(balances.size);
-  const absolute = new Float64Array(balances.size).fill(Number.POSITIVE_INFINITY);
+  const absoluteTolerance = new Float64Array(balances.size).fill(Number.POSITIVE_INFINITY);
   rooms.forEach((room, i) => {
-    state[i] = (piles[i] as WetPile).atRest + room.residual;
+    state[i] = (piles[i] as WetPile).equilibriumWater + room.residual;
     state[n + i] = humidityRatioFromRelativeHumidity(room.temperature, room.relativeHumidity, pressure);
-    [absolute[i], absolute[n + i]] = [ALLOWED.water, ALLOWED.humidity];
+    [absoluteTolerance[i], absoluteTolerance[n + i]] = [ALLOWED.water, ALLOWED.humidity];
     air.set(i, state[n + i] as number, room.temperature);
     if (!warm) return;
     state[balances.warmthFrom + i] = room.temperature;
-    absolute[balances.warmthFrom + i] = ALLOWED.temperature;
+    absoluteTolerance[balances.warmthFrom + i] = ALLOWED.temperature;
   });
   const start = Float64Array.from(state);
 
@@ -114,7 +114,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   const lowest = rooms.map((room) => room.temperature);
   const speeds = piles.map((pile) => pile.airSpeed);
   const initialFlux = rooms.map(() => Number.NaN);
-  const courses: Moment[][] = rooms.map(() => []);
+  const courses: CourseSample[][] = rooms.map(() => []);
   const look = (i: number, W: number, T: number) => {
     air.set(i, W, T);
     peaks[i] = Math.max(peaks[i] as number, Math.min(1, air.humidity[i] as number));
@@ -126,7 +126,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
       if (options.keepCourse)
         courses[i]?.push({
           hours: t / HOUR,
-          freeWater: (y[i] as number) - (levels[i]?.rest ?? 0),
+          freeWater: (y[i] as number) - (levels[i]?.equilibrium ?? 0),
           relativeHumidity: Math.min(1, air.humidity[i] as number),
           temperature: balances.temperature(y, i),
         });
@@ -135,7 +135,11 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   const onStep = (step: Sampled) => {
     for (let i = 0; i < n; i++)
       for (const u of WITHIN_A_STEP)
-        look(i, along(step, n + i, u), warm ? along(step, balances.warmthFrom + i, u) : (air.T[i] as number));
+        look(
+          i,
+          interpolateStep(step, n + i, u),
+          warm ? interpolateStep(step, balances.warmthFrom + i, u) : (air.T[i] as number),
+        );
     record(step.to, step.stateTo);
     return watch.see(step);
   };
@@ -155,7 +159,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
     }
   };
 
-  const end = LONGEST_HOURS * HOUR + Math.max(...startsAt);
+  const end = MAX_DRYING_HOURS * HOUR + Math.max(...startsAt);
   const dayBefore = end - LAST_DAY;
   const switched = (building.changes ?? []).map(({ hours }) => moment(hours));
   const events = [0, ...startsAt, ...switched, dayBefore, end];
@@ -171,8 +175,8 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
     firstStep = integrateStiff(balances, state, {
       from,
       to: times[k + 1] as number,
-      absolute,
-      relative: ALLOWED.share,
+      absoluteTolerance,
+      relativeTolerance: ALLOWED.share,
       firstStep,
       longestStep: drying.includes(1) ? LONGEST_STEP : end,
       onStep(step) {
@@ -198,7 +202,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
         outcome: outcomeOf(dry, state[i] as number, aDayBefore[i] as number, levels[i] as ReadyLevels),
         peakRelativeHumidity: peaks[i] as number,
         lowestTemperature: lowest[i] as number,
-        course: thinned(courses[i] as Moment[]),
+        course: simplifyCourse(courses[i] as CourseSample[]),
       };
     }),
     balanceError: Math.abs(off.vapour) / water,

@@ -1,5 +1,5 @@
 import type { SaturatedVapour } from "../air/index.ts";
-import { within } from "../guard.ts";
+import { requireInRange } from "../guard.ts";
 import { AIR_DENSITY, AIR_HEAT_CAPACITY, HEAT_OF_EVAPORATION } from "../physical.ts";
 import { DRYING_LIMITS } from "./limits.ts";
 
@@ -16,7 +16,7 @@ const FLOOR_BELOW_AIR = 1;
  * h_c = 2.8 + 3.0 v (Watmuff, Charters & Proctor 1977; memory).
  */
 export function convection(airSpeed: number): number {
-  within("air speed at the floor (m/s)", airSpeed, ...DRYING_LIMITS.airSpeed);
+  requireInRange("air speed at the floor (m/s)", airSpeed, ...DRYING_LIMITS.airSpeed);
   return 2.8 + 3 * airSpeed;
 }
 

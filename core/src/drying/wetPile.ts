@@ -29,7 +29,7 @@ interface Still {
  */
 export class WetPile {
   /** kg/m² the fibre held before cleaning. */
-  readonly atRest: number;
+  readonly equilibriumWater: number;
   private readonly critical: number;
   private readonly surface: Surface;
   private readonly evaporation: Evaporation;
@@ -51,7 +51,7 @@ export class WetPile {
   heatPerFlux = 0;
 
   constructor(private readonly room: DryingRoom) {
-    this.atRest = room.faceWeight * regain(room.fibre, room.relativeHumidity);
+    this.equilibriumWater = room.faceWeight * regain(room.fibre, room.relativeHumidity);
     this.critical = criticalWater(room.pileHeight);
     this.isotherm = new Isotherm(room.fibre);
     this.rateFactor = room.rateFactor ?? 1;
@@ -78,7 +78,7 @@ export class WetPile {
   /** Flux from the pile holding `water` kg/m² into the air of room i. */
   dry(water: number, air: Still, i: number): void {
     const { room, surface, evaporation } = this;
-    const receded = 1 - Math.min(Math.max((water - this.atRest) / this.critical, 0), 1);
+    const receded = 1 - Math.min(Math.max((water - this.equilibriumWater) / this.critical, 0), 1);
     surface.layerResistance = dryLayerResistance(room.pileHeight, receded);
     surface.waterActivity = this.isotherm.activity(water / room.faceWeight);
     surface.airTemperature = air.T[i] as number;
@@ -92,7 +92,7 @@ export class WetPile {
   linearise(water: number, air: RoomAir, i: number): void {
     const { room, slopes, rateFactor } = this;
     fluxSlopes(this.surface, this.saturated, this.evaporation, slopes);
-    const share = (water - this.atRest) / this.critical;
+    const share = (water - this.equilibriumWater) / this.critical;
     const resisting = share > 0 && share < 1 ? -dryLayerResistance(room.pileHeight, 1) / this.critical : 0;
     const activity = this.isotherm.slope / room.faceWeight;
     this.byWater = rateFactor * (slopes.byActivity * activity + slopes.byResistance * resisting);

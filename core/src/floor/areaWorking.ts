@@ -1,4 +1,4 @@
-import { explain, type Figure, type FigureKind, figure, type Working } from "../working/index.ts";
+import { type Explanation, explain, type Figure, type FigureKind, figure } from "../working/index.ts";
 import { carpetArea, PART_SIGN, type Part, type RoomShape } from "./shape.ts";
 
 const FORMULAS: Readonly<Record<RoomShape["kind"], string>> = {
@@ -50,7 +50,7 @@ const kindOf = (path: string): FigureKind =>
   path === "area" ? "area" : path === "steps" || path === "winders" ? "count" : "length";
 
 /** Carpet area from typed sides, with what alcoves and built-in things add and take. */
-export function workingOfArea(shape: RoomShape, parts: readonly Part[] = []): Working {
+export function explainArea(shape: RoomShape, parts: readonly Part[] = []): Explanation {
   const inputs: Record<string, Figure> = {};
   for (const [path, value] of numbersIn(shape)) inputs[path] = figure(nameOf(path), value, kindOf(path));
   for (const [i, part] of parts.entries()) {

@@ -3,6 +3,7 @@ import fc from "fast-check";
 import {
   boxesOf,
   carpetArea,
+  DEFAULT_FLIGHT,
   edgeLength,
   flightArea,
   flightRise,
@@ -15,7 +16,6 @@ import {
   type RoomShape,
   sharedArea,
   turned,
-  USUAL_FLIGHT,
   WALLS,
   zoneAreas,
 } from "./index.ts";
@@ -103,16 +103,16 @@ describe("the shape of a room", () => {
 
 describe("stairs", () => {
   test("a flight of 13, 250 + 190 mm by 860 mm, by hand: 4.92 m², climbs 2.47 m", () => {
-    expect(flightArea(USUAL_FLIGHT)).toBeCloseTo(13 * 0.44 * 0.86, 12);
-    expect(flightRise(USUAL_FLIGHT)).toBeCloseTo(2.47, 12);
-    expect(edgeLength({ kind: "stairs", ...USUAL_FLIGHT })).toBeCloseTo(2 * 13 * 0.44, 12);
+    expect(flightArea(DEFAULT_FLIGHT)).toBeCloseTo(13 * 0.44 * 0.86, 12);
+    expect(flightRise(DEFAULT_FLIGHT)).toBeCloseTo(2.47, 12);
+    expect(edgeLength({ kind: "stairs", ...DEFAULT_FLIGHT })).toBeCloseTo(2 * 13 * 0.44, 12);
   });
 
   test("three winders fill a square as wide as the flight; a runner has less carpet and no edge", () => {
-    const { tread, riser, width } = USUAL_FLIGHT;
-    const turning = flightArea({ ...USUAL_FLIGHT, winders: 3 });
+    const { tread, riser, width } = DEFAULT_FLIGHT;
+    const turning = flightArea({ ...DEFAULT_FLIGHT, winders: 3 });
     expect(turning).toBeCloseTo(10 * tread * width + width ** 2 + 13 * riser * width, 12);
-    const runner = { ...USUAL_FLIGHT, winders: 3, runner: 0.6 };
+    const runner = { ...DEFAULT_FLIGHT, winders: 3, runner: 0.6 };
     expect(flightArea(runner)).toBeLessThan(turning * 0.7);
     expect(edgeLength({ kind: "stairs", ...runner })).toBe(0);
   });
@@ -125,7 +125,7 @@ describe("stairs", () => {
       { runner: 2 },
       { tread: Number.NaN },
     ])
-      expect(() => flightArea({ ...USUAL_FLIGHT, ...wrong })).toThrow(/must be from/);
+      expect(() => flightArea({ ...DEFAULT_FLIGHT, ...wrong })).toThrow(/must be from/);
   });
 });
 

@@ -1,4 +1,4 @@
-export { workingOfArea } from "./areaWorking.ts";
+export { explainArea } from "./areaWorking.ts";
 export { type Box, boxesOf, type Point, sharedArea } from "./boxes.ts";
 export { edgeLength, edgesOf, outlineArea, outlineOf, type PartFault, turned } from "./outline.ts";
 export {
@@ -23,5 +23,5 @@ export {
   type Wall,
 } from "./shape.ts";
 export { parseRoomSize } from "./size.ts";
-export { FLIGHT_LIMITS, type Flight, flightArea, flightEdge, flightRise, USUAL_FLIGHT } from "./stairs.ts";
+export { DEFAULT_FLIGHT, FLIGHT_LIMITS, type Flight, flightArea, flightEdge, flightRise } from "./stairs.ts";
 export { ZONE_KINDS, type ZoneAreas, type ZoneKind, type ZoneSize, type Zones, zoneAreas } from "./zones.ts";

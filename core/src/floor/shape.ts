@@ -1,4 +1,4 @@
-import { positive, within } from "../guard.ts";
+import { requireInRange, requirePositive } from "../guard.ts";
 import { type Flight, flightArea } from "./stairs.ts";
 
 export interface Rectangle {
@@ -70,8 +70,10 @@ export function carpetArea(shape: RoomShape, parts: readonly Part[] = []): numbe
   const area = parts.reduce(
     (sum, { kind, width, depth }) =>
       sum +
-      PART_SIGN[kind] * within("side of a part (m)", width, 0, 200) * within("depth (m)", depth, 0, 200),
+      PART_SIGN[kind] *
+        requireInRange("side of a part (m)", width, 0, 200) *
+        requireInRange("depth (m)", depth, 0, 200),
     areaOf(shape),
   );
-  return positive("carpet area (m²)", area);
+  return requirePositive("carpet area (m²)", area);
 }

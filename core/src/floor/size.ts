@@ -1,9 +1,9 @@
 import {
   decided,
-  failed,
+  normalizeText,
   type Parsed,
+  parseFailure,
   parseQuantity,
-  plainMarks,
   readingsOf,
   type UnitId,
 } from "../quantity/index.ts";
@@ -33,7 +33,7 @@ function rectangles(
 }
 
 /** More readings than this aren't a question anybody answers. */
-const MOST_READINGS = 4;
+const MAX_READINGS = 4;
 
 /**
  * Reads a room's size in one line: `12'6 x 10`, `3.8 × 4.2 m`, an L as two rectangles `4 x 3 + 2 x 1.5`, a U as
@@ -46,8 +46,8 @@ export function parseRoomSize(
   bareArea: UnitId | undefined,
 ): Parsed<RoomShape> {
   const said = text.trim();
-  const plain = plainMarks(text);
-  if (plain === "") return failed({ code: "empty" });
+  const plain = normalizeText(text);
+  if (plain === "") return parseFailure({ code: "empty" });
   if (!SIDES.test(plain)) {
     const area = parseQuantity(plain, "area", bareArea);
     const shapes = readingsOf(area).map((each) => ({ kind: "area", area: each }) as const);
@@ -55,13 +55,13 @@ export function parseRoomSize(
   }
   const parts = plain.split("+").map((part) => part.trim().split(SIDES));
   if (parts.length > 3 || parts.some((sides) => sides.length !== 2))
-    return failed({ code: "not-a-quantity", text: said });
+    return parseFailure({ code: "not-a-quantity", text: said });
   const sides = parts.flat();
   const units = unitsSaid(sides);
   const naked = sides.find((side) => !UNIT_SAID.test(side));
   const [only] = units;
   if (units.length > 1 && naked !== undefined && !eachHasOwn(parts))
-    return failed({ code: "unit-missing", text: said });
+    return parseFailure({ code: "unit-missing", text: said });
   let readings: Rectangle[][] = [[]];
   for (const part of parts) {
     const own = unitsSaid(part)[0] ?? only;
@@ -71,7 +71,7 @@ export function parseRoomSize(
     );
     const some = readingsOf(read);
     if (some.length === 0) return read as Parsed<never>;
-    readings = readings.flatMap((before) => some.map((each) => [...before, each])).slice(0, MOST_READINGS);
+    readings = readings.flatMap((before) => some.map((each) => [...before, each])).slice(0, MAX_READINGS);
   }
   return decided<RoomShape>(said, readings.map(shapeOf));
 }

@@ -1,4 +1,4 @@
-import { within } from "../guard.ts";
+import { requireInRange } from "../guard.ts";
 
 /** A flight of stairs, m. A step is one tread with the riser in front of it. */
 export interface Flight {
@@ -24,16 +24,17 @@ export const FLIGHT_LIMITS = {
 } as const satisfies Record<string, readonly [number, number]>;
 
 /** Where nobody has measured: a house's flight (common practice). */
-export const USUAL_FLIGHT: Flight = { steps: 13, tread: 0.25, riser: 0.19, width: 0.86 };
+export const DEFAULT_FLIGHT: Flight = { steps: 13, tread: 0.25, riser: 0.19, width: 0.86 };
 
 const WINDERS_TO_A_QUARTER = 3;
 
 function check(flight: Flight): void {
   const { steps, winders = 0, runner } = flight;
   for (const key of ["steps", "tread", "riser", "width"] as const)
-    within(`${key} of the stairs`, flight[key], FLIGHT_LIMITS[key][0], FLIGHT_LIMITS[key][1]);
-  within("winders", winders, 0, steps);
-  if (runner !== undefined) within("width of the runner (m)", runner, FLIGHT_LIMITS.runner[0], flight.width);
+    requireInRange(`${key} of the stairs`, flight[key], FLIGHT_LIMITS[key][0], FLIGHT_LIMITS[key][1]);
+  requireInRange("winders", winders, 0, steps);
+  if (runner !== undefined)
+    requireInRange("width of the runner (m)", runner, FLIGHT_LIMITS.runner[0], flight.width);
 }
 
 /**

@@ -1,4 +1,4 @@
-import { within } from "../guard.ts";
+import { requireInRange } from "../guard.ts";
 
 /** Part of a room's carpet: a share of it, or a strip so wide; m. */
 export type ZoneSize =
@@ -31,8 +31,8 @@ interface Floor {
 export function zoneAreas({ lane, edge }: Zones, floor: Floor): ZoneAreas {
   const sizeOf = (zone: ZoneSize | undefined, usualLength: number): number => {
     if (zone === undefined) return 0;
-    if (zone.kind === "share") return within("share of the room", zone.share, 0, 1) * floor.area;
-    return within("width of a strip (m)", zone.width, 0.01, 20) * (zone.length ?? usualLength);
+    if (zone.kind === "share") return requireInRange("share of the room", zone.share, 0, 1) * floor.area;
+    return requireInRange("width of a strip (m)", zone.width, 0.01, 20) * (zone.length ?? usualLength);
   };
   const laneArea = Math.min(floor.area, sizeOf(lane, floor.longest));
   const edgeArea = Math.min(floor.area - laneArea, sizeOf(edge, floor.edge));

@@ -1,11 +1,11 @@
 import type { Entry } from "./entries.ts";
-import { standing } from "./standing.ts";
-import { runLogged } from "./steps.ts";
+import { effectiveEntries } from "./standing.ts";
+import { foldRunState } from "./steps.ts";
 
 /** When each room was finished, by room id, ms since 1970; of a room logged twice the later entry. */
-export function finishedRooms(log: readonly Entry[]): Map<string, number> {
+export function roomFinishTimes(log: readonly Entry[]): Map<string, number> {
   return new Map(
-    standing(log).flatMap((entry) =>
+    effectiveEntries(log).flatMap((entry) =>
       entry.kind === "room-finished" ? [[entry.roomId, Date.parse(entry.at)] as const] : [],
     ),
   );
@@ -15,9 +15,9 @@ export function finishedRooms(log: readonly Entry[]): Map<string, number> {
 const EARLIEST = 7 * 24 * 3_600_000;
 
 /** When work began, ms since 1970: as planned, or when the first step or room was logged where that was earlier still. */
-export function workBegan(planned: number, log: readonly Entry[]): number {
-  const { startedAt = planned, steps } = runLogged(log);
+export function workStartTime(planned: number, log: readonly Entry[]): number {
+  const { startedAt = planned, steps } = foldRunState(log);
   const begun = [...steps.values()].flatMap((step) => step.startedAt ?? step.doneAt ?? []);
-  const known = [startedAt, ...begun, ...finishedRooms(log).values()];
+  const known = [startedAt, ...begun, ...roomFinishTimes(log).values()];
   return Math.min(planned, ...known.filter((at) => at >= planned - EARLIEST));
 }

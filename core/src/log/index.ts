@@ -1,16 +1,16 @@
 export type { Entry, FillMade, OfKind } from "./entries.ts";
-export { finishedRooms, workBegan } from "./finished.ts";
-export { fillsMade, fillsOfOthers } from "./made.ts";
+export { roomFinishTimes, workStartTime } from "./finished.ts";
+export { fillsOfOthers, foldFills } from "./made.ts";
 export { meterReadings, tankReadings } from "./measured.ts";
-export { slipsOf, standing } from "./standing.ts";
+export { effectiveEntries, retractedIds } from "./standing.ts";
 export {
-  isUnderWay,
-  leftSprayed,
-  packedUpAt,
-  type RunLogged,
-  runLogged,
-  type StepDoubt,
+  foldRunState,
+  isRunActive,
+  type LogAnomaly,
+  type RunState,
+  roomsLeftWet,
+  runEndedAt,
   type StepLogged,
 } from "./steps.ts";
 export { attemptsOn, dyeTests, skippedOn, type Tested } from "./tested.ts";
-export { stockUse, sumUses, type Use, usesOf } from "./used.ts";
+export { type ProductUsage, stockUse, sumUses, usesOf } from "./used.ts";

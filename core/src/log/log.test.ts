@@ -3,14 +3,14 @@ import {
   attemptsOn,
   dyeTests,
   type Entry,
-  fillsMade,
+  effectiveEntries,
   fillsOfOthers,
-  finishedRooms,
+  foldFills,
   meterReadings,
-  standing,
+  roomFinishTimes,
   stockUse,
   tankReadings,
-  workBegan,
+  workStartTime,
 } from "./index.ts";
 
 let n = 0;
@@ -32,17 +32,17 @@ describe("folds of a log", () => {
       [finish, fill, test1, strike(finish), strike(fill), strike(test1)],
       [strike(finish), strike(fill), strike(test1), finish, fill, test1],
     ]) {
-      expect(standing(log)).toEqual([]);
+      expect(effectiveEntries(log)).toEqual([]);
       expect([
-        finishedRooms(log).size,
-        fillsMade(log, { id: "b", productId: "p" }).size,
+        roomFinishTimes(log).size,
+        foldFills(log, { id: "b", productId: "p" }).size,
         stockUse(log).length,
       ]).toEqual([0, 0, 0]);
       expect(dyeTests(log)).toEqual([]);
     }
     // Striking out a correction doesn't bring back what it struck out: a new entry says what is so.
     const first = strike(finish);
-    expect(finishedRooms([finish, first, strike(first)]).size).toBe(0);
+    expect(roomFinishTimes([finish, first, strike(first)]).size).toBe(0);
   });
 
   test("a room logged as finished twice was finished the second time; a fill made again is the later one", () => {
@@ -52,9 +52,9 @@ describe("folds of a log", () => {
       entry("fill-made", { batchId: "b", productId: "p", fill: 1, water: 1, concentrate: 0.1 }, 50),
       entry("fill-made", { batchId: "b", productId: "p", fill: 1, water: 1, concentrate: 0.2 }, 60),
     ];
-    expect(new Date(finishedRooms(log).get("a") as number).toISOString()).toBe("2026-03-10T09:40:00.000Z");
-    expect(fillsMade(log, { id: "b", productId: "p" }).get(1)?.concentrate).toBe(0.2);
-    expect(fillsMade(log, { id: "other", productId: "p" }).size).toBe(0);
+    expect(new Date(roomFinishTimes(log).get("a") as number).toISOString()).toBe("2026-03-10T09:40:00.000Z");
+    expect(foldFills(log, { id: "b", productId: "p" }).get(1)?.concentrate).toBe(0.2);
+    expect(foldFills(log, { id: "other", productId: "p" }).size).toBe(0);
   });
 
   test("a fill stays what it was: made of another product, it is none of the new one's fills", () => {
@@ -66,18 +66,18 @@ describe("folds of a log", () => {
       { id: "b", productId: "bramble" },
       { id: "b", productId: "teasel" },
     ];
-    expect(fillsMade(log, teasel).get(1)?.water).toBe(2);
-    expect(fillsMade(log, bramble).get(1)?.water).toBe(1);
+    expect(foldFills(log, teasel).get(1)?.water).toBe(2);
+    expect(foldFills(log, bramble).get(1)?.water).toBe(1);
     expect(fillsOfOthers(log, teasel).map(({ productId }) => productId)).toEqual(["bramble"]);
   });
 
   test("work began as planned, or with the first room where that was finished earlier; weeks off is a slip", () => {
     const planned = Date.UTC(2026, 2, 10, 9);
     const finish = (hours: number) => [entry("room-finished", { roomId: "a" }, 60 * hours)];
-    expect(workBegan(planned, [])).toBe(planned);
-    expect(workBegan(planned, finish(2))).toBe(planned);
-    expect(workBegan(planned, finish(-19))).toBe(planned - 19 * 3_600_000);
-    expect(workBegan(planned, finish(-24 * 30))).toBe(planned);
+    expect(workStartTime(planned, [])).toBe(planned);
+    expect(workStartTime(planned, finish(2))).toBe(planned);
+    expect(workStartTime(planned, finish(-19))).toBe(planned - 19 * 3_600_000);
+    expect(workStartTime(planned, finish(-24 * 30))).toBe(planned);
   });
 
   test("use is by product and lot: a powder by its weight, additions by their own, what is used apart too", () => {

@@ -1,8 +1,8 @@
 import { type Entry, isKind, type OfKind } from "./entries.ts";
-import { standing } from "./standing.ts";
+import { effectiveEntries } from "./standing.ts";
 
 const madeOf = <E extends Entry>(log: readonly E[], batchId: string) =>
-  standing(log)
+  effectiveEntries(log)
     .filter(isKind<E, "fill-made">("fill-made"))
     .filter((entry) => entry.batchId === batchId);
 
@@ -10,7 +10,7 @@ const madeOf = <E extends Entry>(log: readonly E[], batchId: string) =>
  * Fills of a batch that were made of one product, by their number; of a fill logged twice the later. A fill made of
  * another, before the batch's product was changed, stays what it was and is none of these.
  */
-export function fillsMade<E extends Entry>(
+export function foldFills<E extends Entry>(
   log: readonly E[],
   { id, productId }: { readonly id: string; readonly productId: string },
 ): Map<number, OfKind<E, "fill-made">> {

@@ -1,13 +1,13 @@
 import { type Entry, isKind, type OfKind } from "./entries.ts";
-import { standing } from "./standing.ts";
+import { effectiveEntries } from "./standing.ts";
 
 /** What the tanks showed, in the order logged. */
 export const tankReadings = <E extends Entry>(log: readonly E[]): OfKind<E, "water-measured">[] =>
-  standing(log).filter(isKind<E, "water-measured">("water-measured"));
+  effectiveEntries(log).filter(isKind<E, "water-measured">("water-measured"));
 
 /** Meter readings of a room's carpet in the order logged, and the last of an untouched place anywhere on the job. */
 export function meterReadings<E extends Entry>(log: readonly E[], roomId: string) {
-  const readings = standing(log).filter(isKind<E, "reading">("reading"));
+  const readings = effectiveEntries(log).filter(isKind<E, "reading">("reading"));
   return {
     carpet: readings.filter((entry) => entry.place === "carpet" && entry.roomId === roomId),
     dryStandard: readings.findLast((entry) => entry.place === "dry-standard"),

@@ -1,7 +1,7 @@
 import type { Entry } from "./entries.ts";
 
 /** Ids of entries that were taken back at once, and of what took them back: slips of the finger. */
-export function slipsOf(entries: readonly Entry[]): Set<string> {
+export function retractedIds(entries: readonly Entry[]): Set<string> {
   return new Set(
     entries.flatMap((entry) =>
       entry.kind === "correction" && entry.takenBack ? [entry.id, entry.corrects] : [],
@@ -10,7 +10,7 @@ export function slipsOf(entries: readonly Entry[]): Set<string> {
 }
 
 /** Entries that stand, in the order given: those no correction strikes out, without the corrections themselves. */
-export function standing<E extends Entry>(entries: readonly E[]): E[] {
+export function effectiveEntries<E extends Entry>(entries: readonly E[]): E[] {
   const struck = new Set(entries.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])));
   return entries.filter((entry) => entry.kind !== "correction" && !struck.has(entry.id));
 }

@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import type { Entry } from "./entries.ts";
-import { isUnderWay, leftSprayed, packedUpAt, runLogged } from "./steps.ts";
+import { foldRunState, isRunActive, roomsLeftWet, runEndedAt } from "./steps.ts";
 
 const at = (minute: number) => new Date(Date.UTC(2026, 2, 1, 9) + minute * 60_000).toISOString();
 const steps = ["set-up", "fill:b.1", "clean:r.1", "pack-up"];
@@ -47,10 +47,10 @@ test("the run is the same in whatever order its entries arrive, also half of the
     fc.property(
       logs.chain((log) => fc.tuple(fc.constant(log), fc.shuffledSubarray(log, { minLength: log.length }))),
       ([log, shuffled]) => {
-        expect(runLogged(shuffled)).toEqual(runLogged(log));
+        expect(foldRunState(shuffled)).toEqual(foldRunState(log));
         const half = log.slice(0, log.length / 2);
-        runLogged(half);
-        expect(runLogged([...half, ...log.slice(log.length / 2)])).toEqual(runLogged(log));
+        foldRunState(half);
+        expect(foldRunState([...half, ...log.slice(log.length / 2)])).toEqual(foldRunState(log));
       },
     ),
     { seed: 67, numRuns: 400 },
@@ -60,7 +60,7 @@ test("the run is the same in whatever order its entries arrive, also half of the
 test("nothing said twice counts twice, nothing said is lost from sight, and no step ends before it begins", () => {
   fc.assert(
     fc.property(logs, (log) => {
-      const run = runLogged(log);
+      const run = foldRunState(log);
       const struck = new Set(log.flatMap((each) => (each.kind === "correction" ? [each.corrects] : [])));
       const standing = log.filter(({ id, kind }) => kind !== "correction" && !struck.has(id));
       for (const step of steps) {
@@ -75,13 +75,13 @@ test("nothing said twice counts twice, nothing said is lost from sight, and no s
         if (ends.length > 0) expect(known?.doneAt).toBe(Math.min(...ends.map((each) => Date.parse(each.at))));
         if (known?.startedAt !== undefined && known.doneAt !== undefined)
           expect(known.startedAt).toBeLessThanOrEqual(known.doneAt);
-        expect(run.doubts.some(({ code, step: of }) => code === "done-twice" && of === step)).toBe(
+        expect(run.anomalies.some(({ code, step: of }) => code === "done-twice" && of === step)).toBe(
           ends.length > 1,
         );
         expect(known?.doneAt !== undefined && known.skippedAt !== undefined).toBe(false);
       }
       const begun = standing.filter(({ kind }) => kind === "run-started");
-      expect(run.doubts.some(({ code }) => code === "run-started-twice")).toBe(begun.length > 1);
+      expect(run.anomalies.some(({ code }) => code === "run-started-twice")).toBe(begun.length > 1);
     }),
     { seed: 71, numRuns: 400 },
   );
@@ -93,14 +93,14 @@ test("a clock set back: what ended before it began has its end, no beginning, an
     { id: "1", at: at(30), kind: "step-started", step: "clean:r.1", who: 2 },
     { id: "2", at: at(20), kind: "step-done", step: "clean:r.1" },
   ];
-  const run = runLogged(log);
+  const run = foldRunState(log);
   expect(run.steps.get("clean:r.1")).toEqual({ doneAt: Date.parse(at(20)), who: 2 });
-  expect(run.doubts).toEqual([{ code: "ended-before-begun", step: "clean:r.1", entryIds: ["1", "2"] }]);
-  expect(isUnderWay(run)).toBe(true);
-  expect(isUnderWay(runLogged([...log, { id: "3", at: at(40), kind: "step-done", step: "pack-up" }]))).toBe(
-    false,
-  );
-  expect(isUnderWay(runLogged([]))).toBe(false);
+  expect(run.anomalies).toEqual([{ code: "ended-before-begun", step: "clean:r.1", entryIds: ["1", "2"] }]);
+  expect(isRunActive(run)).toBe(true);
+  expect(
+    isRunActive(foldRunState([...log, { id: "3", at: at(40), kind: "step-done", step: "pack-up" }])),
+  ).toBe(false);
+  expect(isRunActive(foldRunState([]))).toBe(false);
 });
 
 test("a room taken out of the job while it stands sprayed is remembered; one that was cleaned, or is still there, isn't named", () => {
@@ -119,19 +119,19 @@ test("a room taken out of the job while it stands sprayed is remembered; one tha
     step("5", "step-done", "pre-spray:c.1", 14),
     step("6", "step-done", "clean:c.1", 24),
   ];
-  expect(leftSprayed(runLogged(log), new Set(["a", "b", "c"]))).toEqual([]);
-  expect(leftSprayed(runLogged(log), new Set(["a"]))).toEqual(["b"]);
-  expect(leftSprayed(runLogged(log), new Set())).toEqual(["a", "b"]);
+  expect(roomsLeftWet(foldRunState(log), new Set(["a", "b", "c"]))).toEqual([]);
+  expect(roomsLeftWet(foldRunState(log), new Set(["a"]))).toEqual(["b"]);
+  expect(roomsLeftWet(foldRunState(log), new Set())).toEqual(["a", "b"]);
 });
 
 test("a run ends when all is packed up, or when that is passed over: it isn't under way for ever", () => {
   const begun: Entry = { id: "1", kind: "run-started", at: at(0) };
   const end = (kind: "step-done" | "step-skipped"): Entry => ({ id: "2", kind, step: "pack-up", at: at(50) });
-  expect(isUnderWay(runLogged([begun]))).toBe(true);
+  expect(isRunActive(foldRunState([begun]))).toBe(true);
   for (const kind of ["step-done", "step-skipped"] as const) {
-    expect(isUnderWay(runLogged([begun, end(kind)]))).toBe(false);
-    expect(packedUpAt(runLogged([begun, end(kind)]))).toBe(Date.parse(at(50)));
+    expect(isRunActive(foldRunState([begun, end(kind)]))).toBe(false);
+    expect(runEndedAt(foldRunState([begun, end(kind)]))).toBe(Date.parse(at(50)));
   }
   const struck: Entry = { id: "3", kind: "correction", corrects: "2", at: at(60) };
-  expect(isUnderWay(runLogged([begun, end("step-done"), struck]))).toBe(true);
+  expect(isRunActive(foldRunState([begun, end("step-done"), struck]))).toBe(true);
 });

@@ -1,5 +1,5 @@
 import { type Entry, isKind, type OfKind } from "./entries.ts";
-import { standing } from "./standing.ts";
+import { effectiveEntries } from "./standing.ts";
 
 /** A dye test or an owner's word on one. */
 export interface Tested {
@@ -10,7 +10,7 @@ export interface Tested {
 
 /** Dye tests and owners' words on them, in the order logged. */
 export function dyeTests(log: readonly Entry[]): Tested[] {
-  return standing(log).flatMap((entry): Tested[] => {
+  return effectiveEntries(log).flatMap((entry): Tested[] => {
     if (entry.kind !== "dye-test" && entry.kind !== "override") return [];
     const { productId, roomId } = entry;
     if (entry.kind === "override") return [{ productId, roomId, result: "overridden" }];
@@ -22,7 +22,7 @@ export function dyeTests(log: readonly Entry[]): Tested[] {
 const onSpot =
   <K extends "spot-attempt" | "spot-skipped">(kind: K) =>
   <E extends Entry>(log: readonly E[], spotId: string): OfKind<E, K>[] =>
-    standing(log)
+    effectiveEntries(log)
       .filter(isKind<E, K>(kind))
       .filter((entry) => entry.spotId === spotId);
 

@@ -1,15 +1,15 @@
 import type { Entry } from "./entries.ts";
-import { standing } from "./standing.ts";
+import { effectiveEntries } from "./standing.ts";
 
 /** What was used of a product, by lot where a lot was named: m³ of liquid or kg of powder. */
-export interface Use {
+export interface ProductUsage {
   readonly productId: string;
   readonly lot?: string;
   readonly amount: number;
 }
 
 /** What one entry uses up by itself: a fill its concentrate or powder with its boosters, a product used its amount. */
-export function usesOf(entry: Entry): Use[] {
+export function usesOf(entry: Entry): ProductUsage[] {
   if (entry.kind === "product-used")
     return [{ productId: entry.productId, amount: entry.powder ?? entry.amount ?? 0 }];
   if (entry.kind !== "fill-made") return [];
@@ -24,8 +24,8 @@ export function usesOf(entry: Entry): Use[] {
 }
 
 /** Uses of one product and lot added up. */
-export function sumUses(uses: readonly Use[]): Use[] {
-  const sums = new Map<string, Use>();
+export function sumUses(uses: readonly ProductUsage[]): ProductUsage[] {
+  const sums = new Map<string, ProductUsage>();
   for (const use of uses) {
     const key = `${use.productId} ${use.lot ?? ""}`;
     sums.set(key, { ...use, amount: (sums.get(key)?.amount ?? 0) + use.amount });
@@ -34,4 +34,5 @@ export function sumUses(uses: readonly Use[]): Use[] {
 }
 
 /** What the entries of a job that stand say was used. */
-export const stockUse = (entries: readonly Entry[]): Use[] => sumUses(standing(entries).flatMap(usesOf));
+export const stockUse = (entries: readonly Entry[]): ProductUsage[] =>
+  sumUses(effectiveEntries(entries).flatMap(usesOf));

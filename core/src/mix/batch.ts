@@ -1,6 +1,6 @@
 import { graduationsDown, graduationsUp } from "../quantity/measure.ts";
 import { type FillContents, fillContents, matterOf } from "./fillContents.ts";
-import { cutIntoFills, type Demand } from "./fills.ts";
+import { type Demand, splitIntoFills } from "./fills.ts";
 import { jugRange, type LabelRange, type Tip, type TipFault } from "./injector.ts";
 import { type Measured, stepOf, wantedAmount } from "./measured.ts";
 import { concentratePerWater, type Strength } from "./strength.ts";
@@ -146,7 +146,7 @@ const readableHeel = ({ heel, graduation }: Vessel) => graduationsUp(heel, gradu
 
 /**
  * The fills of a batch: water first, concentrate after, each fill inside the vessel, the pot life and the label.
- * Fills end between rooms where no fill more comes of it; see {@link cutIntoFills}. Returns the reason where there is
+ * Fills end between rooms where no fill more comes of it; see {@link splitIntoFills}. Returns the reason where there is
  * no way; throws OutOfRange only for strengths that can't be written down at all.
  */
 export function planBatch(request: BatchRequest): Batch {
@@ -195,7 +195,7 @@ export function planBatch(request: BatchRequest): Batch {
   const carried = request.carried ?? 0;
   const firstHeel = carried > 0 ? 0 : readableHeel(vessel);
   const brim = vessel.nominal - vessel.headSpace;
-  const shares = cutIntoFills(demands, marksPerFill, vessel.graduation, usable, request.potLife);
+  const shares = splitIntoFills(demands, marksPerFill, vessel.graduation, usable, request.potLife);
   if (shares === undefined)
     return impossible({
       code: "pot-life-too-short",

@@ -1,4 +1,4 @@
-import { type Matter, type Measured, measured } from "./measured.ts";
+import { type Measured, measured, type ProductForm } from "./measured.ts";
 
 const STEP = 50e-6;
 /** More than this is not a bottle any more, m³. */
@@ -13,7 +13,7 @@ export interface Bottle extends Measured {
 }
 
 /** Less of a spotter than this can't be measured well: what is over is used on the next spot, m³. */
-export const LEAST_BOTTLE = 100e-6;
+export const MIN_BOTTLE = 100e-6;
 
 /**
  * The smallest bottle that holds `needed` m³ and whose amount the measure can show near `aim`; failing that the
@@ -24,7 +24,7 @@ export function bottleFor(
   aim: number,
   low: number,
   high: number,
-  matter: Matter,
+  matter: ProductForm,
 ): Bottle | undefined {
   const first = Math.max(1, Math.ceil(needed / STEP - 1e-9));
   let inRange: Bottle | undefined;

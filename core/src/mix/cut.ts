@@ -17,15 +17,15 @@ export interface Limits {
 }
 
 /** `fills` fills of `length` marks in all: as evenly as marks allow, or as `shares` says. */
-export interface Cut {
+export interface FillSplit {
   readonly length: number;
   readonly fills: number;
   readonly shares?: readonly number[];
 }
 
-const smallest = ({ length, fills }: Cut) => Math.floor(length / fills);
+const smallest = ({ length, fills }: FillSplit) => Math.floor(length / fills);
 
-export function unevennessOf({ length, fills, shares }: Cut): number {
+export function unevennessOf({ length, fills, shares }: FillSplit): number {
   if (shares) return shares.reduce((sum, marks) => sum + marks ** 2, 0);
   const small = Math.floor(length / fills);
   const larger = length - small * fills;
@@ -33,7 +33,7 @@ export function unevennessOf({ length, fills, shares }: Cut): number {
 }
 
 /** Marks of each fill, smaller first. */
-export function marksOf({ length, fills, shares }: Cut): readonly number[] {
+export function marksOf({ length, fills, shares }: FillSplit): readonly number[] {
   if (shares) return shares;
   const small = Math.floor(length / fills);
   const smaller = fills - (length - small * fills);
@@ -41,7 +41,7 @@ export function marksOf({ length, fills, shares }: Cut): readonly number[] {
 }
 
 /** Marks poured before fill p of an even cut. */
-function before({ length, fills }: Cut, p: number): number {
+function before({ length, fills }: FillSplit, p: number): number {
   const small = Math.floor(length / fills);
   const smaller = fills - (length - small * fills);
   return p * small + Math.max(0, p - smaller);
@@ -77,7 +77,7 @@ function keeps(
   i: number,
   j: number,
   taken: number,
-  cut: Cut,
+  cut: FillSplit,
   limits: Limits,
 ): boolean {
   const { mark, potLife } = limits;
@@ -135,10 +135,10 @@ export function cutBetween(
   taken: number,
   length: number,
   limits: Limits,
-): Cut | undefined {
-  const fits = (cut: Cut) => smallest(cut) * limits.mark + taken <= limits.usable * (1 + ALMOST);
+): FillSplit | undefined {
+  const fits = (cut: FillSplit) => smallest(cut) * limits.mark + taken <= limits.usable * (1 + ALMOST);
   const least = Math.ceil(length / limits.marksPerFill);
-  let cut: Cut = { length, fills: least };
+  let cut: FillSplit = { length, fills: least };
   // What came along takes room in the first fill: one more is enough to make all of them smaller.
   while (!fits(cut) && cut.fills < length) cut = { length, fills: cut.fills + 1 };
   if (!fits(cut)) return undefined;

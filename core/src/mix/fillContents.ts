@@ -1,14 +1,14 @@
 import { WATER_DENSITY } from "../physical.ts";
 import type { BatchFault, BatchRequest, BoosterDose, BoosterRequest, Fill } from "./batch.ts";
 import type { LabelRange } from "./injector.ts";
-import { type Matter, measured, stepOf, wantedAmount } from "./measured.ts";
+import { measured, type ProductForm, stepOf, wantedAmount } from "./measured.ts";
 import { strengthAtFloor } from "./metering.ts";
 import { concentratePerWater } from "./strength.ts";
 
 /** kg/m³ of a mix: taken as water (within 2 %). */
 export const MIX_DENSITY = WATER_DENSITY;
 
-export const matterOf = (measure: number, scoop: number | undefined): Matter =>
+export const matterOf = (measure: number, scoop: number | undefined): ProductForm =>
   scoop === undefined ? { kind: "liquid", measure } : { kind: "powder", scoop };
 
 /** What goes into one fill, wherever it is sprayed. */
@@ -25,7 +25,7 @@ export function fillContents(
     readonly sprayed: number;
     readonly spread: number;
     readonly range: LabelRange;
-    readonly matter: Matter;
+    readonly matter: ProductForm;
     readonly neat: boolean;
   },
 ): FillContents | BatchFault {

@@ -1,4 +1,4 @@
-import { explain, figure, type Working } from "../working/index.ts";
+import { type Explanation, explain, figure } from "../working/index.ts";
 import type { Batch, Fill } from "./batch.ts";
 import { MIX_DENSITY } from "./fillContents.ts";
 import { partsOf } from "./strength.ts";
@@ -7,7 +7,7 @@ import type { Vessel } from "./vessel.ts";
 type PlannedFills = Extract<Batch, { readonly outcome: "planned" }>;
 
 /** Concentrate in one fill. */
-export function workingOfConcentrate(fill: Fill, strength: number, measure: number): Working {
+export function explainConcentrate(fill: Fill, strength: number, measure: number): Explanation {
   return explain({
     name: "concentrate",
     kind: "smallVolume",
@@ -29,7 +29,7 @@ export function workingOfConcentrate(fill: Fill, strength: number, measure: numb
 }
 
 /** Water in one fill. */
-export function workingOfWater(fill: Fill): Working {
+export function explainWater(fill: Fill): Explanation {
   return explain({
     name: "water",
     kind: "volume",
@@ -46,7 +46,7 @@ export function workingOfWater(fill: Fill): Working {
 }
 
 /** What a batch leaves in the vessel. */
-export function workingOfLeftOver(batch: PlannedFills, vessel: Vessel): Working {
+export function explainLeftOver(batch: PlannedFills, vessel: Vessel): Explanation {
   return explain({
     name: "left over",
     kind: "volume",
@@ -62,7 +62,7 @@ export function workingOfLeftOver(batch: PlannedFills, vessel: Vessel): Working 
 }
 
 /** What a full fill weighs. */
-export function workingOfMass(fill: Fill): Working {
+export function explainMass(fill: Fill): Explanation {
   return explain({
     name: "to carry",
     kind: "mass",

@@ -1,8 +1,8 @@
 import {
   ALMOST,
-  type Cut,
   cutBetween,
   type Demand,
+  type FillSplit,
   type Limits,
   marksOf,
   sprayedAt,
@@ -38,7 +38,7 @@ interface Way {
   readonly previous?: Way;
   readonly from: number;
   readonly taken: number;
-  readonly cut: Cut;
+  readonly cut: FillSplit;
 }
 
 const better = (a: Way, b: Way | undefined) =>
@@ -58,7 +58,7 @@ const better = (a: Way, b: Way | undefined) =>
  * pot life of that; what would be too old for the next room is poured away. Undefined where one mark doesn't keep long
  * enough to be sprayed.
  */
-export function cutIntoFills(
+export function splitIntoFills(
   demands: readonly Demand[],
   marksPerFill: number,
   mark: number,

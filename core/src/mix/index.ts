@@ -8,14 +8,14 @@ export {
   planBatch,
 } from "./batch.ts";
 export { type OwnedVessel, rankVessels, type VesselChoice } from "./bestVessel.ts";
-export { type Bottle, bottleFor, LEAST_BOTTLE } from "./bottle.ts";
+export { type Bottle, bottleFor, MIN_BOTTLE } from "./bottle.ts";
 export { dilutedShare, volumeToDilute } from "./dilute.ts";
 export { MIX_DENSITY } from "./fillContents.ts";
-export { cutIntoFills, type Demand, type FillShare } from "./fills.ts";
-export { workingOfConcentrate, workingOfLeftOver, workingOfMass, workingOfWater } from "./fillWorkings.ts";
+export { type Demand, type FillShare, splitIntoFills } from "./fills.ts";
+export { explainConcentrate, explainLeftOver, explainMass, explainWater } from "./fillWorkings.ts";
 export { jugStrength, type LabelRange, nearestTips, type Tip, type TipChoice } from "./injector.ts";
 export { type Level, levelAgainst } from "./lines.ts";
-export { againstLabel, strengthMade, type WentIn } from "./madeStrength.ts";
+export { compareToLabel, strengthMade, type WentIn } from "./madeStrength.ts";
 export { meteredConcentrate, strengthAtFloor } from "./metering.ts";
 export { parseStrength, type StrengthFault } from "./parseStrength.ts";
 export { type PowderLabel, scoopsFor, shareOfPowderDose } from "./powder.ts";

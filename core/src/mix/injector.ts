@@ -1,4 +1,4 @@
-import { positive } from "../guard.ts";
+import { requirePositive } from "../guard.ts";
 import { strengthAtFloor } from "./metering.ts";
 import { concentratePerWater, type Strength } from "./strength.ts";
 
@@ -24,7 +24,7 @@ export interface TipChoice {
 }
 
 /** What a tip makes of neat concentrate: 1 part into `ratio` of water. */
-const neatAtFloor = (ratio: number) => 1 / positive("tip ratio", ratio);
+const neatAtFloor = (ratio: number) => 1 / requirePositive("tip ratio", ratio);
 
 /**
  * The tips owned, nearest to the strength wanted first, drawing from a jug mixed at `jug` (concentrate per water) or
@@ -47,8 +47,8 @@ const distance = ({ off }: TipChoice) => Math.abs(Math.log(1 + off));
 
 /** Concentrate per water a jug must have for `wanted` at the floor through a tip; undefined where even neat is too weak. */
 export function jugStrength(wanted: number, ratio: number): number | undefined {
-  positive("strength wanted", wanted);
-  positive("tip ratio", ratio);
+  requirePositive("strength wanted", wanted);
+  requirePositive("tip ratio", ratio);
   // One part of jug into r of water: c/(1 + c) over 1/(1 + c) + r; solved for c.
   const c = (wanted * (1 + ratio)) / (1 - wanted * ratio);
   return wanted * ratio < 1 && c > 0 ? c : undefined;

@@ -30,7 +30,7 @@ export function strengthMade({ water, concentrate, powder }: WentIn, tip?: Pick<
 }
 
 /** Where what went in lies against its label: inside, weaker than the weakest, or stronger than the strongest. */
-export function againstLabel(
+export function compareToLabel(
   wentIn: WentIn,
   { light, heavy }: LabelEnds,
   tip?: Pick<Tip, "ratio">,

@@ -3,7 +3,7 @@ import { graduationsDown, graduationsUp } from "../quantity/measure.ts";
 import { partsOf } from "./strength.ts";
 
 /** What goes into one fill: a liquid takes part of the volume, a powder is taken to take none. */
-export type Matter =
+export type ProductForm =
   | { readonly kind: "liquid" /** Step of the measure, m³. */; readonly measure: number }
   | {
       readonly kind: "powder" /** kg a level scoop holds; half scoops are measured. */;
@@ -24,12 +24,12 @@ export interface Measured {
 const SCOOP_STEP = 0.5;
 
 /** What a fill would take if it could be measured exactly: m³ of liquid or kg of powder (a powder's strength is mass in mass of water). */
-export function wantedAmount(volume: number, aim: number, matter: Matter): number {
+export function wantedAmount(volume: number, aim: number, matter: ProductForm): number {
   return matter.kind === "liquid" ? partsOf(volume, aim).concentrate : volume * WATER_DENSITY * aim;
 }
 
 /** Smallest step an amount can be measured in: m³ of liquid or kg of powder. */
-export const stepOf = (matter: Matter) =>
+export const stepOf = (matter: ProductForm) =>
   matter.kind === "liquid" ? matter.measure : matter.scoop * SCOOP_STEP;
 
 /**
@@ -41,7 +41,7 @@ export function measured(
   aim: number,
   low: number,
   high: number,
-  matter: Matter,
+  matter: ProductForm,
 ): Measured | undefined {
   const step = stepOf(matter);
   const wanted = wantedAmount(volume, aim, matter);
@@ -52,7 +52,7 @@ export function measured(
     .find(({ strength }) => strength >= low * (1 - 1e-9) && strength <= high * (1 + 1e-9));
 }
 
-function amountOf(volume: number, amount: number, matter: Matter): Measured {
+function amountOf(volume: number, amount: number, matter: ProductForm): Measured {
   if (matter.kind === "liquid") {
     const water = volume - amount;
     return { water, concentrate: amount, strength: amount / water };

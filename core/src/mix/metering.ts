@@ -1,8 +1,8 @@
-import { positive } from "../guard.ts";
+import { requirePositive } from "../guard.ts";
 
 /** Concentrate drawn into `water` (same unit back) by a metering tip rated 1:`ratio`. */
 export function meteredConcentrate(water: number, ratio: number): number {
-  return positive("water", water) / positive("tip ratio", ratio);
+  return requirePositive("water", water) / requirePositive("tip ratio", ratio);
 }
 
 /**
@@ -10,7 +10,7 @@ export function meteredConcentrate(water: number, ratio: number): number {
  * into plain water. One part of jug holds jug/(1+jug) concentrate and 1/(1+jug) water.
  */
 export function strengthAtFloor(jug: number, ratio: number): number {
-  positive("jug strength", jug);
-  positive("tip ratio", ratio);
+  requirePositive("jug strength", jug);
+  requirePositive("tip ratio", ratio);
   return jug / (1 + ratio * (1 + jug));
 }

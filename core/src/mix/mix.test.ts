@@ -3,12 +3,12 @@ import fc from "fast-check";
 import {
   type BatchRequest,
   concentratePerWater,
-  cutIntoFills,
   type Demand,
   parseStrength,
   partsOf,
   planBatch,
   STRENGTH_SPELLINGS,
+  splitIntoFills,
   strengthFrom,
 } from "./index.ts";
 
@@ -128,7 +128,7 @@ describe("fills", () => {
         fc.integer({ min: 3, max: 9 }),
         (marks, cap) => {
           const demands: Demand[] = marks.map((count, i) => ({ roomId: `r${i}`, volume: count * 0.1 }));
-          const fills = cutIntoFills(demands, cap, 0.1) ?? [];
+          const fills = splitIntoFills(demands, cap, 0.1) ?? [];
           const ends = marks.map((_, i) => marks.slice(0, i + 1).reduce((sum, each) => sum + each, 0));
           const best = exhaustive(ends, cap);
           expect(fills).toHaveLength(best.fills);
@@ -148,7 +148,7 @@ describe("fills", () => {
           const mark = 0.1;
           const cap = Math.floor(usable / mark + 1e-9);
           const demands = volumes.map((volume, i) => ({ roomId: `r${i}`, volume }));
-          const fills = cutIntoFills(demands, cap, mark, usable) ?? [];
+          const fills = splitIntoFills(demands, cap, mark, usable) ?? [];
           let inVessel = 0;
           const got = new Map<string, number>();
           for (const fill of fills) {
@@ -168,7 +168,7 @@ describe("fills", () => {
   });
 
   test("where nothing else is at stake the fills are even", () => {
-    const fills = cutIntoFills([{ roomId: "hall", volume: 10 }], 40, 0.1);
+    const fills = splitIntoFills([{ roomId: "hall", volume: 10 }], 40, 0.1);
     expect(fills?.map((fill) => fill.marks)).toEqual([33, 33, 34]);
   });
 });

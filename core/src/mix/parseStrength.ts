@@ -2,13 +2,13 @@ import { OutOfRange } from "../guard.ts";
 import {
   type Ambiguous,
   decided,
-  failed,
   fromSi,
+  normalizeText,
   numberAtStart,
   type Parsed,
   type ParseFault,
+  parseFailure,
   parseQuantity,
-  plainMarks,
   readingsOf,
 } from "../quantity/index.ts";
 import { concentratePerWater, OUNCE_PER_GALLON, type Strength, type StrengthSpelling } from "./strength.ts";
@@ -91,14 +91,14 @@ function perWater(ratio: number, matter: Matter, us: boolean): Strength {
 }
 
 function read(plain: string, reading: "one-to-n" | "one-in-n", matter: Matter): Parsed<Strength> {
-  if (plain === "") return failed({ code: "empty" });
+  if (plain === "") return parseFailure({ code: "empty" });
   const ratio = matter === "liquid" ? readRatio(plain, reading) : undefined;
   if (ratio) return decided(plain, ratio);
   const perVolume = readAmountPerWater(plain, matter);
   if (perVolume) return perVolume;
   const share = matter === "liquid" ? parseQuantity(plain, "share", undefined) : undefined;
   if (share?.ok) return { ok: true, value: { spelling: "percent", value: fromSi(share.value, "percent") } };
-  return failed({ code: "not-a-quantity", text: plain });
+  return parseFailure({ code: "not-a-quantity", text: plain });
 }
 
 /**
@@ -112,7 +112,7 @@ export function parseStrength(
   matter: Matter = "liquid",
 ): ParsedStrength {
   const said = text.trim();
-  const plain = plainMarks(text)
+  const plain = normalizeText(text)
     .replace(/ (?:of )?water$/, "")
     .replace(/ ?\bparts?\b/g, "");
   const parsed = read(plain, reading, matter);

@@ -1,4 +1,4 @@
-import { positive } from "../guard.ts";
+import { requirePositive } from "../guard.ts";
 import { roundToMeasure } from "../quantity/measure.ts";
 
 /** A powder's label: mass (kg) to put in a volume of water (m³). */
@@ -10,8 +10,8 @@ export interface PowderLabel {
 /** Scoops of `scoopMass` kg for `water` m³, to the nearest half scoop, and the share of the label's dose that gives. */
 export function scoopsFor(label: PowderLabel, water: number, scoopMass: number, graduation = 0.5) {
   const exact =
-    (positive("label mass", label.mass) / positive("label water", label.water)) *
-    (positive("water", water) / positive("scoop mass", scoopMass));
+    (requirePositive("label mass", label.mass) / requirePositive("label water", label.water)) *
+    (requirePositive("water", water) / requirePositive("scoop mass", scoopMass));
   const scoops = roundToMeasure(exact, graduation);
   return { scoops, shareOfLabel: scoops / exact };
 }
@@ -24,7 +24,7 @@ export function shareOfPowderDose(
   scoops: number,
 ): number {
   return (
-    ((scoops * scoopMass) / positive("water", water)) *
-    (positive("label water", label.water) / positive("label mass", label.mass))
+    ((scoops * scoopMass) / requirePositive("water", water)) *
+    (requirePositive("label water", label.water) / requirePositive("label mass", label.mass))
   );
 }

@@ -1,4 +1,4 @@
-import { positive, within } from "../guard.ts";
+import { requireInRange, requirePositive } from "../guard.ts";
 import { partsOf } from "./strength.ts";
 
 /** A mix by what is known of it: any two of the four give the rest. Volumes in one unit, strength as concentrate per water. */
@@ -31,9 +31,9 @@ export function completeMix({ strength, concentrate, water, total }: KnownMix): 
   const known = [strength, concentrate, water, total].filter((value) => value !== undefined).length;
   if (known < 2) return { ok: false, fault: "two-needed" };
   if (known > 2) return { ok: false, fault: "one-too-many" };
-  for (const value of [concentrate, water, total]) if (value !== undefined) positive("volume", value);
+  for (const value of [concentrate, water, total]) if (value !== undefined) requirePositive("volume", value);
   if (strength !== undefined) {
-    within("concentrate per water", strength, 1e-6, 100);
+    requireInRange("concentrate per water", strength, 1e-6, 100);
     if (concentrate !== undefined) return whole(concentrate, concentrate / strength);
     if (water !== undefined) return whole(water * strength, water);
     const parts = partsOf(total as number, strength);

@@ -1,4 +1,4 @@
-import { within } from "../guard.ts";
+import { requireInRange } from "../guard.ts";
 
 /**
  * A strength in the spelling its label uses. `n`: parts; `value`: fl oz per US gallon of water, ml per litre of
@@ -42,12 +42,12 @@ export function concentratePerWater({ spelling, value }: Strength): number {
     "g-per-litre": value / 1000,
     "oz-weight-per-gal": (value * OUNCE_PER_GALLON) / 1000,
   }[spelling];
-  return within("concentrate per water", c, WEAKEST, STRONGEST);
+  return requireInRange("concentrate per water", c, WEAKEST, STRONGEST);
 }
 
 /** The strength whose concentrate per water is c, in any spelling: the inverse of {@link concentratePerWater}. */
 export function strengthFrom(c: number, spelling: StrengthSpelling): Strength {
-  within("concentrate per water", c, WEAKEST, STRONGEST);
+  requireInRange("concentrate per water", c, WEAKEST, STRONGEST);
   const value = {
     "one-to-n": 1 / c,
     "one-in-n": 1 + 1 / c,

@@ -1,5 +1,5 @@
 import { type Bottle, bottleFor } from "./bottle.ts";
-import type { Matter } from "./measured.ts";
+import type { ProductForm } from "./measured.ts";
 import { concentratePerWater, type Strength } from "./strength.ts";
 
 /** Enough to wet a cloth well, m³ (common practice). */
@@ -14,6 +14,6 @@ interface CupLabel {
  * A cup of a mix for the dye test, made up by hand before any fill is: at the strength at the floor, inside the label's
  * range; the smallest that the measure can show. Undefined where none up to 2 L can be measured inside it.
  */
-export function testCup(label: CupLabel, atFloor: number, matter: Matter): Bottle | undefined {
+export function testCup(label: CupLabel, atFloor: number, matter: ProductForm): Bottle | undefined {
   return bottleFor(CUP, atFloor, concentratePerWater(label.light), concentratePerWater(label.heavy), matter);
 }

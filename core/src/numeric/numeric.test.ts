@@ -16,7 +16,7 @@ describe("a stiff system integrated", () => {
     derivative: (t: number, y: Float64Array, slope: Float64Array) => void,
     initial: readonly number[],
     jacobian: readonly (readonly [number, number])[],
-    options: { to: number; relative: number; firstStep?: number; longestStep?: number },
+    options: { to: number; relativeTolerance: number; firstStep?: number; longestStep?: number },
   ) => {
     const state = Float64Array.from(initial);
     let evaluations = 0;
@@ -39,7 +39,7 @@ describe("a stiff system integrated", () => {
       state,
       {
         from: 0,
-        absolute: Float64Array.from(initial, () => options.relative * 1e-3),
+        absoluteTolerance: Float64Array.from(initial, () => options.relativeTolerance * 1e-3),
         firstStep: 0.01,
         longestStep: options.to,
         ...options,
@@ -103,7 +103,7 @@ describe("a stiff system integrated", () => {
       // An error so freely allowed that every step is as long as it may be.
       const { y } = solve(oscillate, [1, 0], jacobian, {
         to: 4,
-        relative: 1e6,
+        relativeTolerance: 1e6,
         firstStep: step,
         longestStep: step,
       });
@@ -125,7 +125,7 @@ describe("a stiff system integrated", () => {
         [-1e6, 0],
         [0, -1],
       ],
-      { to: 10, relative: 1e-5 },
+      { to: 10, relativeTolerance: 1e-5 },
     );
     expect(y[0]).toBeCloseTo(Math.cos(10), 3);
     expect(y[1]).toBeCloseTo(Math.exp(-10), 4);
@@ -133,7 +133,7 @@ describe("a stiff system integrated", () => {
   });
 
   test("it goes the error asked for, ends exactly at the end, gives on its step, and stops when told", () => {
-    for (const [relative, allowed] of [
+    for (const [relativeTolerance, allowed] of [
       [1e-4, 2e-3],
       [1e-7, 5e-6],
     ] as const) {
@@ -144,7 +144,7 @@ describe("a stiff system integrated", () => {
           [0, 1],
           [-1, 0],
         ],
-        { to: 2 * Math.PI, relative },
+        { to: 2 * Math.PI, relativeTolerance },
       );
       expect(Math.abs((y[0] as number) - 1) + Math.abs(y[1] as number)).toBeLessThan(allowed);
     }
@@ -154,7 +154,12 @@ describe("a stiff system integrated", () => {
       linearise() {},
       solve: (shift: number, right: Float64Array, x: Float64Array) => x.set([(right[0] as number) / shift]),
     };
-    const settings = { absolute: Float64Array.of(1), relative: 1, firstStep: 1, longestStep: 8 };
+    const settings = {
+      absoluteTolerance: Float64Array.of(1),
+      relativeTolerance: 1,
+      firstStep: 1,
+      longestStep: 8,
+    };
     let steps = 0;
     const next = integrateStiff(system, state, {
       ...settings,
@@ -177,7 +182,7 @@ describe("a stiff system integrated", () => {
       [0, 0],
       [0, 0],
     ] as const;
-    expect(() => solve(broken, [1, 0], none, { to: 1, relative: 1e-3 })).toThrow(/aren't numbers/);
+    expect(() => solve(broken, [1, 0], none, { to: 1, relativeTolerance: 1e-3 })).toThrow(/aren't numbers/);
   });
 });
 

@@ -21,8 +21,8 @@ interface Options {
   readonly from: number;
   readonly to: number;
   /** Error a step may make, by component: absolute + relative × |state|. */
-  readonly absolute: Float64Array;
-  readonly relative: number;
+  readonly absoluteTolerance: Float64Array;
+  readonly relativeTolerance: number;
   readonly firstStep: number;
   readonly longestStep: number;
   /** Called with every accepted step; return true to stop. The arrays are reused: copy what is kept. */
@@ -87,7 +87,7 @@ const { alpha, a, c, m, e } = (() => {
  */
 export function integrateStiff(system: StiffSystem, initial: Float64Array, options: Options): number {
   const n = initial.length;
-  const { absolute, relative, longestStep, to } = options;
+  const { absoluteTolerance, relativeTolerance, longestStep, to } = options;
   let state = Float64Array.from(initial);
   let next = new Float64Array(n);
   let slope = new Float64Array(n);
@@ -137,8 +137,8 @@ export function integrateStiff(system: StiffSystem, initial: Float64Array, optio
       const off =
         e0 * (u0[i] as number) + e1 * (u1[i] as number) + e2 * (u2[i] as number) + e3 * (u3[i] as number);
       const allowed =
-        (absolute[i] as number) +
-        relative * Math.max(Math.abs(state[i] as number), Math.abs(next[i] as number));
+        (absoluteTolerance[i] as number) +
+        relativeTolerance * Math.max(Math.abs(state[i] as number), Math.abs(next[i] as number));
       // Math.max lets a NaN through, so that it is an error and not none.
       error = Math.max(error, Math.abs(off) / allowed);
     }

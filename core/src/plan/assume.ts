@@ -18,7 +18,7 @@ import type { Interview } from "./interview.ts";
 const HARD = { pileHeight: 0.002, faceWeight: 0.1 };
 
 /** Usual pile height, m, and dry fibre, kg/m², by covering (common practice). */
-export const USUAL_PILE: Record<Covering, { readonly pileHeight: number; readonly faceWeight: number }> = {
+export const DEFAULT_PILE: Record<Covering, { readonly pileHeight: number; readonly faceWeight: number }> = {
   "cut-pile": { pileHeight: 0.008, faceWeight: 1.2 },
   "deep-pile": { pileHeight: 0.012, faceWeight: 1.7 },
   "loop-pile": { pileHeight: 0.005, faceWeight: 0.9 },
@@ -55,13 +55,13 @@ export function dryingFibre(covering: Covering, fibre: FloorFibre): Fibre {
 }
 
 /** How a covering is cleaned where nobody has said (common practice). */
-export function usualMethod(covering: Covering): Method {
+export function defaultMethod(covering: Covering): Method {
   if (isHardFloor(covering)) return "spinner";
-  return covering === "coir" ? "dry-compound" : ASSUMED.method;
+  return covering === "coir" ? "dry-compound" : DEFAULTS.method;
 }
 
 /** Where nobody has said: an ordinary heated room on an ordinary day, and the commonest carpet (common practice). */
-export const ASSUMED = {
+export const DEFAULTS = {
   height: 2.4,
   covering: "cut-pile" as Covering,
   fibre: "nylon" as FloorFibre,
@@ -135,38 +135,38 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
     if (said === undefined) assumed.push(field);
     return said ?? usual;
   };
-  const covering = known("covering", room.covering, ASSUMED.covering);
+  const covering = known("covering", room.covering, DEFAULTS.covering);
   const hard = isHardFloor(covering);
   // What a hard floor doesn't have is not assumed of it.
   const ofPile = <T>(field: AssumedField, said: T | undefined, usual: T): T =>
     hard ? usual : known(field, said, usual);
   const area = carpetArea(room.shape, room.parts);
   const edge = edgeLength(room.shape, room.parts);
-  const height = known("height", room.height, ASSUMED.height);
-  const windows = known("windows", room.windows, ASSUMED.windows);
-  const method = known("method", room.method, usualMethod(covering));
+  const height = known("height", room.height, DEFAULTS.height);
+  const windows = known("windows", room.windows, DEFAULTS.windows);
+  const method = known("method", room.method, defaultMethod(covering));
   const sprayed = METHOD_FIGURES[method].wetting !== "dry" && !room.passage && !room.unsprayed;
   const wanted = room.batchId ?? job.batches[0]?.id;
   // A batch whose product or vessel isn't there any more isn't sprayed from.
   const batchId = sprayed && job.batches.some(({ id }) => id === wanted) ? wanted : undefined;
-  const air = known("air", room.air ?? job.indoor, ASSUMED.indoor);
+  const air = known("air", room.air ?? job.indoor, DEFAULTS.indoor);
   const heating = known("heating", room.heating, !STANDS_EMPTY.includes(job.interview?.occupancy));
-  const fibre = ofPile("fibre", room.fibre, ASSUMED.fibre);
+  const fibre = ofPile("fibre", room.fibre, DEFAULTS.fibre);
   return {
     id: room.id,
     name: room.name,
     area,
     edge,
-    zones: zoneAreas(room.zones ?? {}, { area, edge, longest: longestWay(room) }),
+    zones: zoneAreas(room.zones ?? {}, { area, edge, longest: longestWall(room) }),
     level: room.level ?? 0,
     passage: room.passage ?? false,
     height,
     covering,
     fibre,
     dryingFibre: dryingFibre(covering, fibre),
-    pileHeight: ofPile("pileHeight", room.pileHeight, USUAL_PILE[covering].pileHeight),
-    faceWeight: ofPile("faceWeight", room.faceWeight, USUAL_PILE[covering].faceWeight),
-    soil: known("soil", room.soil, ASSUMED.soil),
+    pileHeight: ofPile("pileHeight", room.pileHeight, DEFAULT_PILE[covering].pileHeight),
+    faceWeight: ofPile("faceWeight", room.faceWeight, DEFAULT_PILE[covering].faceWeight),
+    soil: known("soil", room.soil, DEFAULTS.soil),
     method,
     padAfter: room.padAfter ?? false,
     // A room without a batch isn't sprayed, whatever was chosen for it.
@@ -185,7 +185,7 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
 }
 
 /** m of the longest straight wall: how far a lane runs where nobody has said. */
-export function longestWay(room: Pick<SurveyedRoom, "shape" | "parts">): number {
+export function longestWall(room: Pick<SurveyedRoom, "shape" | "parts">): number {
   if (room.shape.kind === "stairs") return room.shape.steps * (room.shape.tread + room.shape.riser);
   const drawn = outlineOf(room.shape, room.parts);
   return drawn.ok ? Math.max(...edgesOf(drawn.outline).map(({ length }) => length)) : 0;

@@ -8,7 +8,7 @@ import {
   type Strength,
   type VesselChoice,
 } from "../mix/index.ts";
-import { ASSUMED } from "./assume.ts";
+import { DEFAULTS } from "./assume.ts";
 import type { PlannedBatch } from "./input.ts";
 import type { RoomPlan, WetRoomPlan } from "./rooms.ts";
 
@@ -30,7 +30,7 @@ export function planOneBatch(batch: PlannedBatch, rooms: readonly SprayedRoom[])
   const own = rooms.filter((room) => room.batchId === batch.id);
   const strength =
     batch.strength ??
-    labelStrength(batch, Math.max(0, ...own.map((room) => room.soilForMix)) || ASSUMED.soil);
+    labelStrength(batch, Math.max(0, ...own.map((room) => room.soilForMix)) || DEFAULTS.soil);
   return {
     id: batch.id,
     strength,

@@ -1,6 +1,6 @@
 import { pressureAtElevation } from "../air/index.ts";
 import { type Building, type DryingRoom, type Link, OPEN_DOOR_FLOW } from "../drying/index.ts";
-import { ASSUMED } from "./assume.ts";
+import { DEFAULTS } from "./assume.ts";
 import type { JobInput } from "./input.ts";
 import type { RoomPlan } from "./rooms.ts";
 
@@ -33,15 +33,15 @@ const dryingRoom = (room: RoomPlan): DryingRoom => ({
   dehumidifierLitresPerDay: room.dehumidifierLitresPerDay,
   dehumidifierPower: POWER_PER_LITRE_A_DAY * room.dehumidifierLitresPerDay,
   climate: room.climate,
-  finishedAt: room.finishedAt,
+  finishedAt: room.finishedAtHours,
 });
 
 /** What a job's planned rooms dry as. */
 export function buildingOf(job: JobInput, rooms: readonly RoomPlan[]): Building {
   const links = openDoors(job);
   return {
-    outdoor: job.outdoor ?? ASSUMED.outdoor,
-    pressure: pressureAtElevation(job.elevation ?? ASSUMED.elevation),
+    outdoor: job.outdoor ?? DEFAULTS.outdoor,
+    pressure: pressureAtElevation(job.elevation ?? DEFAULTS.elevation),
     rooms: rooms.map(dryingRoom),
     ...(links.length > 0 ? { links } : {}),
   };

@@ -4,8 +4,8 @@ import { HAZARDOUS_PAIRS, type Reactant } from "../care/index.ts";
 import {
   barredInVessel,
   careOf,
+  dyeTestStatusOf,
   extrasOf,
-  gateOf,
   hazardsOnFloor,
   type JobInput,
   planWork,
@@ -109,10 +109,12 @@ describe("the rules on a whole job", () => {
       tests: [...(one.tests ?? []), { productId: "mild", roomId: "other", result: "overridden" as const }],
     };
     expect(care(again).other).toMatchObject({ gate: "overridden", verdict: "caution" });
-    expect(gateOf(one, { id: "new", covering: "cut-pile", fibre: "nylon" }, "strong")).toBe("not-tested");
-    expect(gateOf(one, { id: "new", covering: "cut-pile", fibre: "nylon", carpet: "blue" }, "strong")).toBe(
-      "passed",
+    expect(dyeTestStatusOf(one, { id: "new", covering: "cut-pile", fibre: "nylon" }, "strong")).toBe(
+      "not-tested",
     );
+    expect(
+      dyeTestStatusOf(one, { id: "new", covering: "cut-pile", fibre: "nylon", carpet: "blue" }, "strong"),
+    ).toBe("passed");
   });
 
   test("a room taken out of the plan leaves its dye test to the other rooms of its carpet", () => {
@@ -120,9 +122,11 @@ describe("the rules on a whole job", () => {
     const tests = [{ productId: "strong", roomId: "gone", result: "passed" as const }];
     const job = { ...JOB, rooms: [den], tests };
     const former = { id: "gone", covering: "cut-pile" as const, fibre: "nylon" as const, carpet: "blue" };
-    expect(gateOf(job, den, "strong")).toBe("not-tested");
-    expect(gateOf({ ...job, former: [former] }, den, "strong")).toBe("passed");
-    expect(gateOf({ ...job, former: [{ ...former, carpet: "Red" }] }, den, "strong")).toBe("not-tested");
+    expect(dyeTestStatusOf(job, den, "strong")).toBe("not-tested");
+    expect(dyeTestStatusOf({ ...job, former: [former] }, den, "strong")).toBe("passed");
+    expect(dyeTestStatusOf({ ...job, former: [{ ...former, carpet: "Red" }] }, den, "strong")).toBe(
+      "not-tested",
+    );
   });
 
   test("two mixes that must not meet may share no vessel; in vessels of their own they may both be", () => {

@@ -1,9 +1,9 @@
 import {
   type CareFloor,
   type DyeTest,
-  dyeGate,
+  type DyeTestStatus,
+  dyeTestStatus,
   floorsItMayBe,
-  type Gate,
   type HazardousPair,
   hazardsAfter,
   hazardsInVessel,
@@ -17,7 +17,7 @@ import {
 } from "../care/index.ts";
 import { METHOD_FIGURES, type Method } from "../clean/index.ts";
 import { isClosed } from "../mix/index.ts";
-import { ASSUMED, usualMethod } from "./assume.ts";
+import { DEFAULTS, defaultMethod } from "./assume.ts";
 import type { JobInput, PlannedBatch, ProductLabel, SurveyedRoom } from "./input.ts";
 
 /** What the care rules say of one room as planned. */
@@ -35,7 +35,7 @@ export interface RoomCare {
   readonly product?: Judgement;
   /** Of what rides on the mix, in its order. */
   readonly added: readonly { readonly productId: string; readonly judgement: Judgement }[];
-  readonly gate: Gate;
+  readonly gate: DyeTestStatus;
   readonly batchId?: string;
 }
 
@@ -61,7 +61,7 @@ type FloorOf = Pick<SurveyedRoom, "covering" | "fibre" | "backing">;
 
 /** A room's floor as the care rules see it. A fibre nobody has said is unknown to them, whatever drying assumes. */
 export function careFloor(room: FloorOf): CareFloor {
-  return { covering: room.covering ?? ASSUMED.covering, fibre: room.fibre, backing: room.backing };
+  return { covering: room.covering ?? DEFAULTS.covering, fibre: room.fibre, backing: room.backing };
 }
 
 const testedFloor = (room: FloorOf & Pick<SurveyedRoom, "id" | "carpet">): TestedFloor => ({
@@ -80,15 +80,15 @@ function testsOf(job: JobInput): DyeTest[] {
 }
 
 /** How the dye test of a product stands on a room's carpet. */
-export function gateOf(
+export function dyeTestStatusOf(
   job: JobInput,
   room: FloorOf & Pick<SurveyedRoom, "id" | "carpet">,
   productId: string,
-): Gate {
-  return dyeGate(productId, testedFloor(room), testsOf(job));
+): DyeTestStatus {
+  return dyeTestStatus(productId, testedFloor(room), testsOf(job));
 }
 
-const GATE_VERDICT: Record<Gate, Verdict> = {
+const GATE_VERDICT: Record<DyeTestStatus, Verdict> = {
   passed: "allowed",
   "not-needed": "allowed",
   overridden: "caution",
@@ -130,7 +130,7 @@ export function careOfRooms(job: JobInput): RoomCare[] {
 
 function roomCare(room: SurveyedRoom, job: JobInput, tests: readonly DyeTest[]): RoomCare {
   const floor = careFloor(room);
-  const how = room.method ?? usualMethod(floor.covering);
+  const how = room.method ?? defaultMethod(floor.covering);
   const { wetting } = METHOD_FIGURES[how];
   const temperature = RINSED.includes(how) ? job.rig?.rinseTemperature : undefined;
   const batch = wetting === "dry" || room.unsprayed ? undefined : batchOf(room, job);
@@ -146,7 +146,7 @@ function roomCare(room: SurveyedRoom, job: JobInput, tests: readonly DyeTest[]):
   const rinse = temperature === undefined ? undefined : left.shift();
   const product = batch ? left.shift() : undefined;
   const id = batch?.product.id;
-  const gate = id === undefined ? "not-needed" : dyeGate(id, testedFloor(room), tests);
+  const gate = id === undefined ? "not-needed" : dyeTestStatus(id, testedFloor(room), tests);
   const asks = isQuestion(all);
   return {
     roomId: room.id,

@@ -1,5 +1,5 @@
 import { expect, test } from "@jest/globals";
-import { byMethod, compareWays, type JobInput, jobInWay, planWork } from "./index.ts";
+import { byMethod, compareScenarios, type JobInput, jobInWay, planWork } from "./index.ts";
 import { sprayBatch } from "./testing.ts";
 
 /** A job by extraction, its pre-spray standing so long, s; the plant-fibre study takes no water at all. */
@@ -39,7 +39,7 @@ test("ways are compared on the job as surveyed: less water with pads, fewer hour
     { method: "dry-compound", people: 1 },
     { people: 2 },
   ] as const;
-  const [wet, damp, foam, dry, two] = compareWays(job(480), ways);
+  const [wet, damp, foam, dry, two] = compareScenarios(job(480), ways);
   if (!wet || !damp || !foam || !dry || !two) throw new Error("a way is missing");
   expect(damp.water).toBeLessThan(wet.water);
   expect(foam.water).toBeLessThan(damp.water);
@@ -56,13 +56,15 @@ test("ways are compared on the job as surveyed: less water with pads, fewer hour
 
 test("what is taken is what was compared", () => {
   const before = job(480);
-  const [way] = compareWays(before, [{ method: "low-moisture", people: 2 }]);
+  const [way] = compareScenarios(before, [{ method: "low-moisture", people: 2 }]);
   const taken: JobInput = {
     ...before,
     run: { people: 2 },
     rooms: before.rooms.map((room) => (room.covering === "coir" ? room : byMethod(room, "low-moisture"))),
   };
   const { run, rooms } = planWork(taken);
-  expect(run.outcome === "planned" && run.finish).toBe(way?.finish);
-  expect(rooms.map(({ finishedAt }) => finishedAt)).toEqual(way?.rooms.map(({ finishedAt }) => finishedAt));
+  expect(run.outcome === "planned" && run.makespan).toBe(way?.finish);
+  expect(rooms.map(({ finishedAtHours }) => finishedAtHours)).toEqual(
+    way?.rooms.map(({ finishedAtHours }) => finishedAtHours),
+  );
 });

@@ -6,14 +6,14 @@ import type { JobInput } from "./input.ts";
 import { planWork } from "./work.ts";
 
 /** A way of doing the same job: its textile floors by one method, by so many people. */
-export interface Way {
+export interface Scenario {
   readonly method?: Method;
   readonly people: number;
 }
 
 /** What a way comes to. m³, s, hours after the start. */
-export interface WayPlan {
-  readonly way: Way;
+export interface ScenarioPlan {
+  readonly way: Scenario;
   readonly water: number;
   /** Concentrate, m³, and powder, kg. */
   readonly concentrate: number;
@@ -25,7 +25,7 @@ export interface WayPlan {
   readonly finish?: number;
   readonly rooms: readonly {
     readonly roomId: string;
-    readonly finishedAt: number;
+    readonly finishedAtHours: number;
     readonly walkOnAt: number | null;
     readonly dryAt: number | null;
     /** The care rules say no to this method here. */
@@ -45,8 +45,8 @@ export const byMethod = <R extends { readonly padAfter?: boolean | undefined }>(
 });
 
 /** The job as it would be done another way. Nothing logged counts: ways are compared from the start. */
-export function jobInWay(job: JobInput, { method, people }: Way): JobInput {
-  const { finished: _, measuredWater: __, logged: ___, now: ____, ...rest } = job;
+export function jobInWay(job: JobInput, { method, people }: Scenario): JobInput {
+  const { finishedHours: _, measuredWater: __, logged: ___, now: ____, ...rest } = job;
   return {
     ...rest,
     run: { ...job.run, people, pins: [] },
@@ -57,8 +57,8 @@ export function jobInWay(job: JobInput, { method, people }: Way): JobInput {
 }
 
 /** The same job done several ways, side by side, each planned and dried whole. */
-export function compareWays(job: JobInput, ways: readonly Way[]): WayPlan[] {
-  return ways.map((way): WayPlan => {
+export function compareScenarios(job: JobInput, ways: readonly Scenario[]): ScenarioPlan[] {
+  return ways.map((way): ScenarioPlan => {
     const input = jobInWay(job, way);
     const { rooms, batches, pads, run, building } = planWork(input);
     const care = careOf(input);
@@ -71,15 +71,15 @@ export function compareWays(job: JobInput, ways: readonly Way[]): WayPlan[] {
       powder: fills.reduce((sum, fill) => sum + (fill.powder?.mass ?? 0), 0),
       fills: fills.length,
       pads: pads.bothSides.most,
-      ...(run.outcome === "planned" ? { finish: run.finish } : {}),
+      ...(run.outcome === "planned" ? { finish: run.makespan } : {}),
       rooms: rooms.flatMap((room, i) => {
         if (room.passage) return [];
         const { touchDryHours = null, dryHours = null } = drying[i] ?? {};
-        const at = (hours: number | null) => (hours === null ? null : room.finishedAt + hours);
+        const at = (hours: number | null) => (hours === null ? null : room.finishedAtHours + hours);
         return [
           {
             roomId: room.id,
-            finishedAt: room.finishedAt,
+            finishedAtHours: room.finishedAtHours,
             walkOnAt: at(touchDryHours),
             dryAt: at(dryHours),
             barred: care.rooms.find(({ roomId }) => roomId === room.id)?.method.verdict === "stop",

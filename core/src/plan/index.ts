@@ -1,11 +1,11 @@
 export {
-  ASSUMED,
   type AssumedField,
   climateOf,
+  DEFAULT_PILE,
+  DEFAULTS,
+  defaultMethod,
   type KnownRoom,
-  longestWay,
-  USUAL_PILE,
-  usualMethod,
+  longestWall,
 } from "./assume.ts";
 export { type BatchPlan, checkBatchSetup, labelStrength, vesselsFor } from "./batches.ts";
 export {
@@ -13,13 +13,20 @@ export {
   type CareToDo,
   careFloor,
   careOf,
-  gateOf,
+  dyeTestStatusOf,
   hazardsOnFloor,
   type JobCare,
   type RoomCare,
   type VesselCare,
 } from "./care.ts";
-export { byMethod, compareWays, jobInWay, takesMethod, type Way, type WayPlan } from "./compare.ts";
+export {
+  byMethod,
+  compareScenarios,
+  jobInWay,
+  type Scenario,
+  type ScenarioPlan,
+  takesMethod,
+} from "./compare.ts";
 export { extrasOf } from "./extras.ts";
 export { type Heaviest, heaviestOf } from "./heaviest.ts";
 export type {
@@ -47,21 +54,21 @@ export { type Learned, type LearnedPace, learnPace } from "./learn.ts";
 export { levelAt, type VesselLevel, vesselLevels } from "./levels.ts";
 export type { WaterQuestion } from "./measuredWater.ts";
 export {
-  type Clash,
   changedFields,
+  deepEqual,
+  type MergeConflict,
   type Merged,
   mergePlans,
   PLAN_LISTS,
   type PlanDoc,
   type PlanList,
-  same,
-  settleClash,
-  withoutItem,
+  removeItem,
+  resolveConflict,
 } from "./merge/index.ts";
 export type { RoomPlan } from "./rooms.ts";
-export { filmOn, MOST_PEOPLE, USUAL_CIRCUITS, workingAirSpeed } from "./run.ts";
+export { DEFAULT_CIRCUITS, filmOn, MAX_PEOPLE, workingAirSpeed } from "./run.ts";
 export type { Spraying } from "./spraying.ts";
 export { type Substitute, substitutesFor } from "./substitute.ts";
 export { productsThatSuit } from "./suits.ts";
 export { planWork, type WorkPlan } from "./work.ts";
-export { workingOfLastReady, workingOfTotalArea } from "./workings.ts";
+export { explainLastReady, explainTotalArea } from "./workings.ts";

@@ -11,7 +11,7 @@ import type { Method, Rig, Soil } from "../clean/index.ts";
 import type { Air, AirMover, Windows } from "../drying/index.ts";
 import type { Part, RoomShape, Zones } from "../floor/index.ts";
 import type { Strength, Tip, Vessel } from "../mix/index.ts";
-import type { Break, CrewPace, Pin, StepKnown, WalkDoor } from "../run/index.ts";
+import type { Break, CrewPace, Pin, StepProgress, WalkDoor } from "../run/index.ts";
 import type { Interview } from "./interview.ts";
 
 /** A room as surveyed. What is absent hasn't been said: a default stands in and is named as assumed. SI. */
@@ -152,8 +152,8 @@ export interface JobInput {
   /** Water measured over some rooms, in the order logged: what stays in them is that, not an estimate. */
   readonly measuredWater?: readonly MeasuredWater[];
   /** Hours after the job's start at which rooms were really finished, by id: the truth replaces the plan. */
-  readonly finished?: Readonly<Record<string, number>>;
+  readonly finishedHours?: Readonly<Record<string, number>>;
   /** What the log knows of single steps of the run, by id, and the second it is now: where the run is under way. */
-  readonly logged?: Readonly<Record<string, StepKnown>>;
+  readonly logged?: Readonly<Record<string, StepProgress>>;
   readonly now?: number;
 }

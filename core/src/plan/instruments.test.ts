@@ -18,13 +18,13 @@ const at = (second: number) => simulatedInstruments(job, work, dried, second);
 
 test("the simulated meter follows the drying engine: dry before, wettest when left, a straight line in the free water, dry when dry", () => {
   for (const [i, room] of work.rooms.entries()) {
-    const left = room.finishedAt * 3600;
+    const left = room.finishedAtHours * 3600;
     const dry = at(0).moistureMeter(room.id, "dry-standard");
     expect(at(left - 60).moistureMeter(room.id, "carpet")).toBe(dry);
     const wettest = at(left + 1).moistureMeter(room.id, "carpet");
     let before = wettest;
     for (const moment of dried.rooms[i]?.course ?? []) {
-      if (moment.hours < room.finishedAt || moment.freeWater < 0) continue;
+      if (moment.hours < room.finishedAtHours || moment.freeWater < 0) continue;
       const shown = at(moment.hours * 3600).moistureMeter(room.id, "carpet");
       expect((shown - dry) / (0.42 - dry)).toBeCloseTo(moment.freeWater / room.residual, 3);
       // Another room drying next door may wet it a hair.
@@ -40,12 +40,12 @@ test("the simulated meter follows the drying engine: dry before, wettest when le
 test("the air is the room's as surveyed before it is wet, damper after, and the gauges stand as the plan fills and sprays", () => {
   expect(at(0).thermoHygrometer("a").temperature).toBeCloseTo(20, 6);
   expect(at(0).thermoHygrometer("a").relativeHumidity).toBeCloseTo(0.5, 6);
-  const left = (work.rooms[0]?.finishedAt ?? 0) * 3600;
+  const left = (work.rooms[0]?.finishedAtHours ?? 0) * 3600;
   expect(at(left + 3600).thermoHygrometer("a").relativeHumidity).toBeGreaterThan(0.5);
   if (work.run.outcome !== "planned") throw new Error("not planned");
   const fill = work.run.steps.find(({ kind }) => kind === "fill");
   const [gauge] = at((fill?.end ?? 0) + 1).gauges();
   expect(gauge?.volume).toBeGreaterThan(1.5 * L);
-  const [after] = at(work.run.finish).gauges();
+  const [after] = at(work.run.makespan).gauges();
   expect(after?.volume).toBeLessThan(gauge?.volume as number);
 });

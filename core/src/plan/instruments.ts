@@ -1,4 +1,4 @@
-import type { DryingResult, Moment } from "../drying/index.ts";
+import type { CourseSample, DryingResult } from "../drying/index.ts";
 import type { JobInput } from "./input.ts";
 import { levelAt, vesselLevels } from "./levels.ts";
 import type { WorkPlan } from "./work.ts";
@@ -22,13 +22,13 @@ export interface Instruments {
 /** What the simulated meter shows on dry carpet and on one just cleaned: in the range such meters show (common practice). */
 const [METER_DRY, METER_WET] = [0.08, 0.42] as const;
 
-function momentAt(course: readonly Moment[], hours: number): Moment | undefined {
+function momentAt(course: readonly CourseSample[], hours: number): CourseSample | undefined {
   const next = course.findIndex((moment) => moment.hours >= hours);
   const [a, b] = [course[next - 1], course[next]];
   if (next < 0) return course.at(-1);
   if (!a || !b) return b;
   const share = (hours - a.hours) / (b.hours - a.hours || 1);
-  const between = (of: (moment: Moment) => number) => of(a) + share * (of(b) - of(a));
+  const between = (of: (moment: CourseSample) => number) => of(a) + share * (of(b) - of(a));
   return {
     hours,
     freeWater: between((moment) => moment.freeWater),
@@ -67,7 +67,7 @@ export function simulatedInstruments(
     moistureMeter: (roomId, where) => {
       const i = place(roomId);
       const room = work.rooms[i];
-      if (where === "dry-standard" || !room || hours < room.finishedAt || room.residual <= 0)
+      if (where === "dry-standard" || !room || hours < room.finishedAtHours || room.residual <= 0)
         return METER_DRY;
       const free = Math.max(0, momentOf(i)?.freeWater ?? 0);
       return METER_DRY + (METER_WET - METER_DRY) * Math.min(1, free / room.residual);

@@ -18,7 +18,7 @@ export function lastReady(work: WorkPlan, hours: readonly (number | null | undef
   for (const [i, room] of work.rooms.entries()) {
     const own = hours[i];
     if (own === null || own === undefined) return null;
-    last = Math.max(last, room.finishedAt + own);
+    last = Math.max(last, room.finishedAtHours + own);
   }
   return last;
 }

@@ -16,7 +16,7 @@ function worked(factor: number, own: Readonly<Record<string, number>> = {}, of =
   if (run.outcome !== "planned") throw new Error("not planned");
   return {
     ...of,
-    now: run.finish * 10,
+    now: run.makespan * 10,
     logged: Object.fromEntries(
       run.steps.map(({ id, kind, start, end, roomId, sectionId }) => {
         const part = run.sections.find((section) => section.id === sectionId);

@@ -22,7 +22,7 @@ export interface Learned {
 export type LearnedPace = { readonly [K in keyof CrewPace]?: Learned };
 
 /** Fewer jobs than this say more about the jobs than about the crew. */
-export const LEAST_JOBS = 3;
+export const MIN_JOBS = 3;
 /** A tap forgotten or tapped twice: nobody works a step so short or so long, s. */
 const [SHORTEST, LONGEST] = [20, 4 * 3600] as const;
 
@@ -100,14 +100,14 @@ function oneJob(job: JobInput, pace: CrewPace): OneJob {
 
 /**
  * The crew's own paces from jobs it ran step by step: of each job one figure, of the jobs the median, so that one odd day moves
- * nothing. Only what rests on {@link LEAST_JOBS} jobs or more.
+ * nothing. Only what rests on {@link MIN_JOBS} jobs or more.
  */
 export function learnPace(jobs: readonly JobInput[], pace: CrewPace = {}): LearnedPace {
   const each = jobs.map((job) => oneJob(job, pace));
   const of = (key: keyof OneJob): Learned | undefined => {
     const [least, most] = key === "overhead" ? PACE_LIMITS.overhead : PACE_LIMITS.rate;
     const values = each.flatMap((one) => one[key] ?? []);
-    if (values.length < LEAST_JOBS) return undefined;
+    if (values.length < MIN_JOBS) return undefined;
     const value = median(values);
     return value >= least && value <= most ? { value, jobs: values.length } : undefined;
   };

@@ -65,7 +65,7 @@ export function vesselLevels(job: JobInput, { run, rooms, batches, tanks }: Work
       recovery.change(
         start,
         end,
-        (room.area * share * room.water.laidDown * room.water.recoveredShare) / WATER_DENSITY,
+        (room.area * share * room.water.applied * room.water.recoveredShare) / WATER_DENSITY,
       );
     }
     if (kind === "pack-up") {

@@ -24,7 +24,7 @@ export interface MeasuredResiduals {
 }
 
 /** More than this no carpet keeps, kg/m². */
-export const [, MOST_RESIDUAL] = DRYING_LIMITS.residual;
+export const [, MAX_RESIDUAL] = DRYING_LIMITS.residual;
 /** A tank read to the litre may show this share more taken up than went on. */
 const READ_TO = 0.1;
 
@@ -50,7 +50,7 @@ export function measuredResiduals(
     const residual = ((wentOn - recovered) * WATER_DENSITY) / area;
     const most = residual + Math.max(...own.map(({ id }) => added(id)));
     const question: WaterQuestion | undefined =
-      most > MOST_RESIDUAL || recovered > wentOn * (1 + READ_TO)
+      most > MAX_RESIDUAL || recovered > wentOn * (1 + READ_TO)
         ? { code: "tank-reading", roomIds: own.map(({ id }) => id), residual }
         : undefined;
     for (const { id } of own) {

@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
-import { workingOfResidual } from "../clean/index.ts";
-import { workingOfReady } from "../drying/index.ts";
-import { workingOfConcentrate } from "../mix/index.ts";
+import { explainResidual } from "../clean/index.ts";
+import { explainReady } from "../drying/index.ts";
+import { explainConcentrate } from "../mix/index.ts";
 import { type JobInput, planJob, planWork } from "./index.ts";
 
 const L = 1e-3;
@@ -61,14 +61,14 @@ test("the heaviest soil among a batch's rooms sets its strength, unless one was 
 
 test("rooms are left in their order, one person does one thing at a time, and a logged finish replaces the planned one", () => {
   const plan = planJob(JOB);
-  const ends = plan.rooms.map(({ finishedAt }) => finishedAt);
+  const ends = plan.rooms.map(({ finishedAtHours }) => finishedAtHours);
   expect(ends).toEqual(ends.toSorted((a, b) => a - b));
   const steps = plan.rooms.flatMap((room) => room.steps).toSorted((a, b) => a.start - b.start);
   for (let i = 1; i < steps.length; i++)
     expect(steps[i]?.start).toBeGreaterThanOrEqual(steps[i - 1]?.end as number);
   const [first = ""] = JOB.rooms.map(({ id }) => id);
-  const logged = planJob({ ...JOB, finished: { [first]: 1.5 } });
-  expect(logged.rooms[0]).toMatchObject({ finishedAt: 1.5, finishLogged: true });
+  const logged = planJob({ ...JOB, finishedHours: { [first]: 1.5 } });
+  expect(logged.rooms[0]).toMatchObject({ finishedAtHours: 1.5, finishLogged: true });
   expect(logged.rooms[1]?.finishLogged).toBe(false);
   // What isn't done yet is done after it.
   for (const { kind, start } of logged.rooms[2]?.steps ?? [])
@@ -86,20 +86,18 @@ test("a job without rooms or batches is a plan with nothing in it, not an error"
 
 test("workings give the number the plan gives, and rank what it hangs on", () => {
   const plan = planJob(JOB);
-  const ready = workingOfReady(plan, 2, "dryHours");
+  const ready = explainReady(plan, 2, "dryHours");
   expect(ready.result.value).toBeCloseTo(plan.drying[2]?.dryHours as number, 9);
   const changes = ready.sensitivity.map(({ change }) => Math.abs(change));
   expect(changes).toEqual([...changes].sort((a, b) => b - a));
   expect(ready.sensitivity.find(({ name }) => name === "residual")?.change).toBeGreaterThan(0);
   const room = plan.rooms[0];
   if (!room) throw new Error();
-  expect(workingOfResidual(room).result.value).toBeCloseTo(room.water.residual, 12);
+  expect(explainResidual(room).result.value).toBeCloseTo(room.water.residual, 12);
   const batch = plan.batches[0]?.batch;
   if (batch?.outcome !== "planned" || !batch.fills[0]) throw new Error();
   const fill = batch.fills[0];
-  expect(Math.abs(workingOfConcentrate(fill, 1 / 16, 5e-6).result.value - fill.concentrate)).toBeLessThan(
-    5e-6,
-  );
+  expect(Math.abs(explainConcentrate(fill, 1 / 16, 5e-6).result.value - fill.concentrate)).toBeLessThan(5e-6);
 });
 
 test("what the tanks showed takes the place of the estimate, and drying follows it", () => {
@@ -114,7 +112,7 @@ test("what the tanks showed takes the place of the estimate, and drying follows 
   expect((read.drying[0]?.dryHours as number) > (plain.drying[0]?.dryHours as number)).toBe(
     stays > (plain.rooms[0]?.residual as number),
   );
-  expect(workingOfResidual(read.rooms[0] as (typeof read.rooms)[number]).result.value).toBeCloseTo(stays, 9);
+  expect(explainResidual(read.rooms[0] as (typeof read.rooms)[number]).result.value).toBeCloseTo(stays, 9);
   // The newest reading of a room counts; a little more back than went on is a dry room, never less than none.
   const again = { roomIds: ["study"], solution: 30 * L, recovered: 31.5 * L };
   expect(planJob({ ...JOB, measuredWater: [reading, again] }).rooms[0]?.residual).toBe(0);
@@ -149,8 +147,8 @@ test("a tank reading that can't be is asked about, and the plan goes on with its
 test("a room without a batch isn't sprayed, and no finish is cut off at two days", () => {
   const plan = planJob({ ...JOB, batches: [], rooms: JOB.rooms.map((room) => ({ ...room, rate: 1e-3 })) });
   for (const room of plan.rooms) expect([room.preSpray, room.water.applicationRate]).toEqual([0, 0]);
-  const late = planJob({ ...JOB, finished: { study: 500 } });
-  expect(late.rooms[0]?.finishedAt).toBe(500);
+  const late = planJob({ ...JOB, finishedHours: { study: 500 } });
+  expect(late.rooms[0]?.finishedAtHours).toBe(500);
   expect(late.drying[0]?.dryHours as number).toBeLessThan(48);
 });
 
@@ -205,7 +203,7 @@ test("what the customer says changes the plan, and says so: rinse, defoamer, odo
     new Set(["vacuum", "edges", "pre-spray", "agitate", "clean", "odour", "groom"]),
   );
   const recovered = asked.rooms.reduce(
-    (sum, { area, water }) => sum + area * water.laidDown * water.recoveredShare,
+    (sum, { area, water }) => sum + area * water.applied * water.recoveredShare,
     0,
   );
   expect(asked.defoamer).toBeCloseTo(recovered * 1e-6, 12); // 30 ml to 30 L is a millilitre to the litre

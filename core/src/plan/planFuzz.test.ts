@@ -112,12 +112,12 @@ describe("any job", () => {
     fc.assert(
       fc.property(anyJob, (job) => {
         for (const [i, room] of planWork(job).rooms.entries()) {
-          const { laidDown, residual, recoveredShare, applicationRate, rinseRate } = room.water;
-          expect(laidDown).toBeCloseTo(1000 * (applicationRate + rinseRate), 9);
+          const { applied, residual, recoveredShare, applicationRate, rinseRate } = room.water;
+          expect(applied).toBeCloseTo(1000 * (applicationRate + rinseRate), 9);
           const dry = METHOD_FIGURES[room.method].wetting === "dry";
           expect(residual > 0).toBe(!dry);
-          expect(residual < laidDown).toBe(!dry);
-          expect(recoveredShare).toBeCloseTo(dry ? 0 : 1 - residual / laidDown, 9);
+          expect(residual < applied).toBe(!dry);
+          expect(recoveredShare).toBeCloseTo(dry ? 0 : 1 - residual / applied, 9);
           const said = job.rooms[i] as SurveyedRoom;
           for (const field of ["covering", "soil", "method", "windows"] as const)
             expect(room.assumed.includes(field)).toBe(said[field] === undefined);

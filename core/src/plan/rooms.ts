@@ -12,7 +12,7 @@ import type { Step } from "../run/index.ts";
 import { assumeRoom, type KnownRoom } from "./assume.ts";
 import type { JobInput, SurveyedRoom } from "./input.ts";
 import type { Effect } from "./interview.ts";
-import { MOST_RESIDUAL, measuredResiduals, type WaterQuestion } from "./measuredWater.ts";
+import { MAX_RESIDUAL, measuredResiduals, type WaterQuestion } from "./measuredWater.ts";
 import { ODOUR_RESIDUAL, odourArea } from "./odour.ts";
 
 /** A finish later than this is a date mistyped, h: eleven hundred years. */
@@ -26,7 +26,7 @@ export interface RoomPlan extends KnownRoom {
   /** In the order they begin; none where the job can't be scheduled. */
   readonly steps: readonly Step[];
   /** Hours after the start; as logged where it was logged. */
-  readonly finishedAt: number;
+  readonly finishedAtHours: number;
   readonly finishLogged: boolean;
   /** m² treated against odour, and kg/m² that patch keeps when cleaning ends; 0 where none is. */
   readonly odourArea: number;
@@ -65,7 +65,7 @@ function wetRoom(surveyed: SurveyedRoom, job: JobInput, has: (kind: Effect["kind
 type WetRoom = ReturnType<typeof wetRoom>;
 
 /** A room with its water, before its turn has come. */
-export type WetRoomPlan = Omit<RoomPlan, "steps" | "finishedAt" | "finishLogged">;
+export type WetRoomPlan = Omit<RoomPlan, "steps" | "finishedAtHours" | "finishLogged">;
 
 /** A job's rooms in the order worked, each with its water, and what has to be asked about it. */
 export function planRooms(
@@ -85,14 +85,14 @@ export function planRooms(
     const wettest = field + odourOf(room);
     const soaked = (odourOf(room) * room.odourArea) / room.area;
     const stays = field + soaked;
-    if (wettest > MOST_RESIDUAL) tooWet.push({ code: "too-wet", roomIds: [room.id], residual: wettest });
+    if (wettest > MAX_RESIDUAL) tooWet.push({ code: "too-wet", roomIds: [room.id], residual: wettest });
     return {
       ...room,
       preSpray: room.batchId === undefined ? 0 : room.area * room.water.applicationRate,
       rinse: room.passage ? 0 : room.area * room.water.rinseRate,
       soaked,
-      patchResidual: room.odourArea > 0 ? Math.min(MOST_RESIDUAL, wettest) : 0,
-      residual: Math.min(MOST_RESIDUAL, stays),
+      patchResidual: room.odourArea > 0 ? Math.min(MAX_RESIDUAL, wettest) : 0,
+      residual: Math.min(MAX_RESIDUAL, stays),
       residualMeasured: measured !== undefined,
     };
   });
@@ -101,11 +101,11 @@ export function planRooms(
 
 /** A room whose turn has come: its steps, and when it is left, s after the start. */
 export function finishRoom(room: WetRoomPlan, job: JobInput, steps: readonly Step[], end: number): RoomPlan {
-  const logged = job.finished?.[room.id];
+  const logged = job.finishedHours?.[room.id];
   return {
     ...room,
     steps,
-    finishedAt: Math.min(LATEST_FINISH, Math.max(0, logged ?? end / 3600)),
+    finishedAtHours: Math.min(LATEST_FINISH, Math.max(0, logged ?? end / 3600)),
     finishLogged: logged !== undefined,
   };
 }

@@ -11,15 +11,15 @@ import {
   STEPS_AT_A_TIME,
   STRIP_DEPTH,
 } from "../run/index.ts";
-import { longestWay } from "./assume.ts";
+import { longestWall } from "./assume.ts";
 import type { BatchPlan } from "./batches.ts";
 import type { JobInput } from "./input.ts";
 import type { Effect } from "./interview.ts";
 import type { WetRoomPlan } from "./rooms.ts";
 
 /** Most hands a job is planned for, and circuits where nobody has counted them (common practice). */
-export const MOST_PEOPLE = 3;
-export const USUAL_CIRCUITS = 2;
+export const MAX_PEOPLE = 3;
+export const DEFAULT_CIRCUITS = 2;
 /** Air over the floor under a ceiling fan on medium, m/s (memory). */
 const CEILING_FAN_SPEED = 0.7;
 /** Draught in a room without fans, m/s (assumption). */
@@ -68,7 +68,7 @@ export function runRoom(
   const spots = (job.spots ?? []).filter(({ roomId, result }) => roomId === room.id && result !== "gone");
   const when = (time: "before" | "after") =>
     spots.filter(({ origin }) => origin !== "urine" && ORIGIN_FACTS[origin].when === time).length;
-  const longest = surveyed ? longestWay(surveyed) : 0;
+  const longest = surveyed ? longestWall(surveyed) : 0;
   const across = longest > 0 ? room.area / longest : Math.sqrt(room.area);
   return {
     id: room.id,
@@ -84,7 +84,7 @@ export function runRoom(
             dwell: product.dwellLeast,
             dwellMost: product.dwellMost,
             standsFor: figures.standsFor,
-            open: openTime(filmOn(room, workingAirSpeed(room, job)), Math.min(5, film * WATER_DENSITY)),
+            openTime: openTime(filmOn(room, workingAirSpeed(room, job)), Math.min(5, film * WATER_DENSITY)),
           },
         }
       : {}),
@@ -144,33 +144,35 @@ export function runInput(
   rooms: readonly RunRoom[],
   batches: readonly BatchPlan[],
   tanks: readonly TankRun[],
-  leaveBy?: ReadonlyMap<string, number>,
+  roomDueDates?: ReadonlyMap<string, number>,
 ): RunInput {
-  const { run = {}, finished = {} } = job;
+  const { run = {}, finishedHours = {} } = job;
   const own = new Set(rooms.map(({ id }) => id));
   return {
     rooms,
     fills: runFills(job, batches),
     tanks,
     crew: {
-      people: Math.min(MOST_PEOPLE, Math.max(1, run.people ?? 1)),
-      circuits: Math.max(1, run.circuits ?? USUAL_CIRCUITS),
+      people: Math.min(MAX_PEOPLE, Math.max(1, run.people ?? 1)),
+      circuits: Math.max(1, run.circuits ?? DEFAULT_CIRCUITS),
       ...(job.pace ? { pace: job.pace } : {}),
     },
     breaks: run.breaks ?? [],
     pins: run.pins ?? [],
-    ...(leaveBy ? { leaveBy } : {}),
+    ...(roomDueDates ? { roomDueDates } : {}),
     ...(job.now === undefined
       ? {}
       : { now: Math.max(0, Math.round(job.now)), logged: new Map(Object.entries(job.logged ?? {})) }),
-    finished: new Map(
-      Object.entries(finished).flatMap(([id, hours]) => (own.has(id) ? [[id, hours * 3600] as const] : [])),
+    finishedSeconds: new Map(
+      Object.entries(finishedHours).flatMap(([id, hours]) =>
+        own.has(id) ? [[id, hours * 3600] as const] : [],
+      ),
     ),
   };
 }
 
 /** A room's rough times as its fills take them. */
-export const roughly = (room: WetRoomPlan, times: RoughTimes | undefined) => ({
+export const withEstimatedTimes = (room: WetRoomPlan, times: RoughTimes | undefined) => ({
   ...room,
   ...(times ? { sprayFrom: times.sprayFrom, sprayTo: times.sprayTo } : {}),
 });

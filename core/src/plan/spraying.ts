@@ -1,11 +1,11 @@
 import { openTime } from "../drying/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import {
+  maxStandTime,
   type RunInput,
   type RunRoom,
   type StandLimit,
   sectionsAhead,
-  standing,
   stretchOf,
 } from "../run/index.ts";
 import type { JobInput } from "./input.ts";
@@ -46,12 +46,12 @@ export function sprayingOf(
     return [
       {
         roomId: id,
-        open: spray.open,
+        open: spray.openTime,
         dwell: spray.dwell,
         ahead: largest,
         reMists: ahead?.reMists ?? 0,
-        limit: largest >= area ? "none" : standing(spray).limit,
-        ...(still > spray.open ? { fansOff: still } : {}),
+        limit: largest >= area ? "none" : maxStandTime(spray).limit,
+        ...(still > spray.openTime ? { fansOff: still } : {}),
       },
     ];
   });

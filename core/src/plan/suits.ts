@@ -1,6 +1,6 @@
 import { isHardFloor, judgeProduct, type ProductKind, severity } from "../care/index.ts";
 import { METHOD_FIGURES } from "../clean/index.ts";
-import { usualMethod } from "./assume.ts";
+import { defaultMethod } from "./assume.ts";
 import { careFloor, careOfRooms } from "./care.ts";
 import type { JobInput, PlannedBatch, ProductLabel, SurveyedRoom } from "./input.ts";
 
@@ -11,7 +11,7 @@ const SPRAYED: readonly (ProductKind | undefined)[] = ["pre-spray", "encapsulant
 function kindFor(room: SurveyedRoom): ProductKind {
   const { covering } = careFloor(room);
   if (isHardFloor(covering)) return "hard-floor";
-  const { wetting } = METHOD_FIGURES[room.method ?? usualMethod(covering)];
+  const { wetting } = METHOD_FIGURES[room.method ?? defaultMethod(covering)];
   return wetting === "damp" ? "encapsulant" : "pre-spray";
 }
 
@@ -20,7 +20,7 @@ const sprayedRooms = (rooms: readonly SurveyedRoom[]) =>
     (room) =>
       !room.passage &&
       !room.unsprayed &&
-      METHOD_FIGURES[room.method ?? usualMethod(careFloor(room).covering)].wetting !== "dry",
+      METHOD_FIGURES[room.method ?? defaultMethod(careFloor(room).covering)].wetting !== "dry",
   );
 
 /**

@@ -2,16 +2,16 @@ import { type PadPlan, padPlan, planTanks, type TankDemand, type TankRun } from 
 import { type Building, simulateDrying } from "../drying/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import {
+  estimateSequential,
   type RunInput,
   type RunPlan,
-  runJob,
+  scheduleJob,
   type WalkConflict,
   type WalkOut,
   walkConflicts,
   walkOutOrder,
-  workInTurn,
 } from "../run/index.ts";
-import { longestWay } from "./assume.ts";
+import { longestWall } from "./assume.ts";
 import { type BatchPlan, planOneBatch } from "./batches.ts";
 import { buildingOf } from "./building.ts";
 import type { JobInput } from "./input.ts";
@@ -19,7 +19,7 @@ import { DEFOAMER_PER_RECOVERED, type Effect, effectsOf } from "./interview.ts";
 import type { WaterQuestion } from "./measuredWater.ts";
 import { accidentsFound } from "./odour.ts";
 import { finishRoom, planRooms, type RoomPlan, type WetRoomPlan } from "./rooms.ts";
-import { roughly, runInput, runRooms } from "./run.ts";
+import { runInput, runRooms, withEstimatedTimes } from "./run.ts";
 import { type Spraying, sprayingOf } from "./spraying.ts";
 
 /** What there is to do, before any drying is told. */
@@ -49,17 +49,17 @@ export interface WorkPlan {
 /** Rooms, water, fills and times of a job, its run found by `solve`; everything but drying. Throws OutOfRange outside the models' limits. */
 export function planWork(
   job: JobInput,
-  solve: (input: RunInput) => RunPlan = (input) => runJob(input),
+  solve: (input: RunInput) => RunPlan = (input) => scheduleJob(input),
 ): WorkPlan {
   const effects = effectsOf(job.interview, accidentsFound(job.spots));
   const { rooms: wet, questions } = planRooms(job, effects);
   const cleaned = wet.filter((room) => !room.passage);
   const working = runRooms(job, wet, effects);
-  const rough = new Map(workInTurn(working, job.pace).map((times, i) => [working[i]?.id, times]));
+  const rough = new Map(estimateSequential(working, job.pace).map((times, i) => [working[i]?.id, times]));
   const batches = job.batches.map((batch) =>
     planOneBatch(
       batch,
-      wet.map((room) => roughly(room, rough.get(room.id))),
+      wet.map((room) => withEstimatedTimes(room, rough.get(room.id))),
     ),
   );
   const tanks = job.rig?.tanks ? planTanks(cleaned.map(tankDemand), job.rig.tanks) : undefined;
@@ -151,7 +151,7 @@ const takesPads = (room: WetRoomPlan) => room.figures.padPasses > 0 || room.padA
 
 /** m³ of what was laid down in a room that strokes and pads take up again. */
 const comesBack = ({ area, water }: WetRoomPlan) =>
-  (area * water.laidDown * water.recoveredShare) / WATER_DENSITY;
+  (area * water.applied * water.recoveredShare) / WATER_DENSITY;
 
 /** What a room takes from the solution tank and brings back, m³: its pre-spray comes back with the rinse. */
 function tankDemand(room: WetRoomPlan): TankDemand {
@@ -162,7 +162,7 @@ function walkOutOf(job: JobInput) {
   const rooms = job.rooms.map((room) => ({
     id: room.id,
     level: room.level ?? 0,
-    crossing: longestWay(room),
+    crossing: longestWall(room),
     ...(room.passage ? { passage: true } : {}),
   }));
   const doors = job.doors ?? [];

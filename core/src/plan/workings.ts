@@ -1,8 +1,8 @@
-import { explain, figure, type Working } from "../working/index.ts";
+import { type Explanation, explain, figure } from "../working/index.ts";
 import type { WorkPlan } from "./work.ts";
 
 /** All rooms' carpet. */
-export function workingOfTotalArea(work: WorkPlan): Working {
+export function explainTotalArea(work: WorkPlan): Explanation {
   return explain({
     name: "carpet area",
     kind: "area",
@@ -18,8 +18,12 @@ export function workingOfTotalArea(work: WorkPlan): Working {
 }
 
 /** When the last room of a job is ready, hours after its start; `hours` from each room's finish, as dried. */
-export function workingOfLastReady(work: WorkPlan, hours: readonly (number | null)[], name: string): Working {
-  const ready = work.rooms.map((room, i) => room.finishedAt + (hours[i] ?? Number.NaN));
+export function explainLastReady(
+  work: WorkPlan,
+  hours: readonly (number | null)[],
+  name: string,
+): Explanation {
+  const ready = work.rooms.map((room, i) => room.finishedAtHours + (hours[i] ?? Number.NaN));
   return explain({
     name,
     kind: "hours",

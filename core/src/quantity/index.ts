@@ -1,14 +1,14 @@
 export { graduationsDown, graduationsUp, roundToMeasure } from "./measure.ts";
-export { numberAtStart, plainMarks } from "./number.ts";
+export { normalizeText, numberAtStart } from "./number.ts";
 export {
   type Ambiguous,
   decided,
-  failed,
   type Parsed,
   type ParseFault,
+  parseFailure,
   parseQuantity,
   readingsOf,
 } from "./parse.ts";
 export { type BareRate, parseRate } from "./rate.ts";
-export { decimal, readable, showDuration, showFeetInches, showQuantity } from "./show.ts";
+export { decimal, formatDuration, formatFeetInches, formatQuantity, readable } from "./show.ts";
 export { type Dimension, fromSi, toSi, UNITS, type UnitId, unitSpelled } from "./units.ts";

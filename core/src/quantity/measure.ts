@@ -1,8 +1,8 @@
-import { positive } from "../guard.ts";
+import { requirePositive } from "../guard.ts";
 
 /** Nearest whole number of `graduation`s to `amount` (both in one unit); ties go up. */
 export function roundToMeasure(amount: number, graduation: number): number {
-  positive("graduation", graduation);
+  requirePositive("graduation", graduation);
   return Math.round(amount / graduation + 1e-9) * graduation;
 }
 

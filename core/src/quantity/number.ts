@@ -3,7 +3,7 @@ const VULGAR = /[\u00bc-\u00be\u2150-\u215e\u2189]/g;
 const SMALL_DIGIT = /(\d)(?=[\u00b2\u00b3\u00b9\u2070-\u2079])/g;
 
 /** Brings the marks phones and keyboards put in to plain ones: primes, curly quotes, backticks, ×, ½, m², °, ℃. */
-export function plainMarks(text: string): string {
+export function normalizeText(text: string): string {
   return text
     .replace(VULGAR, " $&")
     .replace(SMALL_DIGIT, "$1 ")

@@ -1,4 +1,4 @@
-import { type NumberRead, numberAtStart, plainMarks } from "./number.ts";
+import { type NumberRead, normalizeText, numberAtStart } from "./number.ts";
 import { type Dimension, toSi, UNITS, type Unit, type UnitId } from "./units.ts";
 
 export type ParseFault =
@@ -24,12 +24,12 @@ export type Parsed<T = number> =
   | { readonly ok: true; readonly value: T }
   | { readonly ok: false; readonly fault: ParseFault | Ambiguous<T> };
 
-export const failed = (fault: ParseFault) => ({ ok: false, fault }) as const;
+export const parseFailure = (fault: ParseFault) => ({ ok: false, fault }) as const;
 
 /** One meaning is an answer, two are a question. */
 export function decided<T>(text: string, readings: readonly T[]): Parsed<T> {
   const [only] = readings;
-  if (only === undefined) return failed({ code: "not-a-quantity", text });
+  if (only === undefined) return parseFailure({ code: "not-a-quantity", text });
   return readings.length === 1
     ? { ok: true, value: only }
     : { ok: false, fault: { code: "ambiguous", text, readings } };
@@ -71,7 +71,7 @@ const JOINED = / and$/;
 
 interface Piece extends Omit<NumberRead, "length"> {
   readonly digits: string;
-  readonly said: string | undefined;
+  readonly unitText: string | undefined;
 }
 
 /** Cuts "12' 6 1/2"" into its numbers with what stands behind each; undefined where something is neither. */
@@ -84,10 +84,10 @@ function piecesOf(plain: string): Piece[] | undefined {
     const digits = rest.slice(0, number.length);
     rest = rest.slice(number.length);
     const unit = UNIT.exec(rest);
-    const said = unit?.[1]?.replace(JOINED, "");
-    if (unit && said !== undefined)
-      rest = rest.slice(unit[0].length - ((unit[1] ?? "").length - said.length));
-    pieces.push({ ...number, digits, said });
+    const unitText = unit?.[1]?.replace(JOINED, "");
+    if (unit && unitText !== undefined)
+      rest = rest.slice(unit[0].length - ((unit[1] ?? "").length - unitText.length));
+    pieces.push({ ...number, digits, unitText });
     rest = rest.replace(BETWEEN, "");
   }
   return pieces;
@@ -142,8 +142,8 @@ function metresThen(metres: number, digits: string): number[] {
  */
 export function parseQuantity(text: string, dimension: Dimension, bare: UnitId | undefined): Parsed {
   const said = text.trim();
-  const signed = plainMarks(text);
-  if (signed === "") return failed({ code: "empty" });
+  const signed = normalizeText(text);
+  if (signed === "") return parseFailure({ code: "empty" });
   const sign = signed.startsWith("-") ? -1 : 1;
   // "1 gal + 47 fl oz": what is written between two pieces, one with its unit, only joins them.
   const plain = signed.replace(/^[-+] ?/, "").replace(/(?<=[a-z"']) ?(?:\+|&|\band\b) ?(?=\d)/gi, " ");
@@ -153,39 +153,39 @@ export function parseQuantity(text: string, dimension: Dimension, bare: UnitId |
     return decided(said, likely([units * 60, units], "time"));
   }
   const pieces = piecesOf(plain);
-  if (!pieces) return failed({ code: "not-a-quantity", text: said });
+  if (!pieces) return parseFailure({ code: "not-a-quantity", text: said });
   let sums: readonly number[] = [0];
   let previous: UnitId | undefined;
-  for (const [i, { meanings, instead, digits, said: unit }] of pieces.entries()) {
-    if (meanings.length === 0) return failed({ code: "not-a-quantity", text: said });
+  for (const [i, { meanings, instead, digits, unitText: unit }] of pieces.entries()) {
+    if (meanings.length === 0) return parseFailure({ code: "not-a-quantity", text: said });
     const add = (readings: readonly number[]) => {
       sums = sums.flatMap((sum) => readings.map((each) => sum + sign * each));
     };
     // Only one temperature can be said at a time: its zero isn't nothing.
     if (previous !== undefined && dimension === "temperature")
-      return failed({ code: "not-a-quantity", text: said });
+      return parseFailure({ code: "not-a-quantity", text: said });
     if (unit === undefined && previous !== undefined) {
       const below = BELOW[previous];
-      if (!below || i !== pieces.length - 1) return failed({ code: "unit-missing", text: said });
+      if (!below || i !== pieces.length - 1) return parseFailure({ code: "unit-missing", text: said });
       const [value] = meanings as [number];
       if (previous === "m" && /^\d{1,3}$/.test(digits)) {
         sums = sums.flatMap((sum) => metresThen(Math.abs(sum), digits).map((each) => sign * each));
-        if (sums.length === 0) return failed({ code: "unit-missing", text: said });
+        if (sums.length === 0) return parseFailure({ code: "unit-missing", text: said });
       } else if (value < below.fewerThan) add(meanings.map((each) => toSi(each, below.id)));
-      else return failed({ code: "unit-missing", text: said });
+      else return parseFailure({ code: "unit-missing", text: said });
       previous = below.id;
       continue;
     }
     let id = bare;
     if (unit !== undefined) {
       const found = findUnit(unit, dimension, bare);
-      if (typeof found !== "string") return failed(found);
+      if (typeof found !== "string") return parseFailure(found);
       id = found;
     } else if (pieces.length > 1 && !feetOrMetres(bare, pieces))
-      return failed({ code: "unit-missing", text: said });
-    if (id === undefined) return failed({ code: "unit-missing", text: said });
+      return parseFailure({ code: "unit-missing", text: said });
+    if (id === undefined) return parseFailure({ code: "unit-missing", text: said });
     if (previous !== undefined && !(UNITS[id].factor < UNITS[previous].factor))
-      return failed({ code: "unit-order", text: said });
+      return parseFailure({ code: "unit-order", text: said });
     const exact = id;
     const beyond =
       instead !== undefined && toSi(meanings[0] ?? 0, exact) > (MOST[dimension] ?? Number.POSITIVE_INFINITY);
@@ -201,5 +201,5 @@ export function parseQuantity(text: string, dimension: Dimension, bare: UnitId |
 function feetOrMetres(bare: UnitId | undefined, pieces: readonly Piece[]): boolean {
   const [first, second] = pieces;
   if (pieces.length !== 2 || !first || !second || !/^\d+$/.test(first.digits)) return false;
-  return bare === "ft" || (bare === "m" && second.said === undefined);
+  return bare === "ft" || (bare === "m" && second.unitText === undefined);
 }

@@ -2,13 +2,13 @@ import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { areaOf, parseRoomSize } from "../floor/index.ts";
 import {
+  formatDuration,
+  formatFeetInches,
   fromSi,
   parseQuantity,
   parseRate,
   readable,
   roundToMeasure,
-  showDuration,
-  showFeetInches,
   toSi,
   UNITS,
   type UnitId,
@@ -232,10 +232,10 @@ test("there and back through any unit changes nothing: switching units can't dri
 
 test("figures are shown as a gauge is read, inches carry, measures round to their marks", () => {
   expect([0.0682, 5.634, 56.34, 265.4, 0].map(readable)).toEqual(["0.068", "5.63", "56.3", "265", "0"]);
-  expect(showFeetInches(11.97 * 0.3048)).toBe("12′ 0″");
-  expect(showFeetInches(3.81)).toBe("12′ 6″");
-  expect(showDuration(3900)).toBe("1\u00a0h 05\u00a0min");
-  expect(showDuration(59.6 * 60)).toBe("1\u00a0h");
+  expect(formatFeetInches(11.97 * 0.3048)).toBe("12′ 0″");
+  expect(formatFeetInches(3.81)).toBe("12′ 6″");
+  expect(formatDuration(3900)).toBe("1\u00a0h 05\u00a0min");
+  expect(formatDuration(59.6 * 60)).toBe("1\u00a0h");
   expect(roundToMeasure(263, 5)).toBe(265);
   expect(() => roundToMeasure(1, 0)).toThrow(/graduation/);
 });

@@ -1,5 +1,5 @@
-import { plainMarks } from "./number.ts";
-import { decided, failed, likely, type Parsed, parseQuantity, readingsOf } from "./parse.ts";
+import { normalizeText } from "./number.ts";
+import { decided, likely, type Parsed, parseFailure, parseQuantity, readingsOf } from "./parse.ts";
 import { toSi, type UnitId } from "./units.ts";
 
 /** What a bare number of an application rate is in: a unit of it, or how much floor a gallon covers. */
@@ -14,8 +14,8 @@ const counted = (text: string) => (/^\D/.test(text) ? `1 ${text}` : text);
  */
 export function parseRate(text: string, bare: BareRate | undefined): Parsed {
   const said = text.trim();
-  const plain = plainMarks(text);
-  if (plain === "") return failed({ code: "empty" });
+  const plain = normalizeText(text);
+  if (plain === "") return parseFailure({ code: "empty" });
   if (bare === "ft2PerGal" && /^[\d ,./]+$/.test(plain)) return covered(said, plain, "gal");
   // The slash of a fraction, 1/2 oz per sq ft, isn't the one between amount and area: try each.
   for (let from = 0; ; ) {
@@ -45,7 +45,7 @@ function covered(said: string, area: string, volume: string): Parsed {
   const areas = readingsOf(parseQuantity(area, "area", "ft2")).filter((each) => each > 0);
   const amount =
     volume === "gal" ? toSi(1, "gal") : (readingsOf(parseQuantity(volume, "volume", undefined))[0] ?? 0);
-  if (areas.length === 0 || !(amount > 0)) return failed({ code: "not-a-quantity", text: said });
+  if (areas.length === 0 || !(amount > 0)) return parseFailure({ code: "not-a-quantity", text: said });
   return decided(
     said,
     likely(

@@ -19,19 +19,19 @@ export function readable(value: number): string {
 }
 
 /** A value in a unit with its symbol, `decimals` places; a space that doesn't break keeps them on one line. */
-export function showQuantity(si: number, id: UnitId, decimals: number): string {
+export function formatQuantity(si: number, id: UnitId, decimals: number): string {
   const { symbol }: Unit = UNITS[id];
   return `${decimal(fromSi(si, id), decimals)}\u00a0${symbol}`;
 }
 
 /** Feet and whole inches, `12′ 6″`; carries, so that 11.97 ft is 12′ 0″. */
-export function showFeetInches(metres: number): string {
+export function formatFeetInches(metres: number): string {
   const inches = Math.round(fromSi(metres, "in"));
   return `${Math.floor(inches / 12)}′ ${inches % 12}″`;
 }
 
 /** Hours and minutes, `1 h 05 min`, `2 h`, `48 min`; to the nearest minute. */
-export function showDuration(seconds: number): string {
+export function formatDuration(seconds: number): string {
   const minutes = Math.round(seconds / 60);
   if (minutes < 60) return `${minutes}\u00a0min`;
   const hours = `${Math.floor(minutes / 60)}\u00a0h`;

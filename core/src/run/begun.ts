@@ -1,4 +1,4 @@
-import type { Part, RunInput, RunRoom } from "./input.ts";
+import type { RunInput, RunRoom, WorkedPart } from "./input.ts";
 import { leastShare, type Section } from "./section.ts";
 import { AREA_PER_BAG } from "./stepKinds.ts";
 
@@ -7,7 +7,7 @@ const SAME = 1e-6;
 
 /** What is begun of a room: its parts side by side from the far corner, and every number that stands for something in the log. */
 export interface RoomBegun {
-  readonly parts: readonly Part[];
+  readonly parts: readonly WorkedPart[];
   readonly numbers: ReadonlySet<number>;
 }
 export const NOT_BEGUN: RoomBegun = { parts: [], numbers: new Set() };
@@ -16,12 +16,12 @@ export const NOT_BEGUN: RoomBegun = { parts: [], numbers: new Set() };
  * The parts of each room that were begun, from the far corner on, by room. What was sprayed or cleaned stays as it was cut, whatever air and
  * size are said to be since; of two phones that cut one room apart, whoever's part is nearer the far corner comes first.
  */
-export function partsBegun(logged: RunInput["logged"] = new Map()): ReadonlyMap<string, RoomBegun> {
-  const all = new Map<string, Map<number, Part>>();
+export function startedParts(logged: RunInput["logged"] = new Map()): ReadonlyMap<string, RoomBegun> {
+  const all = new Map<string, Map<number, WorkedPart>>();
   for (const { roomId, part, start, end, skipped } of logged.values()) {
     if (roomId === undefined || part === undefined) continue;
     if (start === undefined && end === undefined && skipped === undefined) continue;
-    const own = all.get(roomId) ?? new Map<number, Part>();
+    const own = all.get(roomId) ?? new Map<number, WorkedPart>();
     if (!own.has(part.number)) own.set(part.number, part);
     all.set(roomId, own);
   }
@@ -30,7 +30,7 @@ export function partsBegun(logged: RunInput["logged"] = new Map()): ReadonlyMap<
       let reached = 0;
       const parts = [...own.values()]
         .toSorted((a, b) => a.from - b.from || a.to - b.to || a.number - b.number)
-        .flatMap(({ number, from, to }): Part[] => {
+        .flatMap(({ number, from, to }): WorkedPart[] => {
           const start = Math.max(from, reached);
           if (to - start < SAME) return [];
           reached = to;
@@ -42,7 +42,10 @@ export function partsBegun(logged: RunInput["logged"] = new Map()): ReadonlyMap<
 }
 
 /** What of a room nobody has begun, from the far corner on; slivers between two parts belong to nobody. */
-export function stillToCut(room: Pick<RunRoom, "area" | "strip">, begun: readonly Part[]): Section[] {
+export function unstartedRanges(
+  room: Pick<RunRoom, "area" | "strip">,
+  begun: readonly WorkedPart[],
+): Section[] {
   const least = begun.length === 0 ? 0 : leastShare(room.area, room.strip);
   const gaps: Section[] = [];
   let from = 0;
@@ -54,7 +57,7 @@ export function stillToCut(room: Pick<RunRoom, "area" | "strip">, begun: readonl
 }
 
 /** Parts and what is cut afresh beside them, from the far corner on; fresh ones take the numbers nobody has. */
-export function numbered({ parts, numbers: taken }: RoomBegun, fresh: readonly Section[]): Part[] {
+export function numbered({ parts, numbers: taken }: RoomBegun, fresh: readonly Section[]): WorkedPart[] {
   let next = 0;
   const free = () => {
     do next++;

@@ -1,7 +1,7 @@
-import { NOT_BEGUN, numbered, partsBegun, type RoomBegun, stillToCut } from "./begun.ts";
+import { NOT_BEGUN, numbered, type RoomBegun, startedParts, unstartedRanges } from "./begun.ts";
 import type { RunFill, RunInput, RunRoom } from "./input.ts";
 import { cleaningWindow, cutRoom, largestSection, type SectionWork } from "./section.ts";
-import { stretchOf, workOf } from "./work.ts";
+import { stepDurations, stretchOf } from "./work.ts";
 
 /** A part of a room sprayed at once and cleaned before it dries out. Shares from the far corner, m². */
 export interface CutSection {
@@ -30,25 +30,25 @@ export type CutFault =
   | { readonly code: "too-many-sections"; readonly sections: number; readonly most: number };
 
 /** More than this on one job is not planned section by section. */
-export const MOST_SECTIONS = 120;
+export const MAX_SECTIONS = 120;
 /** Misting more often than this isn't work any more: the product or the air has to change. */
-const MOST_RE_MISTS = 6;
+const MAX_RE_MISTS = 6;
 /** Misted when this share of the open time has gone, so that there is some left. */
 const RE_MIST_AT = 0.8;
 /** A label's longest dwell is held to where it leaves at least so long, s, to clean in. */
-const LEAST_LEEWAY = 120;
+const MIN_LEEWAY = 120;
 
 /** What ends the time that a spray may stand. */
 export type StandLimit = "dry-out" | "label" | "foam";
 
 /** The last second of standing that still is as it should be: before the film is half gone, as the label has it, before a foam falls. */
-export function standing({ open, dwell, dwellMost = 0, standsFor }: NonNullable<RunRoom["spray"]>): {
+export function maxStandTime({ openTime, dwell, dwellMost = 0, standsFor }: NonNullable<RunRoom["spray"]>): {
   readonly most: number;
   readonly limit: StandLimit;
 } {
-  const label = dwellMost - dwell >= LEAST_LEEWAY ? dwellMost : Number.POSITIVE_INFINITY;
+  const label = dwellMost - dwell >= MIN_LEEWAY ? dwellMost : Number.POSITIVE_INFINITY;
   const foam = dwell + (standsFor ?? Number.POSITIVE_INFINITY);
-  const most = Math.min(open, label, foam);
+  const most = Math.min(openTime, label, foam);
   return { most, limit: most === foam ? "foam" : most === label ? "label" : "dry-out" };
 }
 
@@ -60,21 +60,21 @@ export function sectionsAhead(
 ): { readonly largest: number; readonly reMists: number } | undefined {
   const { spray, area } = room;
   if (!spray) return { largest: area, reMists: 0 };
-  const own = workOf(room, crew);
+  const own = stepDurations(room, crew);
   const perArea = (seconds: number) => (seconds * stretch) / area;
   const work: SectionWork = {
     sprayTime: perArea(own.spray),
     agitateTime: perArea(own.agitate),
     cleanTime: perArea(own.clean),
     dwell: spray.dwell,
-    open: standing(spray).most,
+    open: maxStandTime(spray).most,
   };
   const largest = largestSection(work, area);
   if (largest > 0) return { largest, reMists: 0 };
-  const reMists = Math.ceil(spray.dwell / (RE_MIST_AT * spray.open));
+  const reMists = Math.ceil(spray.dwell / (RE_MIST_AT * spray.openTime));
   // What was misted last stands like what was sprayed last, only that its dwell is over.
-  const misted = largestSection({ ...work, dwell: 0, open: RE_MIST_AT * spray.open }, area);
-  return reMists > MOST_RE_MISTS || misted === 0 ? undefined : { largest: misted, reMists };
+  const misted = largestSection({ ...work, dwell: 0, open: RE_MIST_AT * spray.openTime }, area);
+  return reMists > MAX_RE_MISTS || misted === 0 ? undefined : { largest: misted, reMists };
 }
 
 /** Where in a room, as a share of it, what is dealt out over rooms in order runs out. */
@@ -101,17 +101,17 @@ export interface Cut {
  * Every room of a job cut into sections, also where a fill or the machine's tanks run out. What is begun stays as it was cut. A room
  * whose spray dries first is a fault; once the run is under way the others go on without it.
  */
-export function cutJob(input: RunInput): Cut | CutFault {
+export function divideJob(input: RunInput): Cut | CutFault {
   const stretch = stretchOf(input);
   const ahead = input.rooms.map((room) => sectionsAhead(room, input.crew, stretch));
-  const begun = partsBegun(input.logged);
+  const begun = startedParts(input.logged);
   const begunIn = (room: RunRoom): RoomBegun => begun.get(room.id) ?? NOT_BEGUN;
   const driesFirst = input.rooms.flatMap((room, i) =>
     room.spray &&
     !ahead[i] &&
-    !input.finished?.has(room.id) &&
-    stillToCut(room, begunIn(room).parts).length > 0
-      ? [{ roomId: room.id, open: room.spray.open, dwell: room.spray.dwell }]
+    !input.finishedSeconds?.has(room.id) &&
+    unstartedRanges(room, begunIn(room).parts).length > 0
+      ? [{ roomId: room.id, open: room.spray.openTime, dwell: room.spray.dwell }]
       : [],
   );
   if (driesFirst.length > 0 && input.now === undefined) return { code: "dries-first", rooms: driesFirst };
@@ -129,10 +129,10 @@ export function cutJob(input: RunInput): Cut | CutFault {
       ),
     );
     const tankEnds = endsIn(input.tanks.map(({ parts }) => shareOf(parts, id)));
-    const most = Math.max(largest, area / (2 * MOST_SECTIONS));
+    const most = Math.max(largest, area / (2 * MAX_SECTIONS));
     const cuts = [...fillEnds, ...tankEnds];
     const kept = begunIn(room);
-    const open = driesFirst.some(({ roomId }) => roomId === id) ? [] : stillToCut(room, kept.parts);
+    const open = driesFirst.some(({ roomId }) => roomId === id) ? [] : unstartedRanges(room, kept.parts);
     const fresh = open.flatMap((gap) =>
       cutRoom((gap.to - gap.from) * area, {
         largest: most,
@@ -160,8 +160,8 @@ export function cutJob(input: RunInput): Cut | CutFault {
       };
     });
   });
-  return sections.length > MOST_SECTIONS
-    ? { code: "too-many-sections", sections: sections.length, most: MOST_SECTIONS }
+  return sections.length > MAX_SECTIONS
+    ? { code: "too-many-sections", sections: sections.length, most: MAX_SECTIONS }
     : { sections, driesFirst };
 }
 

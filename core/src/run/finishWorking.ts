@@ -1,10 +1,10 @@
-import { explain, figure, type Working } from "../working/index.ts";
+import { type Explanation, explain, figure } from "../working/index.ts";
 import type { Step } from "./jobRun.ts";
 import type { StepKind } from "./stepKinds.ts";
 
 interface WorkedRoom {
   readonly steps: readonly Step[];
-  readonly finishedAt: number;
+  readonly finishedAtHours: number;
   readonly finishLogged: boolean;
 }
 
@@ -26,7 +26,7 @@ const STEP_FIGURES: Partial<Record<StepKind, string>> = {
 };
 
 /** When a room is finished, hours after the job's start. */
-export function workingOfFinish(room: WorkedRoom): Working {
+export function explainFinish(room: WorkedRoom): Explanation {
   const last = room.steps.reduce<Step | undefined>(
     (late, step) => (late && late.end >= step.end ? late : step),
     undefined,
@@ -44,9 +44,9 @@ export function workingOfFinish(room: WorkedRoom): Working {
     source: "scheduling",
     inputs: {
       started: figure("last step begins", started, "time"),
-      takes: figure("last step takes", last ? last.end - started : room.finishedAt * 3600, "time"),
+      takes: figure("last step takes", last ? last.end - started : room.finishedAtHours * 3600, "time"),
     },
-    compute: (x) => (room.finishLogged ? room.finishedAt : (x.started + x.takes) / 3600),
+    compute: (x) => (room.finishLogged ? room.finishedAtHours : (x.started + x.takes) / 3600),
     steps: () => kinds.map((kind) => figure(STEP_FIGURES[kind] ?? kind, spent(kind), "time")),
   });
 }

@@ -1,9 +1,9 @@
 import type { SectionTask } from "./jobProblem.ts";
-import { type Lag, type Problem, START, type Task } from "./schedule/index.ts";
+import { type Problem, START, type Task, type TimeLag } from "./schedule/index.ts";
 
 /** Where a step stands that isn't to be planned any more: s after the start, how long it took, whether it was passed over. */
-export interface Place {
-  readonly at: number;
+export interface Placement {
+  readonly start: number;
   readonly took: number;
   readonly passed: boolean;
   /** Nobody said so. */
@@ -11,7 +11,7 @@ export interface Place {
 }
 
 /** A job's problem with what is done in its place: what is begun goes on, the rest comes after now. */
-export interface UnderWay {
+export interface RemainingProblem {
   readonly problem: Problem;
   /** Sections, by id, that were wet before and can't be reached in time any more. */
   readonly late: readonly string[];
@@ -24,12 +24,12 @@ export interface UnderWay {
 }
 
 /** How much of what can't be kept is let go: nothing; what wet floors ask for; every most there is. */
-export type LetGo = "nothing" | "wet" | "every most";
+export type Relaxation = "nothing" | "wet" | "every most";
 
 export const isBreak = (taskId: string): boolean => taskId.startsWith("break:");
 
 /** As stated, with nothing done. */
-export const untouched = (problem: Problem): UnderWay => ({
+export const untouched = (problem: Problem): RemainingProblem => ({
   problem,
   late: [],
   missed: [],
@@ -41,21 +41,21 @@ interface Putting {
   /** The problem's tasks as they are now: how long they really take, whose hands they still need. */
   readonly tasks: readonly Task[];
   readonly sections: readonly SectionTask[];
-  readonly places: ReadonlyMap<string, Place>;
+  readonly places: ReadonlyMap<string, Placement>;
   /** Those of them that are still being done. */
   readonly inHand?: ReadonlySet<string>;
   readonly now: number;
-  readonly letGo: LetGo;
+  readonly letGo: Relaxation;
 }
 
 /**
  * Holds what is in its place there and lets everything else start after now. What waits for something done waits as long as that
  * really took; a most that is over already is taken out of the statement, and its section named.
  */
-export function inPlace(
+export function fixPlacements(
   problem: Problem,
   { tasks, sections, places, inHand, now, letGo }: Putting,
-): UnderWay {
+): RemainingProblem {
   const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
   const took = new Map(tasks.map(({ id, duration }) => [id, duration]));
   const sectionOf = new Map(
@@ -63,16 +63,24 @@ export function inPlace(
   );
   const late = new Set<string>();
   const missed: string[] = [];
-  const waiting = ({ from, to, least, most }: Lag): Lag[] =>
-    least === undefined && most === undefined
+  const waiting = ({ from, to, minLag, maxLag }: TimeLag): TimeLag[] =>
+    minLag === undefined && maxLag === undefined
       ? []
-      : [{ from, to, ...(least === undefined ? {} : { least }), ...(most === undefined ? {} : { most }) }];
-  const leastOf = ({ from, to, least }: Lag): Lag[] => (least === undefined ? [] : [{ from, to, least }]);
-  const lags = problem.lags.flatMap((lag): Lag[] => {
-    const { from, to, least, most } = lag;
+      : [
+          {
+            from,
+            to,
+            ...(minLag === undefined ? {} : { minLag }),
+            ...(maxLag === undefined ? {} : { maxLag }),
+          },
+        ];
+  const leastOf = ({ from, to, minLag }: TimeLag): TimeLag[] =>
+    minLag === undefined ? [] : [{ from, to, minLag }];
+  const lags = problem.lags.flatMap((lag): TimeLag[] => {
+    const { from, to, minLag, maxLag } = lag;
     if (places.has(to)) return [];
     if (from === START) {
-      const stands = isBreak(to) || most === undefined || most >= now;
+      const stands = isBreak(to) || maxLag === undefined || maxLag >= now;
       if (!stands) missed.push(to);
       if (letGo !== "every most") return stands ? [lag] : [];
       // Breaks that can't be at their hour, two at one time say, come as soon after it as they can.
@@ -82,28 +90,30 @@ export function inPlace(
     if (!place) return letGo === "every most" ? leastOf(lag) : [lag];
     // Nothing waits for what wasn't done.
     if (place.passed) return [];
-    const wait = {
+    const wait: TimeLag = {
       from,
       to,
-      ...(least === undefined
+      ...(minLag === undefined
         ? {}
-        : { least: least === planned.get(from) ? (took.get(from) ?? least) : least }),
+        : { minLag: minLag === planned.get(from) ? (took.get(from) ?? minLag) : minLag }),
     };
-    if (most === undefined) return waiting(wait);
-    const gone = letGo !== "nothing" || place.at + most < now;
+    if (maxLag === undefined) return waiting(wait);
+    const gone = letGo !== "nothing" || place.start + maxLag < now;
     const section = sectionOf.get(to);
     if (gone && section) late.add(section);
-    return waiting(gone ? wait : { ...wait, most });
+    return waiting(gone ? wait : { ...wait, maxLag });
   });
-  const held = [...places].map(([to, { at }]) => ({
-    from: START,
-    to,
-    least: Math.round(at),
-    most: Math.round(at),
-  }));
+  const held = [...places].map(
+    ([to, { start }]): TimeLag => ({
+      from: START,
+      to,
+      minLag: Math.round(start),
+      maxLag: Math.round(start),
+    }),
+  );
   const open = tasks
     .filter(({ id }) => id !== START && !places.has(id) && !isBreak(id))
-    .map(({ id }) => ({ from: START, to: id, least: Math.ceil(now) }));
+    .map(({ id }): TimeLag => ({ from: START, to: id, minLag: Math.ceil(now) }));
   return {
     problem: { ...problem, tasks, lags: [...lags, ...held, ...open] },
     late: [...late],

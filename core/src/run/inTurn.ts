@@ -1,7 +1,7 @@
 import type { RunRoom } from "./input.ts";
 import type { CrewPace } from "./stepKinds.ts";
 import { WORK_OVERHEAD } from "./stepKinds.ts";
-import { workOf } from "./work.ts";
+import { stepDurations } from "./work.ts";
 
 /** When a room is sprayed and left, s after the job's start. */
 export interface RoughTimes {
@@ -14,11 +14,11 @@ export interface RoughTimes {
  * Rooms one after another by one person, nothing overlapped: late rather than early. Enough to know which fill gets too old,
  * and what stands in where a job can't be scheduled.
  */
-export function workInTurn(rooms: readonly RunRoom[], pace: CrewPace = {}): RoughTimes[] {
+export function estimateSequential(rooms: readonly RunRoom[], pace: CrewPace = {}): RoughTimes[] {
   const paced = 1 + (pace.overhead ?? WORK_OVERHEAD);
   let clock = 0;
   return rooms.map((room): RoughTimes => {
-    const { vacuum, edges, preSpot, spray, agitate, clean, pad, spots, odour, groom } = workOf(room, {
+    const { vacuum, edges, preSpot, spray, agitate, clean, pad, spots, odour, groom } = stepDurations(room, {
       pace,
     });
     const sprayFrom = clock + paced * (vacuum + edges + preSpot);

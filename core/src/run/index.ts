@@ -3,28 +3,28 @@ export { stepCaution } from "./cautions.ts";
 export {
   type CutFault,
   type DriesFirst,
-  MOST_SECTIONS,
+  MAX_SECTIONS,
+  maxStandTime,
   type StandLimit,
   sectionsAhead,
-  standing,
 } from "./cutJob.ts";
-export { workingOfFinish } from "./finishWorking.ts";
-export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank, StepKnown } from "./input.ts";
-export { type RoughTimes, workInTurn } from "./inTurn.ts";
-export { OWN } from "./jobProblem.ts";
-export type { JobRun, Rough, RunPlan, RunSection, Step } from "./jobRun.ts";
-export { runJob } from "./runJob.ts";
+export { explainFinish } from "./finishWorking.ts";
+export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank, StepProgress } from "./input.ts";
+export { estimateSequential, type RoughTimes } from "./inTurn.ts";
+export { OWN_STEP_PREFIX } from "./jobProblem.ts";
+export type { JobRun, RunPlan, RunSection, Step, WarmStart } from "./jobRun.ts";
+export { scheduleJob } from "./runJob.ts";
 export { START } from "./schedule/index.ts";
 export { largestAreaAhead } from "./section.ts";
 export {
   type CrewPace,
+  DEFAULT_PACE,
   overheadShare,
   PACE_LIMITS,
   STEP_KINDS,
   STEPS_AT_A_TIME,
   STRIP_DEPTH,
   type StepKind,
-  USUAL_PACE,
 } from "./stepKinds.ts";
 export {
   type CutOff,
@@ -36,4 +36,4 @@ export {
   walkConflicts,
   walkOutOrder,
 } from "./walkOut.ts";
-export { stretchOf, workOf as runRoomWork } from "./work.ts";
+export { stepDurations as runRoomWork, stretchOf } from "./work.ts";

@@ -11,7 +11,7 @@ export interface RoomSpray {
   /** s it stands beyond its dwell, where that is shorter than the air leaves it: a foam falls. */
   readonly standsFor?: number | undefined;
   /** Open time, s, as things run while people work. */
-  readonly open: number;
+  readonly openTime: number;
 }
 
 /** A room as its work goes. Areas m², times s, volumes m³. */
@@ -73,20 +73,20 @@ export interface Pin {
 }
 
 /** A part of a room as it was worked: its number there, from 1, and shares of the room from its far corner. */
-export interface Part {
+export interface WorkedPart {
   readonly number: number;
   readonly from: number;
   readonly to: number;
 }
 
 /** What is known of a step: s after the start, who has it or did it, from 0, and of which part of which room. */
-export interface StepKnown {
+export interface StepProgress {
   readonly start?: number;
   readonly end?: number;
   readonly skipped?: number;
   readonly who?: number;
   readonly roomId?: string;
-  readonly part?: Part;
+  readonly part?: WorkedPart;
   /** What a step of somebody's own is called. */
   readonly what?: string;
 }
@@ -107,10 +107,10 @@ export interface RunInput {
   readonly breaks: readonly Break[];
   readonly pins: readonly Pin[];
   /** Second by which a room should have been left, by room id. */
-  readonly leaveBy?: ReadonlyMap<string, number>;
+  readonly roomDueDates?: ReadonlyMap<string, number>;
   /** Seconds after the start at which rooms were really finished, by id. */
-  readonly finished?: ReadonlyMap<string, number>;
+  readonly finishedSeconds?: ReadonlyMap<string, number>;
   /** What is known of single steps, by id, and the second it is now: where the run is under way. */
-  readonly logged?: ReadonlyMap<string, StepKnown>;
+  readonly logged?: ReadonlyMap<string, StepProgress>;
   readonly now?: number;
 }

@@ -1,9 +1,16 @@
 import { vacuumPieces } from "./begun.ts";
-import { type CutFault, type CutSection, cutJob, type DriesFirst, standing, windowOf } from "./cutJob.ts";
+import {
+  type CutFault,
+  type CutSection,
+  type DriesFirst,
+  divideJob,
+  maxStandTime,
+  windowOf,
+} from "./cutJob.ts";
 import type { RunInput, RunRoom } from "./input.ts";
-import { after, type Lag, type Problem, START, type Task } from "./schedule/index.ts";
+import { finishToStart, type Problem, START, type Task, type TimeLag } from "./schedule/index.ts";
 import { AREA_PER_BAG, PACES, type StepKind } from "./stepKinds.ts";
-import { fillTime, stretchOf, tripTime, workOf } from "./work.ts";
+import { fillTime, stepDurations, stretchOf, tripTime } from "./work.ts";
 
 /** A task of the problem, as people call it. */
 export interface StepTask {
@@ -61,13 +68,13 @@ const DWELLS_AHEAD = [0.5, 1, 1.5, 2] as const;
 const PREPARED_AHEAD = 600;
 
 /** How the ids of steps begin that somebody added on the way. */
-export const OWN = "own:";
+export const OWN_STEP_PREFIX = "own:";
 
 /** Writes a problem down task by task. */
-class Statement {
+class ProblemBuilder {
   readonly tasks: Task[] = [{ id: START, duration: 0, uses: [] }];
   readonly steps: StepTask[] = [];
-  readonly lags: Lag[] = [];
+  readonly lags: TimeLag[] = [];
   /** Sections before it that each task belongs to, in cleaning order. */
   readonly turns: number[] = [0];
   private turn = 0;
@@ -104,11 +111,11 @@ class Statement {
   }
 
   /** One after another, what isn't there left out; the last of them. */
-  follow(...chain: readonly (Task | undefined)[]): Task | undefined {
+  addPrecedence(...chain: readonly (Task | undefined)[]): Task | undefined {
     let before: Task | undefined;
     for (const task of chain) {
       if (!task) continue;
-      if (before) this.lags.push(after(before, task));
+      if (before) this.lags.push(finishToStart(before, task));
       before = task;
     }
     return before;
@@ -116,13 +123,14 @@ class Statement {
 
   /** Not much later than what comes before it: pile is groomed while it is wet, a fan goes on when its room is done. */
   soon(before: Task | undefined, task: Task | undefined): void {
-    if (before && task) this.lags.push({ from: before.id, to: task.id, most: before.duration + SOON_AFTER });
+    if (before && task)
+      this.lags.push({ from: before.id, to: task.id, maxLag: before.duration + SOON_AFTER });
   }
 
   /** After whatever was queued under this name before. */
   queue(name: string, task: Task | undefined): void {
     if (!task) return;
-    this.follow(this.last.get(name), task);
+    this.addPrecedence(this.last.get(name), task);
     this.last.set(name, task);
   }
 
@@ -141,8 +149,14 @@ class Statement {
 }
 
 /** Furniture, vacuum with its bag, edges and spots to treat first; the last of them. */
-function prepareRoom(room: RunRoom, input: RunInput, paced: number, to: Statement, bag: { area: number }) {
-  const work = workOf(room, input.crew);
+function prepareRoom(
+  room: RunRoom,
+  input: RunInput,
+  paced: number,
+  to: ProblemBuilder,
+  bag: { area: number },
+) {
+  const work = stepDurations(room, input.crew);
   const step = (kind: StepKind, seconds: number, tool?: string, end = "") =>
     to.add({ id: `${kind}:${room.id}${end}`, kind, roomId: room.id, ...(tool ? { tool } : {}) }, seconds);
   let done = step("furniture", room.furniture ? room.area * PACES.furniture : 0);
@@ -152,18 +166,22 @@ function prepareRoom(room: RunRoom, input: RunInput, paced: number, to: Statemen
     bag.area += room.area / pieces;
     const full = bag.area > AREA_PER_BAG;
     if (full) bag.area = 0;
-    done = to.follow(
+    done = to.addPrecedence(
       done,
       step("vacuum", (work.vacuum * paced) / pieces, "vacuum", end),
       full ? step("bag", PACES.bag, "vacuum", end) : undefined,
     );
   }
-  return to.follow(done, step("edges", work.edges * paced, "vacuum"), step("pre-spot", work.preSpot * paced));
+  return to.addPrecedence(
+    done,
+    step("edges", work.edges * paced, "vacuum"),
+    step("pre-spot", work.preSpot * paced),
+  );
 }
 
 /** What is misted again stands as long as its film does. */
 const standsFor = ({ reMists }: CutSection, spray: NonNullable<RunRoom["spray"]>) =>
-  reMists > 0 ? spray.open : standing(spray).most;
+  reMists > 0 ? spray.openTime : maxStandTime(spray).most;
 
 /** Sprays, dwells, agitates, cleans, pads and grooms one section. */
 function workSection(
@@ -171,10 +189,10 @@ function workSection(
   room: RunRoom,
   input: RunInput,
   paced: number,
-  to: Statement,
+  to: ProblemBuilder,
   before: { readonly groom: () => readonly (Task | undefined)[] },
 ) {
-  const work = workOf(room, input.crew);
+  const work = stepDurations(room, input.crew);
   const share = (section.area / room.area) * paced;
   const step = (kind: StepKind, seconds: number, tool?: string, end = "") =>
     to.add(
@@ -195,24 +213,27 @@ function workSection(
   const reMists = Array.from({ length: spray ? section.reMists : 0 }, (_, k) =>
     step("re-mist", spray?.duration ?? 0, "water bottle", `-${k + 1}`),
   ).flatMap((each) => each ?? []);
-  to.follow(spray, ...reMists, agitate, clean);
-  const treated = to.follow(clean, step("pad", work.pad * share, "pad machine"), ...before.groom());
+  to.addPrecedence(spray, ...reMists, agitate, clean);
+  const treated = to.addPrecedence(clean, step("pad", work.pad * share, "pad machine"), ...before.groom());
   const groom = step("groom", work.groom * share);
   to.soon(treated, groom);
-  const done = to.follow(treated, groom);
+  const done = to.addPrecedence(treated, groom);
   if (spray && room.spray) {
-    const { dwell, open } = room.spray;
+    const { dwell, openTime } = room.spray;
     const stands = standsFor(section, room.spray);
-    const { least, most } = windowOf({ duration: spray.duration, stands, dwell }, clean.duration);
-    if (reMists.length === 0) to.lags.push({ from: spray.id, to: clean.id, least, most });
+    const { least: minLag, most: maxLag } = windowOf(
+      { duration: spray.duration, stands, dwell },
+      clean.duration,
+    );
+    if (reMists.length === 0) to.lags.push({ from: spray.id, to: clean.id, minLag, maxLag });
     else {
-      to.lags.push({ from: spray.id, to: clean.id, least });
+      to.lags.push({ from: spray.id, to: clean.id, minLag });
       let wetted: Task = spray;
       for (const each of reMists) {
-        to.lags.push({ from: wetted.id, to: each.id, most: Math.floor(open) });
+        to.lags.push({ from: wetted.id, to: each.id, maxLag: Math.floor(openTime) });
         wetted = each;
       }
-      to.lags.push({ from: wetted.id, to: clean.id, most });
+      to.lags.push({ from: wetted.id, to: clean.id, maxLag });
     }
   }
   return { spray, clean, done: done as Task, reMistIds: reMists.map(({ id }) => id) };
@@ -225,10 +246,10 @@ function workSection(
  * before it has gone on. Times are whole seconds.
  */
 export function jobProblem(input: RunInput): JobProblem | CutFault {
-  const cut = cutJob(input);
+  const cut = divideJob(input);
   if ("code" in cut) return cut;
   const paced = stretchOf(input);
-  const to = new Statement(input.crew.people);
+  const to = new ProblemBuilder(input.crew.people);
   const setUp = to.add({ id: "set-up", kind: "set-up" }, PACES.setUp);
   const bag = { area: 0 };
   const sections: SectionTask[] = [];
@@ -259,7 +280,7 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
     let left: Task | undefined;
     const last = (kind: StepKind, seconds: number) =>
       to.add({ id: `${kind}:${room.id}`, kind, roomId: room.id }, seconds);
-    const work = workOf(room, input.crew);
+    const work = stepDurations(room, input.crew);
     // What cleaning leaves is treated when the room is through, before its pile is set up.
     const treat = () => [last("spots", work.spots * paced), last("odour", work.odour * paced)];
     const own = cut.sections.filter(({ roomId }) => roomId === room.id);
@@ -278,10 +299,10 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
       const { spray, clean, done, reMistIds } = workSection(section, room, input, paced, to, {
         groom: section === own.at(-1) ? treat : () => [],
       });
-      to.follow(ready, spray ?? clean);
-      to.follow(setUp, clean);
+      to.addPrecedence(ready, spray ?? clean);
+      to.addPrecedence(setUp, clean);
       // Nobody goes back over what is clean to set its far end up.
-      to.follow(left, clean);
+      to.addPrecedence(left, clean);
       to.queue(machine, clean);
       if (spray) {
         to.queue(`sprayer:${section.fill?.vesselId ?? ""}`, spray);
@@ -290,7 +311,7 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
           to.lags.push({
             from: fill.id,
             to: spray.id,
-            most: Math.floor(keeps) + fill.duration - spray.duration,
+            maxLag: Math.floor(keeps) + fill.duration - spray.duration,
           });
       }
       firstWet ??= spray ?? clean;
@@ -298,7 +319,7 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
       sections.push({
         ...section,
         dwell: Math.ceil(room.spray?.dwell ?? 0),
-        open: Math.floor(room.spray?.open ?? 0),
+        open: Math.floor(room.spray?.openTime ?? 0),
         stands: Math.floor(room.spray ? standsFor(section, room.spray) : 0),
         ...(spray ? { sprayId: spray.id } : {}),
         cleanId: clean.id,
@@ -307,7 +328,7 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
     }
     const fans = last("fans", room.fans * PACES.fan);
     to.soon(left, fans);
-    const end = to.follow(left, fans);
+    const end = to.addPrecedence(left, fans);
     if (firstWet && end) rooms.set(room.id, { firstWet, last: end });
   }
   for (const [i, room] of input.rooms.entries())
@@ -315,10 +336,10 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
       // An order that treads on what is done is the person's to mend: the walk-out says so.
       const later = input.rooms.findIndex(({ id }) => id === over) > i;
       const [own, other] = [rooms.get(room.id), rooms.get(over)];
-      if (later && own && other) to.follow(own.last, other.firstWet);
+      if (later && own && other) to.addPrecedence(own.last, other.firstWet);
     }
   for (const [id, { start, end, roomId, what }] of input.logged ?? [])
-    if (id.startsWith(OWN) && (start ?? end) !== undefined)
+    if (id.startsWith(OWN_STEP_PREFIX) && (start ?? end) !== undefined)
       to.add(
         {
           id,
@@ -328,14 +349,14 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
         },
         PACES.own,
       );
-  const goesOn = new Set(to.lags.flatMap(({ from, least }) => (least === undefined ? [] : [from])));
+  const goesOn = new Set(to.lags.flatMap(({ from, minLag }) => (minLag === undefined ? [] : [from])));
   const ends = to.tasks.filter(({ id }) => id !== START && !goesOn.has(id));
   const packUp = to.add({ id: "pack-up", kind: "pack-up" }, PACES.packUp);
-  for (const each of ends) to.follow(each, packUp);
+  for (const each of ends) to.addPrecedence(each, packUp);
   for (const { id, at, length } of input.breaks) {
     const task = to.add({ id: `break:${id}`, kind: "break" }, length);
     const second = Math.round(at);
-    if (task) to.lags.push({ from: START, to: task.id, least: second, most: second });
+    if (task) to.lags.push({ from: START, to: task.id, minLag: second, maxLag: second });
   }
   const kindOf = (i: number) => to.steps[i - 1]?.kind ?? "set-up";
   const ranks = [

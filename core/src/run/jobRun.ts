@@ -1,14 +1,14 @@
 import type { CutFault, DriesFirst } from "./cutJob.ts";
 import type { Pin } from "./input.ts";
 import type { SectionTask, StepTask } from "./jobProblem.ts";
-import type { Problem, Starts, Unschedulable } from "./schedule/index.ts";
+import type { Infeasibility, Problem, Starts } from "./schedule/index.ts";
 
 /** A step with its hour; s after the job's start. */
 export interface Step extends StepTask {
   readonly start: number;
   readonly end: number;
   /** s it is planned to take, whatever it took. */
-  readonly usual: number;
+  readonly plannedSeconds: number;
   /** Who does it, from 0; absent: everybody. */
   readonly who?: number;
 }
@@ -21,40 +21,40 @@ export interface RunSection extends SectionTask {
   readonly cleanEnd: number;
   readonly openUntil: number;
   /** The same with the label's longest dwell and a foam's fall: what the schedule keeps. */
-  readonly standsUntil: number;
+  readonly cleanDeadline: number;
 }
 
 export interface JobRun {
   readonly outcome: "planned";
   readonly steps: readonly Step[];
   readonly sections: readonly RunSection[];
-  readonly finish: number;
+  readonly makespan: number;
   /** A second no schedule of this problem can end before. */
   readonly lowerBound: number;
   readonly toolChanges: number;
   readonly problem: Problem;
   /** Steps whose chosen hour can't be kept: they stand where they fit. */
-  readonly unkept: readonly Pin[];
+  readonly violatedPins: readonly Pin[];
   /** Sections whose open time can't be kept any more as things went. */
-  readonly late: readonly string[];
+  readonly overdueSections: readonly string[];
   /** Steps that are over, logged or not: with their room, or because something was done that waits for them. */
-  readonly gone: readonly string[];
+  readonly closedSteps: readonly string[];
   /** Those of them that nobody had said anything of by the time all was packed up: they weren't done. */
-  readonly unsaid: readonly string[];
+  readonly unreportedSteps: readonly string[];
   /** Rooms of a run under way whose rest isn't planned any more: its spray would dry before its dwell is over. */
   readonly driesFirst: readonly DriesFirst[];
   /** Breaks, by id, at hours when the run is over or hasn't begun: they change nothing. */
-  readonly outside: readonly string[];
+  readonly inactiveBreaks: readonly string[];
 }
 
 export type RunPlan =
   | JobRun
   | {
       readonly outcome: "impossible";
-      readonly fault: CutFault | (Unschedulable & { readonly code: Unschedulable["code"] });
+      readonly fault: CutFault | (Infeasibility & { readonly code: Infeasibility["code"] });
     };
 
 /** Only the first few orders are tried; where there was a plan before, one like it. */
-export interface Rough {
-  readonly like?: Starts | undefined;
+export interface WarmStart {
+  readonly previousStarts?: Starts | undefined;
 }

@@ -1,4 +1,10 @@
-import { inPlace, type LetGo, type UnderWay, untouched } from "./inPlace.ts";
+import {
+  fixPlacements,
+  type Placement,
+  type Relaxation,
+  type RemainingProblem,
+  untouched,
+} from "./inPlace.ts";
 import type { JobProblem } from "./jobProblem.ts";
 import { type Problem, START, type Starts, type Task } from "./schedule/index.ts";
 import type { StepKind } from "./stepKinds.ts";
@@ -12,13 +18,13 @@ const DRY: ReadonlySet<StepKind> = new Set(["furniture", "vacuum", "bag", "edges
  * the last finish. A room before them that nobody has finished is still to do. A most that can't be kept any more is taken
  * out of the statement, and its section named.
  */
-export function soFar(
+export function applyFinishedRooms(
   { steps, sections }: JobProblem,
   problem: Problem,
   planned: Starts,
   finished: ReadonlyMap<string, number>,
-  letGo: Exclude<LetGo, "every most"> = "nothing",
-): UnderWay {
+  letGo: Exclude<Relaxation, "every most"> = "nothing",
+): RemainingProblem {
   const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
   const startOf = (id: string) => planned.get(id) ?? 0;
   const endOf = (id: string) => startOf(id) + (duration.get(id) ?? 0);
@@ -59,8 +65,14 @@ export function soFar(
   // What waits for something still to do can't have been done.
   for (let changed = true; changed; ) {
     changed = false;
-    for (const { from, to, least } of problem.lags)
-      if (least !== undefined && from !== START && isGone.has(to) && !isGone.has(from) && !finishedStep(to)) {
+    for (const { from, to, minLag } of problem.lags)
+      if (
+        minLag !== undefined &&
+        from !== START &&
+        isGone.has(to) &&
+        !isGone.has(from) &&
+        !finishedStep(to)
+      ) {
         isGone.delete(to);
         changed = true;
       }
@@ -74,10 +86,10 @@ export function soFar(
     // Gone is gone: it takes up nobody's hands any more, so that two truths can't contradict each other.
     return { ...task, duration: Math.max(0, real(endOf(task.id)) - real(startOf(task.id))), uses: [] };
   });
-  const places = new Map(
-    tasks.flatMap(({ id, duration: took }) =>
-      isGone.has(id) ? [[id, { at: real(startOf(id)), took, passed: false }] as const] : [],
+  const places = new Map<string, Placement>(
+    tasks.flatMap(({ id, duration: took }): [string, Placement][] =>
+      isGone.has(id) ? [[id, { start: real(startOf(id)), took, passed: false }]] : [],
     ),
   );
-  return inPlace(problem, { tasks, sections, places, now: latest, letGo });
+  return fixPlacements(problem, { tasks, sections, places, now: latest, letGo });
 }

@@ -9,11 +9,11 @@ interface Hand {
 }
 
 /** Who has a step or did it, by its id, from 0. */
-export type Who = ReadonlyMap<string, number>;
+export type Assignees = ReadonlyMap<string, number>;
 
 export interface HandedOut {
   /** Who does each step, 0, 1, 2; a break belongs to all. */
-  readonly who: Who;
+  readonly who: Assignees;
   /** Times somebody puts one tool down and takes another up, and times somebody goes to another room. */
   readonly toolChanges: number;
   readonly roomChanges: number;
@@ -24,12 +24,12 @@ export interface HandedOut {
  * free longest, else comes first. With no more steps at once than people there always is one; where a log says otherwise (a
  * device whose clock is ahead) it is whoever is free first, for a step that is nobody's is seen by nobody.
  */
-export function handOut(
+export function assignSteps(
   steps: readonly StepTask[],
   problem: Pick<Problem, "tasks">,
   starts: Starts,
   people: number,
-  said: Who = new Map(),
+  said: Assignees = new Map(),
 ): HandedOut {
   const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
   const hands = Array.from({ length: people }, (): Hand => ({ free: 0, tool: "", room: "" }));

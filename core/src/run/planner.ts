@@ -1,16 +1,23 @@
-import { type UnderWay, untouched } from "./inPlace.ts";
+import { type RemainingProblem, untouched } from "./inPlace.ts";
 import type { Pin, RunInput } from "./input.ts";
 import type { JobProblem } from "./jobProblem.ts";
-import type { JobRun, Rough, RunPlan } from "./jobRun.ts";
-import { soFar } from "./live.ts";
-import { handOut, type Who } from "./people.ts";
-import { type Lag, type Problem, type Scheduled, START, type Starts, schedule } from "./schedule/index.ts";
+import type { JobRun, RunPlan, WarmStart } from "./jobRun.ts";
+import { applyFinishedRooms } from "./live.ts";
+import { type Assignees, assignSteps } from "./people.ts";
+import {
+  type Problem,
+  type ScheduleResult,
+  START,
+  type Starts,
+  schedule,
+  type TimeLag,
+} from "./schedule/index.ts";
 import { timed } from "./timed.ts";
-import { underWay } from "./underWay.ts";
+import { remainingProblem } from "./underWay.ts";
 
-const pinLag = ({ stepId, at }: Pin): Lag => {
+const pinLag = ({ stepId, at }: Pin): TimeLag => {
   const second = Math.round(at);
-  return { from: START, to: stepId, least: second, most: second };
+  return { from: START, to: stepId, minLag: second, maxLag: second };
 };
 
 /** A step's start in an earlier plan of the job as its rank, what is new right after what it stands behind. */
@@ -22,20 +29,20 @@ const ranksLike = (before: Starts, { tasks }: Problem): readonly number[] => {
   });
 };
 
-type Solved = Extract<Scheduled, { outcome: "scheduled" }>;
-type Planned = Omit<JobRun, "outside">;
+type Solved = Extract<ScheduleResult, { outcome: "scheduled" }>;
+type Planned = Omit<JobRun, "inactiveBreaks">;
 
 /** Answers a job's statement: fresh, from the rooms known to be finished, or from now in a run under way. */
 export class Planner {
   private readonly known: ReadonlySet<string>;
   private readonly pins: readonly Pin[];
-  private readonly who: Who;
+  private readonly who: Assignees;
   private readonly endBy: ReadonlyMap<string, number>;
 
   constructor(
     private readonly stated: JobProblem,
     private readonly input: RunInput,
-    private readonly rough: Rough | undefined,
+    private readonly rough: WarmStart | undefined,
   ) {
     this.known = new Set(stated.steps.map(({ id }) => id));
     this.pins = input.pins.filter(({ stepId, at }) => this.known.has(stepId) && at >= 0);
@@ -44,7 +51,7 @@ export class Planner {
     );
     this.endBy = new Map(
       stated.steps.flatMap(({ id, roomId }) => {
-        const by = roomId === undefined ? undefined : input.leaveBy?.get(roomId);
+        const by = roomId === undefined ? undefined : input.roomDueDates?.get(roomId);
         return by === undefined ? [] : [[id, by] as const];
       }),
     );
@@ -64,15 +71,15 @@ export class Planner {
       found = this.solve(problem);
     }
     if (found.outcome === "impossible") return found;
-    const { finished } = this.input;
-    if (!finished || finished.size === 0) return this.done(untouched(problem), found, kept);
+    const { finishedSeconds } = this.input;
+    if (!finishedSeconds || finishedSeconds.size === 0) return this.done(untouched(problem), found, kept);
     for (const letGo of ["nothing", "wet"] as const) {
-      const gone = soFar(this.stated, problem, found.starts, finished, letGo);
+      const gone = applyFinishedRooms(this.stated, problem, found.starts, finishedSeconds, letGo);
       const rest = this.solve(gone.problem);
       if (rest.outcome === "scheduled") return this.done(gone, rest, kept);
     }
     // Whatever was planned, the rest can be done after the last that is finished.
-    const after = this.goOn(Math.max(...finished.values()));
+    const after = this.goOn(Math.max(...finishedSeconds.values()));
     return after ?? { outcome: "impossible", fault: { code: "no-place", tasks: [...this.known] } };
   }
 
@@ -84,21 +91,29 @@ export class Planner {
       { pins: [], letGo: "wet" },
       { pins: [], letGo: "every most" },
     ] as const) {
-      const gone = underWay(this.stated, this.withPins(pins), { ...this.input, now }, letGo);
+      const gone = remainingProblem(this.stated, this.withPins(pins), { ...this.input, now }, letGo);
       const rest = this.solve(gone.problem);
       if (rest.outcome === "scheduled") return this.done(gone, rest, pins);
     }
     return undefined;
   }
 
-  private solve(problem: Problem): Scheduled {
+  private solve(problem: Problem): ScheduleResult {
     const { stated, rough, who, input } = this;
     return schedule(problem, {
-      ranks: rough?.like ? [ranksLike(rough.like, problem), ...stated.ranks] : stated.ranks,
-      rough: rough !== undefined,
-      endBy: this.endBy,
+      priorities: rough?.previousStarts
+        ? [ranksLike(rough.previousStarts, problem), ...stated.ranks]
+        : stated.ranks,
+      heuristicOnly: rough !== undefined,
+      dueDates: this.endBy,
       untidiness: (starts) => {
-        const { toolChanges, roomChanges } = handOut(stated.steps, problem, starts, input.crew.people, who);
+        const { toolChanges, roomChanges } = assignSteps(
+          stated.steps,
+          problem,
+          starts,
+          input.crew.people,
+          who,
+        );
         return toolChanges + roomChanges;
       },
     });
@@ -110,7 +125,7 @@ export class Planner {
   }
 
   private done(
-    { problem, late, missed, gone, unsaid }: UnderWay,
+    { problem, late: overdueSections, missed, gone: closedSteps, unsaid: unreportedSteps }: RemainingProblem,
     found: Solved,
     kept: readonly Pin[],
   ): Planned {
@@ -119,13 +134,13 @@ export class Planner {
     return {
       outcome: "planned",
       ...timed(stated, problem, found.starts, input.crew.people, this.who),
-      finish: found.finish,
+      makespan: found.makespan,
       lowerBound: found.lowerBound,
       problem,
-      unkept: input.pins.filter(({ stepId }) => known.has(stepId) && !stands(stepId)),
-      late,
-      gone,
-      unsaid,
+      violatedPins: input.pins.filter(({ stepId }) => known.has(stepId) && !stands(stepId)),
+      overdueSections,
+      closedSteps,
+      unreportedSteps,
       driesFirst: stated.driesFirst,
     };
   }

@@ -1,8 +1,8 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { fromSi, toSi } from "../quantity/index.ts";
-import { type JobRun, type RunInput, type RunRoom, runJob } from "./index.ts";
-import { brokenBy } from "./schedule/checkSchedule.ts";
+import { type JobRun, type RunInput, type RunRoom, scheduleJob } from "./index.ts";
+import { findViolations } from "./schedule/checkSchedule.ts";
 import { START } from "./schedule/index.ts";
 import { cleaningWindow, cutRoom, largestSection } from "./section.ts";
 
@@ -35,35 +35,37 @@ const jobs = fc
     breakAt: fc.option(fc.integer({ min: 600, max: 6000 }), { nil: undefined }),
   })
   .map(({ rooms: made, people, circuits, overhead, breakAt }): RunInput => {
-    const rooms = made.map(({ sprayed, dwell, open, most, standsFor, flags, spots, ...each }, i): RunRoom => {
-      const [agitated, groomed, furniture] = flags;
-      return {
-        ...each,
-        id: `r${i}`,
-        ...(sprayed
-          ? {
-              spray: {
-                batchId: "b",
-                rate: 70e-6,
-                dwell,
-                open,
-                dwellMost: most === undefined ? undefined : dwell + most,
-                standsFor,
-              },
-            }
-          : {}),
-        agitated,
-        groomed,
-        furniture,
-        slowVacuum: false,
-        ribbed: i === 3,
-        odourArea: i === 1 ? 0.5 : 0,
-        spotsBefore: spots[0],
-        spotsAfter: spots[1],
-        strip: Math.sqrt(each.area) * 1.2,
-        wayOut: made.slice(i + 1).map((_, k) => `r${i + 1 + k}`),
-      };
-    });
+    const rooms = made.map(
+      ({ sprayed, dwell, open: openTime, most, standsFor, flags, spots, ...each }, i): RunRoom => {
+        const [agitated, groomed, furniture] = flags;
+        return {
+          ...each,
+          id: `r${i}`,
+          ...(sprayed
+            ? {
+                spray: {
+                  batchId: "b",
+                  rate: 70e-6,
+                  dwell,
+                  openTime,
+                  dwellMost: most === undefined ? undefined : dwell + most,
+                  standsFor,
+                },
+              }
+            : {}),
+          agitated,
+          groomed,
+          furniture,
+          slowVacuum: false,
+          ribbed: i === 3,
+          odourArea: i === 1 ? 0.5 : 0,
+          spotsBefore: spots[0],
+          spotsAfter: spots[1],
+          strip: Math.sqrt(each.area) * 1.2,
+          wayOut: made.slice(i + 1).map((_, k) => `r${i + 1 + k}`),
+        };
+      },
+    );
     const sprayed = rooms.filter(({ spray }) => spray);
     const pairs = sprayed.filter((_, i) => i % 2 === 0).map((_, k) => sprayed.slice(2 * k, 2 * k + 2));
     const rinsed = rooms.filter(({ machine }) => machine === "extraction");
@@ -91,16 +93,16 @@ const jobs = fc
 const startsOf = ({ steps }: JobRun) =>
   new Map([[START, 0], ...steps.map(({ id, start }) => [id, start] as const)]);
 const planned = (input: RunInput): JobRun => {
-  const run = runJob(input);
+  const run = scheduleJob(input);
   if (run.outcome !== "planned") throw new Error(JSON.stringify(run.fault));
   return run;
 };
 
 /** What must hold of a run whatever the job, said again from the job and not from the problem. */
 function expectTrue(run: JobRun, input: RunInput) {
-  expect(brokenBy(run.problem, startsOf(run))).toEqual([]);
-  expect(run.lowerBound).toBeLessThanOrEqual(run.finish);
-  expect(Math.max(...run.steps.map(({ end }) => end))).toBe(run.finish);
+  expect(findViolations(run.problem, startsOf(run))).toEqual([]);
+  expect(run.lowerBound).toBeLessThanOrEqual(run.makespan);
+  expect(Math.max(...run.steps.map(({ end }) => end))).toBe(run.makespan);
   for (const [i, { id, area, spray, wayOut }] of input.rooms.entries()) {
     const own = run.sections.filter(({ roomId }) => roomId === id);
     expect(own.reduce((sum, section) => sum + section.area, 0)).toBeCloseTo(area, 6);
@@ -113,14 +115,14 @@ function expectTrue(run: JobRun, input: RunInput) {
       ] as const)
         expect(cleaned - sprayed).toBeGreaterThanOrEqual(spray.dwell);
       if (section.reMists === 0) {
-        expect(section.cleanEnd).toBeLessThanOrEqual(section.standsUntil);
+        expect(section.cleanEnd).toBeLessThanOrEqual(section.cleanDeadline);
         // Two minutes and more that a label leaves are kept, and a foam is worked before it falls.
         if ((spray.dwellMost ?? 0) - spray.dwell >= 120)
           expect(section.cleanEnd - section.sprayEnd).toBeLessThanOrEqual(spray.dwellMost as number);
         if (spray.standsFor !== undefined)
           expect(section.cleanEnd - section.sprayEnd).toBeLessThanOrEqual(spray.dwell + spray.standsFor);
-        expect(section.cleanStart - section.sprayStart).toBeLessThanOrEqual(spray.open);
-        expect(section.cleanEnd - section.sprayEnd).toBeLessThanOrEqual(spray.open);
+        expect(section.cleanStart - section.sprayStart).toBeLessThanOrEqual(spray.openTime);
+        expect(section.cleanEnd - section.sprayEnd).toBeLessThanOrEqual(spray.openTime);
       }
       expect(section.cleanEnd).toBeLessThanOrEqual(section.openUntil);
     }
@@ -143,7 +145,7 @@ describe("the run of a job", () => {
   test("any job: nothing cleaned before its dwell or after its open time, nobody over a wet floor, one of each tool", () => {
     fc.assert(
       fc.property(jobs, (input) => {
-        const run = runJob(input);
+        const run = scheduleJob(input);
         // Too dry for its dwell, or a break as long as a whole open time: said, not planned wrong.
         if (run.outcome === "impossible")
           return expect(["dries-first", "no-place"]).toContain(run.fault.code);
@@ -156,21 +158,22 @@ describe("the run of a job", () => {
   test("what was finished stays; the rest starts after it, and every lag still holds but those it names as late", () => {
     fc.assert(
       fc.property(jobs, fc.nat(3), number(0.5, 2.5), (input, count, factor) => {
-        const before = runJob(input);
+        const before = scheduleJob(input);
         if (before.outcome === "impossible") return;
         const leftAt = (id: string) =>
           Math.max(...before.steps.filter(({ roomId }) => roomId === id).map(({ end }) => end));
         const done = input.rooms.slice(0, Math.min(count, input.rooms.length)).map(({ id }) => id);
-        const finished = new Map(done.map((id) => [id, Math.round(leftAt(id) * factor)]));
-        const run = planned({ ...input, breaks: [], finished });
-        expect(brokenBy(run.problem, startsOf(run))).toEqual([]);
-        const latest = Math.max(0, ...finished.values());
+        const finishedSeconds = new Map(done.map((id) => [id, Math.round(leftAt(id) * factor)]));
+        const run = planned({ ...input, breaks: [], finishedSeconds });
+        expect(findViolations(run.problem, startsOf(run))).toEqual([]);
+        const latest = Math.max(0, ...finishedSeconds.values());
         for (const { id } of input.rooms.slice(done.length))
           for (const { roomId, kind, end } of run.steps)
             if (roomId === id && (kind === "fans" || kind === "groom")) expect(end).toBeGreaterThan(latest);
-        for (const id of run.late) expect(run.sections.find((each) => each.id === id)).toBeDefined();
+        for (const id of run.overdueSections)
+          expect(run.sections.find((each) => each.id === id)).toBeDefined();
         // Told twice, it is the same.
-        expect(runJob({ ...input, breaks: [], finished })).toEqual(run);
+        expect(scheduleJob({ ...input, breaks: [], finishedSeconds })).toEqual(run);
       }),
       { seed: 43, numRuns: 40 },
     );
@@ -179,13 +182,13 @@ describe("the run of a job", () => {
   test("a break is had where it falls into the run, and outside it, the evening before or the night after, changes nothing", () => {
     fc.assert(
       fc.property(jobs, fc.integer({ min: -7200, max: 40_000 }), (input, at) => {
-        const free = runJob({ ...input, breaks: [] });
-        const run = runJob({ ...input, breaks: [{ id: "tea", at, length: 900 }] });
+        const free = scheduleJob({ ...input, breaks: [] });
+        const run = scheduleJob({ ...input, breaks: [{ id: "tea", at, length: 900 }] });
         if (free.outcome === "impossible" || run.outcome === "impossible") return;
         const had = run.steps.find(({ kind }) => kind === "break");
-        if (run.outside.length > 0) {
-          expect(run).toEqual({ ...free, outside: ["tea"] });
-          expect(at < 0 || at >= free.finish).toBe(true);
+        if (run.inactiveBreaks.length > 0) {
+          expect(run).toEqual({ ...free, inactiveBreaks: ["tea"] });
+          expect(at < 0 || at >= free.makespan).toBe(true);
         } else {
           expect(had?.start).toBe(at);
           // Work goes on after it, or went on until it: nobody waits for tea at the end.
@@ -209,7 +212,7 @@ describe("the run of a job", () => {
       ],
     });
     expect(run.steps.find((step) => step.id === id)?.start).toBe(7200);
-    expect(run.unkept).toEqual([]);
+    expect(run.violatedPins).toEqual([]);
     // Nobody can clean before anything is set up.
     const clean = run.sections[0]?.cleanId ?? "";
     const clash = planned({
@@ -219,12 +222,12 @@ describe("the run of a job", () => {
         { stepId: id, at: 7200 },
       ],
     });
-    expect(clash.unkept).toEqual([{ stepId: clean, at: 10 }]);
+    expect(clash.violatedPins).toEqual([{ stepId: clean, at: 10 }]);
     expect(clash.steps.find((step) => step.id === id)?.start).toBe(7200);
   });
 
   test("what dries before its dwell is misted with water, and what dries at once is said", () => {
-    const one = (open: number): RunInput => ({
+    const one = (openTime: number): RunInput => ({
       rooms: [
         {
           id: "r",
@@ -232,7 +235,7 @@ describe("the run of a job", () => {
           machine: "extraction",
           cleanTime: 16,
           padTime: 0,
-          spray: { batchId: "b", rate: 70e-6, dwell: 600, open },
+          spray: { batchId: "b", rate: 70e-6, dwell: 600, openTime },
           agitated: false,
           groomed: false,
           furniture: false,
@@ -267,7 +270,7 @@ describe("the run of a job", () => {
       for (let i = 1; i < wet.length; i++)
         expect((wet[i] as number) - (wet[i - 1] as number)).toBeLessThanOrEqual(400);
     }
-    expect(runJob(one(60))).toEqual({
+    expect(scheduleJob(one(60))).toEqual({
       outcome: "impossible",
       fault: { code: "dries-first", rooms: [{ roomId: "r", open: 60, dwell: 600 }] },
     });

@@ -1,6 +1,6 @@
 import type { Break, RunInput } from "./input.ts";
 import { jobProblem } from "./jobProblem.ts";
-import type { Rough, RunPlan } from "./jobRun.ts";
+import type { RunPlan, WarmStart } from "./jobRun.ts";
 import { Planner } from "./planner.ts";
 
 /**
@@ -8,10 +8,10 @@ import { Planner } from "./planner.ts";
  * then everything as early as it goes. What was finished stays as it was and the rest is planned from there. Steps pinned to
  * an hour stand at it; where all of them together can't, those that can be kept in the order given are.
  */
-export function runJob(input: RunInput, rough?: Rough): RunPlan {
+export function scheduleJob(input: RunInput, rough?: WarmStart): RunPlan {
   if (input.breaks.length === 0) {
     const run = runOnce(input, rough);
-    return run.outcome === "impossible" ? run : { ...run, outside: [] };
+    return run.outcome === "impossible" ? run : { ...run, inactiveBreaks: [] };
   }
   const free = jobProblem({ ...input, breaks: [] });
   if ("code" in free) return { outcome: "impossible", fault: free };
@@ -22,15 +22,15 @@ export function runJob(input: RunInput, rough?: Rough): RunPlan {
     const isIn = (each: Break) => each.at >= 0 && each.at < reached;
     const run = runOnce({ ...input, breaks: input.breaks.filter(isIn) }, rough);
     if (run.outcome === "impossible") return run;
-    const over = run.finish;
+    const over = run.makespan;
     const outside = input.breaks.filter((each) => !isIn(each));
     if (outside.every(({ at }) => at < 0 || at >= over))
-      return { ...run, outside: outside.map(({ id }) => id) };
+      return { ...run, inactiveBreaks: outside.map(({ id }) => id) };
     reached = over;
   }
 }
 
-function runOnce(input: RunInput, rough: Rough | undefined): ReturnType<Planner["plan"]> {
+function runOnce(input: RunInput, rough: WarmStart | undefined): ReturnType<Planner["plan"]> {
   const stated = jobProblem(input);
   if ("code" in stated) return { outcome: "impossible", fault: stated };
   const planner = new Planner(stated, input, rough);

@@ -1,12 +1,12 @@
-import { positive, within } from "../guard.ts";
+import { requireInRange, requirePositive } from "../guard.ts";
 
 /**
  * Largest area, m², to have sprayed and not yet cleaned: cleaned at `rate` m²/s, with `slack` s between the end of
  * the dwell and drying out. Spray more and its far end dries before the head reaches it.
  */
 export function largestAreaAhead(rate: number, slack: number): number {
-  within("time between dwell and dry-out (s)", slack, 0, 86400);
-  return positive("cleaning rate", rate) * slack;
+  requireInRange("time between dwell and dry-out (s)", slack, 0, 86400);
+  return requirePositive("cleaning rate", rate) * slack;
 }
 
 /** How a floor is sprayed and cleaned. s/m² for the three paces, s for the rest. */
@@ -86,7 +86,7 @@ export function cutRoom(
     cuts = [],
   }: { readonly largest: number; readonly strip: number; readonly cuts?: readonly number[] },
 ): Section[] {
-  positive("largest section (m²)", largest);
+  requirePositive("largest section (m²)", largest);
   const least = leastShare(area, strip);
   const ends = [...cuts.filter((cut) => cut > least && cut < 1 - least), 1].toSorted((a, b) => a - b);
   const sections: Section[] = [];

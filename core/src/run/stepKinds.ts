@@ -75,7 +75,7 @@ export interface CrewPace {
 /** What a pace may be, m²/s: from a hand's breadth to a hall, and an overhead as a share. */
 export const PACE_LIMITS = { rate: [0.5 / 60, 60 / 60], overhead: [0, 3] } as const;
 /** The paces where the crew hasn't said its own (common practice). */
-export const USUAL_PACE = { vacuum: PACES.vacuum, spray: PACES.spray, overhead: WORK_OVERHEAD } as const;
+export const DEFAULT_PACE = { vacuum: PACES.vacuum, spray: PACES.spray, overhead: WORK_OVERHEAD } as const;
 
 /** What a job took beyond the sum of its steps, as a share of that sum. */
 export function overheadShare(summed: number, taken: number): number {

@@ -1,6 +1,6 @@
 import type { JobProblem } from "./jobProblem.ts";
 import type { RunSection, Step } from "./jobRun.ts";
-import { handOut, type Who } from "./people.ts";
+import { type Assignees, assignSteps } from "./people.ts";
 import type { Problem, Starts } from "./schedule/index.ts";
 
 /** Steps and sections with their hours, in the order they begin. */
@@ -9,13 +9,13 @@ export function timed(
   problem: Problem,
   starts: Starts,
   people: number,
-  said: Who,
+  said: Assignees,
 ) {
   const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
   const usual = new Map(stated.tasks.map((task) => [task.id, task.duration]));
   const startOf = (id: string) => starts.get(id) ?? 0;
   const endOf = (id: string) => startOf(id) + (duration.get(id) ?? 0);
-  const { who, toolChanges } = handOut(steps, problem, starts, people, said);
+  const { who, toolChanges } = assignSteps(steps, problem, starts, people, said);
   return {
     toolChanges,
     steps: steps
@@ -25,7 +25,7 @@ export function timed(
           ...step,
           start: startOf(step.id),
           end: endOf(step.id),
-          usual: usual.get(step.id) ?? 0,
+          plannedSeconds: usual.get(step.id) ?? 0,
           ...(by === undefined ? {} : { who: by }),
         };
       })
@@ -45,7 +45,7 @@ export function timed(
         cleanStart: startOf(cleanId),
         cleanEnd: endOf(cleanId),
         openUntil: by(section.open),
-        standsUntil: by(section.stands),
+        cleanDeadline: by(section.stands),
       };
     }),
   };

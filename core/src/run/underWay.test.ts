@@ -1,7 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { type JobRun, type RunInput, type RunRoom, runJob, type StepKnown } from "./index.ts";
-import { brokenBy } from "./schedule/checkSchedule.ts";
+import { type JobRun, type RunInput, type RunRoom, type StepProgress, scheduleJob } from "./index.ts";
+import { findViolations } from "./schedule/checkSchedule.ts";
 import { START } from "./schedule/index.ts";
 
 const room = (id: string, more: Partial<RunRoom> = {}): RunRoom => ({
@@ -10,7 +10,7 @@ const room = (id: string, more: Partial<RunRoom> = {}): RunRoom => ({
   machine: "extraction",
   cleanTime: 22,
   padTime: 0,
-  spray: { batchId: "b", rate: 70e-6, dwell: 480, open: 1500 },
+  spray: { batchId: "b", rate: 70e-6, dwell: 480, openTime: 1500 },
   agitated: true,
   groomed: true,
   furniture: true,
@@ -42,7 +42,7 @@ const job = (people = 1): RunInput => ({
   pins: [],
 });
 const planned = (input: RunInput): JobRun => {
-  const run = runJob(input);
+  const run = scheduleJob(input);
   if (run.outcome !== "planned") throw new Error(JSON.stringify(run.fault));
   return run;
 };
@@ -51,7 +51,7 @@ const starts = ({ steps }: JobRun) =>
 
 /** Works a job off by its plan, each step so many times as long as planned; stops after so many. */
 function worked(input: RunInput, pace: readonly number[], stopAfter: number) {
-  const logged = new Map<string, StepKnown>();
+  const logged = new Map<string, StepProgress>();
   let now = 0;
   for (let k = 0; k < stopAfter; k++) {
     const run = planned({ ...input, logged, now });
@@ -83,7 +83,7 @@ describe("a run under way", () => {
           const input = job(people);
           const { logged, now } = worked(input, pace, stopAfter);
           const run = planned({ ...input, logged, now });
-          expect(brokenBy(run.problem, starts(run))).toEqual([]);
+          expect(findViolations(run.problem, starts(run))).toEqual([]);
           for (const step of run.steps) {
             const said = logged.get(step.id);
             if (said) expect([step.start, step.end, step.who]).toEqual([said.start, said.end, said.who]);
@@ -91,8 +91,8 @@ describe("a run under way", () => {
           }
           // Of what is still to clean only what is named as late is cleaned too late.
           for (const section of run.sections)
-            if (!run.late.includes(section.id) && !logged.has(section.cleanId))
-              expect(section.cleanEnd).toBeLessThanOrEqual(section.standsUntil + 1);
+            if (!run.overdueSections.includes(section.id) && !logged.has(section.cleanId))
+              expect(section.cleanEnd).toBeLessThanOrEqual(section.cleanDeadline + 1);
         },
       ),
       { seed: 61, numRuns: 25 },
@@ -122,12 +122,12 @@ describe("a run under way", () => {
           );
           const breaks = pauses.map((each, i) => ({ ...each, id: `b${i}` }));
           const run = planned({ ...job(people), logged, breaks, pins, now });
-          expect(brokenBy(run.problem, starts(run))).toEqual([]);
+          expect(findViolations(run.problem, starts(run))).toEqual([]);
           for (const { id, kind, start, end, who } of run.steps) {
             const of = logged.get(id);
             if (kind !== "break") expect(who).toBeDefined();
             if (of?.end !== undefined) expect(end).toBe(Math.max(0, of.start ?? 0, of.end));
-            else if (of?.start === undefined && kind !== "break" && !run.gone.includes(id))
+            else if (of?.start === undefined && kind !== "break" && !run.closedSteps.includes(id))
               expect(start).toBeGreaterThanOrEqual(now);
           }
         },
@@ -149,10 +149,10 @@ describe("a run under way", () => {
           const rooms = input.rooms.map((each) => ({
             ...each,
             area: each.area * larger,
-            ...(each.spray ? { spray: { ...each.spray, open: each.spray.open * drier } } : {}),
+            ...(each.spray ? { spray: { ...each.spray, openTime: each.spray.openTime * drier } } : {}),
           }));
           const run = planned({ ...input, rooms, logged, now });
-          expect(brokenBy(run.problem, starts(run))).toEqual([]);
+          expect(findViolations(run.problem, starts(run))).toEqual([]);
           for (const [id, said] of logged)
             if (/^(vacuum|pre-spray|agitate|clean|groom):/.test(id))
               expect(run.steps.find((step) => step.id === id)).toMatchObject({
@@ -181,7 +181,7 @@ describe("a run under way", () => {
     const share = fc.double({ min: 0, max: 1, noNaN: true });
     fc.assert(
       fc.property(fc.array(fc.tuple(share, share), { maxLength: 5 }), (pairs) => {
-        const logged = new Map<string, StepKnown>(
+        const logged = new Map<string, StepProgress>(
           pairs.flatMap(([a, b], i) => {
             const part = { number: i + 1, from: Math.min(a, b), to: Math.max(a, b) };
             return part.from < part.to ? [[`clean:c.${i + 1}`, { end: 10, roomId: "c", part }] as const] : [];
@@ -222,15 +222,15 @@ describe("a run under way", () => {
   test("a step of one's own has its hands: its person gets nothing else until it is done, the other goes on, and it never ends by itself", () => {
     const own = { start: 900, who: 1, what: "Talk with the customer", roomId: "a" };
     const setUp = { start: 0, end: 900, who: 0 };
-    const at = (now: number, more: readonly (readonly [string, StepKnown])[] = []) =>
+    const at = (now: number, more: readonly (readonly [string, StepProgress])[] = []) =>
       planned({
         ...job(2),
-        logged: new Map<string, StepKnown>([["set-up", setUp], ["own:1", own], ...more]),
+        logged: new Map<string, StepProgress>([["set-up", setUp], ["own:1", own], ...more]),
         now,
       });
     for (const now of [901, 2500]) {
       const run = at(now);
-      expect(brokenBy(run.problem, starts(run))).toEqual([]);
+      expect(findViolations(run.problem, starts(run))).toEqual([]);
       const step = run.steps.find(({ id }) => id === "own:1");
       expect(step).toMatchObject({ kind: "own", what: own.what, who: 1, start: 900 });
       const end = step?.end as number;
@@ -264,7 +264,7 @@ describe("a run under way", () => {
       now: 0,
     });
     expect(passed.steps.find(({ id }) => id === "vacuum:a")).toMatchObject({ start: 0, end: 0 });
-    expect(passed.finish).toBeLessThan(planned(input).finish);
+    expect(passed.makespan).toBeLessThan(planned(input).makespan);
   });
 
   test("packed up is packed up: what nobody logged by then isn't done, and nothing comes after", () => {
@@ -278,18 +278,18 @@ describe("a run under way", () => {
       ]),
       now: 4600,
     });
-    expect(run.finish).toBe(4600);
+    expect(run.makespan).toBe(4600);
     expect(run.steps.find(({ id }) => id === "vacuum:b")).toMatchObject({ start: 4600, end: 4600 });
-    expect(run.unsaid).toContain("vacuum:b");
-    expect(run.unsaid).not.toContain("vacuum:a");
+    expect(run.unreportedSteps).toContain("vacuum:b");
+    expect(run.unreportedSteps).not.toContain("vacuum:a");
     const passedOver = planned({ ...input, logged: new Map([["pack-up", { skipped: 4600 }]]), now: 4600 });
-    expect(passedOver.finish).toBe(4600);
+    expect(passedOver.makespan).toBe(4600);
   });
 
   test("sprayed and then held up past its open time: the run goes on, names the section, and cleans it", () => {
     const input = job();
     const spray = planned(input).sections[0]?.sprayId ?? "";
-    const logged = new Map<string, StepKnown>([
+    const logged = new Map<string, StepProgress>([
       ["set-up", { start: 0, end: 900 }],
       ["fill:b.1", { start: 900, end: 1000 }],
       [spray, { start: 1000, end: 1100 }],
@@ -297,7 +297,7 @@ describe("a run under way", () => {
     ]);
     const run = planned({ ...input, logged, now: 5000 });
     const [first] = run.sections;
-    expect(run.late).toEqual([first?.id]);
+    expect(run.overdueSections).toEqual([first?.id]);
     expect(first?.cleanStart).toBeGreaterThanOrEqual(5000);
   });
 
@@ -306,11 +306,11 @@ describe("a run under way", () => {
     const { logged, now } = worked(input, [1], 14);
     const rooms = input.rooms.map((each) => ({
       ...each,
-      spray: { ...(each.spray as object), open: 40 } as never,
+      spray: { ...(each.spray as object), openTime: 40 } as never,
     }));
     const before = planned({ ...input, logged, now });
     const run = planned({ ...input, rooms, logged, now });
-    expect(runJob({ ...input, rooms }).outcome).toBe("impossible");
+    expect(scheduleJob({ ...input, rooms }).outcome).toBe("impossible");
     const sprayed = before.sections.filter(({ sprayId }) => logged.has(sprayId ?? ""));
     expect(sprayed.length).toBeGreaterThan(0);
     expect(run.sections.map(({ id }) => id)).toEqual(sprayed.map(({ id }) => id));
@@ -322,7 +322,7 @@ describe("a run under way", () => {
         rooms,
         logged,
         now,
-        finished: new Map([
+        finishedSeconds: new Map([
           ["a", now],
           ["b", now],
           ["c", now],
@@ -357,13 +357,13 @@ describe("a run under way", () => {
       ...input,
       breaks: [{ id: "tea", at: 2500, length: 900 }],
       pins: [{ stepId: "pack-up", at: 1200 }],
-      logged: new Map<string, StepKnown>([
+      logged: new Map<string, StepProgress>([
         [one?.cleanId ?? "", { start: 2000, who: 0 }],
         [two?.cleanId ?? "", { start: 2100, who: 1 }],
       ]),
       now: 2200,
     });
-    expect(run.unkept).toEqual([{ stepId: "pack-up", at: 1200 }]);
+    expect(run.violatedPins).toEqual([{ stepId: "pack-up", at: 1200 }]);
     expect(run.steps.find(({ id }) => id === two?.cleanId)).toMatchObject({ start: 2100, who: 1 });
   });
 });

@@ -1,4 +1,4 @@
-import { inPlace, isBreak, type LetGo, type Place, type UnderWay } from "./inPlace.ts";
+import { fixPlacements, isBreak, type Placement, type Relaxation, type RemainingProblem } from "./inPlace.ts";
 import type { RunInput } from "./input.ts";
 import type { JobProblem } from "./jobProblem.ts";
 import { type Problem, START, type Task } from "./schedule/index.ts";
@@ -10,27 +10,27 @@ const GOES_ON = 60;
 function placesOf(
   steps: JobProblem["steps"],
   problem: Problem,
-  { logged = new Map(), finished = new Map(), now = 0 }: RunInput,
-): { readonly places: ReadonlyMap<string, Place>; readonly inHand: ReadonlySet<string> } {
+  { logged = new Map(), finishedSeconds = new Map(), now = 0 }: RunInput,
+): { readonly places: ReadonlyMap<string, Placement>; readonly inHand: ReadonlySet<string> } {
   const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
-  const places = new Map<string, Place>();
+  const places = new Map<string, Placement>();
   const inHand = new Set<string>();
   const packedUp = logged.get("pack-up");
   const over = packedUp?.end ?? packedUp?.skipped;
   for (const { id, roomId } of steps) {
     const said = logged.get(id);
-    const left = roomId === undefined ? undefined : finished.get(roomId);
+    const left = roomId === undefined ? undefined : finishedSeconds.get(roomId);
     const usual = planned.get(id) ?? 0;
     if (said?.end !== undefined) {
       const start = Math.max(0, said.start ?? said.end - usual);
-      places.set(id, { at: start, took: Math.max(0, said.end - start), passed: false });
+      places.set(id, { start, took: Math.max(0, said.end - start), passed: false });
     } else if (said?.skipped !== undefined)
-      places.set(id, { at: Math.max(0, said.skipped), took: 0, passed: true });
-    else if (left !== undefined) places.set(id, { at: Math.max(0, left), took: 0, passed: false });
+      places.set(id, { start: Math.max(0, said.skipped), took: 0, passed: true });
+    else if (left !== undefined) places.set(id, { start: Math.max(0, left), took: 0, passed: false });
     else if (said?.start !== undefined) {
       inHand.add(id);
       places.set(id, {
-        at: Math.max(0, said.start),
+        start: Math.max(0, said.start),
         took: Math.max(usual, now + GOES_ON - said.start),
         passed: false,
       });
@@ -40,11 +40,11 @@ function placesOf(
   const roomless = new Set(steps.flatMap(({ id, roomId }) => (roomId === undefined ? [id] : [])));
   for (let changed = true; changed; ) {
     changed = false;
-    for (const { from, to, least } of problem.lags) {
+    for (const { from, to, minLag } of problem.lags) {
       const place = places.get(to);
-      if (!place || place.passed || least === undefined || places.has(from) || !roomless.has(from)) continue;
+      if (!place || place.passed || minLag === undefined || places.has(from) || !roomless.has(from)) continue;
       places.set(from, {
-        at: Math.max(0, place.at - (planned.get(from) ?? 0)),
+        start: Math.max(0, place.start - (planned.get(from) ?? 0)),
         took: planned.get(from) ?? 0,
         passed: false,
       });
@@ -56,7 +56,7 @@ function placesOf(
     for (const { id, kind } of steps)
       if (!places.has(id))
         places.set(id, {
-          at: Math.max(0, over),
+          start: Math.max(0, over),
           took: 0,
           passed: true,
           ...(kind === "break" ? {} : { unsaid: true }),
@@ -68,18 +68,18 @@ function placesOf(
  * Puts what the log knows of single steps into a job's problem. Steps done or passed over take up nobody's hands any more; one
  * begun stands where it began and lasts as planned, or until now where it has taken longer; everything else starts after now.
  */
-export function underWay(
+export function remainingProblem(
   { steps, sections }: Pick<JobProblem, "steps" | "sections">,
   problem: Problem,
   input: RunInput,
-  letGo: LetGo,
-): UnderWay {
+  letGo: Relaxation,
+): RemainingProblem {
   const { now = 0, crew } = input;
   const { places, inHand } = placesOf(steps, problem, input);
   const breaks = problem.tasks.filter(({ id }) => isBreak(id));
   const breakAt = new Map(
-    problem.lags.flatMap(({ from, to, least }) =>
-      from === START && least !== undefined ? [[to, least]] : [],
+    problem.lags.flatMap(({ from, to, minLag }) =>
+      from === START && minLag !== undefined ? [[to, minLag]] : [],
     ),
   );
   const isOver = (task: Task) => (breakAt.get(task.id) ?? 0) + task.duration <= now;
@@ -109,7 +109,7 @@ export function underWay(
     return uses;
   };
   const lasts = new Map(
-    [...places].map(([id, { at, took }]) => [id, { at, took: Math.round(took) }] as const),
+    [...places].map(([id, { start, took }]) => [id, { at: start, took: Math.round(took) }] as const),
   );
   // What goes on longest first: it is what its person is free after.
   const held = new Map(
@@ -126,5 +126,5 @@ export function underWay(
     if (!place) return breaks.includes(task) && isOver(task) ? { ...task, uses: [] } : task;
     return { ...task, duration: place.took, uses: held.get(task.id) ?? [] };
   });
-  return inPlace(problem, { tasks, sections, places, inHand, now, letGo });
+  return fixPlacements(problem, { tasks, sections, places, inHand, now, letGo });
 }

@@ -2,7 +2,7 @@ import type { RunFill, RunInput, RunRoom } from "./input.ts";
 import { PACES, RIBBED_VACUUM, SLOW_VACUUM, WORK_OVERHEAD } from "./stepKinds.ts";
 
 /** What a room's steps take, s, at the paces given. */
-export function workOf(room: RunRoom, { pace = {} }: Pick<RunInput["crew"], "pace">) {
+export function stepDurations(room: RunRoom, { pace = {} }: Pick<RunInput["crew"], "pace">) {
   const { area, spray } = room;
   const slower = room.ribbed ? RIBBED_VACUUM : room.slowVacuum ? SLOW_VACUUM : 1;
   return {
@@ -28,7 +28,7 @@ const sum = (values: readonly number[]) => values.reduce((total, each) => total 
  * of it is a step of its own here, set-up, fills and trips. Never below 1.
  */
 export function stretchOf({ rooms, fills, tanks, crew }: RunInput): number {
-  const work = sum(rooms.flatMap((room) => Object.values(workOf(room, crew))));
+  const work = sum(rooms.flatMap((room) => Object.values(stepDurations(room, crew))));
   const round = sum([
     PACES.setUp + PACES.packUp,
     ...fills.map(fillTime),

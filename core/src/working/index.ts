@@ -1,1 +1,1 @@
-export { explain, type Figure, type FigureKind, figure, type Working } from "./working.ts";
+export { type Explanation, explain, type Figure, type FigureKind, figure } from "./working.ts";

@@ -19,7 +19,7 @@ export const figure = (name: string, value: number, kind: FigureKind, assumed = 
 });
 
 /** How a computed number came about: everything a person needs to do it again by hand, and what it hangs on most. */
-export interface Working {
+export interface Explanation {
   readonly result: Figure;
   readonly formula: string;
   readonly inputs: readonly Figure[];
@@ -47,7 +47,7 @@ function raised(kind: FigureKind, value: number): number {
 }
 
 /** Runs a computation and its neighbours, and writes down how it went. */
-export function explain<K extends string>(explained: Explained<K>): Working {
+export function explain<K extends string>(explained: Explained<K>): Explanation {
   const keys = Object.keys(explained.inputs) as K[];
   const x = Object.fromEntries(keys.map((key) => [key, explained.inputs[key].value])) as Record<K, number>;
   const value = explained.compute(x);

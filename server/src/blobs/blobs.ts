@@ -1,5 +1,5 @@
 /** Where bytes are kept that don't belong in the database, each whole under a key. Keys are made of ids, never of names. */
-export interface Blobs {
+export interface BlobStore {
   /** Keeps bytes for good: when it returns they outlive a power cut. A second put of a key replaces the first. */
   put(key: string, bytes: Buffer): Promise<void>;
   get(key: string): Promise<Buffer | undefined>;

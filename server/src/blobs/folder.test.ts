@@ -3,15 +3,15 @@ import { mkdir, mkdtemp, readdir, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterEach, beforeEach, expect, test } from "@jest/globals";
-import type { Blobs } from "./blobs.ts";
-import { blobsInFolder } from "./folder.ts";
+import type { BlobStore } from "./blobs.ts";
+import { fileBlobStore } from "./folder.ts";
 
 const KEY = "0193/a1";
 let dir: string;
-let blobs: Blobs;
+let blobs: BlobStore;
 beforeEach(async () => {
   dir = await mkdtemp(path.join(tmpdir(), "scutch blobs "));
-  blobs = blobsInFolder(dir, ".jpg");
+  blobs = fileBlobStore(dir, ".jpg");
 });
 afterEach(() => rm(dir, { recursive: true }));
 

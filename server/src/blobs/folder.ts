@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { mkdir, open, readFile, rename, rm } from "node:fs/promises";
 import path from "node:path";
-import type { Blobs } from "./blobs.ts";
+import type { BlobStore } from "./blobs.ts";
 
 const KEY = /^[0-9a-f-]+(?:\/[0-9a-f-]+)*$/;
 
@@ -25,7 +25,7 @@ async function writeDown(place: string, bytes: Buffer): Promise<void> {
 }
 
 /** Blobs as files in a folder, each written whole or not at all. */
-export function blobsInFolder(dir: string, ending: string): Blobs {
+export function fileBlobStore(dir: string, ending: string): BlobStore {
   const fileOf = (key: string) => {
     if (!KEY.test(key)) throw new Error(`not a key: ${key}`);
     return path.join(dir, `${key}${ending}`);

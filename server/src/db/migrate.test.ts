@@ -10,7 +10,7 @@ import { readJob } from "../features/job/service.ts";
 import { appendLog, readLog } from "../features/log/service.ts";
 import { readStock } from "../features/stock/service.ts";
 import { freshDatabase } from "../testing/database.ts";
-import { bringUpToDate, schemaState } from "./migrate.ts";
+import { runMigrations, schemaState } from "./migrate.ts";
 
 const DRIZZLE = path.resolve(import.meta.dirname, "../../drizzle");
 const read = (name: string) =>
@@ -38,7 +38,7 @@ async function firstTwo(): Promise<string> {
 beforeAll(async () => {
   database = await freshDatabase();
   const folder = await firstTwo();
-  await bringUpToDate(database.db, folder);
+  await runMigrations(database.db, folder);
   await rm(folder, { recursive: true });
   for (const statement of read("version-1.sql").split(/;\n/))
     if (statement.trim()) await database.pool.query(statement);
@@ -47,9 +47,9 @@ afterAll(() => database.drop());
 
 test("a server sees that the schema is older; brought up to date it is current, and a second run changes nothing", async () => {
   expect(await schemaState(database.db)).toBe("older");
-  await bringUpToDate(database.db);
+  await runMigrations(database.db);
   expect(await schemaState(database.db)).toBe("current");
-  await bringUpToDate(database.db);
+  await runMigrations(database.db);
   await database.pool.query(
     "update __drizzle_migrations set created_at = created_at + 1 order by id desc limit 1",
   );

@@ -8,7 +8,7 @@ const MIGRATIONS = process.env.MIGRATIONS_DIR ?? path.resolve(import.meta.dirnam
 const TABLE = "__drizzle_migrations";
 
 /** Brings the schema up to date; a second run does nothing. */
-export async function bringUpToDate(db: Db, migrationsFolder = MIGRATIONS): Promise<void> {
+export async function runMigrations(db: Db, migrationsFolder = MIGRATIONS): Promise<void> {
   await migrate(db, { migrationsFolder });
 }
 

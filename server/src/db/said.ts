@@ -2,6 +2,6 @@
 type Row<T> = { readonly [K in keyof Required<T>]: Required<T>[K] | null };
 
 /** A thing from its row, without the fields whose column was NULL: absent means not said. */
-export function said<T extends object>(row: Row<T>): T {
+export function omitNulls<T extends object>(row: Row<T>): T {
   return Object.fromEntries(Object.entries(row).filter(([, value]) => value !== null)) as T;
 }

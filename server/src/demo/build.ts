@@ -1,11 +1,11 @@
 import {
   type Door,
   type Job,
-  jobInput,
   type LogEntry,
   type Product,
   type Room,
   type Spot,
+  toJobInput,
 } from "@scutch/contract";
 import { planWork } from "@scutch/core/plan";
 import { demoId } from "./demoId.ts";
@@ -119,7 +119,7 @@ export function dyeTested(
 export function firstFill(job: Job, start: number, minutes: number, by: string): LogEntry {
   const [batch] = job.batches;
   const { batches } = planWork(
-    jobInput(job, { products: Object.values(PRODUCTS), vessels: Object.values(VESSELS) }),
+    toJobInput(job, { products: Object.values(PRODUCTS), vessels: Object.values(VESSELS) }),
   );
   const planned = batches[0]?.batch;
   if (!batch || planned?.outcome !== "planned" || !planned.fills[0])

@@ -1,6 +1,6 @@
 /** The demo is what people see first: nothing in it may contradict itself. */
 import { describe, expect, test } from "@jest/globals";
-import { Gear, Job, jobInput, LogEntry, Product, Site, StockLot, Vessel } from "@scutch/contract";
+import { Gear, Job, LogEntry, Product, Site, StockLot, toJobInput, Vessel } from "@scutch/contract";
 import { outlineOf, placeRooms, turned } from "@scutch/core/floor";
 import { careOf, planJob } from "@scutch/core/plan";
 import { demoJobs } from "./jobs.ts";
@@ -14,10 +14,10 @@ const around = {
   gear: Object.values(GEAR),
 };
 const jobs = demoJobs(NOW).map(({ job, log }) => {
-  const input = jobInput(job, {
+  const input = toJobInput(job, {
     ...around,
     log,
-    startsAt: Date.parse(`${job.day}T${job.startsAt}Z`),
+    startsAtMs: Date.parse(`${job.day}T${job.startsAt}Z`),
   } as never);
   return { job, log, input, plan: planJob(input), care: careOf(input) };
 });
@@ -81,15 +81,15 @@ test("at whatever hour it is made, jobs start at working hours, one is half done
     const states = demoJobs(now)
       .slice(0, 2)
       .map(({ job, log }) => {
-        const startsAt = Date.parse(`${job.day}T${job.startsAt}Z`);
+        const startsAtMs = Date.parse(`${job.day}T${job.startsAt}Z`);
         expect(job.startsAt >= "08:00" && job.startsAt <= "15:00").toBe(true);
         for (const entry of log) expect(Date.parse(entry.at)).toBeLessThanOrEqual(now.getTime());
-        const plan = planJob(jobInput(job, { ...around, log, startsAt }));
+        const plan = planJob(toJobInput(job, { ...around, log, startsAtMs }));
         const rooms = plan.rooms.filter(({ passage }) => !passage);
         const finished = rooms.filter(({ finishLogged }) => finishLogged).length;
         if (finished === 0) return "planned";
         if (finished < rooms.length) return "half done";
-        return startsAt + (plan.dryAt ?? Number.POSITIVE_INFINITY) * 3_600_000 > now.getTime()
+        return startsAtMs + (plan.dryAt ?? Number.POSITIVE_INFINITY) * 3_600_000 > now.getTime()
           ? "drying"
           : "dry";
       });

@@ -1,6 +1,6 @@
 import type { CrewId } from "@scutch/contract";
 import { eq, sql } from "drizzle-orm";
-import type { Blobs } from "../blobs/blobs.ts";
+import type { BlobStore } from "../blobs/blobs.ts";
 import type { Db, Transaction } from "../db/connect.ts";
 import { firstCrew, makeCrew } from "../features/crew/store.ts";
 import { writeGear } from "../features/gear/store.ts";
@@ -54,7 +54,7 @@ async function seed(tx: Transaction, now: Date): Promise<void> {
 /** The crew to work for: on a first start the demo's, made with its jobs as of `now`; `reset` makes the demo afresh. */
 export async function ensureCrew(
   db: Db,
-  { reset, now, blobs }: { readonly reset: boolean; readonly now: Date; readonly blobs: Blobs },
+  { reset, now, blobs }: { readonly reset: boolean; readonly now: Date; readonly blobs: BlobStore },
 ): Promise<CrewId> {
   const crew = await firstCrew(db);
   if (crew !== undefined && !reset) return crew;

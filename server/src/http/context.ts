@@ -1,6 +1,6 @@
 import type { CrewId } from "@scutch/contract";
 import type { Request } from "express";
-import type { Blobs } from "../blobs/blobs.ts";
+import type { BlobStore } from "../blobs/blobs.ts";
 import type { Db } from "../db/connect.ts";
 
 /** Who asks: whose work it is, and who of them where that is known. */
@@ -15,6 +15,6 @@ export type ActorOf = (request: Request) => Promise<Actor | undefined>;
 /** What requests are answered with. */
 export interface Context {
   readonly db: Db;
-  readonly blobs: Blobs;
+  readonly blobs: BlobStore;
   readonly actorOf: ActorOf;
 }

@@ -1,4 +1,4 @@
-import { type Endpoint, faultsOf, MOST_PHOTO_BYTES, PHOTO_TYPES } from "@scutch/contract";
+import { type Endpoint, faultsOf, MAX_PHOTO_BYTES, PHOTO_TYPES } from "@scutch/contract";
 import express, { type Request, type Router } from "express";
 import type { z } from "zod";
 import { ApiFailure } from "./apiFailure.ts";
@@ -61,7 +61,7 @@ export function mountUpload<E extends Endpoint>(
       callOf(endpoint, request);
       next();
     },
-    express.raw({ type: [...PHOTO_TYPES], limit: MOST_PHOTO_BYTES }),
+    express.raw({ type: [...PHOTO_TYPES], limit: MAX_PHOTO_BYTES }),
     async (request, response) => {
       const picture = request.body as Buffer;
       const answer = handle({ ...callOf(endpoint, request), picture }, actorIn(response));

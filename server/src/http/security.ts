@@ -32,7 +32,7 @@ const LOOPBACK = /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/i;
  * web can make the browser call it, or point a name of its own at it. So the host must be loopback, a request that
  * changes something must come from a page of ours, and no other site's page may load anything from here but by a link.
  */
-export const onlyOurPages: RequestHandler = (request, _response, next) => {
+export const sameOriginOnly: RequestHandler = (request, _response, next) => {
   const host = request.headers.host ?? "";
   const { origin } = request.headers;
   const site = request.get("sec-fetch-site");

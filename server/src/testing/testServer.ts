@@ -6,8 +6,8 @@ import type mysql from "mysql2/promise";
 import pino from "pino";
 import request from "supertest";
 import { makeApp } from "../app.ts";
-import { blobsInFolder } from "../blobs/folder.ts";
-import { bringUpToDate } from "../db/migrate.ts";
+import { fileBlobStore } from "../blobs/folder.ts";
+import { runMigrations } from "../db/migrate.ts";
 import { demoId } from "../demo/demoId.ts";
 import { ensureCrew } from "../demo/seed.ts";
 import { makeCrew } from "../features/crew/store.ts";
@@ -17,9 +17,9 @@ import { freshDatabase } from "./database.ts";
 /** A server on a database of its own, seeded with the demo, and a second crew on the same tables. */
 export async function startTestServer() {
   const { pool, db, drop } = await freshDatabase();
-  await bringUpToDate(db);
+  await runMigrations(db);
   const photoDir = await mkdtemp(path.join(tmpdir(), "scutch-photos-"));
-  const blobs = blobsInFolder(photoDir, PICTURES);
+  const blobs = fileBlobStore(photoDir, PICTURES);
   const crewId = await ensureCrew(db, { reset: false, blobs, now: new Date("2026-03-10T13:00:00Z") });
   const otherCrew = demoId("crew", 2);
   await makeCrew(db, otherCrew, "Another crew");

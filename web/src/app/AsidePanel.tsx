@@ -1,7 +1,7 @@
 import type { Fault } from "@scutch/contract";
 import { useState } from "react";
-import { type Aside, asFile, readAside, takeBack, tryAgain } from "../device/aside.ts";
-import { useLive } from "../device/live.ts";
+import { asFile, type DeadLetter, discardDeadLetter, readDeadLetters, requeue } from "../device/aside.ts";
+import { useDeviceQuery } from "../device/live.ts";
 import { session } from "../device/session.ts";
 import { contractFault } from "../format/words.ts";
 import { heldForgotten } from "../state/holdingSlice.ts";
@@ -19,7 +19,7 @@ const THINGS = {
 } as const;
 
 /** What was set aside, by its name. */
-function nameOf(aside: Aside): string {
+function nameOf(aside: DeadLetter): string {
   const ofJob = aside.jobTitle ? ` of “${aside.jobTitle}”` : "";
   switch (aside.what) {
     case "job":
@@ -38,7 +38,7 @@ function nameOf(aside: Aside): string {
 }
 
 /** Why it couldn't be sent, in words. */
-function whyOf({ trouble: { aside } }: Aside): string {
+function whyOf({ trouble: { aside } }: DeadLetter): string {
   if (aside?.why === "silent") return "No answer came to it, again and again, while the rest went through.";
   if (aside?.why === "fault") return "The server failed at it, again and again, while the rest went through.";
   if (aside?.code === "entry-differs") return "The server has something else under its name.";
@@ -47,21 +47,21 @@ function whyOf({ trouble: { aside } }: Aside): string {
   return fault ? `The server refused it: ${contractFault(fault)}` : "The server refused it.";
 }
 
-function save(aside: Aside): void {
+function save(aside: DeadLetter): void {
   const { name, content } = asFile(aside);
   saveFile(name, content);
 }
 
 /** Takes it back here for good: out of the database, and out of what this page still holds of it. */
-async function giveUp(aside: Aside): Promise<void> {
+async function giveUp(aside: DeadLetter): Promise<void> {
   const { db, store } = session();
-  if (!(await takeBack(db, aside))) return;
+  if (!(await discardDeadLetter(db, aside))) return;
   if (aside.what !== "job" || !aside.row.known) store.dispatch(heldForgotten(aside.key));
 }
 
 /** What couldn't be sent and was set aside while the rest went on: each with its reason and the three ways out. */
 export function AsidePanel() {
-  const asides = useLive(readAside, []) ?? [];
+  const asides = useDeviceQuery(readDeadLetters, []) ?? [];
   if (asides.length === 0) return null;
   return (
     <Callout tone="caution" title="Not sent. It is kept on this device until you decide.">
@@ -74,7 +74,7 @@ export function AsidePanel() {
   );
 }
 
-function AsideLine({ aside }: { readonly aside: Aside }) {
+function AsideLine({ aside }: { readonly aside: DeadLetter }) {
   const [sure, setSure] = useState(false);
   const { db, lanes } = session();
   return (
@@ -84,7 +84,7 @@ function AsideLine({ aside }: { readonly aside: Aside }) {
         <span className="text-sm">{whyOf(aside)}</span>
       </div>
       <div className="flex flex-wrap gap-2">
-        <Button onClick={() => void tryAgain(db, aside).then(lanes.now)}>Try again</Button>
+        <Button onClick={() => void requeue(db, aside).then(lanes.sendNow)}>Try again</Button>
         {sure ? (
           <Button className="text-stop" onClick={() => void giveUp(aside)}>
             Give it up for good

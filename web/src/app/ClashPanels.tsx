@@ -1,9 +1,9 @@
 import type { Job } from "@scutch/contract";
-import type { Clash } from "@scutch/core/plan";
+import type { MergeConflict } from "@scutch/core/plan";
 import { useState } from "react";
-import { decideClash } from "../device/changes.ts";
-import { planOf } from "../device/jobRow.ts";
-import { useLive } from "../device/live.ts";
+import { decideConflict } from "../device/changes.ts";
+import { currentPlan } from "../device/jobRow.ts";
+import { useDeviceQuery } from "../device/live.ts";
 import { limitsIn } from "../format/readers.ts";
 import { planFault } from "../planning/desk.ts";
 import { useUnits } from "../state/useUnits.ts";
@@ -14,13 +14,15 @@ import { clashText } from "./clashText.ts";
 
 /** What two edits of a job said differently, one thing after the other, with both answers to tap. The job goes on meanwhile. */
 export function ClashPanels() {
-  const rows = useLive(async (db) => db.jobs.where("clashing").equals(1).toArray(), []);
-  return (rows ?? []).map((row) => <ClashPanel key={row.id} job={planOf(row)} clashes={row.clashes ?? []} />);
+  const rows = useDeviceQuery(async (db) => db.jobs.where("clashing").equals(1).toArray(), []);
+  return (rows ?? []).map((row) => (
+    <ClashPanel key={row.id} job={currentPlan(row)} clashes={row.clashes ?? []} />
+  ));
 }
 
 const AT_ONCE = 3;
 
-function ClashPanel({ job, clashes }: { readonly job: Job; readonly clashes: readonly Clash[] }) {
+function ClashPanel({ job, clashes }: { readonly job: Job; readonly clashes: readonly MergeConflict[] }) {
   return (
     <Callout tone="caution" title={`“${job.title}” was changed here and on another device. Which is right?`}>
       <ul>
@@ -35,12 +37,12 @@ function ClashPanel({ job, clashes }: { readonly job: Job; readonly clashes: rea
   );
 }
 
-function ClashLine({ job, clash }: { readonly job: Job; readonly clash: Clash }) {
+function ClashLine({ job, clash }: { readonly job: Job; readonly clash: MergeConflict }) {
   const units = useUnits();
   const [fault, setFault] = useState<string>();
   const { what, mine, theirs } = clashText(clash, job, units);
   const decide = async (side: "mine" | "theirs") =>
-    setFault(await decideClash(job.id, clash, side, (plan) => planFault(plan, limitsIn(units))));
+    setFault(await decideConflict(job.id, clash, side, (plan) => planFault(plan, limitsIn(units))));
   return (
     <li className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-rule border-t pt-2">
       <strong className="min-w-40 flex-1">{what}</strong>

@@ -1,8 +1,8 @@
 import { CircleHelp, CloudOff, HardDrive, RefreshCw } from "lucide-react";
 import { lazy, type ReactNode, Suspense } from "react";
-import { useLive } from "../device/live.ts";
-import { isDue } from "../device/requests.ts";
-import { type Reach, selectReach, selectUpdate } from "../state/connectionSlice.ts";
+import { useDeviceQuery } from "../device/live.ts";
+import { isSendable } from "../device/requests.ts";
+import { type ConnectionState, selectReach, selectUpdate } from "../state/connectionSlice.ts";
 import { selectUnstored } from "../state/holdingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
@@ -18,7 +18,7 @@ const keptHere = (count: number) =>
     ? `${changes(count)} kept on this device and sent when it is back.`
     : "Go on working: everything is kept on this device.";
 
-const SENTENCES: Record<Exclude<Reach, "ok">, (waiting: number) => string> = {
+const SENTENCES: Record<Exclude<ConnectionState, "ok">, (waiting: number) => string> = {
   offline: (waiting) => `No connection. ${keptHere(waiting)}`,
   "server-fault": (waiting) => `The server has a fault. ${keptHere(waiting)}`,
   "signed-out": (waiting) =>
@@ -34,10 +34,10 @@ export function ConnectionStrip() {
   const reach = useAppSelector(selectReach);
   const unstored = useAppSelector(selectUnstored);
   const update = useAppSelector(selectUpdate);
-  const found = useLive(async (db) => {
+  const found = useDeviceQuery(async (db) => {
     const all = (await db.allWaiting()).flat();
     return {
-      waiting: all.filter(isDue).length,
+      waiting: all.filter(isSendable).length,
       aside: all.some(({ trouble }) => trouble?.aside),
       clashing: (await db.jobs.where("clashing").equals(1).count()) > 0,
     };

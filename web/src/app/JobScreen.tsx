@@ -1,5 +1,5 @@
 import { JobId } from "@scutch/contract";
-import { workingOfLastReady, workingOfTotalArea } from "@scutch/core/plan";
+import { explainLastReady, explainTotalArea } from "@scutch/core/plan";
 import { Ellipsis, Redo2, Undo2 } from "lucide-react";
 import { lazy, memo, Suspense, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from "react-router";
@@ -9,16 +9,16 @@ import { percent } from "../format/units.ts";
 import { type JobDesk, useJobDesk } from "../planning/desk.ts";
 import { LogNowContext } from "../planning/logNow.ts";
 import { readyOfJob } from "../planning/ready.ts";
-import type { Dried } from "../planning/useDried.ts";
+import type { DryingForecast } from "../planning/useDried.ts";
 import { TakeBack } from "../shared/logging/TakeBack.tsx";
-import { Worked } from "../shared/working/Worked.tsx";
+import { ExplainedFigure } from "../shared/working/Worked.tsx";
 import { onScreen, selectHistory } from "../state/historySlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { useTimes } from "../state/useTimes.ts";
 import { useUnits } from "../state/useUnits.ts";
 import { DialogAside } from "../ui/Dialog.tsx";
 import { Failed, Loading } from "../ui/States.tsx";
-import { useKey } from "../ui/useKey.ts";
+import { useShortcut } from "../ui/useKey.ts";
 import { useNow } from "../ui/useNow.ts";
 import { changeText } from "./changeText.ts";
 import { PHASES, type Phase } from "./phases.ts";
@@ -66,7 +66,7 @@ const OpenJob = memo(function OpenJob({ desk }: { readonly desk: JobDesk }) {
 /** The phases, and undo: nothing here follows the figures. */
 const PhaseBar = memo(function PhaseBar({ jobId }: { readonly jobId: JobId }) {
   const navigate = useNavigate();
-  useKey("t", () => void navigate("/"));
+  useShortcut("t", () => void navigate("/"));
   return (
     <nav
       aria-label="Phases of the job"
@@ -82,7 +82,7 @@ const PhaseBar = memo(function PhaseBar({ jobId }: { readonly jobId: JobId }) {
 
 function PhaseLink({ phase: { path, name, key } }: { readonly phase: Phase }) {
   const navigate = useNavigate();
-  useKey(key, () => void navigate(path));
+  useShortcut(key, () => void navigate(path));
   return (
     <NavLink
       to={path}
@@ -104,8 +104,8 @@ function UndoButtons({ jobId }: { readonly jobId: JobId }) {
   );
   const undo = () => undoChange(jobId, screen);
   const redo = () => redoChange(jobId, screen);
-  useKey("u", undo);
-  useKey("r", redo);
+  useShortcut("u", undo);
+  useShortcut("r", redo);
   if (!last && !next) return null;
   const look = "flex min-h-12 min-w-0 items-center gap-2 px-2 text-sm text-soft sm:min-h-10";
   return (
@@ -132,7 +132,7 @@ function UndoButtons({ jobId }: { readonly jobId: JobId }) {
 }
 
 function JobHeader({ desk }: { readonly desk: JobDesk }) {
-  const { job, shelf, work, dried, start, newerPlan } = desk;
+  const { job, shelf, work, dried, startMs, newerPlan } = desk;
   const [menu, setMenu] = useState(false);
   const units = useUnits();
   const now = useNow();
@@ -157,9 +157,9 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
         <p className="mt-1 text-sm text-soft">
           {rooms > 0 && (
             <>
-              <Worked label="Area" working={() => workingOfTotalArea(work)}>
+              <ExplainedFigure label="Area" working={() => explainTotalArea(work)}>
                 {units.area(work.area)}
-              </Worked>{" "}
+              </ExplainedFigure>{" "}
               in {rooms === 1 ? "1 room" : `${rooms} rooms`} ·{" "}
             </>
           )}
@@ -191,8 +191,8 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
       )}
       {dried && (
         <div className="hidden gap-8 text-right sm:flex">
-          <HeaderTime label="walk on, all rooms" which="touchDry" dried={dried} start={start} now={now} />
-          <HeaderTime label="all dry" which="dry" dried={dried} start={start} now={now} />
+          <HeaderTime label="walk on, all rooms" which="touchDry" dried={dried} start={startMs} now={now} />
+          <HeaderTime label="all dry" which="dry" dried={dried} start={startMs} now={now} />
         </div>
       )}
     </div>
@@ -202,7 +202,7 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
 interface HeaderTimeProps {
   readonly label: string;
   readonly which: "touchDry" | "dry";
-  readonly dried: Dried;
+  readonly dried: DryingForecast;
   readonly start: number;
   readonly now: number;
 }
@@ -214,13 +214,13 @@ function HeaderTime({ label, which, dried, start, now }: HeaderTimeProps) {
   return (
     <div>
       <div className="text-sm text-soft">{label}</div>
-      <Worked
+      <ExplainedFigure
         label={label}
-        working={() => workingOfLastReady(dried.work, hours, label)}
+        working={() => explainLastReady(dried.work, hours, label)}
         className="font-bold font-mono text-2xl leading-7"
       >
         {likely === null ? "not yet" : about(likely, now)}
-      </Worked>
+      </ExplainedFigure>
       <div className="font-mono text-sm text-soft">
         {early === null ? "\u00a0" : between(early, late, now)}
       </div>

@@ -4,7 +4,7 @@ import { Link, NavLink, Outlet, useMatch } from "react-router";
 import { themeChosen, unitsChosen } from "../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { useUnits } from "../state/useUnits.ts";
-import { useKey } from "../ui/useKey.ts";
+import { useShortcut } from "../ui/useKey.ts";
 import { ConnectionStrip } from "./ConnectionStrip.tsx";
 
 const KeysDialog = lazy(async () => ({ default: (await import("./KeysDialog.tsx")).KeysDialog }));
@@ -27,7 +27,7 @@ export function Shell() {
   const units = useUnits().system;
   const [settings, setSettings] = useState(false);
   const [keys, setKeys] = useState(false);
-  useKey("?", () => setKeys(true));
+  useShortcut("?", () => setKeys(true));
   const atHome = useMatch("/") !== null;
   const railItem = "flex min-h-14 w-full flex-col items-center justify-center gap-1 text-xs font-semibold";
   const toggleUnits = () => dispatch(unitsChosen(units === "metric" ? "us" : "metric"));

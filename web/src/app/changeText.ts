@@ -1,5 +1,5 @@
 import type { Job } from "@scutch/contract";
-import { PLAN_LISTS, same } from "@scutch/core/plan";
+import { deepEqual, PLAN_LISTS } from "@scutch/core/plan";
 import { ORIGIN_SHORT } from "../format/words.ts";
 import { FIELDS, KINDS, ORDERS } from "./clashText.ts";
 
@@ -22,7 +22,7 @@ function nameOf(list: string, thing: Thing, job: Job): string {
 
 const fieldsChanged = (before: Plan, after: Plan, leaveOut: readonly string[] = []) =>
   [...new Set([...Object.keys(before), ...Object.keys(after)])].filter(
-    (key) => !leaveOut.includes(key) && !same(before[key], after[key]),
+    (key) => !leaveOut.includes(key) && !deepEqual(before[key], after[key]),
   );
 const fieldName = (field: string) => small(FIELDS[field]?.[0] ?? field);
 
@@ -47,7 +47,7 @@ function listText(list: string, before: Job, after: Job): string | undefined {
     const things = changed.map(({ thing }) => thing);
     return `${field} of ${names(things, after)}`;
   }
-  return same(
+  return deepEqual(
     was.map(({ id }) => id),
     is.map(({ id }) => id),
   )

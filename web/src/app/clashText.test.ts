@@ -1,12 +1,16 @@
 import { describe, expect, test } from "@jest/globals";
 import { Interview, Job, RigChoice, Room, RunChoice, Spot, StepPin, WorkBreak } from "@scutch/contract";
-import type { Clash } from "@scutch/core/plan";
+import type { MergeConflict } from "@scutch/core/plan";
 import { UNITS_OF } from "../format/units.ts";
 import { clashText, FIELDS } from "./clashText.ts";
 
 const job = { id: "j", title: "House", rooms: [{ id: "r", name: "Lounge" }] } as unknown as Job;
-const say = (clash: Partial<Clash>, units = UNITS_OF.metric) => {
-  const { what, mine, theirs } = clashText({ kind: "field", path: [], ...clash } as Clash, job, units);
+const say = (clash: Partial<MergeConflict>, units = UNITS_OF.metric) => {
+  const { what, mine, theirs } = clashText(
+    { kind: "field", path: [], ...clash } as MergeConflict,
+    job,
+    units,
+  );
   return [what, mine, theirs].map((text) => text.replaceAll("\u00a0", " ")).join(" | ");
 };
 

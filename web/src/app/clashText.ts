@@ -1,8 +1,8 @@
 import type { Job, Room } from "@scutch/contract";
-import type { Clash } from "@scutch/core/plan";
+import type { MergeConflict } from "@scutch/core/plan";
 import { sizeText } from "../format/readers.ts";
 import { longDay } from "../format/time.ts";
-import { joined, labelSpelling, percent, type UnitsOfCrew } from "../format/units.ts";
+import { formatAmount, labelSpelling, percent, type UnitFormatter } from "../format/units.ts";
 import {
   BACKING_NAMES,
   COVERING_NAMES,
@@ -18,7 +18,7 @@ import {
   WINDOW_NAMES,
 } from "../format/words.ts";
 
-type Show = (value: never, units: UnitsOfCrew, job: Job) => string;
+type Show = (value: never, units: UnitFormatter, job: Job) => string;
 const named =
   (names: Readonly<Record<string, string>>): Show =>
   (value: string) =>
@@ -34,7 +34,7 @@ const air: Show = (
   { temperature, relativeHumidity }: { temperature: number; relativeHumidity: number },
   units,
 ) => `${units.temperature(temperature)}, ${percent(relativeHumidity)}`;
-const said: Show = () => "as set there";
+const asSetThere: Show = () => "as set there";
 
 /** What each field of a plan is called, and how its value is said. */
 export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]>> = {
@@ -42,24 +42,24 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   removed: ["Taken out", yesNo],
   day: ["Day", (value: string) => longDay(value)],
   startsAt: ["Start", plain],
-  siteId: ["Place", said],
+  siteId: ["Place", asSetThere],
   indoor: ["Air inside", air],
   outdoor: ["Air outside", air],
   air: ["Air", air],
   temperature: ["temperature", (value: number, units) => units.temperature(value)],
   relativeHumidity: ["humidity", (value: number) => percent(value)],
-  interview: ["What the customer said", said],
+  interview: ["What the customer said", asSetThere],
   lastCleaned: ["Last cleaned", named(LAST_CLEANED_NAMES)],
   detergentLeft: ["Detergent left in", yesNo],
   pets: ["Pets", yesNo],
   urine: ["Accidents", yesNo],
   occupancy: ["Lived in", named(OCCUPANCY_NAMES)],
-  rig: ["Rinse and recovery", said],
-  wandId: ["Wand", said],
-  blowerId: ["Blower", said],
-  hoseId: ["Hose", said],
-  solutionId: ["Solution tank", said],
-  recoveryId: ["Recovery tank", said],
+  rig: ["Rinse and recovery", asSetThere],
+  wandId: ["Wand", asSetThere],
+  blowerId: ["Blower", asSetThere],
+  hoseId: ["Hose", asSetThere],
+  solutionId: ["Solution tank", asSetThere],
+  recoveryId: ["Recovery tank", asSetThere],
   bends: ["Bends in the hose", plain],
   wetStrokes: ["Wet strokes", plain],
   dryStrokes: ["Dry strokes", plain],
@@ -68,17 +68,17 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   shape: ["size", (value: Room["shape"], units) => sizeText(value, units)],
   height: ["ceiling", length],
   parts: ["alcoves and units", count("part", "parts")],
-  zones: ["lanes and edges", said],
-  lane: ["lane", said],
-  edge: ["edge", said],
+  zones: ["lanes and edges", asSetThere],
+  lane: ["lane", asSetThere],
+  edge: ["edge", asSetThere],
   level: ["level", plain],
   passage: ["only walked through", yesNo],
   turned: ["turned", yesNo],
-  nudge: ["place on the plan", said],
+  nudge: ["place on the plan", asSetThere],
   covering: ["covering", named(COVERING_NAMES)],
   fibre: ["fibre", named(FIBRE_NAMES)],
   identifiedBy: ["how the fibre is known", named(IDENTIFIED_NAMES)],
-  carpet: ["carpet", said],
+  carpet: ["carpet", asSetThere],
   rinseTemperature: ["rinse water", (value: number, units) => units.temperature(value)],
   backing: ["backing", named(BACKING_NAMES)],
   age: ["age", (value: number) => `${value} years`],
@@ -90,22 +90,22 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   method: ["method", named(METHOD_NAMES)],
   rate: ["pre-spray", (value: number, units) => units.applicationRate(value)],
   padAfter: ["pad after", yesNo],
-  batchId: ["sprayed from", said],
+  batchId: ["sprayed from", asSetThere],
   unsprayed: ["not sprayed", yesNo],
   windows: ["windows", named(WINDOW_NAMES)],
   airSpeed: ["air speed", (value: number, units) => units.speed(value)],
   airMovers: ["air movers", count("air mover", "air movers")],
   dehumidifierLitresPerDay: [
     "dehumidifier",
-    (value: number, units) => `${joined(units.volume(value / 1000))} a day`,
+    (value: number, units) => `${formatAmount(units.volume(value / 1000))} a day`,
   ],
   heating: ["heating", (value: boolean) => (value ? "on" : "off")],
-  from: ["from", said],
-  to: ["to", said],
+  from: ["from", asSetThere],
+  to: ["to", asSetThere],
   wall: ["wall", plain],
   offset: ["place on its wall", length],
   shut: ["kept shut", yesNo],
-  roomId: ["room", said],
+  roomId: ["room", asSetThere],
   x: ["place across", (value: number) => percent(value)],
   y: ["place down", (value: number) => percent(value)],
   across: ["size", length],
@@ -113,20 +113,20 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   known: ["known by", plain],
   nature: ["spot or stain", plain],
   uv: ["under the lamp", plain],
-  productId: ["product", said],
-  vesselId: ["sprayer", said],
-  measure: ["measure", (value: number, units) => joined(units.amount(value))],
+  productId: ["product", asSetThere],
+  vesselId: ["sprayer", asSetThere],
+  measure: ["measure", (value: number, units) => formatAmount(units.amount(value))],
   strength: ["strength", (value: Parameters<typeof labelSpelling>[0]) => labelSpelling(value)],
-  tipId: ["tip", said],
+  tipId: ["tip", asSetThere],
   boosters: ["what rides on it", count("addition", "additions")],
-  run: ["How the job is run", said],
+  run: ["How the job is run", asSetThere],
   people: ["people", plain],
   circuits: ["circuits", plain],
   fansRunning: ["ceiling fans while working", yesNo],
   walkOnBy: ["walk on by", plain],
   at: ["hour", plain],
   length: ["how long", (value: number) => `${Math.round(value / 60)} min`],
-  carried: ["left over from before", (value: number, units) => joined(units.volume(value))],
+  carried: ["left over from before", (value: number, units) => formatAmount(units.volume(value))],
 };
 
 export const KINDS: Readonly<Record<string, string>> = {
@@ -148,7 +148,7 @@ export const ORDERS: Readonly<Record<string, string>> = {
   pins: "Order of the steps at their hour",
 };
 
-function thingName(clash: Clash, job: Job): string {
+function thingName(clash: MergeConflict, job: Job): string {
   const [list = "", id] = clash.path;
   if (list !== "rooms") return KINDS[list] ?? "";
   const values = [job.rooms.find((room) => room.id === id), clash.mine, clash.theirs];
@@ -157,7 +157,7 @@ function thingName(clash: Clash, job: Job): string {
 }
 
 /** A clash in plain words: what it is about, and what each side says. */
-export function clashText(clash: Clash, job: Job, units: UnitsOfCrew) {
+export function clashText(clash: MergeConflict, job: Job, units: UnitFormatter) {
   const { kind, path, mine, theirs } = clash;
   const [list = ""] = path;
   if (kind === "order") return { what: ORDERS[list] ?? "Order", mine: "as here", theirs: "as there" };
@@ -184,7 +184,7 @@ export function clashText(clash: Clash, job: Job, units: UnitsOfCrew) {
   const inThing = list in KINDS;
   const fields = inThing ? path.slice(2) : path;
   const name = fields.map((field) => FIELDS[field]?.[0] ?? field).join(", ");
-  const show = FIELDS[fields.at(-1) ?? ""]?.[1] ?? said;
+  const show = FIELDS[fields.at(-1) ?? ""]?.[1] ?? asSetThere;
   const text = (value: unknown, other: string) => {
     if (value === undefined) return "not said";
     const shown = show(value as never, units, job);

@@ -30,7 +30,7 @@ function open(crewId: CrewId, store: Store): Session {
   });
   // What an earlier visit couldn't send goes now, and whenever there is reason to think the server is back.
   const meet = async () => {
-    lanes.now();
+    lanes.sendNow();
     heardOf(store, await pullCrew(db, sendAs(undefined)));
   };
   void meet();
@@ -49,7 +49,6 @@ function open(crewId: CrewId, store: Store): Session {
   // Else a device short of room may throw the database away.
   void navigator.storage?.persist?.().catch(() => false);
   void import("./updates.ts").then(({ followUpdates }) => followUpdates(() => store.dispatch(updateFound())));
-  void import("../device/fromBefore.ts").then(({ takeOver }) => takeOver(session)).catch(() => undefined);
   return session;
 }
 

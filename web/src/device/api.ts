@@ -7,7 +7,7 @@ import {
   PATHS,
 } from "@scutch/contract";
 import type * as z from "zod";
-import type { Reach } from "../state/connectionSlice.ts";
+import type { ConnectionState } from "../state/connectionSlice.ts";
 
 /** How a request went. */
 export type Reply =
@@ -27,7 +27,7 @@ const STANDSTILL = 30_000;
 const IN_LINE = 75_000;
 
 /** Refusals that concern everything, not the one request. */
-export const STOPS: Partial<Record<ApiError["error"]["code"], Exclude<Reach, "ok">>> = {
+export const STOPS: Partial<Record<ApiError["error"]["code"], Exclude<ConnectionState, "ok">>> = {
   "signed-out": "signed-out",
   "wrong-crew": "wrong-crew",
   "update-needed": "update-needed",

@@ -1,22 +1,26 @@
-import type { DeviceDb, EntryRow, PhotoRow, ThingRow, Trouble } from "./db.ts";
-import { type JobRow, planOf, takenBack } from "./jobRow.ts";
+import type { DeviceDb, EntryRow, PhotoRow, SendFailure, ThingRow } from "./db.ts";
+import { currentPlan, discardEdit, type JobRow } from "./jobRow.ts";
 
 /** Something set aside: it couldn't be sent, and a person says what becomes of it. */
-export type Aside = { readonly key: string; readonly trouble: Trouble; readonly jobTitle?: string } & (
+export type DeadLetter = {
+  readonly key: string;
+  readonly trouble: SendFailure;
+  readonly jobTitle?: string;
+} & (
   | { readonly what: "job"; readonly row: JobRow }
   | { readonly what: "entry"; readonly row: EntryRow }
   | { readonly what: "thing"; readonly row: ThingRow }
   | { readonly what: "photo"; readonly row: PhotoRow }
 );
 
-const asideOnly = <Row extends { readonly trouble?: Trouble }>(rows: readonly Row[]) =>
+const asideOnly = <Row extends { readonly trouble?: SendFailure }>(rows: readonly Row[]) =>
   rows.flatMap((row) => (row.trouble?.aside ? [{ row, trouble: row.trouble }] : []));
 
-export async function readAside(db: DeviceDb): Promise<Aside[]> {
+export async function readDeadLetters(db: DeviceDb): Promise<DeadLetter[]> {
   const [jobs, entries, things, photos] = await db.allWaiting();
   const [asideEntries, asidePhotos] = [asideOnly(entries), asideOnly(photos)];
   const owners = [...asideEntries, ...asidePhotos].map(({ row }) => row.jobId);
-  const plans = (await db.jobs.bulkGet(owners)).flatMap((row) => (row ? [planOf(row)] : []));
+  const plans = (await db.jobs.bulkGet(owners)).flatMap((row) => (row ? [currentPlan(row)] : []));
   const titleOf = (jobId: string) => {
     const plan = plans.find(({ id }) => id === jobId);
     return plan ? { jobTitle: plan.title } : {};
@@ -26,7 +30,7 @@ export async function readAside(db: DeviceDb): Promise<Aside[]> {
       ...each,
       what: "job" as const,
       key: each.row.id,
-      jobTitle: planOf(each.row).title,
+      jobTitle: currentPlan(each.row).title,
     })),
     ...asideEntries.map((each) => ({
       ...each,
@@ -44,11 +48,11 @@ export async function readAside(db: DeviceDb): Promise<Aside[]> {
   ];
 }
 
-const tableOf = (db: DeviceDb, { what }: Aside) =>
+const tableOf = (db: DeviceDb, { what }: DeadLetter) =>
   ({ job: db.jobs, entry: db.entries, thing: db.things, photo: db.photos })[what];
 
 /** It is sent again with the rest. */
-export async function tryAgain(db: DeviceDb, aside: Aside): Promise<void> {
+export async function requeue(db: DeviceDb, aside: DeadLetter): Promise<void> {
   await tableOf(db, aside).update(aside.key, { trouble: undefined } as never);
 }
 
@@ -56,19 +60,19 @@ export async function tryAgain(db: DeviceDb, aside: Aside): Promise<void> {
  * What was done is given up: the server's last word stands again, or nothing where it has none. False where it isn't set
  * aside any more: changed again meanwhile, in another tab perhaps, it is on its way and stays.
  */
-export function takeBack(db: DeviceDb, aside: Aside): Promise<boolean> {
+export function discardDeadLetter(db: DeviceDb, aside: DeadLetter): Promise<boolean> {
   return db.transaction("rw", db.jobs, db.entries, db.things, db.photos, async () => {
-    const now = { ...aside, row: await tableOf(db, aside).get(aside.key) } as Aside;
+    const now = { ...aside, row: await tableOf(db, aside).get(aside.key) } as DeadLetter;
     if (!now.row?.trouble?.aside) return false;
     await giveUp(db, now);
     return true;
   });
 }
 
-async function giveUp(db: DeviceDb, aside: Aside): Promise<void> {
+async function giveUp(db: DeviceDb, aside: DeadLetter): Promise<void> {
   switch (aside.what) {
     case "job": {
-      const back = takenBack(aside.row);
+      const back = discardEdit(aside.row);
       if (back) return void (await db.jobs.put(back));
       // The server never had the job: what was logged on it goes nowhere either.
       await db.jobs.delete(aside.key);
@@ -92,11 +96,11 @@ async function giveUp(db: DeviceDb, aside: Aside): Promise<void> {
 }
 
 /** What was entered, as a file anybody can open: JSON, or the picture itself. */
-export function asFile({ what, row }: Aside): { readonly name: string; readonly content: Blob } {
+export function asFile({ what, row }: DeadLetter): { readonly name: string; readonly content: Blob } {
   if (what === "photo" && row.picture) return { name: `photo-${row.id}.jpg`, content: row.picture };
   const value =
     what === "job"
-      ? planOf(row)
+      ? currentPlan(row)
       : what === "entry"
         ? { jobId: row.jobId, ...row.entry }
         : what === "thing"

@@ -1,12 +1,12 @@
 import type { Job, LogEntry, PhotoFacts, Site } from "@scutch/contract";
 import { PhotoId } from "@scutch/contract";
-import { type Clash, settleClash } from "@scutch/core/plan";
+import { type MergeConflict, resolveConflict } from "@scutch/core/plan";
 import { changeRedone, changeUndone, jobChanged, onScreen, selectHistory } from "../state/historySlice.ts";
-import { type Doing, type Held, held, heldMoved, selectHeld } from "../state/holdingSlice.ts";
+import { type Doing, held, heldMoved, type PendingChange, selectHeld } from "../state/holdingSlice.ts";
 import type { ThingKind, Things } from "./db.ts";
 import { sendDirectly } from "./direct.ts";
-import { decided, planOf } from "./jobRow.ts";
-import { keep, keyOf } from "./keep.ts";
+import { applyResolution, currentPlan } from "./jobRow.ts";
+import { keyOf, persist } from "./keep.ts";
 import { newId } from "./newId.ts";
 import { session } from "./session.ts";
 
@@ -18,30 +18,30 @@ let trying: ReturnType<typeof setTimeout> | undefined;
 let rescuing = false;
 let made = 0;
 
-function hold(doing: Doing): void {
+function applyOptimistically(doing: Doing): void {
   const { store } = session();
-  const item = { ...doing, id: `held-${++made}`, state: "storing" } as Held;
+  const item = { ...doing, id: `held-${++made}`, state: "storing" } as PendingChange;
   store.dispatch(held(item));
   void keepOrSay(item);
 }
 
 /** Whether the device could keep it; if so it is sent with the rest. */
-async function couldKeep(item: Held): Promise<boolean> {
+async function couldKeep(item: PendingChange): Promise<boolean> {
   const { db, store, lanes } = session();
   try {
-    const rev = await keep(db, item);
+    const rev = await persist(db, item);
     store.dispatch(heldMoved({ id: item.id, state: "stored", rev }));
   } catch {
     return false;
   }
-  lanes.soon();
+  lanes.scheduleSend();
   return true;
 }
 
-async function keepOrSay(item: Held): Promise<void> {
+async function keepOrSay(item: PendingChange): Promise<void> {
   if (await couldKeep(item)) return;
   session().store.dispatch(heldMoved({ id: item.id, state: "unstored" }));
-  void rescue();
+  void retryUnstored();
 }
 
 const firstUnstored = () => selectHeld(session().store.getState()).find(({ state }) => state === "unstored");
@@ -50,7 +50,7 @@ const firstUnstored = () => selectHeld(session().store.getState()).find(({ state
  * Saves what lives in this page alone, one after the other in the order it was done: into the database should it take
  * things again, else straight to the server. What can't be kept while this goes on is taken in turn.
  */
-async function rescue(): Promise<void> {
+async function retryUnstored(): Promise<void> {
   if (rescuing) return;
   rescuing = true;
   clearTimeout(trying);
@@ -64,13 +64,13 @@ async function rescue(): Promise<void> {
   } finally {
     rescuing = false;
   }
-  if (firstUnstored()) trying = setTimeout(() => void rescue(), TRY_TO_KEEP);
+  if (firstUnstored()) trying = setTimeout(() => void retryUnstored(), TRY_TO_KEEP);
 }
 
 /** A job's plan changed on a screen by the person who saw `before`; it goes on the undo pile. */
 export function changeJob(before: Job, after: Job, screen: string): void {
   session().store.dispatch(jobChanged({ before, after, screen }));
-  hold({ kind: "job", jobId: after.id, before, after });
+  applyOptimistically({ kind: "job", jobId: after.id, before, after });
 }
 
 /** Takes back the last change made here on a screen, and nobody else's: the same change the other way round. */
@@ -79,7 +79,7 @@ export function undoChange(jobId: string, screen: string): void {
   const { last } = onScreen(selectHistory(store.getState(), jobId), screen);
   if (!last) return;
   store.dispatch(changeUndone({ jobId, screen }));
-  hold({ kind: "job", jobId, before: last.after, after: last.before, quietly: true });
+  applyOptimistically({ kind: "job", jobId, before: last.after, after: last.before, quietly: true });
 }
 
 export function redoChange(jobId: string, screen: string): void {
@@ -87,29 +87,30 @@ export function redoChange(jobId: string, screen: string): void {
   const { next } = onScreen(selectHistory(store.getState(), jobId), screen);
   if (!next) return;
   store.dispatch(changeRedone({ jobId, screen }));
-  hold({ kind: "job", jobId, before: next.before, after: next.after, quietly: true });
+  applyOptimistically({ kind: "job", jobId, before: next.before, after: next.after, quietly: true });
 }
 
 /** A job that wasn't there, with the site it needs where that is new too. */
 export function addJob(job: Job, newSite: Site | undefined): void {
-  if (newSite) saveThing("site", newSite);
-  hold({ kind: "job", jobId: job.id, before: null, after: job });
+  if (newSite) saveRecord("site", newSite);
+  applyOptimistically({ kind: "job", jobId: job.id, before: null, after: job });
 }
 
-export const logEntry = (jobId: string, entry: LogEntry): void => hold({ kind: "entry", jobId, entry });
+export const logEntry = (jobId: string, entry: LogEntry): void =>
+  applyOptimistically({ kind: "entry", jobId, entry });
 
 /** Something of the shelf, the van or the crew's settings, added or changed. */
-export function saveThing<K extends ThingKind>(kind: K, value: Things[K]): void {
-  hold({ kind: "thing", thing: keyOf(kind, value), value });
+export function saveRecord<K extends ThingKind>(kind: K, value: Things[K]): void {
+  applyOptimistically({ kind: "thing", thing: keyOf(kind, value), value });
 }
 
 /** A picture taken here, shown at once and sent when there is a connection. */
 export function addPhoto(jobId: string, facts: PhotoFacts, picture: Blob): void {
-  hold({ kind: "photo", photo: { id: newId(PhotoId), jobId, facts, picture } });
+  applyOptimistically({ kind: "photo", photo: { id: newId(PhotoId), jobId, facts, picture } });
 }
 
 export function removePhoto(photoId: string): void {
-  hold({ kind: "photo-gone", photoId });
+  applyOptimistically({ kind: "photo-gone", photoId });
   // Nor does it stay in what the service worker keeps for work with no signal.
   if ("caches" in globalThis)
     void caches
@@ -119,9 +120,9 @@ export function removePhoto(photoId: string): void {
 }
 
 /** Decides one thing two edits said differently; `check` says whether the plan that follows may be. */
-export async function decideClash(
+export async function decideConflict(
   jobId: string,
-  clash: Clash,
+  clash: MergeConflict,
   side: "mine" | "theirs",
   check: (plan: Job) => string | undefined,
 ): Promise<string | undefined> {
@@ -129,12 +130,12 @@ export async function decideClash(
   const sentence = await db.transaction("rw", db.jobs, async () => {
     const row = await db.jobs.get(jobId);
     if (!row) return undefined;
-    const before = planOf(row);
-    const after = settleClash(before, clash, side);
+    const before = currentPlan(row);
+    const after = resolveConflict(before, clash, side);
     const refused = check(after);
-    if (!refused) await db.jobs.put(decided(row, clash, before, after));
+    if (!refused) await db.jobs.put(applyResolution(row, clash, before, after));
     return refused;
   });
-  lanes.soon();
+  lanes.scheduleSend();
   return sentence;
 }

@@ -16,7 +16,7 @@ import Dexie, { type Table } from "dexie";
 import type { JobRow } from "./jobRow.ts";
 
 /** Why something can't be sent for the time being, and since which try it is left alone. */
-export interface Trouble {
+export interface SendFailure {
   readonly tries: number;
   /** Set aside: the rest goes on without it, until a person says what becomes of it. */
   readonly aside?: {
@@ -30,7 +30,7 @@ export interface Trouble {
 interface Waiting {
   readonly waiting?: 1;
   readonly seq?: number;
-  readonly trouble?: Trouble;
+  readonly trouble?: SendFailure;
 }
 
 export interface EntryRow extends Waiting {
@@ -123,10 +123,10 @@ export class DeviceDb extends Dexie {
   /** What waits in each table to be sent, set aside or not. */
   async allWaiting() {
     return Promise.all([
-      waitingIn(this.jobs),
-      waitingIn(this.entries),
-      waitingIn(this.things),
-      waitingIn(this.photos),
+      pendingRows(this.jobs),
+      pendingRows(this.entries),
+      pendingRows(this.things),
+      pendingRows(this.photos),
     ] as const);
   }
 
@@ -141,7 +141,7 @@ export class DeviceDb extends Dexie {
 }
 
 /** Rows of a table that wait to be sent, set aside or not. */
-export const waitingIn = <T>(table: Table<T, string>): PromiseLike<T[]> =>
+export const pendingRows = <T>(table: Table<T, string>): PromiseLike<T[]> =>
   table.where("waiting").equals(1).toArray();
 
 let opened: DeviceDb | undefined;

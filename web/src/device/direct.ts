@@ -1,12 +1,12 @@
 import { mergeJobs, type StoredJob } from "@scutch/contract";
-import type { Held } from "../state/holdingSlice.ts";
+import type { PendingChange } from "../state/holdingSlice.ts";
 import type { Send } from "./api.ts";
 import { entryRequest, photoRequest, type Request, removalRequest, thingRequest } from "./requests.ts";
 
 /** Others may save at the same moment, but not for ever. */
-const MOST_ROUNDS = 8;
+const MAX_ROUNDS = 8;
 
-function requestOf(held: Exclude<Held, { kind: "job" }>): Request {
+function requestOf(held: Exclude<PendingChange, { kind: "job" }>): Request {
   switch (held.kind) {
     case "entry":
       return entryRequest(held.jobId, held.entry);
@@ -23,12 +23,12 @@ function requestOf(held: Exclude<Held, { kind: "job" }>): Request {
  * Sends what this device couldn't keep straight to the server, so that it isn't lost with the page: a plan joined with what
  * the server has now, an entry or a thing as it is. False where it couldn't be sent either.
  */
-export async function sendDirectly(held: Held, send: Send): Promise<boolean> {
+export async function sendDirectly(held: PendingChange, send: Send): Promise<boolean> {
   if (held.kind !== "job") {
     const { method, path, body } = requestOf(held);
     return (await send(method, path, body)).outcome === "done";
   }
-  for (let round = 0; round < MOST_ROUNDS; round++) {
+  for (let round = 0; round < MAX_ROUNDS; round++) {
     const there = await send("GET", `/jobs/${held.jobId}`);
     const theirs = there.outcome === "done" ? (there.body as StoredJob) : undefined;
     if (!theirs && !(there.outcome === "refused" && there.status === 404)) return false;

@@ -1,13 +1,13 @@
-import { Job, LogEntry, mergeJobs, readKnown } from "@scutch/contract";
-import { same } from "@scutch/core/plan";
+import { Job, LogEntry, mergeJobs, parseTolerantly } from "@scutch/contract";
+import { deepEqual } from "@scutch/core/plan";
 import { useMemo } from "react";
-import { type Held, type HeldOf, selectHeld } from "../state/holdingSlice.ts";
+import { type HeldOf, type PendingChange, selectHeld } from "../state/holdingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
-import { type JobRow, planOf } from "./jobRow.ts";
-import { isShown, sameItems, useLive, useSteady } from "./live.ts";
+import { currentPlan, type JobRow } from "./jobRow.ts";
+import { isShown, sameItems, useDeviceQuery, useStableValue } from "./live.ts";
 
 /** A plan with what was just done here laid over it until the database's own view has it. */
-function withHeld(row: JobRow | null | undefined, held: readonly Held[]): Job | undefined {
+function withHeld(row: JobRow | null | undefined, held: readonly PendingChange[]): Job | undefined {
   const rev = row?.rev ?? 0;
   const edits = held.filter(
     (item): item is HeldOf<"job"> => item.kind === "job" && (isShown(item) || (item.rev ?? 0) > rev),
@@ -15,9 +15,9 @@ function withHeld(row: JobRow | null | undefined, held: readonly Held[]): Job | 
   return edits.reduce<Job | undefined>(
     (plan, { before, after }) => {
       if (!plan || before === null) return plan ?? after;
-      return plan === before || same(plan, before) ? after : mergeJobs(before, after, plan).plan;
+      return plan === before || deepEqual(plan, before) ? after : mergeJobs(before, after, plan).plan;
     },
-    row ? planOf(row) : undefined,
+    row ? currentPlan(row) : undefined,
   );
 }
 
@@ -30,23 +30,27 @@ export interface JobHere {
   readonly newer: boolean;
 }
 
-const heldOf = (held: readonly Held[], jobId: string | undefined) =>
+const heldOf = (held: readonly PendingChange[], jobId: string | undefined) =>
   held.filter((item) => (item.kind === "job" || item.kind === "entry") && item.jobId === jobId);
 
 /** A job's plan as it stands here, live. */
-export function useJobHere(jobId: string | undefined): JobHere {
-  const row = useLive(
+export function useLocalJob(jobId: string | undefined): JobHere {
+  const row = useDeviceQuery(
     async (db) => (jobId === undefined ? null : ((await db.jobs.get(jobId)) ?? null)),
     [jobId],
     `job ${jobId}`,
   );
-  const own = useSteady(heldOf(useAppSelector(selectHeld), jobId), sameItems);
+  const own = useStableValue(heldOf(useAppSelector(selectHeld), jobId), sameItems);
   const shown = useMemo(() => withHeld(row?.id === jobId ? row : undefined, own), [row, own, jobId]);
-  const raw = useSteady(shown);
-  const known = useMemo(() => (raw ? readKnown(Job, raw) : undefined), [raw]);
+  const raw = useStableValue(shown);
+  const known = useMemo(() => (raw ? parseTolerantly(Job, raw) : undefined), [raw]);
   // A plan that can't be read even without what is unknown is from a newer app altogether.
-  const plan = known?.ok ? (known.newer ? known.value : raw) : undefined;
-  return { plan, read: row !== undefined, newer: known !== undefined && (!known.ok || known.newer) };
+  const plan = known?.ok ? (known.hasUnknownFields ? known.value : raw) : undefined;
+  return {
+    plan,
+    read: row !== undefined,
+    newer: known !== undefined && (!known.ok || known.hasUnknownFields),
+  };
 }
 
 export interface LogHere {
@@ -63,7 +67,7 @@ export function readLog(raw: readonly LogEntry[]): LogHere {
   const entries: LogEntry[] = [];
   const newer: LogHere["newer"][number][] = [];
   for (const entry of raw) {
-    const known = readKnown(LogEntry, entry);
+    const known = parseTolerantly(LogEntry, entry);
     if (known.ok) entries.push(known.value);
     else newer.push({ id: entry.id, at: entry.at, ...(entry.by === undefined ? {} : { by: entry.by }) });
   }
@@ -72,12 +76,12 @@ export function readLog(raw: readonly LogEntry[]): LogHere {
 
 /** A job's log as it stands here, live; undefined until it is read. */
 export function useLogHere(jobId: string | undefined): LogHere | undefined {
-  const rows = useLive(
+  const rows = useDeviceQuery(
     async (db) => (jobId === undefined ? [] : db.entries.where("jobId").equals(jobId).toArray()),
     [jobId],
     `log ${jobId}`,
   );
-  const own = useSteady(heldOf(useAppSelector(selectHeld), jobId), sameItems);
+  const own = useStableValue(heldOf(useAppSelector(selectHeld), jobId), sameItems);
   const raw = useMemo(() => {
     if (!rows) return undefined;
     const there = new Map(rows.filter((row) => row.jobId === jobId).map((row) => [row.id, row.entry]));
@@ -85,24 +89,24 @@ export function useLogHere(jobId: string | undefined): LogHere | undefined {
       if (item.kind === "entry" && !there.has(item.entry.id)) there.set(item.entry.id, item.entry);
     return [...there.values()];
   }, [rows, own, jobId]);
-  const steady = useSteady(raw);
+  const steady = useStableValue(raw);
   return useMemo(() => steady && readLog(steady), [steady]);
 }
 
 /** Plans of the jobs from a day on, as they stand here, live. */
 export function useJobsFrom(day: string): readonly Job[] {
-  const plans = useLive(
+  const plans = useDeviceQuery(
     async (db) => {
       const rows = await db.jobs.toArray();
-      return rows.map(planOf).filter((plan) => plan.day >= day && !plan.removed);
+      return rows.map(currentPlan).filter((plan) => plan.day >= day && !plan.removed);
     },
     [day],
   );
-  const steady = useSteady(plans);
+  const steady = useStableValue(plans);
   return useMemo(
     () =>
       (steady ?? []).flatMap((plan) => {
-        const known = readKnown(Job, plan);
+        const known = parseTolerantly(Job, plan);
         return known.ok ? [known.value] : [];
       }),
     [steady],

@@ -1,6 +1,6 @@
 import { type Job, mergeJobs, type SaveId, type StoredJob } from "@scutch/contract";
-import { type Clash, same } from "@scutch/core/plan";
-import type { Trouble } from "./db.ts";
+import { deepEqual, type MergeConflict } from "@scutch/core/plan";
+import type { SendFailure } from "./db.ts";
 
 /** A plan as it was edited here, with what it was edited from. */
 interface Edit {
@@ -24,19 +24,19 @@ export interface JobRow {
   readonly edit?: Edit;
   readonly sending?: Sending;
   /** What two edits said differently, until a person decides. */
-  readonly clashes?: readonly Clash[];
+  readonly clashes?: readonly MergeConflict[];
   /** Raised whenever the plan shown changes. */
   readonly rev: number;
   /** State of the server's log when it was last read here; absent: never. */
   readonly logMark?: number;
-  readonly trouble?: Trouble;
+  readonly trouble?: SendFailure;
   /** For the indexes: something is to be sent; something is to be decided. */
   readonly waiting?: 1;
   readonly clashing?: 1;
 }
 
 /** The plan as it stands here. */
-export const planOf = (row: JobRow): Job => (row.edit?.plan ?? row.known?.job) as Job;
+export const currentPlan = (row: JobRow): Job => (row.edit?.plan ?? row.known?.job) as Job;
 
 /** The row with its flags made to fit. */
 function settled({ waiting: _w, clashing: _c, clashes, ...row }: JobRow): JobRow {
@@ -48,8 +48,8 @@ function settled({ waiting: _w, clashing: _c, clashes, ...row }: JobRow): JobRow
 }
 
 /** Clashes still to be decided, one for a place: the newest says what stands on both sides now. */
-function withClashes(row: JobRow, added: readonly Clash[]): readonly Clash[] {
-  const place = ({ kind, path }: Clash) => `${kind === "field" ? "" : kind} ${path.join(" ")}`;
+function withClashes(row: JobRow, added: readonly MergeConflict[]): readonly MergeConflict[] {
+  const place = ({ kind, path }: MergeConflict) => `${kind === "field" ? "" : kind} ${path.join(" ")}`;
   const places = new Set(added.map(place));
   return [...(row.clashes ?? []).filter((clash) => !places.has(place(clash))), ...added];
 }
@@ -62,9 +62,11 @@ export const newRow = (job: Job): JobRow => settled({ id: job.id, rev: 1, edit: 
  * Made from nothing (`before` undefined) although there is such a job, what the two say differently is asked.
  * Undone (`quietly`), what somebody else has changed since is left as it is instead of asked.
  */
-export function edited(row: JobRow, before: Job | undefined, after: Job, quietly = false): JobRow {
-  const now = planOf(row);
-  const { plan, clashes } = same(now, before) ? { plan: after, clashes: [] } : mergeJobs(before, after, now);
+export function applyEdit(row: JobRow, before: Job | undefined, after: Job, quietly = false): JobRow {
+  const now = currentPlan(row);
+  const { plan, clashes } = deepEqual(now, before)
+    ? { plan: after, clashes: [] }
+    : mergeJobs(before, after, now);
   const { trouble: _, ...rest } = row;
   return settled({
     ...rest,
@@ -75,36 +77,36 @@ export function edited(row: JobRow, before: Job | undefined, after: Job, quietly
 }
 
 /** A clash decided: the plan that follows, and the question gone. */
-export const decided = (row: JobRow, clash: Clash, before: Job, after: Job): JobRow =>
+export const applyResolution = (row: JobRow, clash: MergeConflict, before: Job, after: Job): JobRow =>
   settled({
-    ...edited(row, before, after),
-    clashes: (row.clashes ?? []).filter((each) => !same(each, clash)),
+    ...applyEdit(row, before, after),
+    clashes: (row.clashes ?? []).filter((each) => !deepEqual(each, clash)),
   });
 
 /** The server's word on the job. One older than what is known is passed over, and so is any while a save is unanswered. */
-export function heard(row: JobRow | undefined, stored: StoredJob): JobRow {
+export function receiveRemote(row: JobRow | undefined, stored: StoredJob): JobRow {
   if (!row) return { id: stored.job.id, rev: 1, known: stored };
   if (row.sending || stored.version <= (row.known?.version ?? 0)) return row;
   return rebased(row, stored);
 }
 
 function rebased({ sending: _, ...row }: JobRow, stored: StoredJob): JobRow {
-  const before = planOf(row);
+  const before = currentPlan(row);
   if (!row.edit)
-    return settled({ ...row, known: stored, rev: same(before, stored.job) ? row.rev : row.rev + 1 });
+    return settled({ ...row, known: stored, rev: deepEqual(before, stored.job) ? row.rev : row.rev + 1 });
   const { plan, clashes } = mergeJobs(row.edit.base?.job, row.edit.plan, stored.job);
   const { edit: __, ...rest } = row;
   return settled({
     ...rest,
     known: stored,
-    ...(same(plan, stored.job) ? {} : { edit: { plan, base: stored } }),
+    ...(deepEqual(plan, stored.job) ? {} : { edit: { plan, base: stored } }),
     clashes: withClashes(row, clashes),
-    rev: same(before, plan) ? row.rev : row.rev + 1,
+    rev: deepEqual(before, plan) ? row.rev : row.rev + 1,
   });
 }
 
 /** The next save to send: the one unanswered, or what was edited since, held fast from here on. */
-export function withSending(row: JobRow, saveId: SaveId): JobRow {
+export function beginSave(row: JobRow, saveId: SaveId): JobRow {
   if (row.sending || !row.edit) return row;
   return settled({
     ...row,
@@ -113,18 +115,18 @@ export function withSending(row: JobRow, saveId: SaveId): JobRow {
 }
 
 /** The save was taken: what was sent is the server's word now, and what was edited since is made on it. */
-export function accepted(row: JobRow, saveId: SaveId, version: number): JobRow {
+export function acknowledgeSave(row: JobRow, saveId: SaveId, version: number): JobRow {
   const { sending, edit, trouble: _, ...rest } = row;
   if (sending?.saveId !== saveId) return row;
   const stored = { version, job: sending.plan };
-  const more = edit && !same(edit.plan, stored.job);
+  const more = edit && !deepEqual(edit.plan, stored.job);
   const newest = (row.known?.version ?? 0) > version ? row.known : stored;
   const next: JobRow = { ...rest, ...(newest ? { known: newest } : {}) };
   return settled(more ? { ...next, edit: { plan: edit.plan, base: stored } } : next);
 }
 
 /** Somebody else had saved: nothing of ours was written, and it joins with what they wrote. */
-export function outrun(row: JobRow, saveId: SaveId, theirs: StoredJob | null): JobRow {
+export function rebaseAfterConflict(row: JobRow, saveId: SaveId, theirs: StoredJob | null): JobRow {
   if (row.sending?.saveId !== saveId) return row;
   const { sending: _, ...rest } = row;
   if (theirs) return rebased(rest, theirs);
@@ -133,11 +135,11 @@ export function outrun(row: JobRow, saveId: SaveId, theirs: StoredJob | null): J
 }
 
 /** The save was refused, or failed once too often: it can be changed and sent again, under another name. */
-export function unsent({ sending: _, ...row }: JobRow, trouble: Trouble): JobRow {
+export function markSaveFailed({ sending: _, ...row }: JobRow, trouble: SendFailure): JobRow {
   return settled({ ...row, trouble });
 }
 
 /** What was changed here is given up; undefined where the server has nothing to go back to. */
-export function takenBack({ edit: _e, sending: _s, trouble: _t, ...row }: JobRow): JobRow | undefined {
+export function discardEdit({ edit: _e, sending: _s, trouble: _t, ...row }: JobRow): JobRow | undefined {
   return row.known ? settled({ ...row, rev: row.rev + 1 }) : undefined;
 }

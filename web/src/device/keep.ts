@@ -1,10 +1,10 @@
-import { cardFacts, type LogEntry } from "@scutch/contract";
-import type { Held, HeldOf } from "../state/holdingSlice.ts";
+import { type LogEntry, summarizeJob } from "@scutch/contract";
+import type { HeldOf, PendingChange } from "../state/holdingSlice.ts";
 import { type DeviceDb, nextSeq, type ThingKind, type Things } from "./db.ts";
-import { edited, newRow, planOf } from "./jobRow.ts";
+import { applyEdit, currentPlan, newRow } from "./jobRow.ts";
 
 /** Puts something done here in the database, to be sent; the revision it got, where it has one. Throws when it can't be kept. */
-export function keep(db: DeviceDb, held: Held): Promise<number | undefined> {
+export function persist(db: DeviceDb, held: PendingChange): Promise<number | undefined> {
   switch (held.kind) {
     case "job":
       return keepEdit(db, held);
@@ -22,11 +22,11 @@ export function keep(db: DeviceDb, held: Held): Promise<number | undefined> {
 async function keepEdit(db: DeviceDb, { jobId, before, after, quietly }: HeldOf<"job">): Promise<number> {
   return db.transaction("rw", db.jobs, db.cards, async () => {
     const row = await db.jobs.get(jobId);
-    const next = row ? edited(row, before ?? undefined, after, quietly) : newRow(after);
+    const next = row ? applyEdit(row, before ?? undefined, after, quietly) : newRow(after);
     await db.jobs.put(next);
     // The list shows it as it is now, before and after it is sent; what the log says of it stays.
     const card = await db.cards.get(jobId);
-    const { finished: _, ...facts } = cardFacts(planOf(next), []);
+    const { finished: _, ...facts } = summarizeJob(currentPlan(next), []);
     await db.cards.put({ version: 0, finished: 0, entries: 0, logMark: 0, ...card, ...facts });
     return next.rev;
   });

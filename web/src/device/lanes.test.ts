@@ -1,10 +1,10 @@
 /** Lanes don't wait for each other, and what is heard of the server is joined with what waits. */
 import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry } from "@scutch/contract";
-import type { Reach } from "../state/connectionSlice.ts";
+import type { ConnectionState } from "../state/connectionSlice.ts";
 import type { Reply } from "./api.ts";
 import { readLog } from "./jobHere.ts";
-import { keep } from "./keep.ts";
+import { persist } from "./keep.ts";
 import { startLanes } from "./lanes.ts";
 import { pullLog, pullShelf } from "./pull.ts";
 import { FakeServer, freshDb, id, JOB_ID, job, note } from "./testing.ts";
@@ -12,11 +12,11 @@ import { notCounted } from "./thingsHere.ts";
 
 const other = job({ id: id(4, 2) as Job["id"] });
 const add = (db: ReturnType<typeof freshDb>, plan: Job) =>
-  keep(db, { id: "n", state: "storing", kind: "job", jobId: plan.id, before: null, after: plan });
+  persist(db, { id: "n", state: "storing", kind: "job", jobId: plan.id, before: null, after: plan });
 
 function started(server: FakeServer, db = freshDb()) {
-  const reaches: Reach[] = [];
-  const store = { dispatch: ({ payload }: { payload: Reach }) => void reaches.push(payload) };
+  const reaches: ConnectionState[] = [];
+  const store = { dispatch: ({ payload }: { payload: ConnectionState }) => void reaches.push(payload) };
   return { db, reaches, lanes: startLanes(db, server.send, store as never) };
 }
 const until = async (so: () => boolean) => {
@@ -39,13 +39,13 @@ describe("lanes", () => {
     await add(db, job());
     await add(db, other);
     server.jobs.set(id(4, 3), { version: 1, job: job({ id: id(4, 3) as Job["id"] }), saves: new Map() });
-    await keep(db, {
+    await persist(db, {
       id: "p",
       state: "storing",
       kind: "photo",
       photo: { id: id(10, 1), jobId: id(4, 3), facts: {} as never, picture: new Blob(["x"]) },
     });
-    lanes.now();
+    lanes.sendNow();
     await until(() => server.jobs.has(other.id));
   });
 
@@ -54,10 +54,10 @@ describe("lanes", () => {
     server.fate = () => "lose-request";
     const { db, lanes, reaches } = started(server);
     await add(db, other);
-    lanes.now();
+    lanes.sendNow();
     await until(() => reaches.at(-1) === "offline");
     server.fate = (_, path) => (path === "/health" ? "fault" : "lose-request");
-    lanes.now();
+    lanes.sendNow();
     await until(() => reaches.at(-1) === "server-fault");
     server.fate = () => "arrive";
     await until(() => reaches.at(-1) === "ok"); // after a pause, nobody asked
@@ -67,7 +67,7 @@ describe("lanes", () => {
   test("a site as new as its job is there before the job that names it", async () => {
     const server = new FakeServer();
     const { db, lanes } = started(server);
-    await keep(db, {
+    await persist(db, {
       id: "s",
       state: "storing",
       kind: "thing",
@@ -75,7 +75,7 @@ describe("lanes", () => {
       value: { id: id(1, 9) },
     });
     await add(db, other);
-    lanes.soon();
+    lanes.scheduleSend();
     await until(() => server.jobs.has(other.id));
     expect(server.calls.findIndex((call) => call.includes("/sites/"))).toBeLessThan(
       server.calls.findIndex((call) => call.includes(other.id)),
@@ -99,7 +99,7 @@ describe("what is heard", () => {
     const db = freshDb();
     server.jobs.set(JOB_ID, { version: 1, job: job(), saves: new Map() });
     server.log.set(id(7, 1), note(1));
-    await keep(db, { id: "e", state: "storing", kind: "entry", jobId: JOB_ID, entry: note(2) });
+    await persist(db, { id: "e", state: "storing", kind: "entry", jobId: JOB_ID, entry: note(2) });
     await pullLog(db, server.send, JOB_ID as Job["id"]);
     const rows = await db.entries.toArray();
     expect(rows.map(({ id: each, waiting }) => [each, waiting])).toEqual([
@@ -113,7 +113,7 @@ describe("what is heard", () => {
     const product = (name: string) => ({ id: id(2, 1), name }) as never;
     let answer: (reply: Reply) => void = () => undefined;
     const pulling = pullShelf(db, () => new Promise((resolve) => (answer = resolve)));
-    await keep(db, {
+    await persist(db, {
       id: "t",
       state: "storing",
       kind: "thing",

@@ -2,25 +2,25 @@ import { serverAnswered } from "../state/connectionSlice.ts";
 import type { Store } from "../state/store.ts";
 import type { Send } from "./api.ts";
 import type { DeviceDb } from "./db.ts";
-import { isDue } from "./requests.ts";
-import { type Sent, sendJob, sendPhotos, sendThings } from "./sender.ts";
+import { isSendable } from "./requests.ts";
+import { type LaneResult, sendJob, sendPhotos, sendThings } from "./sender.ts";
 
 /** A pause after the last change before it is sent, ms: kept here already, and taps in a row become one save. */
 const SOON = 200;
 /** Pauses between tries grow from the first to the last, ms, and are never quite the same: many devices, one server. */
-const PAUSES = [1000, 60_000] as const;
+const BACKOFF_MS = [1000, 60_000] as const;
 
 /** Without locks (a page not served over https or loopback) two tabs may both send: harmless, only twice the work. */
 const alone = <T>(name: string, work: () => Promise<T>): Promise<T> =>
   globalThis.navigator?.locks ? navigator.locks.request(name, work) : work();
 
-const isStopped = (sent: Sent) => sent !== "ok" && sent !== "idle";
+const isStopped = (sent: LaneResult) => sent !== "ok" && sent !== "idle";
 
 export interface Lanes {
   /** Something new waits: it goes out in a moment. */
-  readonly soon: () => void;
+  readonly scheduleSend: () => void;
   /** There is reason to think the server is back: try now. */
-  readonly now: () => void;
+  readonly sendNow: () => void;
 }
 
 /**
@@ -28,13 +28,13 @@ export interface Lanes {
  * one tab at a time. What stops everything (no line, a fault of the server) is tried again after growing pauses.
  */
 export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatch">): Lanes {
-  const running = new Map<string, Promise<Sent>>();
+  const running = new Map<string, Promise<LaneResult>>();
   const askedAgain = new Set<string>();
   let failures = 0;
   let soon: ReturnType<typeof setTimeout> | undefined;
   let retry: ReturnType<typeof setTimeout> | undefined;
 
-  const lane = (name: string, work: () => Promise<Sent>): Promise<Sent> => {
+  const lane = (name: string, work: () => Promise<LaneResult>): Promise<LaneResult> => {
     const already = running.get(name);
     if (already) {
       askedAgain.add(name);
@@ -61,12 +61,12 @@ export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatc
     clearTimeout(retry);
     const [jobs, entries, , photos] = await db.allWaiting();
     const jobIds = new Set([
-      ...jobs.filter(isDue).map(({ id }) => id),
-      ...entries.filter(isDue).map(({ jobId }) => jobId),
+      ...jobs.filter(isSendable).map(({ id }) => id),
+      ...entries.filter(isSendable).map(({ jobId }) => jobId),
     ]);
     // A job may name a product or site that is as new as itself: the shelf's lane goes first.
     const shelf = lane("things", () => sendThings(db, send));
-    if (photos.some(isDue)) void lane("photos", () => sendPhotos(db, send)).then(finish);
+    if (photos.some(isSendable)) void lane("photos", () => sendPhotos(db, send)).then(finish);
     const reaches = await Promise.all([
       shelf,
       ...[...jobIds].map(async (id) => {
@@ -77,24 +77,24 @@ export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatc
     await finish(reaches.find(isStopped) ?? reaches.find((reach) => reach === "ok") ?? "idle");
   };
 
-  const finish = async (reach: Sent): Promise<void> => {
+  const finish = async (reach: LaneResult): Promise<void> => {
     if (reach !== "idle") store.dispatch(serverAnswered(reach));
-    const left = (await db.allWaiting()).flat().some(isDue);
+    const left = (await db.allWaiting()).flat().some(isSendable);
     failures = !isStopped(reach) && !left ? 0 : failures + 1;
     clearTimeout(retry);
     if (failures === 0) return;
-    const pause = Math.min(PAUSES[1], PAUSES[0] * 2 ** (failures - 1));
+    const pause = Math.min(BACKOFF_MS[1], BACKOFF_MS[0] * 2 ** (failures - 1));
     retry = setTimeout(() => void tryNow(), pause * (0.5 + Math.random() / 2));
   };
 
   // With the database away nothing is sent; what can't be kept is said where it was entered.
   const tryNow = () => kick().catch(() => undefined);
   return {
-    soon: () => {
+    scheduleSend: () => {
       clearTimeout(soon);
       soon = setTimeout(() => void tryNow(), SOON);
     },
-    now: () => {
+    sendNow: () => {
       failures = 0;
       void tryNow();
     },

@@ -1,11 +1,11 @@
-import { same } from "@scutch/core/plan";
+import { deepEqual } from "@scutch/core/plan";
 import { useLiveQuery } from "dexie-react-hooks";
 import { useEffect, useRef, useState } from "react";
 import { heardOf, selectReach } from "../state/connectionSlice.ts";
-import type { Held } from "../state/holdingSlice.ts";
+import type { PendingChange } from "../state/holdingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { type DeviceDb, device } from "./db.ts";
-import type { Pulled } from "./pull.ts";
+import type { PullResult } from "./pull.ts";
 import { type Session, session } from "./session.ts";
 
 /** What named views showed last: a screen come back to stands at once, and follows a moment later. */
@@ -15,7 +15,7 @@ const remembered = new Map<string, unknown>();
  * A view of the device's database that follows every change of it, by this tab or another; undefined until it is read
  * first. With the database gone (another tab brought a newer one) what was read last stays.
  */
-export function useLive<T>(
+export function useDeviceQuery<T>(
   query: (db: DeviceDb) => Promise<T>,
   deps: readonly unknown[],
   name?: string,
@@ -35,14 +35,14 @@ export function useLive<T>(
 
 /** Asked again no sooner than this, ms. */
 const FRESH = 30_000;
-const asked = new Map<string, { readonly at: number; readonly answer: Promise<Pulled> }>();
+const asked = new Map<string, { readonly at: number; readonly answer: Promise<PullResult> }>();
 
 /** Asks the server for something when it is first wanted and when the line is back; what it says comes by the database. */
 export function usePull(
   key: string | undefined,
-  ask: (session: Session) => Promise<Pulled>,
-): { readonly state: Pulled | "asking"; readonly again: () => void } {
-  const [state, setState] = useState<Pulled | "asking">("asking");
+  ask: (session: Session) => Promise<PullResult>,
+): { readonly state: PullResult | "asking"; readonly again: () => void } {
+  const [state, setState] = useState<PullResult | "asking">("asking");
   const [round, setRound] = useState(0);
   const reach = useAppSelector(selectReach);
   const latest = useRef(ask);
@@ -53,7 +53,7 @@ export function usePull(
     let current = true;
     const known = asked.get(key);
     const fresh = known && round === 0 && Date.now() - known.at < FRESH ? known : undefined;
-    const answer = fresh?.answer ?? latest.current(session()).catch((): Pulled => "offline");
+    const answer = fresh?.answer ?? latest.current(session()).catch((): PullResult => "offline");
     if (!fresh) asked.set(key, { at: Date.now(), answer });
     void answer.then((pulled) => {
       if (pulled !== "kept") asked.delete(key);
@@ -74,10 +74,10 @@ export function usePull(
 }
 
 /** Whether something held is still to be laid over what the database says. */
-export const isShown = (item: Held) => item.state !== "stored";
+export const isShown = (item: PendingChange) => item.state !== "stored";
 
 /** Read once more only when it says something else: what hangs on it isn't computed again for nothing. */
-export function useSteady<T>(value: T, equal: (a: T, b: T) => boolean = same): T {
+export function useStableValue<T>(value: T, equal: (a: T, b: T) => boolean = deepEqual): T {
   const ref = useRef(value);
   if (ref.current !== value && !equal(ref.current, value)) ref.current = value;
   return ref.current;

@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import { selectHeld } from "../state/holdingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { device, type PhotoRow } from "./db.ts";
-import { isShown, useLive } from "./live.ts";
+import { isShown, useDeviceQuery } from "./live.ts";
 
 /** A picture as it is shown: the server's, or the one still waiting here. */
 export interface PhotoHere extends Omit<Photo, "width" | "height" | "id" | "jobId"> {
@@ -27,7 +27,7 @@ const photoOf = ({ id, facts, picture }: Pick<PhotoRow, "id" | "facts" | "pictur
 
 /** A job's pictures in the order taken: those the server has, those still to be sent, without those taken away. */
 export function usePhotosHere(jobId: string): readonly PhotoHere[] {
-  const rows = useLive(async (db) => db.photos.where("jobId").equals(jobId).toArray(), [jobId]);
+  const rows = useDeviceQuery(async (db) => db.photos.where("jobId").equals(jobId).toArray(), [jobId]);
   const held = useAppSelector(selectHeld);
   return useMemo(() => {
     const photos = new Map((rows ?? []).filter(({ gone }) => !gone).map((row) => [row.id, photoOf(row)]));

@@ -7,39 +7,39 @@ import {
   type LogEntry,
   type PATHS,
   type Photo,
-  readKnown,
+  parseTolerantly,
   type StockUse,
   type StoredJob,
 } from "@scutch/contract";
-import { same } from "@scutch/core/plan";
-import type { Reach } from "../state/connectionSlice.ts";
+import { deepEqual } from "@scutch/core/plan";
+import type { ConnectionState } from "../state/connectionSlice.ts";
 import { type Answer, pathOf, type Send, STOPS } from "./api.ts";
 import type { DeviceDb, EntryRow, ThingKind, Things } from "./db.ts";
-import { heard } from "./jobRow.ts";
+import { receiveRemote } from "./jobRow.ts";
 
 /** How asking the server went. What it said is in the database. */
-export type Pulled = "kept" | "not-found" | Exclude<Reach, "ok">;
+export type PullResult = "kept" | "not-found" | Exclude<ConnectionState, "ok">;
 
 async function ask<K extends keyof typeof PATHS>(
   send: Send,
   name: K,
   params: Readonly<Record<string, string>> = {},
   query: Readonly<Record<string, string>> = {},
-): Promise<Answer<K> | Exclude<Pulled, "kept">> {
+): Promise<Answer<K> | Exclude<PullResult, "kept">> {
   const reply = await send("GET", pathOf(name, params, query));
   if (reply.outcome === "done") return reply.body as Answer<K>;
   if (reply.outcome === "refused")
     return reply.status === 404 ? "not-found" : (STOPS[reply.error.code] ?? "server-fault");
   return reply.outcome === "fault" && reply.ours ? "server-fault" : "offline";
 }
-const isMissing = (answer: unknown): answer is Exclude<Pulled, "kept"> => typeof answer === "string";
+const isMissing = (answer: unknown): answer is Exclude<PullResult, "kept"> => typeof answer === "string";
 
 /** Keeps the server's word on jobs, joined with what was edited here. */
 async function hearJobs(db: DeviceDb, stored: readonly StoredJob[]): Promise<void> {
   await db.transaction("rw", db.jobs, async () => {
     for (const each of stored) {
       const row = await db.jobs.get(each.job.id);
-      const next = heard(row, each);
+      const next = receiveRemote(row, each);
       if (next !== row) await db.jobs.put(next);
     }
   });
@@ -66,21 +66,21 @@ async function hearLog(
   });
 }
 
-export async function pullJob(db: DeviceDb, send: Send, jobId: JobId): Promise<Pulled> {
+export async function pullJob(db: DeviceDb, send: Send, jobId: JobId): Promise<PullResult> {
   const stored = await ask(send, "readJob", { jobId });
   if (isMissing(stored)) return stored;
   await hearJobs(db, [stored as StoredJob]);
   return "kept";
 }
 
-export async function pullLog(db: DeviceDb, send: Send, jobId: JobId): Promise<Pulled> {
+export async function pullLog(db: DeviceDb, send: Send, jobId: JobId): Promise<PullResult> {
   const answer = await ask(send, "readLog", { jobId });
   if (isMissing(answer)) return answer;
   await hearLog(db, jobId, answer.entries as LogEntry[], answer.logMark);
   return "kept";
 }
 
-export async function pullPhotos(db: DeviceDb, send: Send, jobId: JobId): Promise<Pulled> {
+export async function pullPhotos(db: DeviceDb, send: Send, jobId: JobId): Promise<PullResult> {
   const askedAt = Date.now();
   const answer = await ask(send, "listPhotos", { jobId });
   if (isMissing(answer)) return answer;
@@ -112,12 +112,12 @@ async function hearThings<K extends ThingKind>(
     const row = await db.things.get(key);
     if ((row?.settledAt ?? 0) >= askedAt) continue;
     if (row?.waiting) await db.things.update(key, { known: value } as never);
-    else if (!same(row?.value, value))
+    else if (!deepEqual(row?.value, value))
       await db.things.put({ key, kind, value, known: value, rev: (row?.rev ?? 0) + 1 });
   }
 }
 
-export async function pullShelf(db: DeviceDb, send: Send): Promise<Pulled> {
+export async function pullShelf(db: DeviceDb, send: Send): Promise<PullResult> {
   const askedAt = Date.now();
   const answer = await ask(send, "readShelf");
   if (isMissing(answer)) return answer;
@@ -133,7 +133,7 @@ export async function pullShelf(db: DeviceDb, send: Send): Promise<Pulled> {
   return "kept";
 }
 
-export async function pullStock(db: DeviceDb, send: Send): Promise<Pulled> {
+export async function pullStock(db: DeviceDb, send: Send): Promise<PullResult> {
   const askedAt = Date.now();
   const answer = await ask(send, "readStock");
   if (isMissing(answer)) return answer;
@@ -147,15 +147,15 @@ export async function pullStock(db: DeviceDb, send: Send): Promise<Pulled> {
 /** The crew this server answers for, or why it can't be told. */
 export async function askCrew(
   send: Send,
-): Promise<{ readonly crew: Crew; readonly settings: CrewSettings } | Exclude<Pulled, "kept">> {
+): Promise<{ readonly crew: Crew; readonly settings: CrewSettings } | Exclude<PullResult, "kept">> {
   const answer = await ask(send, "readCrew");
   if (isMissing(answer)) return answer;
-  const crew = readKnown(Crew, answer.crew);
-  const settings = readKnown(CrewSettings, answer.settings);
+  const crew = parseTolerantly(Crew, answer.crew);
+  const settings = parseTolerantly(CrewSettings, answer.settings);
   return crew.ok && settings.ok ? { crew: crew.value, settings: settings.value } : "update-needed";
 }
 
-export async function pullCrew(db: DeviceDb, send: Send): Promise<Pulled> {
+export async function pullCrew(db: DeviceDb, send: Send): Promise<PullResult> {
   const askedAt = Date.now();
   // Asked without saying whose device it is, so that the answer tells whose server it is.
   const answer = await askCrew(send);
@@ -172,7 +172,7 @@ export async function pullCrew(db: DeviceDb, send: Send): Promise<Pulled> {
 async function keepPage(db: DeviceDb, page: Answer<"listJobs">): Promise<readonly JobCard[]> {
   const cards = page.jobs.flatMap((each) => {
     const { job: _, log: __, ...bare } = each;
-    const known = readKnown(JobCard, bare);
+    const known = parseTolerantly(JobCard, bare);
     return known.ok ? [known.value] : [];
   });
   // One asked for before a save of ours was taken is older than what stands here.
@@ -193,7 +193,7 @@ async function keepPage(db: DeviceDb, page: Answer<"listJobs">): Promise<readonl
  * The jobs from a day on, and those begun lately with plan and log; then the plans this device lacks, so that every job
  * booked opens with no signal. Of a job seen here that isn't on the page any more, its plan is asked for when it is opened.
  */
-export async function pullToday(db: DeviceDb, send: Send, day: string): Promise<Pulled> {
+export async function pullToday(db: DeviceDb, send: Send, day: string): Promise<PullResult> {
   const page = await ask(send, "listJobs", {}, { from: day });
   if (isMissing(page)) return page;
   const cards = await keepPage(db, page);
@@ -211,7 +211,7 @@ export async function pullToday(db: DeviceDb, send: Send, day: string): Promise<
 }
 
 /** One more page of the list, the one way or the other. */
-export async function pullMore(db: DeviceDb, send: Send, way: "earlier" | "later"): Promise<Pulled> {
+export async function pullMore(db: DeviceDb, send: Send, way: "earlier" | "later"): Promise<PullResult> {
   const list = await db.fact("list");
   const cursor = list?.[way];
   if (!list || !cursor) return "kept";

@@ -1,15 +1,15 @@
 import type { Photo } from "@scutch/contract";
-import type { DeviceDb, EntryRow, PhotoRow, ThingKind, ThingRow, Trouble } from "./db.ts";
+import type { DeviceDb, EntryRow, PhotoRow, SendFailure, ThingKind, ThingRow } from "./db.ts";
 import type { JobRow } from "./jobRow.ts";
 
 /** Something waiting to be sent, as one request, and what its answer does to this device. */
-export interface Parcel extends Request {
+export interface OutboxItem extends Request {
   readonly seq: number;
-  readonly trouble?: Trouble | undefined;
+  readonly trouble?: SendFailure | undefined;
   /** The server has it: what waits is settled, unless it was changed again meanwhile. */
-  readonly settle: (answer: unknown) => Promise<void>;
+  readonly acknowledge: (answer: unknown) => Promise<void>;
   /** It couldn't be sent; with `aside` it is left alone until a person says what becomes of it. */
-  readonly note: (trouble: Trouble) => Promise<void>;
+  readonly note: (trouble: SendFailure) => Promise<void>;
 }
 
 /** One call of the API. */
@@ -55,12 +55,12 @@ export const removalRequest = (photoId: string): Request => ({
   path: `/photos/${photoId}`,
 });
 
-export function parcelOfThing(db: DeviceDb, row: ThingRow): Parcel {
+export function parcelOfThing(db: DeviceDb, row: ThingRow): OutboxItem {
   return {
     ...thingRequest(row.key, row.value),
     seq: row.seq ?? 0,
     trouble: row.trouble,
-    settle: async () => {
+    acknowledge: async () => {
       await db.things
         .where("key")
         .equals(row.key)
@@ -75,12 +75,12 @@ export function parcelOfThing(db: DeviceDb, row: ThingRow): Parcel {
   };
 }
 
-export function parcelOfEntry(db: DeviceDb, row: EntryRow): Parcel {
+export function parcelOfEntry(db: DeviceDb, row: EntryRow): OutboxItem {
   return {
     seq: row.seq ?? 0,
     trouble: row.trouble,
     ...entryRequest(row.jobId, row.entry),
-    settle: async () => {
+    acknowledge: async () => {
       const { id, jobId, entry } = row;
       await db.entries.put({ id, jobId, entry, settledAt: Date.now() });
     },
@@ -88,22 +88,22 @@ export function parcelOfEntry(db: DeviceDb, row: EntryRow): Parcel {
   };
 }
 
-export function parcelOfPhoto(db: DeviceDb, row: PhotoRow): Parcel {
+export function parcelOfPhoto(db: DeviceDb, row: PhotoRow): OutboxItem {
   const common = {
     seq: row.seq ?? 0,
     trouble: row.trouble,
-    note: async (trouble: Trouble) => void (await db.photos.update(row.id, { trouble })),
+    note: async (trouble: SendFailure) => void (await db.photos.update(row.id, { trouble })),
   };
   if (row.gone)
     return {
       ...common,
       ...removalRequest(row.id),
-      settle: async () => void (await db.photos.delete(row.id)),
+      acknowledge: async () => void (await db.photos.delete(row.id)),
     };
   return {
     ...common,
     ...photoRequest(row),
-    settle: async (answer) => {
+    acknowledge: async (answer) => {
       // Taken away while it was on its way: what remains to be sent is that.
       await db.photos
         .where("id")
@@ -120,7 +120,7 @@ export function parcelOfPhoto(db: DeviceDb, row: PhotoRow): Parcel {
 }
 
 /** Whether a row may be sent: it waits, and nobody has set it aside. */
-export const isDue = (row: { readonly waiting?: 1; readonly trouble?: Trouble }) =>
+export const isSendable = (row: { readonly waiting?: 1; readonly trouble?: SendFailure }) =>
   row.waiting === 1 && row.trouble?.aside === undefined;
 
 /** A new job's first save hasn't been taken yet: what belongs to it waits. */

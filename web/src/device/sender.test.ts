@@ -1,14 +1,14 @@
 /** What was done on a device reaches the server once, whatever is lost on the way and whoever else saves meanwhile. */
 import { beforeEach, describe, expect, test } from "@jest/globals";
-import { cardFacts, type Job } from "@scutch/contract";
+import { type Job, summarizeJob } from "@scutch/contract";
 import fc from "fast-check";
-import { asFile, readAside, takeBack, tryAgain } from "./aside.ts";
+import { asFile, discardDeadLetter, readDeadLetters, requeue } from "./aside.ts";
 import type { DeviceDb } from "./db.ts";
 import { sendDirectly } from "./direct.ts";
-import { type JobRow, planOf } from "./jobRow.ts";
-import { keep } from "./keep.ts";
+import { currentPlan, type JobRow } from "./jobRow.ts";
+import { persist } from "./keep.ts";
 import { pullJob, pullToday } from "./pull.ts";
-import { MOST_TRIES, sendJob, sendPhotos, sendThings } from "./sender.ts";
+import { MAX_ATTEMPTS, sendJob, sendPhotos, sendThings } from "./sender.ts";
 import { FakeServer, type Fate, freshDb, id, JOB_ID, job, note, roomNames, withRoom } from "./testing.ts";
 
 let server: FakeServer;
@@ -22,13 +22,13 @@ beforeEach(async () => {
 
 const PRODUCT = `product:${id(2, 1)}`;
 const row = async () => (await db.jobs.get(JOB_ID)) as JobRow;
-const shown = async () => planOf(await row());
+const shown = async () => currentPlan(await row());
 const edit = async (change: (plan: Job) => Job, from?: Job) => {
   const before = from ?? (await shown());
-  await keep(db, { id: "h", state: "storing", kind: "job", jobId: JOB_ID, before, after: change(before) });
+  await persist(db, { id: "h", state: "storing", kind: "job", jobId: JOB_ID, before, after: change(before) });
 };
 const logNote = (n: number) =>
-  keep(db, { id: "h", state: "storing", kind: "entry", jobId: JOB_ID, entry: note(n) });
+  persist(db, { id: "h", state: "storing", kind: "entry", jobId: JOB_ID, entry: note(n) });
 const send = () => sendJob(db, JOB_ID, server.send);
 const onServer = () => server.jobs.get(JOB_ID)?.job as Job;
 
@@ -131,7 +131,7 @@ describe("a plan", () => {
     await send();
     server.save((plan) => withRoom({ ...plan, startsAt: "10:00" }, 9));
     await pullJob(db, server.send, JOB_ID as Job["id"]);
-    await keep(db, {
+    await persist(db, {
       id: "u",
       state: "storing",
       kind: "job",
@@ -167,11 +167,11 @@ test("what a device couldn't keep goes straight to the server, joined with what 
 
 test("a job made here stands in the list before and after it is sent, also when an older list comes in late", async () => {
   const other = job({ id: id(4, 8) as Job["id"], title: "New" });
-  await keep(db, { id: "n", state: "storing", kind: "job", jobId: other.id, before: null, after: other });
+  await persist(db, { id: "n", state: "storing", kind: "job", jobId: other.id, before: null, after: other });
   const titles = async () => (await db.cards.toArray()).map(({ title }) => title);
   expect(await titles()).toEqual(["New"]);
   await sendJob(db, other.id, server.send);
-  await keep(db, {
+  await persist(db, {
     id: "n",
     state: "storing",
     kind: "job",
@@ -180,7 +180,7 @@ test("a job made here stands in the list before and after it is sent, also when 
     after: { ...other, title: "Newer" },
   });
   await sendJob(db, other.id, server.send);
-  const old = { ...cardFacts(other, []), version: 1, entries: 0, logMark: 0 };
+  const old = { ...summarizeJob(other, []), version: 1, entries: 0, logMark: 0 };
   await pullToday(
     db,
     async () => ({ outcome: "done", body: { jobs: [old], earlier: null, later: null } }),
@@ -200,18 +200,18 @@ describe("a request that fails for a reason of its own", () => {
       server.fate = (method, path) => (method === "PUT" && path.startsWith("/jobs") ? fate : "arrive");
       await edit((plan) => ({ ...plan, title: "Stuck" }));
       await logNote(1);
-      for (let i = 0; i < MOST_TRIES; i++) expect(await send()).toBe("ok");
+      for (let i = 0; i < MAX_ATTEMPTS; i++) expect(await send()).toBe("ok");
       expect(server.log.size).toBe(1);
-      const [aside] = await readAside(db);
+      const [aside] = await readDeadLetters(db);
       expect(aside?.trouble.aside?.why).toBe(why);
       const tries = server.calls.length;
       await send();
       expect(server.calls.length).toBe(tries);
       server.fate = () => "arrive";
-      await tryAgain(db, aside as never);
+      await requeue(db, aside as never);
       await send();
       expect(onServer().title).toBe("Stuck");
-      expect(await readAside(db)).toEqual([]);
+      expect(await readDeadLetters(db)).toEqual([]);
     },
   );
 
@@ -219,32 +219,39 @@ describe("a request that fails for a reason of its own", () => {
     server.fate = (method) => (method === "PUT" ? "refuse" : "arrive");
     await edit((plan) => ({ ...plan, title: "Wrong" }));
     await send();
-    const [aside] = await readAside(db);
+    const [aside] = await readDeadLetters(db);
     const file = asFile(aside as never);
     expect(JSON.parse(await file.content.text()).title).toBe("Wrong");
-    await takeBack(db, aside as never);
+    await discardDeadLetter(db, aside as never);
     expect([(await shown()).title, (await row()).waiting]).toEqual(["House", undefined]);
 
     const other = job({ id: id(4, 2) as Job["id"] });
-    await keep(db, { id: "n", state: "storing", kind: "job", jobId: other.id, before: null, after: other });
-    await keep(db, { id: "n", state: "storing", kind: "entry", jobId: other.id, entry: note(5) });
+    await persist(db, {
+      id: "n",
+      state: "storing",
+      kind: "job",
+      jobId: other.id,
+      before: null,
+      after: other,
+    });
+    await persist(db, { id: "n", state: "storing", kind: "entry", jobId: other.id, entry: note(5) });
     await sendJob(db, other.id, server.send);
-    const [fresh] = await readAside(db);
-    await takeBack(db, fresh as never);
+    const [fresh] = await readDeadLetters(db);
+    await discardDeadLetter(db, fresh as never);
     expect([await db.jobs.get(other.id), await db.entries.count()]).toEqual([undefined, 0]);
   });
 
   test("isn't taken back from a screen that hasn't seen yet that it was put right meanwhile", async () => {
     server.fate = (method) => (method === "PUT" ? "refuse" : "arrive");
     await edit((plan) => ({ ...plan, title: "Wrong" }));
-    await keep(db, { id: "t", state: "storing", kind: "thing", thing: PRODUCT, value: { name: "Wrong" } });
+    await persist(db, { id: "t", state: "storing", kind: "thing", thing: PRODUCT, value: { name: "Wrong" } });
     await send();
     await sendThings(db, server.send);
-    const seen = await readAside(db);
+    const seen = await readDeadLetters(db);
     expect(seen).toHaveLength(2);
     await edit((plan) => ({ ...plan, title: "Right" }));
-    await keep(db, { id: "t", state: "storing", kind: "thing", thing: PRODUCT, value: { name: "Right" } });
-    for (const aside of seen) expect(await takeBack(db, aside)).toBe(false);
+    await persist(db, { id: "t", state: "storing", kind: "thing", thing: PRODUCT, value: { name: "Right" } });
+    for (const aside of seen) expect(await discardDeadLetter(db, aside)).toBe(false);
     server.fate = () => "arrive";
     await send();
     await sendThings(db, server.send);
@@ -254,8 +261,15 @@ describe("a request that fails for a reason of its own", () => {
   test("an entry of a job the server doesn't know yet waits for the job instead of being refused", async () => {
     const other = job({ id: id(4, 3) as Job["id"] });
     server.fate = (method) => (method === "PUT" ? "fault" : "arrive");
-    await keep(db, { id: "n", state: "storing", kind: "job", jobId: other.id, before: null, after: other });
-    await keep(db, { id: "n", state: "storing", kind: "entry", jobId: other.id, entry: note(6) });
+    await persist(db, {
+      id: "n",
+      state: "storing",
+      kind: "job",
+      jobId: other.id,
+      before: null,
+      after: other,
+    });
+    await persist(db, { id: "n", state: "storing", kind: "entry", jobId: other.id, entry: note(6) });
     await sendJob(db, other.id, server.send);
     expect((await db.entries.get(id(7, 6)))?.trouble).toBeUndefined();
     server.fate = () => "arrive";
@@ -267,7 +281,7 @@ describe("a request that fails for a reason of its own", () => {
 describe("things of the shelf, and pictures", () => {
   const meadow = (packPrice: number) => ({ id: id(2, 1), name: "Meadow", packPrice }) as never;
   const save = (price: number) =>
-    keep(db, {
+    persist(db, {
       id: "t",
       state: "storing",
       kind: "thing",
@@ -292,9 +306,9 @@ describe("things of the shelf, and pictures", () => {
       facts: { moment: "before" } as never,
       picture: new Blob(["x"]),
     };
-    await keep(db, { id: "p", state: "storing", kind: "photo", photo });
+    await persist(db, { id: "p", state: "storing", kind: "photo", photo });
     const sending = sendPhotos(db, server.send);
-    await keep(db, { id: "p", state: "storing", kind: "photo-gone", photoId: photo.id });
+    await persist(db, { id: "p", state: "storing", kind: "photo-gone", photoId: photo.id });
     await sending;
     await sendPhotos(db, server.send);
     expect(server.calls.filter((call) => call.includes("photos")).map((call) => call.split(" ")[0])).toEqual([
@@ -345,7 +359,7 @@ test("whatever is lost, in whatever order, with two tabs and another device: eve
           server.fate = () => "arrive";
         }
       }
-      for (const aside of await readAside(db)) await tryAgain(db, aside);
+      for (const aside of await readDeadLetters(db)) await requeue(db, aside);
       await send();
       await pullJob(db, server.send, JOB_ID as Job["id"]);
       expect(roomNames(onServer()).sort()).toEqual(said.sort());

@@ -1,19 +1,26 @@
 import { SaveId, type StoredJob } from "@scutch/contract";
-import type { Reach } from "../state/connectionSlice.ts";
+import type { ConnectionState } from "../state/connectionSlice.ts";
 import { type Reply, type Send, STOPS } from "./api.ts";
-import { type DeviceDb, type Trouble, waitingIn } from "./db.ts";
-import { accepted, type JobRow, outrun, unsent, withSending } from "./jobRow.ts";
+import { type DeviceDb, pendingRows, type SendFailure } from "./db.ts";
+import { acknowledgeSave, beginSave, type JobRow, markSaveFailed, rebaseAfterConflict } from "./jobRow.ts";
 import { newId } from "./newId.ts";
-import { isDue, isUnknown, type Parcel, parcelOfEntry, parcelOfPhoto, parcelOfThing } from "./requests.ts";
+import {
+  isSendable,
+  isUnknown,
+  type OutboxItem,
+  parcelOfEntry,
+  parcelOfPhoto,
+  parcelOfThing,
+} from "./requests.ts";
 
 /** How a lane went: what stopped it, or ok; idle where there was nothing to send and so nothing was learnt. */
-export type Sent = Reach | "idle";
+export type LaneResult = ConnectionState | "idle";
 
 /** Failed for a reason of its own this often, a parcel is set aside while the rest goes on. */
-export const MOST_TRIES = 3;
+export const MAX_ATTEMPTS = 3;
 
 /** What a reply means for everything: undefined where it only concerns the request itself. */
-async function reachAfter(reply: Reply, send: Send): Promise<Reach | undefined> {
+async function reachAfter(reply: Reply, send: Send): Promise<ConnectionState | undefined> {
   if (reply.outcome === "done") return undefined;
   if (reply.outcome === "refused") return STOPS[reply.error.code];
   if (reply.outcome === "fault" && reply.status === 503) return "server-fault";
@@ -24,18 +31,21 @@ async function reachAfter(reply: Reply, send: Send): Promise<Reach | undefined> 
 }
 
 /** The reason a failed request is noted with; set aside at once when refused, else after a few tries. */
-function troubleAfter(reply: Exclude<Reply, { outcome: "done" }>, before: Trouble | undefined): Trouble {
+function troubleAfter(
+  reply: Exclude<Reply, { outcome: "done" }>,
+  before: SendFailure | undefined,
+): SendFailure {
   const tries = (before?.tries ?? 0) + 1;
   if (reply.outcome === "refused")
     return { tries, aside: { why: "refused", code: reply.error.code, faults: reply.error.faults ?? [] } };
-  return tries < MOST_TRIES ? { tries } : { tries, aside: { why: reply.outcome } };
+  return tries < MAX_ATTEMPTS ? { tries } : { tries, aside: { why: reply.outcome } };
 }
 
 /** Sends one parcel; answers what stops everything, if something does. */
-async function sendParcel(parcel: Parcel, send: Send): Promise<Reach | undefined> {
+async function sendParcel(parcel: OutboxItem, send: Send): Promise<ConnectionState | undefined> {
   const reply = await send(parcel.method, parcel.path, parcel.body);
   if (reply.outcome === "done") {
-    await parcel.settle(reply.body);
+    await parcel.acknowledge(reply.body);
     return undefined;
   }
   const stop = await reachAfter(reply, send);
@@ -44,7 +54,7 @@ async function sendParcel(parcel: Parcel, send: Send): Promise<Reach | undefined
 }
 
 /** Sends parcels in the order they were made, each once; `next` tells which are due now. */
-async function sendInTurn(next: () => Promise<Parcel[]>, send: Send): Promise<Sent> {
+async function sendInTurn(next: () => Promise<OutboxItem[]>, send: Send): Promise<LaneResult> {
   const tried = new Set<string>();
   for (;;) {
     const due = (await next()).toSorted((a, b) => a.seq - b.seq);
@@ -56,21 +66,21 @@ async function sendInTurn(next: () => Promise<Parcel[]>, send: Send): Promise<Se
   }
 }
 
-export const sendThings = (db: DeviceDb, send: Send): Promise<Sent> =>
+export const sendThings = (db: DeviceDb, send: Send): Promise<LaneResult> =>
   sendInTurn(async () => {
-    const rows = await waitingIn(db.things);
-    return rows.filter(isDue).map((row) => parcelOfThing(db, row));
+    const rows = await pendingRows(db.things);
+    return rows.filter(isSendable).map((row) => parcelOfThing(db, row));
   }, send);
 
-export const sendPhotos = (db: DeviceDb, send: Send): Promise<Sent> =>
+export const sendPhotos = (db: DeviceDb, send: Send): Promise<LaneResult> =>
   sendInTurn(async () => {
-    const rows = (await waitingIn(db.photos)).filter(isDue);
+    const rows = (await pendingRows(db.photos)).filter(isSendable);
     const jobs = await db.jobs.bulkGet(rows.map(({ jobId }) => jobId));
     return rows.filter((_, i) => !isUnknown(jobs[i])).map((row) => parcelOfPhoto(db, row));
   }, send);
 
 /** A job's lane: its plan as long as it is edited, then its log. A plan that can't be sent doesn't hold up the log. */
-export async function sendJob(db: DeviceDb, jobId: string, send: Send): Promise<Sent> {
+export async function sendJob(db: DeviceDb, jobId: string, send: Send): Promise<LaneResult> {
   let sent = false;
   for (;;) {
     const saved = await sendPlan(db, jobId, send);
@@ -78,7 +88,7 @@ export async function sendJob(db: DeviceDb, jobId: string, send: Send): Promise<
     const logged = await sendInTurn(async () => {
       if (isUnknown(await db.jobs.get(jobId))) return [];
       const rows = await db.entries.where("jobId").equals(jobId).toArray();
-      return rows.filter(isDue).map((row) => parcelOfEntry(db, row));
+      return rows.filter(isSendable).map((row) => parcelOfEntry(db, row));
     }, send);
     sent ||= saved !== "idle" || logged !== "idle";
     if (logged !== "ok" && logged !== "idle") return logged;
@@ -87,12 +97,12 @@ export async function sendJob(db: DeviceDb, jobId: string, send: Send): Promise<
 }
 
 /** Sends a plan once: "more" where it was taken or joined and there may be another to send. */
-async function sendPlan(db: DeviceDb, jobId: string, send: Send): Promise<Sent | "more"> {
+async function sendPlan(db: DeviceDb, jobId: string, send: Send): Promise<LaneResult | "more"> {
   // What is sent is held fast in the database first: whatever ends this page, the next one sends the same.
   const row = await db.transaction("rw", db.jobs, async () => {
     const now = await db.jobs.get(jobId);
-    if (!now || !isDue(now)) return undefined;
-    const next = withSending(now, newId(SaveId));
+    if (!now || !isSendable(now)) return undefined;
+    const next = beginSave(now, newId(SaveId));
     if (next !== now) await db.jobs.put(next);
     return next;
   });
@@ -105,16 +115,16 @@ async function sendPlan(db: DeviceDb, jobId: string, send: Send): Promise<Sent |
     });
   const reply = await send("PUT", `/jobs/${jobId}`, { baseVersion, saveId, job: plan });
   if (reply.outcome === "done") {
-    await change((now) => accepted(now, saveId, (reply.body as { version: number }).version));
+    await change((now) => acknowledgeSave(now, saveId, (reply.body as { version: number }).version));
     return "more";
   }
   if (reply.outcome === "refused" && reply.error.code === "version-conflict") {
-    await change((now) => outrun(now, saveId, (reply.error.theirs ?? null) as StoredJob | null));
+    await change((now) => rebaseAfterConflict(now, saveId, (reply.error.theirs ?? null) as StoredJob | null));
     return "more";
   }
   const stop = await reachAfter(reply, send);
   if (stop) return stop;
   const trouble = troubleAfter(reply, row.trouble);
-  await change((now) => (reply.outcome === "refused" ? unsent(now, trouble) : { ...now, trouble }));
+  await change((now) => (reply.outcome === "refused" ? markSaveFailed(now, trouble) : { ...now, trouble }));
   return "ok";
 }

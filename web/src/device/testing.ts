@@ -1,6 +1,6 @@
 /** A server in memory for tests of the device: as strict about versions and ids as the real one, and as unreliable as told. */
 import type { CrewId, Job, LogEntry, StoredJob } from "@scutch/contract";
-import { same } from "@scutch/core/plan";
+import { deepEqual } from "@scutch/core/plan";
 import type { Reply, Send } from "./api.ts";
 import { DeviceDb } from "./db.ts";
 
@@ -72,7 +72,7 @@ export class FakeServer {
       if (method === "GET") return done({ entries: [...this.log.values()], logMark: this.log.size });
       for (const entry of (body as { entries: LogEntry[] }).entries) {
         const known = this.log.get(entry.id);
-        if (known && !same(known, entry)) return refused(409, { code: "entry-differs" });
+        if (known && !deepEqual(known, entry)) return refused(409, { code: "entry-differs" });
         this.log.set(entry.id, entry);
       }
       return done({ added: 1 });

@@ -1,15 +1,15 @@
 import type { Shelf, Stock } from "@scutch/contract";
 import { stockUse, sumUses } from "@scutch/core/log";
 import { useMemo } from "react";
-import { type Held, selectHeld } from "../state/holdingSlice.ts";
+import { type PendingChange, selectHeld } from "../state/holdingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
-import { type EntryRow, type ThingKind, type ThingRow, type Things, waitingIn } from "./db.ts";
+import { type EntryRow, pendingRows, type ThingKind, type ThingRow, type Things } from "./db.ts";
 import { readLog } from "./jobHere.ts";
-import { isShown, sameItems, useLive, useSteady } from "./live.ts";
+import { isShown, sameItems, useDeviceQuery, useStableValue } from "./live.ts";
 
 function thingsOf<K extends ThingKind>(
   rows: readonly ThingRow[],
-  held: readonly Held[],
+  held: readonly PendingChange[],
   kind: K,
 ): readonly Things[K][] {
   const values = new Map<string, { rev: number; value: unknown }>();
@@ -23,10 +23,10 @@ function thingsOf<K extends ThingKind>(
 }
 
 const byName = (a: { readonly name: string }, b: { readonly name: string }) => a.name.localeCompare(b.name);
-const isThing = (item: Held) => item.kind === "thing";
+const isThing = (item: PendingChange) => item.kind === "thing";
 
 function useThings(kinds: readonly ThingKind[]) {
-  const found = useLive(
+  const found = useDeviceQuery(
     async (db) => ({
       rows: await db.things
         .where("kind")
@@ -38,14 +38,14 @@ function useThings(kinds: readonly ThingKind[]) {
     [kinds.join()],
     kinds.join(),
   );
-  const held = useSteady(useAppSelector(selectHeld).filter(isThing), sameItems);
+  const held = useStableValue(useAppSelector(selectHeld).filter(isThing), sameItems);
   return found && { ...found, held };
 }
 
 const SHELF: readonly ThingKind[] = ["product", "vessel", "gear", "site"];
 
 /** Shelf, van and sites as they stand here, live; null: this device has never seen them. */
-export function useShelfHere(): Shelf | null | undefined {
+export function useLocalShelf(): Shelf | null | undefined {
   const found = useThings(SHELF);
   const shelf = useMemo(() => {
     if (!found) return undefined;
@@ -58,7 +58,7 @@ export function useShelfHere(): Shelf | null | undefined {
       sites: list("site").toSorted(byName),
     } as Shelf;
   }, [found]);
-  return useSteady(shelf);
+  return useStableValue(shelf);
 }
 
 const LOTS: readonly ThingKind[] = ["lot"];
@@ -66,10 +66,10 @@ const LOTS: readonly ThingKind[] = ["lot"];
 /** What came in and was used, live: the server's count with what it can't have counted yet. */
 export function useStockHere(): Stock | null | undefined {
   const found = useThings(LOTS);
-  const uncounted = useLive(
+  const uncounted = useDeviceQuery(
     async (db) => {
       const { askedAt = 0 } = (await db.fact("use")) ?? {};
-      const waiting = await waitingIn(db.entries);
+      const waiting = await pendingRows(db.entries);
       const jobIds = new Set(waiting.map(({ jobId }) => jobId));
       const late = await db.entries.where("settledAt").above(askedAt).toArray();
       for (const { jobId } of late) jobIds.add(jobId);

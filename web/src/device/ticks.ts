@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { DeviceDb } from "./db.ts";
-import { useLive } from "./live.ts";
+import { useDeviceQuery } from "./live.ts";
 import { session } from "./session.ts";
 
 /** What is ticked off on this device of some list, by the keys of its lines: one day's, or one job's. */
@@ -33,7 +33,7 @@ export const MACHINES_SEEN_TO: TickPlace = {
 
 /** Ticks of the list `of`, kept on this device until another list of its kind is ticked; with no place to keep them, while they are in sight. */
 export function useTicks(place: TickPlace | undefined, of: string) {
-  const kept = useLive(async (db) => (await place?.read(db)) ?? null, [place]);
+  const kept = useDeviceQuery(async (db) => (await place?.read(db)) ?? null, [place]);
   // Shown at once; two ticks in a row each build on what the database has by then.
   const [pressed, setPressed] = useState<Readonly<Record<string, boolean>>>({});
   return {

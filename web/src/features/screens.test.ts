@@ -1,24 +1,24 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry, Room, Shelf } from "@scutch/contract";
-import { workingOfPreSpray } from "@scutch/core/clean";
-import { workingOfArea } from "@scutch/core/floor";
-import { fillsMade } from "@scutch/core/log";
+import { explainPreSpray } from "@scutch/core/clean";
+import { explainArea } from "@scutch/core/floor";
+import { foldFills } from "@scutch/core/log";
 import { parseStrength } from "@scutch/core/mix";
-import { planWork, workingOfTotalArea } from "@scutch/core/plan";
-import { workingOfFinish } from "@scutch/core/run";
-import { reads, readsName, readsSize, sizeLimit, sizeText } from "../format/readers.ts";
+import { explainTotalArea, planWork } from "@scutch/core/plan";
+import { explainFinish } from "@scutch/core/run";
+import { nameReader, quantityReader, sizeLimit, sizeReader, sizeText } from "../format/readers.ts";
 import { labelSpelling, UNITS_OF } from "../format/units.ts";
 import type { JobDesk } from "../planning/desk.ts";
-import { moved } from "../planning/moved.ts";
+import { moveItem } from "../planning/moved.ts";
 import { driedOf, type Planned } from "../planning/planned.ts";
 import { entryText } from "../shared/logging/entryText.ts";
 import { measuresFor } from "../shared/products/measures.ts";
-import { showFigure } from "../shared/working/figures.ts";
+import { formatFigure } from "../shared/working/figures.ts";
 import { SOURCE_NAMES } from "../shared/working/sources.ts";
 import { changeRedone, changeUndone, historySlice, jobChanged, onScreen } from "../state/historySlice.ts";
-import { type Held, held, heldForgotten, heldMoved, holdingSlice } from "../state/holdingSlice.ts";
+import { held, heldForgotten, heldMoved, holdingSlice, type PendingChange } from "../state/holdingSlice.ts";
 import { stateOf } from "./today/jobState.ts";
-import type { Listed } from "./today/useToday.ts";
+import type { JobListItem } from "./today/useToday.ts";
 
 const plain = (text: string) => text.replaceAll("\u00a0", " ");
 const { metric, us } = UNITS_OF;
@@ -27,9 +27,9 @@ describe("survey", () => {
   test("what a size is shown as, typed back in, is the same room, in either system", () => {
     for (const units of [metric, us])
       for (const typed of ["3.8 x 4.2 m", "12'6 x 10'", "4 x 3 m + 2 x 1.5 m"]) {
-        const read = readsSize(units)(typed);
+        const read = sizeReader(units)(typed);
         if ("error" in read) throw new Error(read.error);
-        const again = readsSize(units)(sizeText(read.value, units));
+        const again = sizeReader(units)(sizeText(read.value, units));
         if ("error" in again) throw new Error(again.error);
         expect(again.value.kind).toBe(read.value.kind);
         expect(sizeText(again.value, units)).toBe(sizeText(read.value, units));
@@ -52,18 +52,18 @@ describe("survey", () => {
   });
 
   test("names need a letter, quantities a unit that fits", () => {
-    expect(readsName("  Hall ")).toEqual({ value: "Hall" });
-    expect(readsName("  ")).toEqual({ error: "Give it a name." });
-    expect(reads("temperature", "c")("20 m")).toEqual({
+    expect(nameReader("  Hall ")).toEqual({ value: "Hall" });
+    expect(nameReader("  ")).toEqual({ error: "Give it a name." });
+    expect(quantityReader("temperature", "c")("20 m")).toEqual({
       error: expect.stringContaining("doesn’t measure this"),
     });
-    expect(reads("volume", "gal")("2")).toEqual({ value: expect.closeTo(0.00757, 5) });
+    expect(quantityReader("volume", "gal")("2")).toEqual({ value: expect.closeTo(0.00757, 5) });
   });
 
   test("moving in the walk-out order moves one and stops at the ends", () => {
-    expect(moved(["a", "b", "c"], 0, 1)).toEqual(["b", "a", "c"]);
-    expect(moved(["a", "b", "c"], 2, 1)).toEqual(["a", "b", "c"]);
-    expect(moved(["a", "b", "c"], 0, -1)).toEqual(["a", "b", "c"]);
+    expect(moveItem(["a", "b", "c"], 0, 1)).toEqual(["b", "a", "c"]);
+    expect(moveItem(["a", "b", "c"], 2, 1)).toEqual(["a", "b", "c"]);
+    expect(moveItem(["a", "b", "c"], 0, -1)).toEqual(["a", "b", "c"]);
   });
 });
 
@@ -113,7 +113,7 @@ describe("what was just done, until the database shows it", () => {
     kind: "entry",
     jobId: "j",
     entry: { id: "n" },
-  } as unknown as Held;
+  } as unknown as PendingChange;
   const edit = {
     id: "p",
     state: "storing",
@@ -121,7 +121,7 @@ describe("what was just done, until the database shows it", () => {
     jobId: "j",
     before: null,
     after: {},
-  } as unknown as Held;
+  } as unknown as PendingChange;
 
   test("what the device can't keep is counted until it is stored or sent", () => {
     let state = reducer([], held(entry));
@@ -139,9 +139,9 @@ describe("what was just done, until the database shows it", () => {
   });
 
   test("only the last twenty stored ones are kept, and none that isn't stored is let go", () => {
-    let state = reducer([], held({ ...entry, id: "lost", state: "unstored" } as Held));
+    let state = reducer([], held({ ...entry, id: "lost", state: "unstored" } as PendingChange));
     for (let i = 0; i < 40; i++)
-      state = reducer(state, held({ ...entry, id: `s${i}`, state: "stored" } as Held));
+      state = reducer(state, held({ ...entry, id: `s${i}`, state: "stored" } as PendingChange));
     expect(state.length).toBeLessThanOrEqual(22);
     expect(state.some(({ id }) => id === "lost")).toBe(true);
   });
@@ -151,15 +151,15 @@ const ROOMS = [
   { id: "a", name: "Hall", shape: { kind: "rectangle", length: 4, width: 3 } },
   { id: "b", name: "Study", shape: { kind: "area", area: 9 } },
 ] as unknown as Room[];
-const desk = (log: readonly Partial<LogEntry>[], finished: Record<string, number> = {}): JobDesk => ({
+const desk = (log: readonly Partial<LogEntry>[], finishedHours: Record<string, number> = {}): JobDesk => ({
   job: { id: "j", rooms: ROOMS, batches: [] } as unknown as Job,
   shelf: { crew: "", products: [{ id: "p", name: "Meadow" }], vessels: [], sites: [] } as unknown as Shelf,
   log: log as LogEntry[],
-  rough: false,
-  input: { rooms: ROOMS, batches: [], finished },
-  work: planWork({ rooms: ROOMS, batches: [], finished }),
+  isProvisional: false,
+  input: { rooms: ROOMS, batches: [], finishedHours },
+  work: planWork({ rooms: ROOMS, batches: [], finishedHours }),
   dried: undefined,
-  start: 0,
+  startMs: 0,
   newer: [],
   newerPlan: false,
   edit: () => undefined,
@@ -167,14 +167,14 @@ const desk = (log: readonly Partial<LogEntry>[], finished: Record<string, number
 
 describe("where a job stands", () => {
   test("planned, under way, drying: as the log tells it", () => {
-    const listed = (entries: number, finished: number) => ({ entries, finished, rooms: 2 }) as Listed;
+    const listed = (entries: number, finished: number) => ({ entries, finished, rooms: 2 }) as JobListItem;
     const work = planWork({ rooms: ROOMS, batches: [] });
-    const plan = { work, result: driedOf(work), start: 0 } as unknown as Planned;
+    const plan = { work, result: driedOf(work), startMs: 0 } as unknown as Planned;
     expect(stateOf(listed(0, 0), undefined, 0)).toEqual({ kind: "planned" });
     expect(stateOf(listed(1, 0), plan, 0)).toEqual({ kind: "under-way", finished: 0, rooms: 2 });
     expect(stateOf(listed(3, 1), plan, 0)).toEqual({ kind: "under-way", finished: 1, rooms: 2 });
-    expect(stateOf(listed(4, 2), plan, 0)).toEqual({ kind: "drying", dryAt: expect.any(Number) });
-    expect(stateOf(listed(4, 2), plan, 96 * 3_600_000)).toEqual({ kind: "dry", dryAt: expect.any(Number) });
+    expect(stateOf(listed(4, 2), plan, 0)).toEqual({ kind: "drying", dryAtMs: expect.any(Number) });
+    expect(stateOf(listed(4, 2), plan, 96 * 3_600_000)).toEqual({ kind: "dry", dryAtMs: expect.any(Number) });
     // Begun too long ago to be dried: it is done.
     expect(stateOf(listed(4, 2), undefined, 0)).toEqual({ kind: "dry" });
   });
@@ -221,9 +221,9 @@ describe("where a job stands", () => {
     const made = { id: "e", kind: "fill-made", batchId: "x", productId: "p", fill: 1 } as unknown as LogEntry;
     const batch = (id: string, productId = "p") => ({ id, productId });
     const correction = { id: "f", kind: "correction", corrects: "e", text: "spilt" } as unknown as LogEntry;
-    expect([...fillsMade([made], batch("x")).keys()]).toEqual([1]);
-    expect([...fillsMade([made, correction], batch("x")).keys()]).toEqual([]);
-    expect([...fillsMade([made], batch("y")).keys()]).toEqual([]);
+    expect([...foldFills([made], batch("x")).keys()]).toEqual([1]);
+    expect([...foldFills([made, correction], batch("x")).keys()]).toEqual([]);
+    expect([...foldFills([made], batch("y")).keys()]).toEqual([]);
   });
 });
 
@@ -232,23 +232,23 @@ describe("workings", () => {
   const [hall] = work.rooms;
   if (!hall) throw new Error();
   const workings = [
-    workingOfArea(ROOMS[0]?.shape as Room["shape"]),
-    workingOfTotalArea(work),
-    workingOfPreSpray(hall),
-    workingOfFinish(hall),
+    explainArea(ROOMS[0]?.shape as Room["shape"]),
+    explainTotalArea(work),
+    explainPreSpray(hall),
+    explainFinish(hall),
   ];
 
   test("each names its source, and shows every figure with a unit in both systems", () => {
     for (const working of workings) {
       expect(SOURCE_NAMES[working.source]).toBeDefined();
       for (const figure of [working.result, ...working.inputs, ...working.steps])
-        for (const units of [metric, us]) expect(showFigure(figure, units)).not.toMatch(/NaN|undefined/);
+        for (const units of [metric, us]) expect(formatFigure(figure, units)).not.toMatch(/NaN|undefined/);
     }
   });
 
   test("they give the plan's own numbers, and say which input they hang on", () => {
     expect(workings.map(({ result }) => result.value)).toEqual(
-      [12, 21, hall.preSpray, hall.finishedAt].map((value) => expect.closeTo(value, 9)),
+      [12, 21, hall.preSpray, hall.finishedAtHours].map((value) => expect.closeTo(value, 9)),
     );
     expect(workings[0]?.sensitivity).toEqual([
       { name: "length", change: expect.closeTo(0.1, 9) },
@@ -257,9 +257,9 @@ describe("workings", () => {
   });
 
   test("small lengths are shown as piles are, hours as clocks are, and what never comes in words", () => {
-    expect(plain(showFigure({ value: 0.008, kind: "length" }, us))).toBe("0.31 in");
-    expect(plain(showFigure({ value: 2.75, kind: "hours" }, metric))).toBe("2 h 45 min");
-    expect(showFigure({ value: Number.NaN, kind: "hours" }, metric)).toBe("not within 96 h");
+    expect(plain(formatFigure({ value: 0.008, kind: "length" }, us))).toBe("0.31 in");
+    expect(plain(formatFigure({ value: 2.75, kind: "hours" }, metric))).toBe("2 h 45 min");
+    expect(formatFigure({ value: Number.NaN, kind: "hours" }, metric)).toBe("not within 96 h");
   });
 });
 

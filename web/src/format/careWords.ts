@@ -1,11 +1,11 @@
 import type {
   AttemptResult,
   Chemistry,
-  Gear,
   Material,
   Nature,
   ProductFloors,
   Protection,
+  ProtectiveMeasure,
   Reactant,
   Reason,
   SpotAge,
@@ -59,7 +59,7 @@ export const TRAIT_NAMES: Named<Trait> = {
 export const sourceWords = (source: string) => source.replace(/,? ?\(?(?:textbook, )?memory\)?$/, "").trim();
 
 export const VERDICT_NAMES: Named<Verdict> = { allowed: "Allowed", caution: "Caution", stop: "Stop" };
-export const GEAR_NAMES: Named<Gear> = {
+export const GEAR_NAMES: Named<ProtectiveMeasure> = {
   gloves: "Gloves",
   goggles: "Goggles",
   apron: "Apron",
@@ -119,7 +119,7 @@ export function reasonTitle({ trait, material }: Reason): string {
   return `${capital(TRAIT_NAMES[trait].split(",")[0] ?? "")} on ${MATERIAL_NAMES[material]}`;
 }
 
-const WORN: readonly Gear[] = ["gloves", "goggles", "apron"];
+const WORN: readonly ProtectiveMeasure[] = ["gloves", "goggles", "apron"];
 
 /** What to wear and do, in one line: "Wear gloves, goggles. Open windows." */
 export function protectionText(list: readonly Protection[]): string {

@@ -2,7 +2,7 @@ import { describe, expect, test } from "@jest/globals";
 import type { BatchFault } from "@scutch/core/mix";
 import { limitsIn } from "./readers.ts";
 import { startOf, TIMES } from "./time.ts";
-import { asRatio, joined, labelSpelling, UNITS_OF } from "./units.ts";
+import { asRatio, formatAmount, labelSpelling, UNITS_OF } from "./units.ts";
 import { freeWaterAt } from "./wetness.ts";
 import { batchFault, contractFault, typedFault } from "./words.ts";
 
@@ -18,7 +18,7 @@ test("a limit that was broken is told in the units in sight, whichever field bro
 });
 
 test("US amounts are told as they are measured: gallons with ounces, quarter ounces, spoons", () => {
-  const said = (m3: number) => plain(joined(UNITS_OF.us.volume(m3)));
+  const said = (m3: number) => plain(formatAmount(UNITS_OF.us.volume(m3)));
   const OUNCE = 29.5735295625e-6;
   expect([175, 128, 256, 127.6, 1500].map((ounces) => said(ounces * OUNCE))).toEqual([
     "1 gal + 47 fl oz",
@@ -41,7 +41,7 @@ test("US amounts are told as they are measured: gallons with ounces, quarter oun
 test("one stored value is said in either system", () => {
   const { metric, us } = UNITS_OF;
   expect([metric.length(3.81), us.length(3.81)].map(plain)).toEqual(["3.81 m", "12′ 6″"]);
-  expect([joined(metric.amount(265e-6)), joined(us.amount(265e-6))].map(plain)).toEqual([
+  expect([formatAmount(metric.amount(265e-6)), formatAmount(us.amount(265e-6))].map(plain)).toEqual([
     "265 ml",
     "9 fl oz",
   ]);

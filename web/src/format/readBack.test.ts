@@ -1,19 +1,19 @@
 /** Whatever a field shows, in either system, reads back to the same: nothing drifts by being looked at and left. */
 import { describe, expect, test } from "@jest/globals";
 import { concentratePerWater, POWDER_SPELLINGS, STRENGTH_SPELLINGS, strengthFrom } from "@scutch/core/mix";
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import fc from "fast-check";
 import {
   doseField,
+  type FieldResult,
   packField,
-  type Read,
-  reads,
-  readsRate,
-  readsSize,
-  readsStrength,
+  quantityReader,
+  rateReader,
+  sizeReader,
   sizeText,
+  strengthReader,
 } from "./readers.ts";
-import { joined, labelSpelling, percent, UNITS_OF, type UnitsOfCrew } from "./units.ts";
+import { formatAmount, labelSpelling, percent, UNITS_OF, type UnitFormatter } from "./units.ts";
 
 /** Over many sizes, evenly in their logarithm. */
 const sizes = (from: number, to: number) =>
@@ -23,28 +23,46 @@ const FIELDS: readonly (readonly [
   name: string,
   from: number,
   to: number,
-  show: (value: number, units: UnitsOfCrew) => string,
-  read: (units: UnitsOfCrew) => (text: string) => Read<number>,
+  show: (value: number, units: UnitFormatter) => string,
+  read: (units: UnitFormatter) => (text: string) => FieldResult<number>,
 ])[] = [
-  ["length", 0.05, 190, (v, u) => u.length(v), (u) => reads("length", u.bare.length)],
-  ["area", 0.1, 9000, (v, u) => u.area(v), (u) => reads("area", u.bare.area)],
-  ["volume", 1e-4, 0.9, (v, u) => joined(u.volume(v)), (u) => reads("volume", u.bare.volume)],
-  ["amount", 1e-6, 0.05, (v, u) => joined(u.amount(v)), (u) => reads("volume", u.bare.amount)],
+  ["length", 0.05, 190, (v, u) => u.length(v), (u) => quantityReader("length", u.bare.length)],
+  ["area", 0.1, 9000, (v, u) => u.area(v), (u) => quantityReader("area", u.bare.area)],
+  ["volume", 1e-4, 0.9, (v, u) => formatAmount(u.volume(v)), (u) => quantityReader("volume", u.bare.volume)],
+  ["amount", 1e-6, 0.05, (v, u) => formatAmount(u.amount(v)), (u) => quantityReader("volume", u.bare.amount)],
   ["dose of a powder", 1e-3, 90, (v, u) => doseField(true, u).show(v), (u) => doseField(true, u).read],
   ["pack", 1e-4, 0.9, (v, u) => packField(false, u).show(v), (u) => packField(false, u).read],
-  ["temperature", 0.5, 90, (v, u) => u.temperature(v), (u) => reads("temperature", u.bare.temperature)],
-  ["speed", 0.05, 20, (v, u) => u.speed(v), (u) => reads("speed", u.system === "metric" ? "mps" : "fpm")],
-  ["mass", 0.05, 150, (v, u) => u.mass(v), (u) => reads("mass", u.system === "metric" ? "kg" : "lb")],
+  [
+    "temperature",
+    0.5,
+    90,
+    (v, u) => u.temperature(v),
+    (u) => quantityReader("temperature", u.bare.temperature),
+  ],
+  [
+    "speed",
+    0.05,
+    20,
+    (v, u) => u.speed(v),
+    (u) => quantityReader("speed", u.system === "metric" ? "mps" : "fpm"),
+  ],
+  [
+    "mass",
+    0.05,
+    150,
+    (v, u) => u.mass(v),
+    (u) => quantityReader("mass", u.system === "metric" ? "kg" : "lb"),
+  ],
   [
     "fibre",
     0.05,
     5,
     (v, u) => u.massPerArea(v),
-    (u) => reads("massPerArea", u.system === "metric" ? "kgPerM2" : "ozPerYd2"),
+    (u) => quantityReader("massPerArea", u.system === "metric" ? "kgPerM2" : "ozPerYd2"),
   ],
-  ["rate", 5e-6, 2e-3, (v, u) => u.applicationRate(v), readsRate],
-  ["duration", 60, 170_000, (v) => showDuration(v), () => reads("time", "min")],
-  ["share", 0.01, 1, (v) => percent(v), () => reads("share", "percent")],
+  ["rate", 5e-6, 2e-3, (v, u) => u.applicationRate(v), rateReader],
+  ["duration", 60, 170_000, (v) => formatDuration(v), () => quantityReader("time", "min")],
+  ["share", 0.01, 1, (v) => percent(v), () => quantityReader("share", "percent")],
 ];
 
 describe.each(Object.values(UNITS_OF).map((units) => [units.system, units] as const))("%s", (_, units) => {
@@ -68,7 +86,7 @@ describe.each(Object.values(UNITS_OF).map((units) => [units.system, units] as co
           ? ({ kind: "l-shape", main: main as typeof wing, wing } as const)
           : ({ kind: "rectangle", ...(main as NonNullable<typeof main>) } as const);
         const shown = sizeText(shape, units);
-        const again = readsSize(units)(shown);
+        const again = sizeReader(units)(shown);
         if ("error" in again) throw new Error(`${shown}: ${again.error}`);
         expect(sizeText(again.value, units)).toBe(shown);
       }),
@@ -82,7 +100,7 @@ test("strengths, in the spelling of any label (fuzz)", () => {
     fc.property(sizes(2e-5, 0.9), fc.constantFrom(...STRENGTH_SPELLINGS), (c, spelling) => {
       const powder = POWDER_SPELLINGS.includes(spelling);
       const shown = labelSpelling(strengthFrom(c, spelling));
-      const again = readsStrength("one-to-n", powder)(shown);
+      const again = strengthReader("one-to-n", powder)(shown);
       if ("error" in again) throw new Error(`${shown}: ${again.error}`);
       expect(labelSpelling(again.value)).toBe(shown);
       expect(Math.abs(concentratePerWater(again.value) / c - 1)).toBeLessThan(0.06);

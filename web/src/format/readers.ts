@@ -3,17 +3,19 @@ import { parseRoomSize } from "@scutch/core/floor";
 import { parseStrength, type Strength } from "@scutch/core/mix";
 import {
   type Dimension,
+  normalizeText,
   numberAtStart,
   parseQuantity,
   parseRate,
-  plainMarks,
   type UnitId,
 } from "@scutch/core/quantity";
-import { doseOf, joined, percent, type UnitsOfCrew } from "./units.ts";
+import { doseOf, formatAmount, percent, type UnitFormatter } from "./units.ts";
 import { type TypedFault, typedFault } from "./words.ts";
 
 /** A text read: its value, or the sentence that says what is wrong with it, with what it may mean where that is two things. */
-export type Read<T> = { readonly value: T } | { readonly error: string; readonly readings?: readonly T[] };
+export type FieldResult<T> =
+  | { readonly value: T }
+  | { readonly error: string; readonly readings?: readonly T[] };
 
 interface Answer<T> {
   readonly ok: boolean;
@@ -22,7 +24,7 @@ interface Answer<T> {
 }
 
 /** What a parser of core answers as a field takes it; `what` names the example the sentence gives. */
-export function asRead<T>(parsed: Answer<T>, what: string): Read<T> {
+export function asRead<T>(parsed: Answer<T>, what: string): FieldResult<T> {
   const { fault } = parsed;
   if (!fault) return { value: parsed.value as T };
   const error = typedFault(fault, what);
@@ -30,7 +32,7 @@ export function asRead<T>(parsed: Answer<T>, what: string): Read<T> {
 }
 
 /** A read value made into another, and every reading with it. */
-export function thenRead<A, B>(read: Read<A>, then: (value: A) => Read<B>): Read<B> {
+export function thenRead<A, B>(read: FieldResult<A>, then: (value: A) => FieldResult<B>): FieldResult<B> {
   if ("value" in read) return then(read.value);
   const readings = (read.readings ?? []).flatMap((each) => {
     const next = then(each);
@@ -43,21 +45,21 @@ export function thenRead<A, B>(read: Read<A>, then: (value: A) => Read<B>): Read
 export type ShowLimit = (limit: number, field: string | number | undefined) => string;
 
 /** Reads a quantity, or says what is wrong with it. */
-export function reads(dimension: Dimension, bare: UnitId): (text: string) => Read<number> {
+export function quantityReader(dimension: Dimension, bare: UnitId): (text: string) => FieldResult<number> {
   return (text) => asRead<number>(parseQuantity(text, dimension, bare), dimension);
 }
 
-export function readsSize(units: UnitsOfCrew): (text: string) => Read<Room["shape"]> {
+export function sizeReader(units: UnitFormatter): (text: string) => FieldResult<Room["shape"]> {
   return (text) => asRead<Room["shape"]>(parseRoomSize(text, units.bare.length, units.bare.area), "size");
 }
 
-export function readsName(text: string): Read<string> {
+export function nameReader(text: string): FieldResult<string> {
   const name = text.trim();
   return name === "" ? { error: "Give it a name." } : { value: name };
 }
 
 /** A room's size as it would be typed again. */
-export function sizeText(shape: Room["shape"], units: UnitsOfCrew): string {
+export function sizeText(shape: Room["shape"], units: UnitFormatter): string {
   const sides = ({ length, width }: { readonly length: number; readonly width: number }) =>
     `${units.length(length)} × ${units.length(width)}`;
   switch (shape.kind) {
@@ -75,13 +77,13 @@ export function sizeText(shape: Room["shape"], units: UnitsOfCrew): string {
 }
 
 /** A broken limit of a size: a side's or the whole area's. */
-export function sizeLimit(units: UnitsOfCrew): ShowLimit {
+export function sizeLimit(units: UnitFormatter): ShowLimit {
   return (limit, field) =>
     field === "length" || field === "width" ? units.length(limit) : units.area(limit);
 }
 
 /** Writes any limit of a plan in the units in sight, by the field that broke it: "at most 122 °F". */
-export function limitsIn(units: UnitsOfCrew): ShowLimit {
+export function limitsIn(units: UnitFormatter): ShowLimit {
   const small = (value: number) => units.short(value);
   const shows: Readonly<Record<string, (limit: number) => string>> = {
     temperature: units.temperature,
@@ -104,17 +106,21 @@ export function limitsIn(units: UnitsOfCrew): ShowLimit {
     rate: units.applicationRate,
     airSpeed: units.speed,
     strokeSpeed: units.speed,
-    carried: (limit) => joined(units.volume(limit)),
-    measure: (limit) => joined(units.amount(limit)),
+    carried: (limit) => formatAmount(units.volume(limit)),
+    measure: (limit) => formatAmount(units.amount(limit)),
     share: percent,
   };
   return (limit, field) => shows[String(field)]?.(limit) ?? String(limit);
 }
 
 /** Reads a number that has no unit, from `least` to `most`; `refusal` is said of anything else. A sign of money may stand by it. */
-export function readsNumber(least: number, most: number, refusal: string): (text: string) => Read<number> {
+export function numberReader(
+  least: number,
+  most: number,
+  refusal: string,
+): (text: string) => FieldResult<number> {
   return (text) => {
-    const plain = plainMarks(text).replace(/^[$€£] ?| ?[$€£]$/g, "");
+    const plain = normalizeText(text).replace(/^[$€£] ?| ?[$€£]$/g, "");
     const number = numberAtStart(plain.replace(/^\+/, ""));
     if (!number || number.length !== plain.replace(/^\+/, "").length) return { error: refusal };
     const fitting = number.meanings.filter((each) => each >= least && each <= most);
@@ -127,10 +133,10 @@ export function readsNumber(least: number, most: number, refusal: string): (text
 }
 
 /** More than anything on a price list costs. */
-export const MOST_PRICE = 1_000_000;
+export const MAX_PRICE = 1_000_000;
 
 /** Reads a whole number from `least` to `most`. */
-export function readsCount(least: number, most: number): (text: string) => Read<number> {
+export function countReader(least: number, most: number): (text: string) => FieldResult<number> {
   return (text) => {
     const value = Number(text.trim());
     if (!Number.isInteger(value)) return { error: "Type a whole number." };
@@ -144,20 +150,23 @@ export function readsCount(least: number, most: number): (text: string) => Read<
 const TANKER = 10;
 
 /** Reads a volume as small amounts or whole tanks are said, and asks about one no tank holds. */
-export function readsVolume(units: UnitsOfCrew, size: "volume" | "amount"): (text: string) => Read<number> {
+export function volumeReader(
+  units: UnitFormatter,
+  size: "volume" | "amount",
+): (text: string) => FieldResult<number> {
   return (text) =>
-    thenRead<number, number>(reads("volume", units.bare[size])(text), (value) =>
+    thenRead<number, number>(quantityReader("volume", units.bare[size])(text), (value) =>
       value <= TANKER ? { value } : { error: "More than a tanker holds. Check the unit." },
     );
 }
 
 /** A pack of a liquid by volume or of a powder by weight: how it is shown and read. */
-export function packField(powder: boolean, units: UnitsOfCrew) {
+export function packField(powder: boolean, units: UnitFormatter) {
   return {
-    show: (value: number) => joined(powder ? units.powder(value) : units.volume(value)),
+    show: (value: number) => formatAmount(powder ? units.powder(value) : units.volume(value)),
     read: powder
-      ? reads("mass", units.system === "metric" ? "kg" : "lb")
-      : reads("volume", units.bare.volume),
+      ? quantityReader("mass", units.system === "metric" ? "kg" : "lb")
+      : quantityReader("volume", units.bare.volume),
   };
 }
 
@@ -165,10 +174,10 @@ export function packField(powder: boolean, units: UnitsOfCrew) {
 const BETWEEN_FIGURES = /\s*(?:;|,\s|\band\b)\s*/;
 
 /** Reads several of a kind, between commas or semicolons or "and". */
-export function readsList<T>(
-  one: (text: string) => Read<T>,
+export function listReader<T>(
+  one: (text: string) => FieldResult<T>,
   between: RegExp = BETWEEN_FIGURES,
-): (text: string) => Read<readonly T[]> {
+): (text: string) => FieldResult<readonly T[]> {
   return (text) => {
     const values: T[] = [];
     for (const piece of text.split(between)) {
@@ -184,16 +193,16 @@ export function readsList<T>(
 const SCOOPS = /^(.+?)\s*scoops?$/i;
 
 /** What goes into one mix, of a liquid by volume or of a powder by weight or in scoops: how it is shown and read. */
-export function doseField(powder: boolean, units: UnitsOfCrew, scoop?: number) {
-  const mass = reads("mass", units.system === "metric" ? "g" : "oz");
+export function doseField(powder: boolean, units: UnitFormatter, scoop?: number) {
+  const mass = quantityReader("mass", units.system === "metric" ? "g" : "oz");
   return {
     show: (value: number) => doseOf(value, powder, units),
-    read: (text: string): Read<number> => {
-      if (!powder) return readsVolume(units, "amount")(text);
+    read: (text: string): FieldResult<number> => {
+      if (!powder) return volumeReader(units, "amount")(text);
       const scoops = scoop === undefined ? null : SCOOPS.exec(text.trim());
       if (!scoops || scoop === undefined) return mass(text);
       return thenRead(
-        readsNumber(0, 1000, "Type how many, like 2 scoops.")(scoops[1] as string),
+        numberReader(0, 1000, "Type how many, like 2 scoops.")(scoops[1] as string),
         (count) => ({
           value: count * scoop,
         }),
@@ -203,13 +212,13 @@ export function doseField(powder: boolean, units: UnitsOfCrew, scoop?: number) {
 }
 
 /** Reads how much is sprayed: `70 ml/m²`, or the other way round as `600 sq ft/gal`, a bare number as the crew says it. */
-export const readsRate =
-  (units: UnitsOfCrew) =>
-  (text: string): Read<number> =>
+export const rateReader =
+  (units: UnitFormatter) =>
+  (text: string): FieldResult<number> =>
     asRead<number>(parseRate(text, units.system === "us" ? "ft2PerGal" : "mlPerM2"), "applicationRate");
 
 /** Reads a strength as its label means 1:n, of a liquid or a powder. */
-export const readsStrength =
+export const strengthReader =
   (reading: "one-to-n" | "one-in-n" | undefined, powder: boolean) =>
-  (text: string): Read<Strength> =>
+  (text: string): FieldResult<Strength> =>
     asRead<Strength>(parseStrength(text, reading, powder ? "powder" : "liquid"), "strength");

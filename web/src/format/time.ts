@@ -1,5 +1,5 @@
 import type { Job } from "@scutch/contract";
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import { addDays, isSameDay, lightFormat, parseISO } from "date-fns";
 
 const HOUR = 3_600_000;
@@ -8,7 +8,7 @@ const HOUR = 3_600_000;
 export const startOf = ({ day, startsAt }: Pick<Job, "day" | "startsAt">): number =>
   parseISO(`${day}T${startsAt}`).getTime();
 
-export const at = (start: number, hours: number) => start + hours * HOUR;
+export const timeAt = (start: number, hours: number) => start + hours * HOUR;
 
 /** The time of day as fields of a form and files take it. */
 export const clock24 = (time: number) => lightFormat(time, "HH:mm");
@@ -88,5 +88,5 @@ export const dayBefore = (day: string, days = 1) => dayAfter(day, -days);
 
 /** Hours as people say them, `1 h 05 min`. */
 export function hoursAndMinutes(hours: number): string {
-  return showDuration(hours * 3600);
+  return formatDuration(hours * 3600);
 }

@@ -1,5 +1,12 @@
 import { type Strength, strengthFrom } from "@scutch/core/mix";
-import { decimal, fromSi, readable, showFeetInches, showQuantity, type UnitId } from "@scutch/core/quantity";
+import {
+  decimal,
+  formatFeetInches,
+  formatQuantity,
+  fromSi,
+  readable,
+  type UnitId,
+} from "@scutch/core/quantity";
 
 export type UnitSystem = "metric" | "us";
 
@@ -12,7 +19,7 @@ export interface Shown {
 }
 
 /** How one crew's units are shown and read. Values are SI; nothing here is stored. */
-export interface UnitsOfCrew {
+export interface UnitFormatter {
   readonly system: UnitSystem;
   readonly length: (metres: number) => string;
   /** Of a pile, a mark: too small for a tape. */
@@ -77,53 +84,53 @@ function ouncesOf(m3: number): Shown {
     : { lead: `${gallons}\u00a0gal`, figure: String(rest), unit: "fl oz" };
 }
 
-const METRIC: UnitsOfCrew = {
+const METRIC: UnitFormatter = {
   system: "metric",
-  length: (v) => showQuantity(v, "m", 2),
-  short: (v) => showQuantity(v, "mm", 1),
-  area: (v) => showQuantity(v, "m2", 1),
+  length: (v) => formatQuantity(v, "m", 2),
+  short: (v) => formatQuantity(v, "mm", 1),
+  area: (v) => formatQuantity(v, "m2", 1),
   volume: (v) => ({ figure: decimal(fromSi(v, "l"), v >= 0.02 ? 1 : 2), unit: "L" }),
   amount: (v) =>
     v >= 0.9995e-3
       ? shown(v, "l", "L")
       : { figure: decimal(fromSi(v, "ml"), fromSi(v, "ml") < 10 ? 1 : 0), unit: "ml" },
   powder: (v) => (v >= 0.9995 ? shown(v, "kg", "kg") : shown(v, "g", "g")),
-  temperature: (v) => showQuantity(v, "c", 0),
-  speed: (v) => showQuantity(v, "mps", 1),
-  mass: (v) => showQuantity(v, "kg", 1),
+  temperature: (v) => formatQuantity(v, "c", 0),
+  speed: (v) => formatQuantity(v, "mps", 1),
+  mass: (v) => formatQuantity(v, "kg", 1),
   massPerArea: (v) => `${readable(v)} kg/m²`,
-  applicationRate: (v) => showQuantity(v, "mlPerM2", 0),
+  applicationRate: (v) => formatQuantity(v, "mlPerM2", 0),
   strength: (c) => `${readable(1000 * c)} ml/L`,
   bare: { length: "m", area: "m2", volume: "l", amount: "ml", temperature: "c" },
 };
 
-const US: UnitsOfCrew = {
+const US: UnitFormatter = {
   system: "us",
-  length: showFeetInches,
-  short: (v) => showQuantity(v, "in", 2),
-  area: (v) => showQuantity(v, "ft2", 0),
+  length: formatFeetInches,
+  short: (v) => formatQuantity(v, "in", 2),
+  area: (v) => formatQuantity(v, "ft2", 0),
   volume: ouncesOf,
   amount: ouncesOf,
   powder: (v) => shown(v, "oz", "oz"),
-  temperature: (v) => showQuantity(v, "f", 0),
-  speed: (v) => showQuantity(v, "fpm", 0),
-  mass: (v) => showQuantity(v, "lb", 1),
+  temperature: (v) => formatQuantity(v, "f", 0),
+  speed: (v) => formatQuantity(v, "fpm", 0),
+  mass: (v) => formatQuantity(v, "lb", 1),
   massPerArea: (v) => `${readable(fromSi(v, "ozPerYd2"))} oz/yd²`,
   applicationRate: (v) => `${decimal(fromSi(1, "ft2") / fromSi(v, "gal"), 0)} ft²/gal`,
   strength: (c) => `${readable(128 * c)} fl oz/gal`,
   bare: { length: "ft", area: "ft2", volume: "gal", amount: "floz", temperature: "f" },
 };
 
-export const UNITS_OF: Record<UnitSystem, UnitsOfCrew> = { metric: METRIC, us: US };
+export const UNITS_OF: Record<UnitSystem, UnitFormatter> = { metric: METRIC, us: US };
 
-export const joined = ({ lead, figure, unit }: Shown) =>
+export const formatAmount = ({ lead, figure, unit }: Shown) =>
   `${lead === undefined ? "" : `${lead} + `}${figure}\u00a0${unit}`;
 
 export const percent = (share: number) => `${decimal(100 * share, 0)}\u00a0%`;
 
 /** An amount of product: of a liquid m³, of a powder kg. */
-export const doseOf = (value: number, powder: boolean, units: UnitsOfCrew) =>
-  joined(powder ? units.powder(value) : units.amount(value));
+export const doseOf = (value: number, powder: boolean, units: UnitFormatter) =>
+  formatAmount(powder ? units.powder(value) : units.amount(value));
 
 /** Scoops, as counted: halves are measured. */
 export const scoopsOf = (count: number): Shown => ({
@@ -147,7 +154,7 @@ export function labelSpelling({ spelling, value }: Strength): string {
 }
 
 /** A mix's strength as its kind is spelled: a liquid as 1:n, a powder by weight in the crew's units. */
-export const strengthOf = (c: number, powder: boolean, units: UnitsOfCrew) =>
+export const strengthOf = (c: number, powder: boolean, units: UnitFormatter) =>
   powder
     ? labelSpelling(strengthFrom(c, units.system === "metric" ? "g-per-litre" : "oz-weight-per-gal"))
     : asRatio(c);

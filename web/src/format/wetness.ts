@@ -1,4 +1,4 @@
-import type { Moment } from "@scutch/core/drying";
+import type { CourseSample } from "@scutch/core/drying";
 
 /** Dry to wet: the one use of blue in every picture. */
 const RAMP = ["#E9E0CC", "#BFD3D6", "#7FAFC6", "#3C7DA8", "#16466F"];
@@ -11,7 +11,7 @@ export function wetColour(share: number): string {
 }
 
 /** Free water, kg/m², of a course at `hours` after the job's start; straight between its moments, held at its ends. */
-export function freeWaterAt(course: readonly Moment[], hours: number): number {
+export function freeWaterAt(course: readonly CourseSample[], hours: number): number {
   const found = course.findIndex((moment) => moment.hours >= hours);
   const i = found < 0 ? course.length : found;
   const right = course[Math.min(i, course.length - 1)];

@@ -4,7 +4,7 @@ import type { BatchFault } from "@scutch/core/mix";
 import type { AssumedField, EffectKind } from "@scutch/core/plan";
 import { type Ambiguous, decimal, type ParseFault, readable } from "@scutch/core/quantity";
 import type { Extra } from "@scutch/core/quote";
-import { joined, type UnitsOfCrew } from "./units.ts";
+import { formatAmount, type UnitFormatter } from "./units.ts";
 
 type Named<T extends string> = Readonly<Record<T, string>>;
 
@@ -195,9 +195,9 @@ export function typedFault(fault: TypedFault<unknown>, what: string): string {
 }
 
 /** Why a batch has no fills, and the way out. */
-export function batchFault(fault: BatchFault, units: UnitsOfCrew): string {
-  const small = (volume: number) => joined(units.amount(volume));
-  const large = (volume: number) => joined(units.volume(volume));
+export function batchFault(fault: BatchFault, units: UnitFormatter): string {
+  const small = (volume: number) => formatAmount(units.amount(volume));
+  const large = (volume: number) => formatAmount(units.volume(volume));
   switch (fault.code) {
     case "label-range-reversed":
       return "The label’s light strength is stronger than its heavy one. Correct the product.";
@@ -212,7 +212,7 @@ export function batchFault(fault: BatchFault, units: UnitsOfCrew): string {
     case "pot-life-too-short":
       return "The mix goes off before even one mark of it is sprayed. Take a sprayer with a larger nozzle.";
     case "measure-too-coarse":
-      return `${fault.booster ? "A booster’s " : ""}${fault.powder ? joined(units.powder(fault.concentrate)) : small(fault.concentrate)} for ${large(fault.volume)} can’t be measured in steps of ${fault.powder ? joined(units.powder(fault.measure)) : small(fault.measure)} and stay inside the label’s range. Take a finer measure${fault.powder ? " or scoop" : ""}, or make more at once.`;
+      return `${fault.booster ? "A booster’s " : ""}${fault.powder ? formatAmount(units.powder(fault.concentrate)) : small(fault.concentrate)} for ${large(fault.volume)} can’t be measured in steps of ${fault.powder ? formatAmount(units.powder(fault.measure)) : small(fault.measure)} and stay inside the label’s range. Take a finer measure${fault.powder ? " or scoop" : ""}, or make more at once.`;
   }
 }
 

@@ -1,24 +1,24 @@
 import { faultsOf, Job, type JobId, type LogEntry } from "@scutch/contract";
 import { useCallback, useDeferredValue, useMemo } from "react";
 import { changeJob } from "../device/changes.ts";
-import { type LogHere, useJobHere, useLogHere } from "../device/jobHere.ts";
+import { type LogHere, useLocalJob, useLogHere } from "../device/jobHere.ts";
 import { usePull } from "../device/live.ts";
 import { pullJob, pullLog, pullShelf } from "../device/pull.ts";
-import { useShelfHere } from "../device/thingsHere.ts";
+import { useLocalShelf } from "../device/thingsHere.ts";
 import { limitsIn, type ShowLimit } from "../format/readers.ts";
 import { contractFault } from "../format/words.ts";
 import { useAppSelector } from "../state/store.ts";
 import { useUnits } from "../state/useUnits.ts";
-import { type Planned, planned } from "./planned.ts";
-import { runsOf, useMinuteUnderWay, useRunsFound } from "./runs.ts";
-import { type Dried, useRanges } from "./useDried.ts";
+import { computePlan, type Planned } from "./planned.ts";
+import { cachedScheduler, useMinuteUnderWay, useRunsFound } from "./runs.ts";
+import { type DryingForecast, useRanges } from "./useDried.ts";
 
 /** The phase of the job in sight, by its address: /jobs/ID/survey. */
 const screenInSight = () => location.pathname.split("/")[3] ?? "";
 
 /** Everything the phases of an open job work with. */
 export interface JobDesk extends Omit<Planned, "result"> {
-  readonly dried: Dried | undefined;
+  readonly dried: DryingForecast | undefined;
   /** Entries only a newer version of the app understands, and whether something in the plan is such. */
   readonly newer: LogHere["newer"];
   readonly newerPlan: boolean;
@@ -55,10 +55,10 @@ export function planFault(plan: Job, showLimit: ShowLimit = String): string | un
 
 /** Opens a job: its plan, its log, the shelf, and what follows from them. */
 export function useJobDesk(jobId: JobId | undefined): Desk {
-  const here = useJobHere(jobId);
+  const here = useLocalJob(jobId);
   const logNow = useLogHere(jobId);
   const logHere = useLater(logNow, jobId);
-  const shelf = useShelfHere();
+  const shelf = useLocalShelf();
   const job = usePull(jobId && `job ${jobId}`, ({ db, send }) => pullJob(db, send, jobId as JobId));
   const log = usePull(jobId && `log ${jobId}`, ({ db, send }) => pullLog(db, send, jobId as JobId));
   const shelves = usePull("shelf", ({ db, send }) => pullShelf(db, send));
@@ -70,7 +70,7 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const known = useMemo(
     () =>
       plan && shelf && logHere
-        ? planned(plan, shelf, logHere.entries, pace, runsOf(plan.id, runs), minute)
+        ? computePlan(plan, shelf, logHere.entries, pace, cachedScheduler(plan.id, runs), minute)
         : undefined,
     [plan, shelf, logHere, pace, runs, minute],
   );

@@ -1,6 +1,6 @@
 import { dryingRangeInSteps, type RoomRange, rankMoves } from "@scutch/core/drying";
-import { compareWays } from "@scutch/core/plan";
-import { runJob } from "@scutch/core/run";
+import { compareScenarios } from "@scutch/core/plan";
+import { scheduleJob } from "@scutch/core/run";
 import type { WorkAnswer, WorkAsked } from "./dryingWork.ts";
 
 /** What takes long enough to be felt, off the page's own thread, and dropped as soon as something newer is asked. */
@@ -34,7 +34,7 @@ addEventListener("message", async ({ data }: MessageEvent<WorkAsked>) => {
       : data.what === "rank"
         ? rankMoves(data.building, data.index, data.moves)
         : data.what === "run"
-          ? runJob(data.input)
-          : compareWays(data.job, data.ways);
+          ? scheduleJob(data.input)
+          : compareScenarios(data.job, data.ways);
   if (answer) postMessage({ id: data.id, lane: data.lane, answer } satisfies WorkAnswer);
 });

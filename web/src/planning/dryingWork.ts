@@ -1,5 +1,5 @@
 import type { Building, Move, MoveEffect, RoomRange } from "@scutch/core/drying";
-import type { JobInput, Way, WayPlan } from "@scutch/core/plan";
+import type { JobInput, Scenario, ScenarioPlan } from "@scutch/core/plan";
 import type { RunInput, RunPlan } from "@scutch/core/run";
 
 interface Asked {
@@ -17,12 +17,12 @@ export type WorkAsked =
       readonly moves: readonly Move[];
     })
   | (Asked & { readonly what: "run"; readonly input: RunInput })
-  | (Asked & { readonly what: "ways"; readonly job: JobInput; readonly ways: readonly Way[] });
+  | (Asked & { readonly what: "ways"; readonly job: JobInput; readonly ways: readonly Scenario[] });
 
 export interface WorkAnswer {
   readonly id: number;
   readonly lane: string;
-  readonly answer: RoomRange[] | MoveEffect[] | WayPlan[] | RunPlan;
+  readonly answer: RoomRange[] | MoveEffect[] | ScenarioPlan[] | RunPlan;
 }
 
 let worker: Worker | undefined;
@@ -66,7 +66,7 @@ export const askRun = (jobId: string, input: RunInput, then: (run: RunPlan) => v
   ask({ what: "run", lane: `run ${jobId}`, input }, then);
 
 /** Asks what a job comes to done several ways. */
-export const askWays = (job: JobInput, ways: readonly Way[], then: (plans: WayPlan[]) => void) =>
+export const askWays = (job: JobInput, ways: readonly Scenario[], then: (plans: ScenarioPlan[]) => void) =>
   ask({ what: "ways", lane: "ways", job, ways }, then);
 
 /** A pause in the changes before what takes long is worked out, ms. */

@@ -1,4 +1,4 @@
-import { type Job, MOST_FORMER, type Room, type RoomId } from "@scutch/contract";
+import { type Job, MAX_FORMER, type Room, type RoomId } from "@scutch/contract";
 import { type Floor, outlineOf, type Point, placeRooms, turned } from "@scutch/core/floor";
 
 /** A room's outline on its own plan, turned as it is drawn. Parts that don't fit are left out: the contract refuses them. */
@@ -54,9 +54,7 @@ export function withoutRoom(job: Job, id: RoomId, logged = false): Job {
   return {
     ...job,
     rooms: job.rooms.filter((room) => room.id !== id),
-    ...(remembered.length > 0 || job.former
-      ? { former: [...former, ...remembered].slice(-MOST_FORMER) }
-      : {}),
+    ...(remembered.length > 0 || job.former ? { former: [...former, ...remembered].slice(-MAX_FORMER) } : {}),
     ...(job.doors ? { doors: job.doors.filter((door) => door.from !== id && door.to !== id) } : {}),
     ...(job.spots ? { spots: job.spots.filter((spot) => spot.roomId !== id) } : {}),
   };

@@ -1,33 +1,33 @@
-import { type CrewSettings, Job, type JobId, jobInput, LogEntry, readKnown } from "@scutch/contract";
-import { workBegan } from "@scutch/core/log";
+import { type CrewSettings, Job, type JobId, LogEntry, parseTolerantly, toJobInput } from "@scutch/contract";
+import { workStartTime } from "@scutch/core/log";
 import { type LearnedPace, learnPace } from "@scutch/core/plan";
-import { planOf } from "../device/jobRow.ts";
-import { useLive } from "../device/live.ts";
-import { useShelfHere } from "../device/thingsHere.ts";
+import { currentPlan } from "../device/jobRow.ts";
+import { useDeviceQuery } from "../device/live.ts";
+import { useLocalShelf } from "../device/thingsHere.ts";
 import { startOf } from "../format/time.ts";
 
 /** Jobs it is learned from: the latest, as a crew changes. */
-const MOST_JOBS = 40;
+const MAX_JOBS = 40;
 const NO_PACE = {};
 
 /** The crew's own paces from the jobs on this device that were run step by step; undefined until they are read. */
 export function useLearnedPace(pace: CrewSettings["pace"] = NO_PACE): LearnedPace | undefined {
-  const shelf = useShelfHere();
-  return useLive(
+  const shelf = useLocalShelf();
+  return useDeviceQuery(
     async (db): Promise<LearnedPace> => {
       if (!shelf) return {};
       const run = await db.entries
         .filter(({ entry }) => (entry as { kind?: unknown }).kind === "step-done")
         .toArray();
       const ids = [...new Set(run.map(({ jobId }) => jobId as string))];
-      const rows = (await db.jobs.bulkGet(ids)).flatMap((row) => (row ? [planOf(row)] : []));
+      const rows = (await db.jobs.bulkGet(ids)).flatMap((row) => (row ? [currentPlan(row)] : []));
       const plans = rows
         .flatMap((plan) => {
-          const job = readKnown(Job, plan);
+          const job = parseTolerantly(Job, plan);
           return job.ok ? [job.value] : [];
         })
         .toSorted((a, b) => (a.day < b.day ? 1 : -1))
-        .slice(0, MOST_JOBS);
+        .slice(0, MAX_JOBS);
       const jobs = await Promise.all(
         plans.map(async (job) => {
           const entries = await db.entries
@@ -35,10 +35,10 @@ export function useLearnedPace(pace: CrewSettings["pace"] = NO_PACE): LearnedPac
             .equals(job.id as JobId)
             .toArray();
           const log = entries.flatMap(({ entry }) => {
-            const known = readKnown(LogEntry, entry);
+            const known = parseTolerantly(LogEntry, entry);
             return known.ok ? [known.value] : [];
           });
-          return jobInput(job, { ...shelf, log, startsAt: workBegan(startOf(job), log) });
+          return toJobInput(job, { ...shelf, log, startsAtMs: workStartTime(startOf(job), log) });
         }),
       );
       return learnPace(jobs, pace);

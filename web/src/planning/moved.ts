@@ -1,5 +1,5 @@
 /** A list with the item at `place` moved `by` places; past an end it stays. */
-export function moved<T>(list: readonly T[], place: number, by: number): T[] {
+export function moveItem<T>(list: readonly T[], place: number, by: number): T[] {
   const target = place + by;
   if (target < 0 || target >= list.length) return [...list];
   const item = list[place] as T;

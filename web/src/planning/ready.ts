@@ -1,6 +1,6 @@
 import { lastReady } from "@scutch/core/plan";
-import { at } from "../format/time.ts";
-import type { Dried } from "./useDried.ts";
+import { timeAt } from "../format/time.ts";
+import type { DryingForecast } from "./useDried.ts";
 
 /** A ready time on the clock, ms since 1970, with the hours it lies between; null: not within 96 h. */
 export interface ReadyTime {
@@ -13,21 +13,22 @@ type Which = "touchDry" | "dry";
 
 /** When one room is ready. */
 export function readyOfRoom(
-  { work, result, ranges }: Dried,
+  { work, result, ranges }: DryingForecast,
   index: number,
   start: number,
   which: Which,
 ): ReadyTime {
-  const finished = work.rooms[index]?.finishedAt ?? 0;
+  const finished = work.rooms[index]?.finishedAtHours ?? 0;
   const hours = result.rooms[index]?.[which === "dry" ? "dryHours" : "touchDryHours"] ?? null;
   const range = ranges?.[index]?.[which];
-  const place = (value: number | null | undefined) => (value == null ? null : at(start, finished + value));
+  const place = (value: number | null | undefined) =>
+    value == null ? null : timeAt(start, finished + value);
   return { likely: place(hours), early: place(range?.early), late: place(range?.late) };
 }
 
 /** When the last room is ready. */
-export function readyOfJob({ work, result, ranges }: Dried, start: number, which: Which): ReadyTime {
-  const place = (hours: number | null) => (hours === null ? null : at(start, hours));
+export function readyOfJob({ work, result, ranges }: DryingForecast, start: number, which: Which): ReadyTime {
+  const place = (hours: number | null) => (hours === null ? null : timeAt(start, hours));
   const own = result.rooms.map((room) => (which === "dry" ? room.dryHours : room.touchDryHours));
   const end = (side: "early" | "late") =>
     ranges

@@ -1,5 +1,5 @@
 import { expect, test } from "@jest/globals";
-import { type RunInput, runJob } from "@scutch/core/run";
+import { type RunInput, scheduleJob } from "@scutch/core/run";
 import type { WorkAsked } from "./dryingWork.ts";
 
 /** A worker that answers when it is told to, only the newest question of a lane, as the real one does. */
@@ -15,11 +15,12 @@ class SlowWorker {
   }
   static answer() {
     for (const question of SlowWorker.asked.splice(0))
-      if (question.what === "run") SlowWorker.hear({ data: { ...question, answer: runJob(question.input) } });
+      if (question.what === "run")
+        SlowWorker.hear({ data: { ...question, answer: scheduleJob(question.input) } });
   }
 }
 Object.assign(globalThis, { Worker: SlowWorker });
-const { runsFound, runsOf: runsIn } = await import("./runs.ts");
+const { runsFound, cachedScheduler: runsIn } = await import("./runs.ts");
 const runsOf = (jobId: string) => runsIn(jobId, runsFound());
 
 const input = (areas: readonly number[], leaveBy?: number): RunInput => ({
@@ -29,7 +30,7 @@ const input = (areas: readonly number[], leaveBy?: number): RunInput => ({
     machine: "extraction",
     cleanTime: 22,
     padTime: 0,
-    spray: { batchId: "b", rate: 70e-6, dwell: 480, open: 1500 },
+    spray: { batchId: "b", rate: 70e-6, dwell: 480, openTime: 1500 },
     agitated: true,
     groomed: true,
     furniture: true,
@@ -48,7 +49,7 @@ const input = (areas: readonly number[], leaveBy?: number): RunInput => ({
   crew: { people: 1, circuits: 2 },
   breaks: [],
   pins: [],
-  ...(leaveBy === undefined ? {} : { leaveBy: new Map([["r0", leaveBy]]) }),
+  ...(leaveBy === undefined ? {} : { roomDueDates: new Map([["r0", leaveBy]]) }),
 });
 
 test("a rough run stands in until the worker's is there; then it is the one anybody would find", () => {
@@ -58,7 +59,7 @@ test("a rough run stands in until the worker's is there; then it is the one anyb
   expect(rough.outcome).toBe("planned");
   SlowWorker.answer();
   const after = runsOf("job");
-  expect(after.solve(input([18, 14, 22]))).toEqual(runJob(input([18, 14, 22])));
+  expect(after.solve(input([18, 14, 22]))).toEqual(scheduleJob(input([18, 14, 22])));
   expect(after.isRough()).toBe(false);
   // What is the same but for a promise isn't the same.
   expect(runsOf("job").solve(input([18, 14, 22], 60))).not.toBe(after.solve(input([18, 14, 22])));
@@ -89,9 +90,9 @@ test("of a plan asked in two steps the first is asked, and what is asked anew re
 });
 
 test("the rough run of a job that had one is like it", () => {
-  const full = runJob(input([18, 14, 22, 9]));
+  const full = scheduleJob(input([18, 14, 22, 9]));
   if (full.outcome !== "planned") throw new Error("not planned");
-  const like = new Map(full.steps.map(({ id, start }) => [id, start] as const));
-  const rough = runJob(input([18, 14, 22, 9]), { like });
-  expect(rough.outcome === "planned" && rough.finish).toBeLessThanOrEqual(full.finish);
+  const previousStarts = new Map(full.steps.map(({ id, start }) => [id, start] as const));
+  const rough = scheduleJob(input([18, 14, 22, 9]), { previousStarts });
+  expect(rough.outcome === "planned" && rough.makespan).toBeLessThanOrEqual(full.makespan);
 });

@@ -1,6 +1,6 @@
 import type { LogEntry } from "@scutch/contract";
-import { isUnderWay, runLogged } from "@scutch/core/log";
-import { type RunInput, type RunPlan, runJob } from "@scutch/core/run";
+import { foldRunState, isRunActive } from "@scutch/core/log";
+import { type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
 import { useMemo, useSyncExternalStore } from "react";
 import { useNow } from "../ui/useNow.ts";
 import { askRun } from "./dryingWork.ts";
@@ -33,7 +33,7 @@ function ask(jobId: string, key: string, input: RunInput): void {
 }
 
 /** How a job's run is found here: what is known, else a rough one now and the worker asked. */
-export function runsOf(
+export function cachedScheduler(
   jobId: string,
   known: RunsFound,
 ): {
@@ -45,7 +45,7 @@ export function runsOf(
   const solve = (input: RunInput): RunPlan => {
     const key = keyOf(input);
     const kept = known.get(key);
-    const run = kept ?? runJob(input, { like: shown.get(jobId) });
+    const run = kept ?? scheduleJob(input, { previousStarts: shown.get(jobId) });
     if (run.outcome === "planned")
       shown.set(jobId, new Map(run.steps.map(({ id, start }) => [id, start] as const)));
     // One question at a time: what comes after follows from its answer.
@@ -62,14 +62,14 @@ const NOTHING: readonly LogEntry[] = [];
 /** The minute it is, while a run is under way: then what isn't begun moves on with the clock. */
 export function useMinuteUnderWay(log: readonly LogEntry[] = NOTHING): number | undefined {
   const now = useNow();
-  const underWay = useMemo(() => isUnderWay(runLogged(log)), [log]);
+  const underWay = useMemo(() => isRunActive(foldRunState(log)), [log]);
   return underWay ? Math.floor(now / MINUTE) * MINUTE : undefined;
 }
 
 /** A run where nobody asks when: what is loaded and mixed hangs on no hour. */
-export const roughly = (input: RunInput): RunPlan => runJob(input, {});
+export const scheduleQuickly = (input: RunInput): RunPlan => scheduleJob(input, {});
 
-/** What the worker has found, for {@link runsOf}. */
+/** What the worker has found, for {@link cachedScheduler}. */
 export const useRunsFound = (): RunsFound => useSyncExternalStore(onRunsFound, runsFound);
 export const runsFound = (): RunsFound => found;
 export function onRunsFound(listener: () => void): () => void {

@@ -3,7 +3,7 @@ import type { WorkPlan } from "@scutch/core/plan";
 import { useEffect, useState } from "react";
 import { askRanges, WORK_AFTER } from "./dryingWork.ts";
 
-export interface Dried {
+export interface DryingForecast {
   readonly work: WorkPlan;
   readonly result: DryingResult;
   /** Follows a moment after the result, or is still that of the plan before. */

@@ -1,10 +1,16 @@
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 
 /** What stands between this device and the server: nothing, or one of these, each its own sentence. */
-export type Reach = "ok" | "offline" | "server-fault" | "signed-out" | "update-needed" | "wrong-crew";
+export type ConnectionState =
+  | "ok"
+  | "offline"
+  | "server-fault"
+  | "signed-out"
+  | "update-needed"
+  | "wrong-crew";
 
 interface Connection {
-  readonly reach: Reach;
+  readonly reach: ConnectionState;
   /** A newer version of the app is here, to be taken when it suits. */
   readonly update: boolean;
 }
@@ -15,7 +21,7 @@ export const connectionSlice = createSlice({
   name: "connection",
   initialState,
   reducers: {
-    serverAnswered: (state, { payload }: PayloadAction<Reach>) => {
+    serverAnswered: (state, { payload }: PayloadAction<ConnectionState>) => {
       state.reach = payload;
     },
     updateFound: (state) => {
@@ -29,7 +35,7 @@ export const { serverAnswered, updateFound } = connectionSlice.actions;
 export const { selectReach, selectUpdate } = connectionSlice.selectors;
 
 /** States of the line that a single answer ends. */
-const ENDED_BY_ANSWER: readonly Reach[] = ["offline", "server-fault"];
+const ENDED_BY_ANSWER: readonly ConnectionState[] = ["offline", "server-fault"];
 
 /** Takes in how asking the server something went, which tells about the line what nothing else has told yet. */
 export function heardOf(
@@ -37,7 +43,7 @@ export function heardOf(
     getState(): { connection: Connection };
     dispatch(action: ReturnType<typeof serverAnswered>): unknown;
   },
-  answer: Exclude<Reach, "ok"> | "kept" | "not-found",
+  answer: Exclude<ConnectionState, "ok"> | "kept" | "not-found",
 ): void {
   const { reach } = store.getState().connection;
   const answered = answer === "kept" || answer === "not-found";

@@ -2,7 +2,7 @@ import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import type { Job, LogEntry, PhotoFacts } from "@scutch/contract";
 
 /** One thing done here, until this device's database has it and shows it. */
-export type Held = {
+export type PendingChange = {
   readonly id: string;
   /**
    * storing: on its way into the database · stored: in it, at `rev` · unstored: the device can't keep it, it lives in this
@@ -33,11 +33,15 @@ export type Held = {
   | { readonly kind: "photo-gone"; readonly photoId: string }
 );
 /** Something done here, before it is held. */
-export type Doing = Held extends infer H ? (H extends Held ? Omit<H, "id" | "state" | "rev"> : never) : never;
-export type HeldOf<K extends Held["kind"]> = Extract<Held, { kind: K }>;
+export type Doing = PendingChange extends infer H
+  ? H extends PendingChange
+    ? Omit<H, "id" | "state" | "rev">
+    : never
+  : never;
+export type HeldOf<K extends PendingChange["kind"]> = Extract<PendingChange, { kind: K }>;
 
 /** Ids of what a held thing is about: a job's entries and pictures go with the job. */
-function idsOf(item: Held): readonly string[] {
+function idsOf(item: PendingChange): readonly string[] {
   switch (item.kind) {
     case "job":
       return [item.jobId];
@@ -57,28 +61,28 @@ const KEPT_STORED = 20;
 
 export const holdingSlice = createSlice({
   name: "holding",
-  initialState: [] as Held[],
+  initialState: [] as PendingChange[],
   reducers: {
-    held: (state, { payload }: PayloadAction<Held>) => {
+    held: (state, { payload }: PayloadAction<PendingChange>) => {
       const stored = state.filter((each) => each.state === "stored");
       const spare = new Set(stored.slice(0, Math.max(0, stored.length - KEPT_STORED)).map(({ id }) => id));
-      return [...state.filter(({ id }) => !spare.has(id)), payload] as Held[];
+      return [...state.filter(({ id }) => !spare.has(id)), payload] as PendingChange[];
     },
     heldMoved: (
       state,
-      { payload }: PayloadAction<{ id: string; state: Held["state"]; rev?: number | undefined }>,
+      { payload }: PayloadAction<{ id: string; state: PendingChange["state"]; rev?: number | undefined }>,
     ) =>
       state.map((each) =>
         each.id === payload.id
           ? { ...each, state: payload.state, ...(payload.rev === undefined ? {} : { rev: payload.rev }) }
           : each,
-      ) as Held[],
+      ) as PendingChange[],
     /** What was held under an id has been taken back: nothing of it is shown any more. */
     heldForgotten: (state, { payload }: PayloadAction<string>) =>
       state.filter((each) => !idsOf(each).includes(payload)),
   },
   selectors: {
-    selectHeld: (state): readonly Held[] => state,
+    selectHeld: (state): readonly PendingChange[] => state,
     selectUnstored: (state): number => state.filter((each) => each.state === "unstored").length,
   },
 });

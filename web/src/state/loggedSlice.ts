@@ -18,7 +18,7 @@ interface Logged {
 }
 
 /** How long a slip of the finger can be taken back, ms; after that it is a correction with its reason. */
-export const TAKE_BACK_WITHIN = 10_000;
+export const UNDO_WINDOW_MS = 10_000;
 
 export const loggedSlice = createSlice({
   name: "logged",

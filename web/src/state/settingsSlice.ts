@@ -22,7 +22,7 @@ export interface Signals {
   readonly awake: boolean;
   readonly speak: boolean;
 }
-const USUAL_SIGNALS: Signals = { sound: true, vibrate: true, awake: true, speak: false };
+const DEFAULT_SIGNALS: Signals = { sound: true, vibrate: true, awake: true, speak: false };
 
 const US_PLACES = new Set(["US", "LR", "MM"]);
 
@@ -33,17 +33,16 @@ export const unitsOfDevice = (): UnitSystem =>
 const firstSettings = (): Settings => ({
   theme: matchMedia("(prefers-color-scheme: dark)").matches ? "night" : "day",
   name: "",
-  signals: USUAL_SIGNALS,
+  signals: DEFAULT_SIGNALS,
 });
 
 /** Another crew on the same phone has settings of its own. */
 const keyOf = (crewId: string) => `scutch-settings-${crewId}`;
-const BEFORE_CREWS = "scutch-settings";
 
 /** What this device was set to for a crew, or what it seems to be used to. */
 export function loadSettings(crewId: string): Settings {
   try {
-    const kept = localStorage.getItem(keyOf(crewId)) ?? localStorage.getItem(BEFORE_CREWS) ?? "{}";
+    const kept = localStorage.getItem(keyOf(crewId)) ?? "{}";
     const { units, theme, name, seat, signals } = JSON.parse(kept) as Partial<Settings>;
     return {
       ...firstSettings(),
@@ -51,7 +50,7 @@ export function loadSettings(crewId: string): Settings {
       ...(theme ? { theme } : {}),
       ...(name ? { name } : {}),
       ...(seat === undefined ? {} : { seat }),
-      signals: { ...USUAL_SIGNALS, ...signals },
+      signals: { ...DEFAULT_SIGNALS, ...signals },
     };
   } catch {
     return firstSettings();
@@ -69,7 +68,7 @@ export function keepSettings(crewId: string, settings: Settings): void {
 
 export const settingsSlice = createSlice({
   name: "settings",
-  initialState: { theme: "day", name: "", signals: USUAL_SIGNALS } as Settings,
+  initialState: { theme: "day", name: "", signals: DEFAULT_SIGNALS } as Settings,
   reducers: {
     settingsLoaded: (_, { payload }: PayloadAction<Settings>) => payload,
     unitsChosen: (state, { payload }: PayloadAction<UnitSystem>) => {

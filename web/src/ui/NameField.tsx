@@ -1,4 +1,4 @@
-import { readsName } from "../format/readers.ts";
+import { nameReader } from "../format/readers.ts";
 import { QuantityField } from "./QuantityField.tsx";
 
 interface Props {
@@ -10,5 +10,5 @@ interface Props {
 
 /** A name of something: words, at least one letter. */
 export function NameField(props: Props) {
-  return <QuantityField label="Name" show={(name) => name} words read={readsName} {...props} />;
+  return <QuantityField label="Name" show={(name) => name} words read={nameReader} {...props} />;
 }

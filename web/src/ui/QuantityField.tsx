@@ -1,5 +1,5 @@
 import { useId, useState } from "react";
-import type { Read } from "../format/readers.ts";
+import type { FieldResult } from "../format/readers.ts";
 import { FieldFrame, inputLook } from "./FieldFrame.tsx";
 import { Readings } from "./Readings.tsx";
 
@@ -10,7 +10,7 @@ interface Props<T> {
   /** Stands in while nothing is said. */
   readonly assumed?: T | undefined;
   readonly show: (value: T) => string;
-  readonly read: (text: string) => Read<T>;
+  readonly read: (text: string) => FieldResult<T>;
   /** Takes a good value; a returned sentence refuses it, and what was typed stays. */
   readonly onChange: (value: T | undefined) => string | undefined | undefined;
   readonly hint?: string | undefined;

@@ -7,7 +7,7 @@ interface Props<T extends string> {
 }
 
 /** Any number of several, each pressed or not. */
-export function Several<T extends string>({ label, hint, names, chosen, onChange }: Props<T>) {
+export function MultiSelect<T extends string>({ label, hint, names, chosen, onChange }: Props<T>) {
   return (
     <fieldset>
       <legend className="min-h-6 text-sm text-soft">{label}</legend>

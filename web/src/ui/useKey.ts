@@ -3,7 +3,7 @@ import { useEffect, useRef } from "react";
 const TYPES = new Set(["INPUT", "TEXTAREA", "SELECT"]);
 
 /** Calls `act` when `key` is pressed outside a field and without a dialog open. */
-export function useKey(key: string, act: () => void): void {
+export function useShortcut(key: string, act: () => void): void {
   const latest = useRef(act);
   latest.current = act;
   useEffect(() => {

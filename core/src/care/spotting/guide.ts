@@ -54,7 +54,7 @@ export interface Guide {
 }
 
 /** So often one step is worth repeating while it still helps (common practice). */
-const MOST_REPEATS = 3;
+const MAX_REPEATS = 3;
 const AGED: Record<SpotAge, number> = { fresh: 1, old: 1.5, set: 2 };
 const HEAT_NEVER: readonly string[] = ["wool", "silk", "olefin", "acrylic", "viscose", "plant", "unknown"];
 const SET_TELL =
@@ -125,7 +125,7 @@ function reachedIn(agents: readonly Agent[], attempts: readonly Attempt[]): numb
 /** Done with: it didn’t help, or has helped as often as it will. */
 function finished(attempts: readonly AttemptResult[]): boolean {
   const last = attempts.at(-1);
-  return last === "no-change" || (last === "better" && attempts.length >= MOST_REPEATS);
+  return last === "no-change" || (last === "better" && attempts.length >= MAX_REPEATS);
 }
 
 /**

@@ -1,6 +1,6 @@
 import { humidityRatioFromVapourPressure, saturationPressure } from "../../air/index.ts";
 import { AIR_HEAT_CAPACITY } from "../../physical.ts";
-import { gain, type TermOf } from "./term.ts";
+import { accumulate, type TermOf } from "./term.ts";
 
 /**
  * Draws air from every room, mixes it, dries it over the coil where there is one, and returns it:
@@ -32,8 +32,8 @@ export const airHandling: TermOf = ({ hvac }, { mass, pressure }) => {
       const supply = mixed - effect * Math.max(0, mixed - onCoil);
       for (let i = 0; i < flow.length; i++) {
         const kg = flow[i] as number;
-        gain(vapour, i, kg * (supply - (air.W[i] as number)));
-        gain(heat, i, kg * AIR_HEAT_CAPACITY * (warmth - (air.T[i] as number)));
+        accumulate(vapour, i, kg * (supply - (air.W[i] as number)));
+        accumulate(heat, i, kg * AIR_HEAT_CAPACITY * (warmth - (air.T[i] as number)));
       }
     },
   };

@@ -1,7 +1,7 @@
 import { HEAT_OF_EVAPORATION } from "../../physical.ts";
 import { STILL_ROOM_SPEED, surfaceArea } from "../airSpeed.ts";
 import { convection, massTransfer } from "../surface.ts";
-import { gain, type TermOf } from "./term.ts";
+import { accumulate, type TermOf } from "./term.ts";
 
 /**
  * Above 100 % the rest condenses on the room's surfaces: S h_m0 (ρ_v,air − ρ_v,sat(T)), S floor, ceiling and walls,
@@ -18,8 +18,8 @@ export const condensation: TermOf = (_, { rooms }) => {
         const excess = (air.vapour[i] as number) - (air.saturated[i] as number);
         if (!(excess > 0)) continue;
         const condensed = (conductance[i] as number) * excess;
-        gain(vapour, i, -condensed);
-        gain(heat, i, condensed * HEAT_OF_EVAPORATION);
+        accumulate(vapour, i, -condensed);
+        accumulate(heat, i, condensed * HEAT_OF_EVAPORATION);
       }
     },
     addSlopes(air, { vapourByRatio, vapourByKelvin, heatByRatio, heatByKelvin }) {
@@ -28,10 +28,10 @@ export const condensation: TermOf = (_, { rooms }) => {
         const each = conductance[i] as number;
         const byRatio = each * air.vapourPerRatio(i);
         const byKelvin = each * (air.vapourPerKelvin(i) - (air.saturatedSlope[i] as number));
-        gain(vapourByRatio, i, -byRatio);
-        gain(vapourByKelvin, i, -byKelvin);
-        gain(heatByRatio, i, byRatio * HEAT_OF_EVAPORATION);
-        gain(heatByKelvin, i, byKelvin * HEAT_OF_EVAPORATION);
+        accumulate(vapourByRatio, i, -byRatio);
+        accumulate(vapourByKelvin, i, -byKelvin);
+        accumulate(heatByRatio, i, byRatio * HEAT_OF_EVAPORATION);
+        accumulate(heatByKelvin, i, byKelvin * HEAT_OF_EVAPORATION);
       }
     },
   };

@@ -1,5 +1,5 @@
 import { AIR_DENSITY, AIR_HEAT_CAPACITY } from "../../physical.ts";
-import { gain, type TermOf } from "./term.ts";
+import { accumulate, type TermOf } from "./term.ts";
 
 /** Through open doors: what one room gains of vapour and heat the other loses. */
 export const openDoors: TermOf = ({ links = [] }) =>
@@ -11,12 +11,12 @@ export const openDoors: TermOf = ({ links = [] }) =>
         add(air, { vapour, heat }) {
           for (const { a, b, flow } of links) {
             const moved = AIR_DENSITY * flow * ((air.W[b] as number) - (air.W[a] as number));
-            gain(vapour, a, moved);
-            gain(vapour, b, -moved);
+            accumulate(vapour, a, moved);
+            accumulate(vapour, b, -moved);
             const warmth =
               AIR_DENSITY * flow * AIR_HEAT_CAPACITY * ((air.T[b] as number) - (air.T[a] as number));
-            gain(heat, a, warmth);
-            gain(heat, b, -warmth);
+            accumulate(heat, a, warmth);
+            accumulate(heat, b, -warmth);
           }
         },
       };

@@ -29,6 +29,6 @@ export interface Term {
 export type TermOf = (building: Building, air: RoomAir) => Term | undefined;
 
 /** Adds `amount` to what stands at place i. */
-export function gain(values: Float64Array, i: number, amount: number): void {
+export function accumulate(values: Float64Array, i: number, amount: number): void {
   values[i] = (values[i] as number) + amount;
 }

@@ -1,5 +1,5 @@
 import { heating, heatingSlope } from "../climate.ts";
-import { gain, type TermOf } from "./term.ts";
+import { accumulate, type TermOf } from "./term.ts";
 
 /** Through walls and windows UA (T_out − T), from the heating, and from the fans' electricity. */
 export const warmth: TermOf = () => ({
@@ -11,14 +11,18 @@ export const warmth: TermOf = () => ({
       if (!air.free[i] || now === undefined) continue;
       const T = air.T[i] as number;
       const through = (air.envelope[i] as number) * (air.outdoor.temperature - T);
-      gain(heat, i, through + heating(now.climate, T) + (air.fans[i] as number));
+      accumulate(heat, i, through + heating(now.climate, T) + (air.fans[i] as number));
     }
   },
   addSlopes(air, { heatByKelvin }) {
     for (let i = 0; i < air.count; i++) {
       const now = air.settings[i];
       if (!air.free[i] || now === undefined) continue;
-      gain(heatByKelvin, i, heatingSlope(now.climate, air.T[i] as number) - (air.envelope[i] as number));
+      accumulate(
+        heatByKelvin,
+        i,
+        heatingSlope(now.climate, air.T[i] as number) - (air.envelope[i] as number),
+      );
     }
   },
 });

@@ -1,7 +1,7 @@
-import { type Doc, isDoc, keysOf, same } from "./same.ts";
+import { type Doc, deepEqual, isDoc, keysOf } from "./same.ts";
 
 /** Something both sides changed to different ends: to be decided by a person. */
-export interface Clash {
+export interface MergeConflict {
   /**
    * field: one field given two values · removed-here, removed-there: changed on one side and taken out on the other ·
    * order: a list put in two orders · full: an addition of mine the list has no place for · plan: nothing joins.
@@ -15,7 +15,7 @@ export interface Clash {
 }
 
 /** Parts of a plan whose own fields are said one by one. Whatever else is nested is one thing: a shape, a strength. */
-const SAID_APART = new Set(["interview", "rig", "run", "indoor", "outdoor", "air", "zones"]);
+const FIELDWISE_KEYS = new Set(["interview", "rig", "run", "indoor", "outdoor", "air", "zones"]);
 
 /**
  * Joins the fields of one thing. A field changed on one side takes that side's value; changed to two values it keeps
@@ -26,7 +26,7 @@ export function mergeFields(
   mine: Doc,
   theirs: Doc,
   path: readonly string[],
-  clashes: Clash[],
+  clashes: MergeConflict[],
   leaveOut: readonly string[] = [],
 ): Doc {
   const merged: Record<string, unknown> = {};
@@ -43,19 +43,19 @@ function mergeField(
   mine: unknown,
   theirs: unknown,
   path: readonly string[],
-  clashes: Clash[],
+  clashes: MergeConflict[],
 ): unknown {
-  if (same(mine, base) || same(mine, theirs)) return theirs;
-  if (same(theirs, base)) return mine;
-  if (SAID_APART.has(path.at(-1) ?? "") && isDoc(mine) && isDoc(theirs))
+  if (deepEqual(mine, base) || deepEqual(mine, theirs)) return theirs;
+  if (deepEqual(theirs, base)) return mine;
+  if (FIELDWISE_KEYS.has(path.at(-1) ?? "") && isDoc(mine) && isDoc(theirs))
     return mergeFields(isDoc(base) ? base : {}, mine, theirs, path, clashes);
   clashes.push({ kind: "field", path, mine, theirs });
   return theirs;
 }
 
 /** Every field of a thing that I changed and that isn't so on their side. */
-export function changedFields(base: Doc, mine: Doc, theirs: Doc, path: readonly string[]): Clash[] {
+export function changedFields(base: Doc, mine: Doc, theirs: Doc, path: readonly string[]): MergeConflict[] {
   return keysOf(mine, base)
-    .filter((key) => !same(mine[key], base[key]) && !same(mine[key], theirs[key]))
+    .filter((key) => !deepEqual(mine[key], base[key]) && !deepEqual(mine[key], theirs[key]))
     .map((key) => ({ kind: "field", path: [...path, key], mine: mine[key], theirs: theirs[key] }));
 }

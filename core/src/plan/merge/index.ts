@@ -1,4 +1,4 @@
-export { type Clash, changedFields } from "./fields.ts";
+export { changedFields, type MergeConflict } from "./fields.ts";
 export { type Item, type Merged, mergePlans, PLAN_LISTS, type PlanDoc, type PlanList } from "./mergePlans.ts";
-export { same } from "./same.ts";
-export { settleClash, withoutItem } from "./settle.ts";
+export { deepEqual } from "./same.ts";
+export { removeItem, resolveConflict } from "./settle.ts";

@@ -1,6 +1,6 @@
-import { type Clash, mergeFields } from "./fields.ts";
+import { type MergeConflict, mergeFields } from "./fields.ts";
 import { mergeOrder } from "./order.ts";
-import { type Doc, same } from "./same.ts";
+import { type Doc, deepEqual } from "./same.ts";
 
 /** Lists of a plan whose things have ids, in the order they are joined: what hangs on a room after the rooms. */
 export const PLAN_LISTS = ["rooms", "former", "batches", "doors", "spots", "breaks", "pins"] as const;
@@ -16,7 +16,7 @@ export type PlanDoc = { readonly [K in PlanList]?: readonly Item[] | undefined }
 export interface Merged<T> {
   /** The joined plan; of what clashes, for the time being, their value, and the thing kept that one side took out. */
   readonly plan: T;
-  readonly clashes: readonly Clash[];
+  readonly conflicts: readonly MergeConflict[];
 }
 
 const itemsOf = (plan: PlanDoc, list: PlanList): readonly Item[] => plan[list] ?? [];
@@ -35,7 +35,7 @@ function leansOn(list: PlanList, id: string, side: PlanDoc, base: PlanDoc): bool
   if (list !== "rooms") return false;
   return (["doors", "spots"] as const).some((hanging) => {
     const before = byId(itemsOf(base, hanging));
-    return itemsOf(side, hanging).some((item) => hangsOn(item, id) && !same(item, before.get(item.id)));
+    return itemsOf(side, hanging).some((item) => hangsOn(item, id) && !deepEqual(item, before.get(item.id)));
   });
 }
 
@@ -44,40 +44,42 @@ function leansOn(list: PlanList, id: string, side: PlanDoc, base: PlanDoc): bool
  * a field given two values, or a thing changed on one side and taken out on the other, is a clash. With the sides'
  * roles changed it takes a change back: base after it, mine before it, theirs now.
  */
-export function mergePlans<T extends PlanDoc>(base: T, mine: T, theirs: T): Merged<T> {
-  const clashes: Clash[] = [];
+export function mergePlans<T extends PlanDoc>(base: T, local: T, remote: T): Merged<T> {
+  const conflicts: MergeConflict[] = [];
   const plan: Record<string, unknown> = {
-    ...mergeFields(base as Doc, mine as Doc, theirs as Doc, [], clashes, PLAN_LISTS),
+    ...mergeFields(base as Doc, local as Doc, remote as Doc, [], conflicts, PLAN_LISTS),
   };
   /** Rooms kept although a side took them out: what hung on them there is kept along. */
   const held = new Set<string>();
   for (const list of PLAN_LISTS) {
-    const sides = [base, mine, theirs].map((side) => byId(itemsOf(side, list)));
+    const sides = [base, local, remote].map((side) => byId(itemsOf(side, list)));
     const [was, here, there] = sides as [Map<string, Item>, Map<string, Item>, Map<string, Item>];
     const items = new Map<string, Item>();
     for (const id of new Set([...there.keys(), ...here.keys()])) {
       const [b, m, t] = [was.get(id), here.get(id), there.get(id)];
-      if (m && t) items.set(id, mergeFields(b ?? {}, m, t, [list, id], clashes) as Item);
+      if (m && t) items.set(id, mergeFields(b ?? {}, m, t, [list, id], conflicts) as Item);
       else {
         const left = (m ?? t) as Item;
-        const changed = b !== undefined && (!same(left, b) || leansOn(list, id, m ? mine : theirs, base));
+        const changed =
+          b !== undefined && (!deepEqual(left, b) || leansOn(list, id, m ? local : remote, base));
         if (b === undefined || changed || roomsOf(left).some((room) => held.has(String(room))))
           items.set(id, left);
         if (!changed) continue;
         held.add(id);
-        clashes.push({ kind: m ? "removed-there" : "removed-here", path: [list, id], mine: m, theirs: t });
+        conflicts.push({ kind: m ? "removed-there" : "removed-here", path: [list, id], mine: m, theirs: t });
       }
     }
-    if (list === "batches") restoreBatches(plan.rooms as readonly Item[], items, [theirs, mine, base]);
+    if (list === "batches") restoreBatches(plan.rooms as readonly Item[], items, [remote, local, base]);
     if (list === "doors" || list === "spots") dropHanging(plan.rooms as readonly Item[], items);
     const idsOf = (side: PlanDoc) => itemsOf(side, list).map(({ id }) => id);
-    const order = mergeOrder(idsOf(base), idsOf(mine), idsOf(theirs), new Set(items.keys()));
-    if (order.clash) clashes.push({ kind: "order", path: [list], mine: idsOf(mine), theirs: idsOf(theirs) });
+    const order = mergeOrder(idsOf(base), idsOf(local), idsOf(remote), new Set(items.keys()));
+    if (order.clash)
+      conflicts.push({ kind: "order", path: [list], mine: idsOf(local), theirs: idsOf(remote) });
     const rest = [...items.keys()].filter((id) => !order.ids.includes(id));
     const joined = [...order.ids, ...rest].map((id) => items.get(id) as Item);
-    if (joined.length > 0 || mine[list] !== undefined || theirs[list] !== undefined) plan[list] = joined;
+    if (joined.length > 0 || local[list] !== undefined || remote[list] !== undefined) plan[list] = joined;
   }
-  return { plan: plan as T, clashes };
+  return { plan: plan as T, conflicts };
 }
 
 /** A room kept against its removal may be sprayed from a batch that went with it. */

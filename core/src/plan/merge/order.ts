@@ -1,4 +1,4 @@
-import { same } from "./same.ts";
+import { deepEqual } from "./same.ts";
 
 interface Ordered {
   readonly ids: readonly string[];
@@ -24,8 +24,8 @@ export function mergeOrder(
   // Order counts among what was there before; things both sides added stand where theirs has them.
   const before = (ids: readonly string[]) => ids.filter((id) => known.has(id));
   const baseOrder = sharedOf(base);
-  const mineMoved = !same(before(mineOrder), baseOrder);
-  const theirsMoved = !same(before(theirOrder), baseOrder);
+  const mineMoved = !deepEqual(before(mineOrder), baseOrder);
+  const theirsMoved = !deepEqual(before(theirOrder), baseOrder);
   const spine = mineMoved && !theirsMoved ? mineOrder : theirOrder;
 
   const behind = new Map<string, string[][]>();
@@ -42,6 +42,6 @@ export function mergeOrder(
     (behind.get(anchor) ?? []).toSorted((a, b) => ((a[0] as string) < (b[0] as string) ? -1 : 1)).flat();
   return {
     ids: [...runsAt(""), ...spine.flatMap((id) => [id, ...runsAt(id)])],
-    clash: mineMoved && theirsMoved && !same(before(mineOrder), before(theirOrder)),
+    clash: mineMoved && theirsMoved && !deepEqual(before(mineOrder), before(theirOrder)),
   };
 }

@@ -1,4 +1,4 @@
-import type { Clash } from "./fields.ts";
+import type { MergeConflict } from "./fields.ts";
 import type { Item, PlanDoc } from "./mergePlans.ts";
 import { type Doc, isDoc } from "./same.ts";
 
@@ -15,7 +15,7 @@ function withValue(doc: unknown, [key, ...rest]: readonly string[], value: unkno
 }
 
 /** A plan without a thing, and without the doors and spots that hang on it. */
-export function withoutItem<T extends PlanDoc>(plan: T, list: string, id: string): T {
+export function removeItem<T extends PlanDoc>(plan: T, list: string, id: string): T {
   const free = (item: Item) => item.id !== id && item.from !== id && item.to !== id && item.roomId !== id;
   return Object.fromEntries(
     Object.entries(plan).map(([key, value]) => [
@@ -30,7 +30,7 @@ export function withoutItem<T extends PlanDoc>(plan: T, list: string, id: string
 /** The same for good: no room is sprayed from a batch that is gone. */
 function without(plan: PlanDoc, [list = "", id = ""]: readonly string[]): PlanDoc {
   const unsprayed = ({ batchId: _, ...room }: Item) => room as Item;
-  const kept = withoutItem(plan, list, id);
+  const kept = removeItem(plan, list, id);
   return list === "batches" && kept.rooms
     ? { ...kept, rooms: kept.rooms.map((room) => (room.batchId === id ? unsprayed(room) : room)) }
     : kept;
@@ -43,7 +43,11 @@ function inOrder(plan: PlanDoc, [list]: readonly string[], ids: readonly string[
 }
 
 /** The plan with a clash decided for one side. A later change to the same place is overwritten: that is what was asked. */
-export function settleClash<T extends PlanDoc>(plan: T, clash: Clash, side: "mine" | "theirs"): T {
+export function resolveConflict<T extends PlanDoc>(
+  plan: T,
+  clash: MergeConflict,
+  side: "mine" | "theirs",
+): T {
   const value = clash[side];
   const list = clash.path[0] as string;
   switch (clash.kind) {

@@ -1,11 +1,11 @@
-import type { Prepared } from "./place.ts";
+import type { PreparedProblem } from "./place.ts";
 
 /**
  * A second no schedule can end before: the longest chain of lags, and for every resource the work of those tasks that have
  * to start late enough and leave enough to do after them, shared among all there is of it. For a resource there is one of
  * that is Jackson's preemptive bound (Carlier 1982; memory).
  */
-export function lowerBound({ problem, earliest }: Prepared, tails: readonly number[]): number {
+export function lowerBound({ problem, earliest }: PreparedProblem, tails: readonly number[]): number {
   const { tasks, resources } = problem;
   let bound = Math.max(0, ...tasks.map((_, i) => (earliest[i] as number) + (tails[i] as number)));
   for (const { id, capacity } of resources) {

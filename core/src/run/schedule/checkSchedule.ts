@@ -4,7 +4,7 @@ import type { Problem, Starts } from "./problem.ts";
  * What in a schedule breaks its problem's statement, in words for a test; empty where nothing does. Written from the
  * statement alone: every second at which something starts is looked at, every lag, every resource.
  */
-export function brokenBy(problem: Problem, starts: Starts): string[] {
+export function findViolations(problem: Problem, starts: Starts): string[] {
   const broken: string[] = [];
   const at = (id: string): number => {
     const start = starts.get(id);
@@ -13,10 +13,11 @@ export function brokenBy(problem: Problem, starts: Starts): string[] {
   };
   for (const { id } of problem.tasks)
     if (!(at(id) >= 0 && Number.isInteger(at(id)))) broken.push(`${id} starts at ${at(id)}`);
-  for (const { from, to, least, most } of problem.lags) {
+  for (const { from, to, minLag, maxLag } of problem.lags) {
     const lag = at(to) - at(from);
-    if (least !== undefined && !(lag >= least)) broken.push(`${to} ${lag} s after ${from}, least ${least}`);
-    if (most !== undefined && !(lag <= most)) broken.push(`${to} ${lag} s after ${from}, most ${most}`);
+    if (minLag !== undefined && !(lag >= minLag))
+      broken.push(`${to} ${lag} s after ${from}, least ${minLag}`);
+    if (maxLag !== undefined && !(lag <= maxLag)) broken.push(`${to} ${lag} s after ${from}, most ${maxLag}`);
   }
   for (const { id, capacity } of problem.resources)
     for (const moment of problem.tasks) {

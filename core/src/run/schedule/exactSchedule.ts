@@ -5,7 +5,7 @@ import { type Problem, START } from "./problem.ts";
  * steps of `step` seconds up to `horizon`. Time-indexed (Pritsker, Watters & Wolfe 1969; memory). Every duration and lag has
  * to be a multiple of the step.
  */
-export function asLinearProgram(problem: Problem, horizon: number, step: number): string {
+export function toIntegerProgram(problem: Problem, horizon: number, step: number): string {
   const slots = Math.floor(horizon / step);
   const { tasks, resources, lags } = problem;
   const place = new Map(tasks.map(({ id }, i) => [id, i]));
@@ -22,10 +22,10 @@ export function asLinearProgram(problem: Problem, horizon: number, step: number)
     lines.push(` one_${i}: ${Array.from({ length: slots }, (_, t) => `x_${i}_${t}`).join(" + ")} = 1`);
     lines.push(` end_${i}: finish${startOf(i, "-")} >= ${steps(duration)}`);
   }
-  for (const [k, { from, to, least, most }] of lags.entries()) {
+  for (const [k, { from, to, minLag, maxLag }] of lags.entries()) {
     const difference = `${startOf(place.get(to) as number, "+")}${startOf(place.get(from) as number, "-")}`;
-    if (least !== undefined) lines.push(` least_${k}:${difference} >= ${steps(least)}`);
-    if (most !== undefined) lines.push(` most_${k}:${difference} <= ${steps(most)}`);
+    if (minLag !== undefined) lines.push(` least_${k}:${difference} >= ${steps(minLag)}`);
+    if (maxLag !== undefined) lines.push(` most_${k}:${difference} <= ${steps(maxLag)}`);
   }
   for (const { id, capacity } of resources)
     for (let t = 0; t < slots; t++) {

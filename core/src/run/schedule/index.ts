@@ -1,11 +1,11 @@
 export {
-  after,
-  type Lag,
+  finishToStart,
+  type Infeasibility,
   type Problem,
   type Resource,
   START,
   type Starts,
   type Task,
-  type Unschedulable,
+  type TimeLag,
 } from "./problem.ts";
-export { type Scheduled, schedule } from "./schedule.ts";
+export { type ScheduleResult, schedule } from "./schedule.ts";

@@ -14,7 +14,7 @@ export interface Network {
   readonly place: ReadonlyMap<string, number>;
 }
 
-export function networkOf({ tasks, lags }: Pick<Problem, "tasks" | "lags">): Network {
+export function buildNetwork({ tasks, lags }: Pick<Problem, "tasks" | "lags">): Network {
   const place = new Map(tasks.map(({ id }, i) => [id, i]));
   const out: Arc[][] = tasks.map(() => []);
   const into: Arc[][] = tasks.map(() => []);
@@ -22,12 +22,12 @@ export function networkOf({ tasks, lags }: Pick<Problem, "tasks" | "lags">): Net
     out[from]?.push({ to, lag });
     into[to]?.push({ to: from, lag });
   };
-  for (const { from, to, least, most } of lags) {
+  for (const { from, to, minLag, maxLag } of lags) {
     const [a, b] = [place.get(from), place.get(to)];
     if (a === undefined || b === undefined)
       throw new RangeError(`a lag names a task there isn't: ${from} → ${to}`);
-    if (least !== undefined) add(a, b, least);
-    if (most !== undefined) add(b, a, -most);
+    if (minLag !== undefined) add(a, b, minLag);
+    if (maxLag !== undefined) add(b, a, -maxLag);
   }
   return { size: tasks.length, out, into, place };
 }
@@ -36,7 +36,7 @@ export function networkOf({ tasks, lags }: Pick<Problem, "tasks" | "lags">): Net
  * Longest way along arcs to each task, from the heads given (raised, never lowered); undefined where a circle of lags
  * adds up to more than nothing. Bellman–Ford with a queue, begun at the end that arcs of tasks stated in order lead from.
  */
-export function longestWays(
+export function longestPaths(
   arcs: readonly (readonly Arc[])[],
   heads: readonly number[],
   from: "first" | "last" = "first",

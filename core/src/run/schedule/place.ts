@@ -1,12 +1,12 @@
 import type { Arc, Network } from "./network.ts";
 import type { Problem, Task } from "./problem.ts";
-import { Profile } from "./profile.ts";
+import { ResourceProfile } from "./profile.ts";
 
 /** Places of resources in their list, and how much of each. */
 export type Uses = readonly (readonly [place: number, amount: number])[];
 
 /** A problem made ready to be placed again and again. */
-export interface Prepared {
+export interface PreparedProblem {
   readonly problem: Problem;
   readonly network: Network;
   readonly uses: readonly Uses[];
@@ -26,11 +26,14 @@ const PLACINGS_PER_TASK = 4;
  * that one off again, with all placed since, and puts it as much later: so a room isn't sprayed before somebody can clean
  * it in time. Undefined where that doesn't end.
  */
-export function placeInTurn(prepared: Prepared, order: readonly number[]): number[] | undefined {
+export function generateSerialSchedule(
+  prepared: PreparedProblem,
+  order: readonly number[],
+): number[] | undefined {
   const { problem, network, uses, earliest, latest, fixed } = prepared;
-  const profiles = problem.resources.map(({ capacity }) => new Profile(capacity));
+  const profiles = problem.resources.map(({ capacity }) => new ResourceProfile(capacity));
   const starts = new Array<number>(network.size).fill(Number.NaN);
-  const notBefore = [...earliest];
+  const releaseTimes = [...earliest];
   const turn = new Array<number>(network.size);
   for (const [k, i] of order.entries()) turn[i] = k;
 
@@ -46,7 +49,7 @@ export function placeInTurn(prepared: Prepared, order: readonly number[]): numbe
     for (let moved = true; moved && at < Number.POSITIVE_INFINITY; ) {
       moved = false;
       for (const [profile, amount] of uses[i] as Uses) {
-        const next = profiles[profile]?.fits(at, duration, amount) ?? at;
+        const next = profiles[profile]?.earliestFit(at, duration, amount) ?? at;
         moved ||= next > at;
         at = next;
       }
@@ -55,7 +58,7 @@ export function placeInTurn(prepared: Prepared, order: readonly number[]): numbe
   };
   /** Where the arcs from what is placed let a task start. */
   const from = (i: number): number => {
-    let first = notBefore[i] as number;
+    let first = releaseTimes[i] as number;
     for (const { to, lag } of network.into[i] as readonly Arc[]) {
       const placed = starts[to] as number;
       if (placed + lag > first) first = placed + lag;
@@ -75,7 +78,7 @@ export function placeInTurn(prepared: Prepared, order: readonly number[]): numbe
       const late = at + lag - (starts[to] as number);
       if (!(late > 0)) continue;
       if (fixed[to]) return undefined;
-      notBefore[to] = Math.max(notBefore[to] as number, (starts[to] as number) + late);
+      releaseTimes[to] = Math.max(releaseTimes[to] as number, (starts[to] as number) + late);
       back = Math.min(back, turn[to] as number);
     }
     if (back === k) {

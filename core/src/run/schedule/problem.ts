@@ -23,17 +23,17 @@ export interface Resource {
 }
 
 /** Seconds from the start of one task to the start of another: at least, at most. */
-export interface Lag {
+export interface TimeLag {
   readonly from: string;
   readonly to: string;
-  readonly least?: number;
-  readonly most?: number;
+  readonly minLag?: number;
+  readonly maxLag?: number;
 }
 
 export interface Problem {
   readonly tasks: readonly Task[];
   readonly resources: readonly Resource[];
-  readonly lags: readonly Lag[];
+  readonly lags: readonly TimeLag[];
 }
 
 /** The task every schedule begins with at second 0: lags from it are hours of the clock. */
@@ -43,15 +43,15 @@ export const START = "start";
 export type Starts = ReadonlyMap<string, number>;
 
 /** Why there is no schedule. */
-export interface Unschedulable {
+export interface Infeasibility {
   /** The lags contradict each other; more of a resource is asked for than there is; or tasks found no place. */
   readonly code: "lags-contradict" | "too-little-of-it" | "no-place";
   readonly tasks: readonly string[];
 }
 
 /** Lag for one task to begin when another has ended, or later. */
-export const after = (first: Pick<Task, "id" | "duration">, second: Pick<Task, "id">): Lag => ({
+export const finishToStart = (first: Pick<Task, "id" | "duration">, second: Pick<Task, "id">): TimeLag => ({
   from: first.id,
   to: second.id,
-  least: first.duration,
+  minLag: first.duration,
 });

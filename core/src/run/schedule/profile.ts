@@ -1,5 +1,5 @@
 /** How much of one resource is taken up over time: a step function, added to and asked where something still fits. */
-export class Profile {
+export class ResourceProfile {
   /** From times[i] on, used[i] is taken up; before the first nothing is. Typed and moved in place: this is the innermost loop. */
   private times = new Float64Array(32);
   private used = new Int32Array(32);
@@ -27,7 +27,7 @@ export class Profile {
   }
 
   /** The first second from `from` on at which `amount` is free for `duration`. */
-  fits(from: number, duration: number, amount: number): number {
+  earliestFit(from: number, duration: number, amount: number): number {
     const { times, used, size } = this;
     const most = this.capacity - amount;
     let start = from;

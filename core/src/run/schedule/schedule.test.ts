@@ -1,9 +1,9 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import highsLoader from "highs";
-import { brokenBy } from "./checkSchedule.ts";
-import { asLinearProgram } from "./exactSchedule.ts";
-import { after, type Lag, type Problem, START, type Task } from "./problem.ts";
+import { findViolations } from "./checkSchedule.ts";
+import { toIntegerProgram } from "./exactSchedule.ts";
+import { finishToStart, type Problem, START, type Task, type TimeLag } from "./problem.ts";
 import { schedule } from "./schedule.ts";
 
 const MINUTE = 60;
@@ -35,7 +35,7 @@ const jobs = fc
       uses: [hands, ...tools.map((resource) => ({ resource, amount: 1 }))],
     });
     const tasks: Task[] = [start];
-    const lags: Lag[] = [];
+    const lags: TimeLag[] = [];
     const add = (each: Task) => {
       tasks.push(each);
       return each;
@@ -47,19 +47,19 @@ const jobs = fc
       const spray = add(task(`spray ${i}`, room.spray, "sprayer"));
       const clean = add(task(`clean ${i}`, room.clean, "machine"));
       const least = Math.max(room.dwell, room.dwell + room.spray - room.clean);
-      lags.push(after(vacuum, spray), after(ready, clean), {
+      lags.push(finishToStart(vacuum, spray), finishToStart(ready, clean), {
         from: spray.id,
         to: clean.id,
-        least: least * MINUTE,
-        most: (least + room.slack) * MINUTE,
+        minLag: least * MINUTE,
+        maxLag: (least + room.slack) * MINUTE,
       });
-      if (before) lags.push(after(before, clean));
+      if (before) lags.push(finishToStart(before, clean));
       before = clean;
-      if (room.groom && tasks.length < 11) lags.push(after(clean, add(task(`groom ${i}`, 1))));
+      if (room.groom && tasks.length < 11) lags.push(finishToStart(clean, add(task(`groom ${i}`, 1))));
     }
     if (pinned !== undefined && tasks.length < 12) {
       add(task("break", 5));
-      lags.push({ from: START, to: "break", least: pinned * MINUTE, most: pinned * MINUTE });
+      lags.push({ from: START, to: "break", minLag: pinned * MINUTE, maxLag: pinned * MINUTE });
     }
     return {
       tasks,
@@ -77,14 +77,16 @@ test("jobs of up to twelve tasks end within 2 % of an exact solver's optimum, ne
   for (const problem of fc.sample(jobs, { seed: 5, numRuns: 40 })) {
     const found = schedule(problem);
     if (found.outcome !== "scheduled") throw new Error(JSON.stringify(found.fault));
-    expect(brokenBy(problem, found.starts)).toEqual([]);
-    const solved = highs.solve(asLinearProgram(problem, found.finish + MINUTE, MINUTE), { time_limit: 60 });
+    expect(findViolations(problem, found.starts)).toEqual([]);
+    const solved = highs.solve(toIntegerProgram(problem, found.makespan + MINUTE, MINUTE), {
+      time_limit: 60,
+    });
     expect(solved.Status).toBe("Optimal");
     const best = Math.round(solved.ObjectiveValue) * MINUTE;
-    gaps.push(found.finish / best - 1);
-    expect(found.finish).toBeGreaterThanOrEqual(best);
+    gaps.push(found.makespan / best - 1);
+    expect(found.makespan).toBeGreaterThanOrEqual(best);
     expect(found.lowerBound).toBeLessThanOrEqual(best);
-    expect(found.finish).toBeLessThanOrEqual(best * 1.02);
+    expect(found.makespan).toBeLessThanOrEqual(best * 1.02);
   }
   if (process.env.SHOW_TIMES)
     console.log("optimal", gaps.filter((gap) => gap === 0).length, "worst", Math.max(...gaps));

@@ -1,28 +1,28 @@
 import { seededRandom } from "../../numeric/random.ts";
 import { lowerBound } from "./bound.ts";
-import { type Arc, longestWays, type Network, networkOf } from "./network.ts";
-import { type Prepared, placeInTurn, type Uses } from "./place.ts";
-import { type Problem, START, type Starts, type Unschedulable } from "./problem.ts";
+import { type Arc, buildNetwork, longestPaths, type Network } from "./network.ts";
+import { generateSerialSchedule, type PreparedProblem, type Uses } from "./place.ts";
+import { type Infeasibility, type Problem, START, type Starts } from "./problem.ts";
 
-export type Scheduled =
+export type ScheduleResult =
   | {
       readonly outcome: "scheduled";
       readonly starts: Starts;
       /** Last end, and a second no schedule can end before; whole seconds. */
-      readonly finish: number;
+      readonly makespan: number;
       readonly lowerBound: number;
     }
-  | { readonly outcome: "impossible"; readonly fault: Unschedulable };
+  | { readonly outcome: "impossible"; readonly fault: Infeasibility };
 
-export interface Wishes {
+export interface ScheduleOptions {
   /** Second by which a task should have ended. */
-  readonly endBy?: ReadonlyMap<string, number>;
+  readonly dueDates?: ReadonlyMap<string, number>;
   /** What a schedule costs beyond its finish and its lateness, among equals: fewer is better. */
   readonly untidiness?: (starts: Starts) => number;
   /** Orders to try first, as a rank for each task: whoever states a problem may know what usually works. */
-  readonly ranks?: readonly (readonly number[])[];
+  readonly priorities?: readonly (readonly number[])[];
   /** The first few of those that can be placed are enough: a schedule to go on with, not the best there is. */
-  readonly rough?: boolean;
+  readonly heuristicOnly?: boolean;
   /** How many orders are tried at most; by the number of tasks where absent. */
   readonly orders?: number;
   readonly seed?: number;
@@ -31,22 +31,22 @@ export interface Wishes {
 const FAR = Number.MAX_SAFE_INTEGER;
 
 /** Makes a problem ready, or says what in it can't be. */
-function prepare(problem: Problem): Prepared | Unschedulable {
+function prepare(problem: Problem): PreparedProblem | Infeasibility {
   const capacity = new Map(problem.resources.map(({ id, capacity: most }) => [id, most]));
-  const greedy = problem.tasks.filter(({ uses }) =>
+  const overCapacity = problem.tasks.filter(({ uses }) =>
     uses.some(({ resource, amount }) => amount > (capacity.get(resource) ?? 0)),
   );
-  if (greedy.length > 0) return { code: "too-little-of-it", tasks: greedy.map(({ id }) => id) };
-  const network = networkOf(problem);
+  if (overCapacity.length > 0) return { code: "too-little-of-it", tasks: overCapacity.map(({ id }) => id) };
+  const network = buildNetwork(problem);
   const start = network.place.get(START);
-  const earliest = longestWays(
+  const earliest = longestPaths(
     network.out,
     problem.tasks.map(() => 0),
   );
   const back =
     start === undefined
       ? problem.tasks.map(() => -FAR)
-      : longestWays(
+      : longestPaths(
           network.into,
           problem.tasks.map((_, i) => (i === start ? 0 : -FAR)),
           "last",
@@ -67,7 +67,7 @@ function prepare(problem: Problem): Prepared | Unschedulable {
 }
 
 /** Tasks by rank, each after those it waits for; what has its hour comes first of all. */
-function inOrder({ network, fixed }: Prepared, rank: readonly number[]): number[] {
+function inOrder({ network, fixed }: PreparedProblem, rank: readonly number[]): number[] {
   const { size, out } = network;
   const waits = new Array<number>(size).fill(0);
   const follows = (i: number, { to, lag }: Arc) =>
@@ -99,7 +99,7 @@ class Found {
   constructor(
     readonly placed: readonly number[],
     readonly finish: number,
-    readonly lateness: number,
+    readonly tardiness: number,
     readonly sum: number,
     private readonly ask: () => number,
   ) {}
@@ -111,7 +111,7 @@ class Found {
 
 /** Earlier finish, then less late for what was promised, then tidier, then everything earlier. */
 const better = (a: Found, b: Found) =>
-  a.finish - b.finish || a.lateness - b.lateness || a.untidiness - b.untidiness || a.sum - b.sum;
+  a.finish - b.finish || a.tardiness - b.tardiness || a.untidiness - b.untidiness || a.sum - b.sum;
 
 /** Orders tried where nobody says how many: more of small problems, in about the same time. */
 const ordersFor = (tasks: number) => Math.round(Math.min(1000, Math.max(12, 300_000 / tasks ** 2)));
@@ -125,11 +125,11 @@ const PATIENCE = 40;
  * to another place, kept where it is no worse (seeded, so a problem scheduled twice is the same schedule). Ends as soon as
  * the bound is reached and nothing promised is late.
  */
-export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
+export function schedule(problem: Problem, wishes: ScheduleOptions = {}): ScheduleResult {
   const prepared = prepare(problem);
   if ("code" in prepared) return { outcome: "impossible", fault: prepared };
   const { network, earliest } = prepared;
-  const tails = longestWays(
+  const tails = longestPaths(
     network.into,
     problem.tasks.map(({ duration }) => duration),
     "last",
@@ -137,10 +137,10 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
   const least = lowerBound(prepared, tails);
   const startsOf = (placed: readonly number[]): Starts =>
     new Map(problem.tasks.map(({ id }, i) => [id, placed[i] as number]));
-  const promised = [...(wishes.endBy ?? [])].map(([id, by]) => [network.place.get(id) ?? -1, by] as const);
+  const promised = [...(wishes.dueDates ?? [])].map(([id, by]) => [network.place.get(id) ?? -1, by] as const);
   const look = (rank: readonly number[]): Found | undefined => {
     const order = inOrder(prepared, rank);
-    const placed = order.length === network.size ? placeInTurn(prepared, order) : undefined;
+    const placed = order.length === network.size ? generateSerialSchedule(prepared, order) : undefined;
     if (!placed) return undefined;
     const ends = problem.tasks.map(({ duration }, i) => (placed[i] as number) + duration);
     const lateness = promised.reduce((sum, [i, by]) => sum + Math.max(0, (ends[i] ?? 0) - by), 0);
@@ -152,7 +152,7 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
       () => wishes.untidiness?.(startsOf(placed)) ?? 0,
     );
   };
-  const given = wishes.ranks ?? [];
+  const given = wishes.priorities ?? [];
   const usual = [
     // As listed; what has to be soonest; what most has to come after, first; what can wait least; what can start first.
     problem.tasks.map((_, i) => i),
@@ -161,13 +161,13 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
     problem.tasks.map((_, i) => (earliest[i] as number) - (tails[i] as number)),
     problem.tasks.map((_, i) => earliest[i] as number),
   ];
-  const ranks = wishes.rough ? [...given, ...usual] : [...usual, ...given];
+  const ranks = wishes.heuristicOnly ? [...given, ...usual] : [...usual, ...given];
   const random = seededRandom(wishes.seed ?? 1);
   let best: Found | undefined;
   let bestRank = ranks[0] as readonly number[];
   let placed = 0;
   for (const rank of ranks) {
-    if (wishes.rough && placed >= ENOUGH) break;
+    if (wishes.heuristicOnly && placed >= ENOUGH) break;
     const found = look(rank);
     if (found) placed++;
     if (found && (!best || better(found, best) < 0)) {
@@ -178,9 +178,9 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
   let here = best;
   let rank = sequenceOf(best?.placed ?? bestRank);
   let idle = 0;
-  const orders = wishes.rough ? 0 : (wishes.orders ?? ordersFor(problem.tasks.length));
+  const orders = wishes.heuristicOnly ? 0 : (wishes.orders ?? ordersFor(problem.tasks.length));
   for (let tried = 0; tried < orders; tried++) {
-    if (best && best.finish <= least && best.lateness === 0) break;
+    if (best && best.finish <= least && best.tardiness === 0) break;
     if (idle >= PATIENCE || !here) {
       idle = 0;
       rank = shaken(sequenceOf(bestRank), random);
@@ -201,7 +201,7 @@ export function schedule(problem: Problem, wishes: Wishes = {}): Scheduled {
   }
   if (!best)
     return { outcome: "impossible", fault: { code: "no-place", tasks: problem.tasks.map(({ id }) => id) } };
-  return { outcome: "scheduled", starts: startsOf(best.placed), finish: best.finish, lowerBound: least };
+  return { outcome: "scheduled", starts: startsOf(best.placed), makespan: best.finish, lowerBound: least };
 }
 
 /** Ranks as places 0, 1, 2 …, so that moving one is the same size of step anywhere. */

@@ -7,7 +7,7 @@ import { siteExists } from "../site/store.ts";
 import { readVessels } from "../vessel/store.ts";
 
 /** What in a job points at something that isn't there, or can't be mixed as chosen. */
-export async function faultsIn(tx: Transaction, crewId: string, job: Job): Promise<Fault[]> {
+export async function validateReferences(tx: Transaction, crewId: string, job: Job): Promise<Fault[]> {
   const faults: Fault[] = [];
   if (!(await siteExists(tx, crewId, job.siteId)))
     faults.push({ path: ["job", "siteId"], code: "unknown-reference" });

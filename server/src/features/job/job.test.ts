@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import type { Job, StoredJob } from "@scutch/contract";
-import { bringUpToDate } from "../../db/migrate.ts";
+import { runMigrations } from "../../db/migrate.ts";
 import { demoId } from "../../demo/demoId.ts";
 import { ensureCrew } from "../../demo/seed.ts";
 import { startTestServer, type TestServer } from "../../testing/testServer.ts";
@@ -217,7 +217,7 @@ describe("every row belongs to a crew", () => {
 
 describe("the start", () => {
   test("starting again changes nothing; the demo made afresh is the demo, and leaves other crews alone", async () => {
-    await bringUpToDate(server.db);
+    await runMigrations(server.db);
     const jobs = await server.count("jobs");
     await ensureCrew(server.db, { reset: false, blobs: server.blobs, now: new Date() });
     expect(await server.count("jobs")).toBe(jobs);

@@ -1,20 +1,20 @@
 import {
-  cardFacts,
   type JobCard,
   type JobId,
   type JobPage,
   OPEN_DAYS,
   type StoredJob,
+  summarizeJob,
 } from "@scutch/contract";
-import { LONGEST_HOURS } from "@scutch/core/drying";
-import { finishedRooms } from "@scutch/core/log";
+import { MAX_DRYING_HOURS } from "@scutch/core/drying";
+import { roomFinishTimes } from "@scutch/core/log";
 import type { Db } from "../../db/connect.ts";
 import { invalid } from "../../http/apiFailure.ts";
 import { type LogFacts, logFactsOf, readEntries } from "../log/store.ts";
 import { idsAfter, idsBefore, idsBetween, idsFrom, placeOf, readPlans } from "./store.ts";
 
 const HOUR = 3_600_000;
-const MOST_OPEN_BEFORE = 100;
+const MAX_OPEN_BEFORE = 100;
 
 interface Wanted {
   readonly from?: string | undefined;
@@ -37,7 +37,7 @@ export async function listJobs(db: Db, crewId: string, wanted: Wanted, now: numb
     const recent =
       from === undefined
         ? []
-        : await idsBetween(db, crewId, daysBefore(from, OPEN_DAYS), from, MOST_OPEN_BEFORE);
+        : await idsBetween(db, crewId, daysBefore(from, OPEN_DAYS), from, MAX_OPEN_BEFORE);
     const before = await cardsOf(recent);
     const cards = await cardsOf(ids.slice(0, limit));
     const first = before[0] ?? cards[0];
@@ -91,7 +91,7 @@ async function cardsFor(
 }
 
 const cardOf = ({ version, job }: StoredJob, log: LogFacts): JobCard => ({
-  ...cardFacts(job, log.finishes),
+  ...summarizeJob(job, log.finishes),
   version,
   entries: log.entries,
   logMark: log.mark,
@@ -102,6 +102,6 @@ function isOpen(card: JobCard, log: LogFacts, now: number): boolean {
   if (card.entries === 0 || Date.parse(`${card.day}T00:00:00Z`) < now - (OPEN_DAYS + 1) * 24 * HOUR)
     return false;
   if (card.finished < card.rooms) return true;
-  const last = Math.max(0, ...finishedRooms(log.finishes).values());
-  return last + LONGEST_HOURS * HOUR > now;
+  const last = Math.max(0, ...roomFinishTimes(log.finishes).values());
+  return last + MAX_DRYING_HOURS * HOUR > now;
 }

@@ -1,7 +1,7 @@
 import type { CrewId, JobId } from "@scutch/contract";
-import type { Blobs } from "../../blobs/blobs.ts";
+import type { BlobStore } from "../../blobs/blobs.ts";
 import type { Db } from "../../db/connect.ts";
-import { transactionOrAgain } from "../../db/transactionOrAgain.ts";
+import { retryTransaction } from "../../db/transactionOrAgain.ts";
 import { invalid, notFound } from "../../http/apiFailure.ts";
 import { removeEntriesOf } from "../log/store.ts";
 import { removePhotosOf } from "../photo/service.ts";
@@ -13,11 +13,11 @@ import { lockJob, removeJob } from "./store.ts";
  */
 export async function purgeJob(
   db: Db,
-  blobs: Blobs,
+  blobs: BlobStore,
   crewId: CrewId,
   jobId: JobId,
 ): Promise<{ purged: true }> {
-  const pictures = await transactionOrAgain(db, async (tx) => {
+  const pictures = await retryTransaction(db, async (tx) => {
     const there = await lockJob(tx, crewId, jobId);
     if (!there) throw notFound();
     if (!there.job.removed) throw invalid({ path: ["jobId"], code: "not-taken-out" });

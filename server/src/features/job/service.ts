@@ -1,9 +1,9 @@
 import type { Job, JobId, SaveId, StoredJob } from "@scutch/contract";
-import { same } from "@scutch/core/plan";
+import { deepEqual } from "@scutch/core/plan";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { transactionOrAgain } from "../../db/transactionOrAgain.ts";
+import { retryTransaction } from "../../db/transactionOrAgain.ts";
 import { ApiFailure, invalid, notFound } from "../../http/apiFailure.ts";
-import { faultsIn } from "./faults.ts";
+import { validateReferences } from "./faults.ts";
 import { lockJob, readPlan, writeJob } from "./store.ts";
 
 /** Sendings remembered of a job: as many as a device could have on their way, and more. */
@@ -34,7 +34,7 @@ export async function saveJob(
 ): Promise<{ version: number }> {
   if (save.job.id !== jobId) throw invalid({ path: ["job", "id"], code: "differs-from-address" });
   // First saves of one job at once: all found nothing to lock. Once there is a row, it decides.
-  return transactionOrAgain(db, (tx) => saveOnce(tx, crewId, save));
+  return retryTransaction(db, (tx) => saveOnce(tx, crewId, save));
 }
 
 /** {@link saveJob} inside a transaction of the caller's, of a job whose address has been looked at. */
@@ -46,11 +46,11 @@ export async function saveOnce(tx: Transaction, crewId: string, { baseVersion, s
   const version = there?.version ?? 0;
   if (version !== baseVersion) {
     // Sent without a name, a save is known by what it says.
-    if (there && saveId === undefined && same(there.job, job)) return { version };
+    if (there && saveId === undefined && deepEqual(there.job, job)) return { version };
     const theirs = there ? { version, job: there.job } : null;
     throw new ApiFailure("version-conflict", { theirs, yours: { baseVersion, job } });
   }
-  const faults = await faultsIn(tx, crewId, job);
+  const faults = await validateReferences(tx, crewId, job);
   if (faults.length > 0) throw invalid(...faults);
   const next = version + 1;
   const kept = saveId === undefined ? saves : [...saves, { saveId, version: next }].slice(-SAVES_KEPT);

@@ -1,12 +1,12 @@
 import { isDeepStrictEqual } from "node:util";
 import type { JobId, LogEntry } from "@scutch/contract";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { transactionOrAgain } from "../../db/transactionOrAgain.ts";
+import { retryTransaction } from "../../db/transactionOrAgain.ts";
 import { ApiFailure, notFound } from "../../http/apiFailure.ts";
 import { jobExists, lockRow } from "../job/store.ts";
 import { addUse } from "../stock/store.ts";
 import { addEntries, correctionsOf, entriesById, readEntries, readMark } from "./store.ts";
-import { useChangedBy } from "./useChange.ts";
+import { usageDelta } from "./useChange.ts";
 
 export async function readLog(
   db: Db,
@@ -31,7 +31,7 @@ export async function appendLog(
   entries: readonly LogEntry[],
 ): Promise<{ added: number }> {
   // The same entries being added elsewhere at once: by the next run they are there, and it passes over them.
-  return transactionOrAgain(db, (tx) => appendOnce(tx, crewId, jobId, entries));
+  return retryTransaction(db, (tx) => appendOnce(tx, crewId, jobId, entries));
 }
 
 /** {@link appendLog} inside a transaction of the caller's. */
@@ -65,6 +65,6 @@ export async function appendOnce(
   const corrections = await correctionsOf(tx, crewId, jobId, [...ids]);
   await addEntries(tx, crewId, jobId, added);
   const struck = corrections.flatMap(({ corrects }) => (corrects ? [corrects] : []));
-  await addUse(tx, crewId, useChangedBy(added, earlier, new Set(struck)));
+  await addUse(tx, crewId, usageDelta(added, earlier, new Set(struck)));
   return { added: added.length };
 }

@@ -1,7 +1,7 @@
 import { readdir, stat } from "node:fs/promises";
 import path from "node:path";
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
-import { MOST_PHOTO_BYTES, PHOTO_SIDE } from "@scutch/contract";
+import { MAX_PHOTO_BYTES, PHOTO_SIDE } from "@scutch/contract";
 import sharp from "sharp";
 import { demoId } from "../../demo/demoId.ts";
 import { startTestServer, type TestServer } from "../../testing/testServer.ts";
@@ -79,7 +79,7 @@ describe("a picture", () => {
 
   test("over 10 MB, of another type, without its facts or on no job it is refused, each in its own way", async () => {
     const small = await blank().jpeg().toBuffer();
-    expect((await put(Buffer.alloc(MOST_PHOTO_BYTES + 1))).status).toBe(413);
+    expect((await put(Buffer.alloc(MAX_PHOTO_BYTES + 1))).status).toBe(413);
     expect((await put(small, { type: "image/svg+xml" })).status).toBe(415);
     expect((await put(small, { facts: {} })).body.error.faults).toEqual(
       expect.arrayContaining([expect.objectContaining({ path: ["takenAt"], code: "missing" })]),

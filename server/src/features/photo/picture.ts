@@ -9,7 +9,7 @@ sharp.unblock({
 sharp.cache(false);
 
 /** A picture of more than this is not a photo of a floor but an attack on memory, pixels. */
-const MOST_PIXELS = 60_000_000;
+const MAX_PIXELS = 60_000_000;
 const QUALITY = 82;
 
 export interface Picture {
@@ -34,7 +34,7 @@ export function readPicture(bytes: Buffer): Promise<Picture | undefined> {
  */
 async function decode(bytes: Buffer): Promise<Picture | undefined> {
   try {
-    const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "error", pages: 1 })
+    const { data, info } = await sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: "error", pages: 1 })
       .rotate()
       .resize({ width: PHOTO_SIDE, height: PHOTO_SIDE, fit: "inside", withoutEnlargement: true })
       .flatten({ background: "#ffffff" })

@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import type { CrewId, JobId, Photo, PhotoFacts, PhotoId } from "@scutch/contract";
-import type { Blobs } from "../../blobs/blobs.ts";
+import type { BlobStore } from "../../blobs/blobs.ts";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { isDuplicate } from "../../db/driverErrors.ts";
 import { ApiFailure, invalid, notFound } from "../../http/apiFailure.ts";
@@ -13,10 +13,10 @@ import { addRow, type Kept, photoById, photosOfJob, removeRow, removeRowsOf } fr
 export interface Album {
   readonly db: Db;
   readonly crewId: CrewId;
-  readonly blobs: Blobs;
+  readonly blobs: BlobStore;
 }
 
-const MOST_PHOTOS = 400;
+const MAX_PHOTOS = 400;
 
 /** A picture's key names its bytes too, so that two sent under one id never overwrite each other. */
 export const keyOf = (crewId: string, photoId: string, sha256: string | null) =>
@@ -44,8 +44,8 @@ export async function addPhoto(
   const known = await photoById(db, crewId, id);
   if (known) return sameOrRefused(known, sent);
   if (!(await jobExists(db, crewId, jobId))) throw notFound();
-  if ((await photosOfJob(db, crewId, jobId)).length >= MOST_PHOTOS)
-    throw invalid({ path: [], code: "too-many-photos", limit: MOST_PHOTOS });
+  if ((await photosOfJob(db, crewId, jobId)).length >= MAX_PHOTOS)
+    throw invalid({ path: [], code: "too-many-photos", limit: MAX_PHOTOS });
   const picture = await readPicture(bytes);
   if (!picture) throw invalid({ path: [], code: "not-a-picture" });
   const { jpeg, width, height } = picture;

@@ -1,13 +1,13 @@
 import type { JobId, Photo, PhotoId } from "@scutch/contract";
 import { and, asc, eq } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { said } from "../../db/said.ts";
+import { omitNulls } from "../../db/said.ts";
 import { photos } from "./table.ts";
 
 type Row = typeof photos.$inferSelect;
 
 function photoFrom({ crewId: _crew, sha256: _sha256, takenAt, ...row }: Row): Photo {
-  return said<Photo>({
+  return omitNulls<Photo>({
     ...row,
     id: row.id as PhotoId,
     jobId: row.jobId as JobId,

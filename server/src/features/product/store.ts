@@ -1,12 +1,12 @@
 import type { Product } from "@scutch/contract";
 import { and, asc, eq, inArray } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { said } from "../../db/said.ts";
+import { omitNulls } from "../../db/said.ts";
 import { products } from "./table.ts";
 
 type Row = typeof products.$inferSelect;
 function productFrom(row: Row): Product {
-  return said<Product>({
+  return omitNulls<Product>({
     id: row.id as Product["id"],
     name: row.name,
     kind: row.kind as Product["kind"],

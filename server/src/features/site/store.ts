@@ -1,7 +1,7 @@
 import type { Site } from "@scutch/contract";
 import { and, asc, eq } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { said } from "../../db/said.ts";
+import { omitNulls } from "../../db/said.ts";
 import { sites } from "./table.ts";
 
 /** A crew's sites by name. */
@@ -11,7 +11,7 @@ export async function readSites(db: Db, crewId: string): Promise<Site[]> {
     .from(sites)
     .where(eq(sites.crewId, crewId))
     .orderBy(asc(sites.name), asc(sites.id));
-  return rows.map(({ crewId: _crew, ...row }) => said<Site>({ ...row, id: row.id as Site["id"] }));
+  return rows.map(({ crewId: _crew, ...row }) => omitNulls<Site>({ ...row, id: row.id as Site["id"] }));
 }
 
 export async function siteExists(db: Db | Transaction, crewId: string, siteId: string): Promise<boolean> {

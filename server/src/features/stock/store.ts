@@ -1,5 +1,5 @@
 import type { StockLot, StockUse } from "@scutch/contract";
-import type { Use } from "@scutch/core/log";
+import type { ProductUsage } from "@scutch/core/log";
 import { asc, eq, sql } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { stockLots, stockUse } from "./table.ts";
@@ -41,7 +41,7 @@ export async function readUse(db: Db, crewId: string): Promise<StockUse[]> {
 }
 
 /** Adds to what was used; in one order whoever writes, so that two never wait for each other. */
-export async function addUse(tx: Transaction, crewId: string, uses: readonly Use[]): Promise<void> {
+export async function addUse(tx: Transaction, crewId: string, uses: readonly ProductUsage[]): Promise<void> {
   const rows = uses
     .map(({ productId, lot = "", amount }) => ({ crewId, productId, lot, amount }))
     .toSorted((a, b) => `${a.productId} ${a.lot}`.localeCompare(`${b.productId} ${b.lot}`, "en"));

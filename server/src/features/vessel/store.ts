@@ -1,7 +1,7 @@
 import type { Vessel } from "@scutch/contract";
 import { and, asc, eq, inArray } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { said } from "../../db/said.ts";
+import { omitNulls } from "../../db/said.ts";
 import { vessels } from "./table.ts";
 
 /** A crew's vessels by name; all of them, or those of `ids`. */
@@ -16,7 +16,7 @@ export async function readVessels(
     .where(and(eq(vessels.crewId, crewId), ids ? inArray(vessels.id, [...ids]) : undefined))
     .orderBy(asc(vessels.name), asc(vessels.id));
   return rows.map(({ crewId: _crew, ...vessel }) =>
-    said<Vessel>({ ...vessel, id: vessel.id as Vessel["id"] }),
+    omitNulls<Vessel>({ ...vessel, id: vessel.id as Vessel["id"] }),
   );
 }
 

@@ -1,11 +1,11 @@
 import type { LogEntry } from "@scutch/contract";
-import { DRY_BELOW, readyLevels } from "@scutch/core/drying";
+import { DRY_FREE_WATER, readyLevels } from "@scutch/core/drying";
 import { curveMonotoneX, line, max, scaleLinear, scaleTime } from "d3";
 import { memo, useId } from "react";
-import { at } from "../../format/time.ts";
+import { timeAt } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
 import { type ReadyTime, readyOfRoom } from "../../planning/ready.ts";
-import type { Dried } from "../../planning/useDried.ts";
+import type { DryingForecast } from "../../planning/useDried.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { useWidth } from "../../ui/useWidth.ts";
@@ -14,7 +14,7 @@ import { placedReadings } from "./readings.ts";
 interface Props {
   readonly start: number;
   readonly log: readonly LogEntry[];
-  readonly dried: Dried;
+  readonly dried: DryingForecast;
   readonly place: number;
   readonly now: number;
 }
@@ -34,24 +34,25 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
   const drying = dried.work.building.rooms[place];
   if (!room || !drying) return null;
   const levels = readyLevels(drying);
-  const touchDry = levels.touchDry - levels.rest;
+  const touchDry = levels.touchDry - levels.equilibrium;
   const dry = readyOfRoom(dried, place, start, "dry");
   const touch = readyOfRoom(dried, place, start, "touchDry");
-  const points = course.filter((moment) => moment.hours >= room.finishedAt - 1e-6);
+  const points = course.filter((moment) => moment.hours >= room.finishedAtHours - 1e-6);
   const readings = placedReadings(log, room.id, course, start);
-  const from = at(start, room.finishedAt);
+  const from = timeAt(start, room.finishedAtHours);
   const to =
-    Math.max(from + 3_600_000, dry.late ?? 0, dry.likely ?? at(start, room.finishedAt + 24)) + 900_000;
+    Math.max(from + 3_600_000, dry.late ?? 0, dry.likely ?? timeAt(start, room.finishedAtHours + 24)) +
+    900_000;
   const top =
     max([...points.map((moment) => moment.freeWater), ...readings.map((reading) => reading.freeWater)]) ??
     0.1;
   const x = scaleTime([from, to], [PAD.left, Math.max(PAD.left + 40, width - PAD.right)]);
   const y = scaleLinear([0, top], [HEIGHT - PAD.bottom, PAD.top]);
   const curve = line<(typeof points)[number]>()
-    .x((moment) => x(at(start, moment.hours)))
+    .x((moment) => x(timeAt(start, moment.hours)))
     .y((moment) => y(Math.max(0, moment.freeWater)))
     .curve(curveMonotoneX);
-  const shown = points.filter((moment) => at(start, moment.hours) <= to);
+  const shown = points.filter((moment) => timeAt(start, moment.hours) <= to);
   const level = (water: number, name: string) => (
     <g transform={`translate(0,${y(water)})`}>
       <line x1={PAD.left} x2={width - PAD.right} stroke="var(--soft)" strokeDasharray="3 4" />
@@ -70,8 +71,8 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
           <text x={width - PAD.right} y={11} textAnchor="end" className="fill-soft text-[13px]">
             {units.massPerArea(top)} of free water
           </text>
-          {touchDry > DRY_BELOW && level(touchDry, "touch-dry")}
-          {level(DRY_BELOW, "dry")}
+          {touchDry > DRY_FREE_WATER && level(touchDry, "touch-dry")}
+          {level(DRY_FREE_WATER, "dry")}
           <path d={curve(shown) ?? ""} fill="none" stroke="var(--line-wet)" strokeWidth={3.5} />
           {readings.map((reading) => (
             <g key={reading.time} transform={`translate(${x(reading.time)},${y(reading.freeWater)})`}>

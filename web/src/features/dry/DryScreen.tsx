@@ -18,7 +18,7 @@ export function DryScreen() {
   const desk = useDesk();
   const now = useNow();
   const [search, setSearch] = useSearchParams();
-  const { work, dried, start, log } = desk;
+  const { work, dried, startMs, log } = desk;
   const first = useRef<string>(undefined);
   const select = useCallback(
     (roomId: string) => setSearch({ room: roomId }, { replace: true, preventScrollReset: true }),
@@ -34,18 +34,18 @@ export function DryScreen() {
   const { rooms } = dried.work;
   const wanted = rooms.findIndex((room) => room.id === (search.get("room") ?? first.current));
   const place =
-    wanted >= 0 ? wanted : lastToDry(rooms.map((_, i) => readyOfRoom(dried, i, start, "dry").likely));
+    wanted >= 0 ? wanted : lastToDry(rooms.map((_, i) => readyOfRoom(dried, i, startMs, "dry").likely));
   // The room looked at first stays in sight, whichever dries last after a change.
   first.current ??= rooms[place]?.id;
   const lever = work.rooms.findIndex((room) => room.id === rooms[place]?.id);
   return (
     <div className="grid gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_24rem]">
       <section aria-label="All rooms" className="min-w-0 max-lg:order-2">
-        <TailChart dried={dried} start={start} now={now} selected={place} onSelect={select} />
+        <TailChart dried={dried} start={startMs} now={now} selected={place} onSelect={select} />
       </section>
       <section aria-label={rooms[place]?.name} className="min-w-0">
-        <ReadyHead dried={dried} start={start} place={place} now={now} onSelect={select} />
-        <CourseChart dried={dried} log={log} start={start} place={place} now={now} />
+        <ReadyHead dried={dried} start={startMs} place={place} now={now} onSelect={select} />
+        <CourseChart dried={dried} log={log} start={startMs} place={place} now={now} />
         {lever >= 0 && <RoomLevers desk={desk} place={lever} />}
       </section>
     </div>

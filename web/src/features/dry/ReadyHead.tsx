@@ -1,10 +1,10 @@
-import { patchReady, type RoomDrying, workingOfReady } from "@scutch/core/drying";
+import { explainReady, patchReady, type RoomDrying } from "@scutch/core/drying";
 import { memo } from "react";
-import { at } from "../../format/time.ts";
+import { timeAt } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
-import type { Dried } from "../../planning/useDried.ts";
-import { Worked } from "../../shared/working/Worked.tsx";
+import type { DryingForecast } from "../../planning/useDried.ts";
+import { ExplainedFigure } from "../../shared/working/Worked.tsx";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
@@ -12,7 +12,7 @@ import { ChoiceField } from "../../ui/ChoiceField.tsx";
 
 interface Props {
   readonly start: number;
-  readonly dried: Dried;
+  readonly dried: DryingForecast;
   readonly place: number;
   readonly now: number;
   readonly onSelect: (roomId: string) => void;
@@ -49,7 +49,7 @@ function NotDry({ drying }: { readonly drying: RoomDrying | undefined }) {
 }
 
 /** When the patch of a room that was soaked against odour is ready; undefined where none was. */
-function patchOf({ work, result }: Dried, place: number) {
+function patchOf({ work, result }: DryingForecast, place: number) {
   const [room, dries, course] = [work.rooms[place], work.building.rooms[place], result.rooms[place]?.course];
   return room && dries && course && room.odourArea > 0
     ? patchReady(dries, room.patchResidual, course, work.building.pressure)
@@ -81,7 +81,9 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
       <p className="text-soft">
         {room.finishLogged ? "finished " : "will be finished about "}
         <span className="font-mono">
-          {room.finishLogged ? clock(at(start, room.finishedAt)) : about(at(start, room.finishedAt), now)}
+          {room.finishLogged
+            ? clock(timeAt(start, room.finishedAtHours))
+            : about(timeAt(start, room.finishedAtHours), now)}
         </span>
       </p>
       {dry.likely === null ? (
@@ -89,9 +91,9 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
       ) : (
         <>
           <p className="mt-2 text-soft">Dry by about</p>
-          <Worked label="Dry by" working={() => workingOfReady(work, place, "dryHours")}>
+          <ExplainedFigure label="Dry by" working={() => explainReady(work, place, "dryHours")}>
             <BigHour time={dry.likely} now={now} />
-          </Worked>
+          </ExplainedFigure>
           <p className="mt-2 font-mono text-soft">
             {dry.early === null ? "\u00a0" : between(dry.early, dry.late, now)}
           </p>
@@ -100,13 +102,13 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
       {touch.likely !== null && (
         <p className="mt-1">
           Walk on in socks from about{" "}
-          <Worked
+          <ExplainedFigure
             label="Touch-dry"
-            working={() => workingOfReady(work, place, "touchDryHours")}
+            working={() => explainReady(work, place, "touchDryHours")}
             className="font-bold font-mono"
           >
             {about(touch.likely, now)}
-          </Worked>
+          </ExplainedFigure>
         </p>
       )}
       {patch && (
@@ -118,7 +120,7 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
             <>
               is dry about{" "}
               <span className="font-bold font-mono">
-                {about(at(start, room.finishedAt + patch.dryHours), now)}
+                {about(timeAt(start, room.finishedAtHours + patch.dryHours), now)}
               </span>
             </>
           )}

@@ -1,14 +1,14 @@
 import type { Room } from "@scutch/contract";
-import { workingOfAirSpeed } from "@scutch/core/drying";
-import { ASSUMED } from "@scutch/core/plan";
-import { showQuantity } from "@scutch/core/quantity";
+import { explainAirSpeed } from "@scutch/core/drying";
+import { DEFAULTS } from "@scutch/core/plan";
+import { formatQuantity } from "@scutch/core/quantity";
 import { Flag } from "lucide-react";
-import { reads } from "../../format/readers.ts";
+import { quantityReader } from "../../format/readers.ts";
 import { WINDOW_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
-import { Worked } from "../../shared/working/Worked.tsx";
+import { ExplainedFigure } from "../../shared/working/Worked.tsx";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
@@ -16,7 +16,7 @@ import { optionsOf } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
-import { airMoverOf, MOST_AIR_MOVERS } from "./advice.ts";
+import { airMoverOf, MAX_AIR_MOVERS } from "./advice.ts";
 import { useAdvice } from "./useAdvice.ts";
 
 /** What can be moved in a room, the best move among it, and the mark that it is finished. */
@@ -53,7 +53,7 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
       )}
       <Segmented
         label="Windows"
-        value={room.windows ?? ASSUMED.windows}
+        value={room.windows ?? DEFAULTS.windows}
         assumed={room.windows === undefined}
         options={optionsOf(WINDOW_NAMES)}
         onChange={(windows) => void set({ windows })}
@@ -69,16 +69,16 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
         onChange={(heating) => void set({ heating: heating === "on" })}
       />
       <div className="flex flex-wrap items-end justify-between gap-4">
-        <Stepper label="Air movers" value={movers.length} most={MOST_AIR_MOVERS} onChange={setMovers} />
+        <Stepper label="Air movers" value={movers.length} most={MAX_AIR_MOVERS} onChange={setMovers} />
         <p className="text-right text-soft">
           air at the floor{" "}
-          <Worked
+          <ExplainedFigure
             label="Air speed"
-            working={() => workingOfAirSpeed(known, movers)}
+            working={() => explainAirSpeed(known, movers)}
             className="block font-bold font-mono text-ink text-lg"
           >
             {units.speed(known.airSpeed)}
-          </Worked>
+          </ExplainedFigure>
         </p>
       </div>
       <div className="grid grid-cols-2 gap-3">
@@ -86,7 +86,7 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
           label="Air speed, if measured"
           value={room.airSpeed}
           show={units.speed}
-          read={reads("speed", units.system === "metric" ? "mps" : "fpm")}
+          read={quantityReader("speed", units.system === "metric" ? "mps" : "fpm")}
           placeholder={units.speed(known.airSpeed)}
           onChange={(airSpeed) => set({ airSpeed }, units.speed)}
         />
@@ -95,12 +95,12 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
           value={
             room.dehumidifierLitresPerDay === undefined ? undefined : room.dehumidifierLitresPerDay / 1000
           }
-          show={(value) => showQuantity(value, perDay, 1)}
-          read={reads("volume", perDay)}
+          show={(value) => formatQuantity(value, perDay, 1)}
+          read={quantityReader("volume", perDay)}
           placeholder="none"
           onChange={(value) =>
             set({ dehumidifierLitresPerDay: value === undefined ? undefined : value * 1000 }, (limit) =>
-              showQuantity(limit / 1000, perDay, 0),
+              formatQuantity(limit / 1000, perDay, 0),
             )
           }
         />

@@ -1,11 +1,11 @@
 import { isHardFloor } from "@scutch/core/care";
 import { scaleTime } from "d3";
 import { memo, useId } from "react";
-import { at } from "../../format/time.ts";
+import { timeAt } from "../../format/time.ts";
 import { wetShare } from "../../format/wetness.ts";
 import { COVERING_NAMES, FIBRE_NAMES } from "../../format/words.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
-import type { Dried } from "../../planning/useDried.ts";
+import type { DryingForecast } from "../../planning/useDried.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { useWidth } from "../../ui/useWidth.ts";
@@ -13,7 +13,7 @@ import { TailLane } from "./TailLane.tsx";
 
 interface Props {
   readonly start: number;
-  readonly dried: Dried;
+  readonly dried: DryingForecast;
   readonly now: number;
   readonly selected: number;
   readonly onSelect: (roomId: string) => void;
@@ -45,10 +45,10 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
   }));
   // What is only walked through has no tail.
   const shown = work.rooms.flatMap((room, i) => (room.passage ? [] : [{ room, i }]));
-  const first = Math.min(...shown.map(({ room }) => at(start, room.finishedAt))) - HOUR / 4;
+  const first = Math.min(...shown.map(({ room }) => timeAt(start, room.finishedAtHours))) - HOUR / 4;
   const last = Math.max(
     first + 2 * HOUR,
-    ...ready.map(({ dry }, i) => dry.likely ?? at(start, (work.rooms[i]?.finishedAt ?? 0) + 24)),
+    ...ready.map(({ dry }, i) => dry.likely ?? timeAt(start, (work.rooms[i]?.finishedAtHours ?? 0) + 24)),
   );
   const x = scaleTime([first, last], [left, Math.max(left + 40, width - right)]);
   const marker = now > first && now < last ? x(now) : Number.NaN;
@@ -91,11 +91,11 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
                 (dried.result.rooms[i]?.course ?? [])
                   .filter(
                     (moment) =>
-                      moment.hours >= room.finishedAt - 1e-6 &&
-                      at(start, moment.hours) <= (ready[i]?.dry.likely ?? last) + 60_000,
+                      moment.hours >= room.finishedAtHours - 1e-6 &&
+                      timeAt(start, moment.hours) <= (ready[i]?.dry.likely ?? last) + 60_000,
                   )
                   .map((moment) => ({
-                    time: Math.min(at(start, moment.hours), last),
+                    time: Math.min(timeAt(start, moment.hours), last),
                     wet: wetShare(moment.freeWater, room.residual),
                   })),
               )}
@@ -134,7 +134,7 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
             {shown.map(({ room, i }) => (
               <tr key={room.id} className="border-rule border-t">
                 <th className="py-1.5 font-normal font-sans">{room.name}</th>
-                <td>{about(at(start, room.finishedAt), now)}</td>
+                <td>{about(timeAt(start, room.finishedAtHours), now)}</td>
                 <td>{timeOrNever(ready[i]?.touch.likely)}</td>
                 <td>{timeOrNever(ready[i]?.dry.likely)}</td>
               </tr>

@@ -14,7 +14,7 @@ export function airMoverOf(gear: readonly Gear[]): AirMover {
   const own = gear.find((item) => item.kind === "air-mover" && item.count > 0);
   return own?.kind === "air-mover" ? { flow: own.flow, jetSpeed: own.jetSpeed } : AIR_MOVER;
 }
-export const MOST_AIR_MOVERS = 6;
+export const MAX_AIR_MOVERS = 6;
 
 /** Below this nobody would walk back for it, h. */
 const WORTH_IT = 10 / 60;
@@ -48,7 +48,7 @@ export function movesFor(
       id: each,
       change: { outdoorAirChangesPerHour: OUTDOOR_AIR_CHANGES[each] },
     })),
-    ...(known.airSpeedMeasured || movers.length >= MOST_AIR_MOVERS
+    ...(known.airSpeedMeasured || movers.length >= MAX_AIR_MOVERS
       ? []
       : [{ id: "air-mover" as const, change: { airMovers: [...movers, mover] } }]),
     ...(known.heating

@@ -3,7 +3,7 @@ import type { Job, LogEntry, Room } from "@scutch/contract";
 import { rankMoves, simulateDrying } from "@scutch/core/drying";
 import { planWork, type WorkPlan } from "@scutch/core/plan";
 import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
-import type { Dried } from "../../planning/useDried.ts";
+import type { DryingForecast } from "../../planning/useDried.ts";
 import { AIR_MOVER, adviceFrom, movesFor } from "./advice.ts";
 import { placedReadings } from "./readings.ts";
 
@@ -15,7 +15,7 @@ const work = (
   rooms: readonly Room[],
   outdoor: Job["outdoor"] = { temperature: 12, relativeHumidity: 0.6 },
 ): WorkPlan => planWork({ rooms, batches: [], indoor: { temperature: 22, relativeHumidity: 0.5 }, outdoor });
-const dried = (plan: WorkPlan): Dried => ({
+const dried = (plan: WorkPlan): DryingForecast => ({
   work: plan,
   result: simulateDrying(plan.building, { keepCourse: true }),
   ranges: undefined,
@@ -31,7 +31,7 @@ describe("ready times on the clock", () => {
       number,
     ];
     const hours = drying.result.rooms[0]?.dryHours as number;
-    expect(a).toBeCloseTo(START + ((plan.rooms[0]?.finishedAt as number) + hours) * HOUR, 0);
+    expect(a).toBeCloseTo(START + ((plan.rooms[0]?.finishedAtHours as number) + hours) * HOUR, 0);
     expect(readyOfJob(drying, START, "dry").likely).toBe(Math.max(a, b));
   });
 

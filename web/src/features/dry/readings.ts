@@ -1,5 +1,5 @@
 import type { LogEntry } from "@scutch/contract";
-import type { Moment } from "@scutch/core/drying";
+import type { CourseSample } from "@scutch/core/drying";
 import { meterReadings } from "@scutch/core/log";
 import { freeWaterAt } from "../../format/wetness.ts";
 
@@ -18,7 +18,7 @@ export interface PlacedReading {
 export function placedReadings(
   log: readonly LogEntry[],
   roomId: string,
-  course: readonly Moment[],
+  course: readonly CourseSample[],
   start: number,
 ): PlacedReading[] {
   const { carpet: own, dryStandard: dry } = meterReadings(log, roomId);

@@ -2,7 +2,7 @@ import { type Job, type Site, SiteId } from "@scutch/contract";
 import { CalendarDays, Copy, FileJson, FileSpreadsheet, MapPin, Trash2 } from "lucide-react";
 import { type ReactNode, useId, useState } from "react";
 import { useNavigate } from "react-router";
-import { addJob, saveThing } from "../../device/changes.ts";
+import { addJob, saveRecord } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
 import { dayAfter, longDay, today } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -159,7 +159,7 @@ function PlaceForm({
     if (name === "") return setError("Say where it is: a name is enough.");
     const known = shelf.sites.find((each) => each.name.toLowerCase() === name.toLowerCase());
     const site: Site = known ?? { id: newId(SiteId), name };
-    if (!known) saveThing("site", site);
+    if (!known) saveRecord("site", site);
     edit((before) => ({ ...before, siteId: site.id }));
     onClose();
   };

@@ -1,5 +1,5 @@
 import type { LogEntry } from "@scutch/contract";
-import { slipsOf } from "@scutch/core/log";
+import { retractedIds } from "@scutch/core/log";
 import { isSameDay } from "date-fns";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
@@ -42,7 +42,7 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
   const kind = KINDS[search.get("kind") ?? ""] ? (search.get("kind") as string) : "all";
   const room = search.get("room") ?? "";
   const [slips, setSlips] = useState(false);
-  const taken = slipsOf(desk.log);
+  const taken = retractedIds(desk.log);
   const slipped = new Set(
     desk.log.flatMap((entry) => (entry.kind === "correction" && entry.takenBack ? [entry.corrects] : [])),
   ).size;

@@ -3,8 +3,8 @@ import { concentratePerWater } from "@scutch/core/mix";
 import { type BatchPlan, checkBatchSetup } from "@scutch/core/plan";
 import { Pencil, Plus } from "lucide-react";
 import { useState } from "react";
-import { reads, readsStrength } from "../../format/readers.ts";
-import { joined, labelSpelling } from "../../format/units.ts";
+import { quantityReader, strengthReader } from "../../format/readers.ts";
+import { formatAmount, labelSpelling } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { isForMixing, measuresFor } from "../../shared/products/measures.ts";
@@ -135,7 +135,7 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
           value={batch.strength}
           assumed={planned?.strength}
           show={labelSpelling}
-          read={readsStrength(product.ratioMeans, product.scoop !== undefined)}
+          read={strengthReader(product.ratioMeans, product.scoop !== undefined)}
           onChange={(strength) => choose("strength", { strength })}
           hint={`Label: light ${labelSpelling(product.light)}, ordinary ${labelSpelling(product.ordinary)}, heavy ${labelSpelling(product.heavy)}.${planned && product.scoop === undefined ? ` Here ${units.strength(concentratePerWater(planned.strength))}.` : ""}`}
         />
@@ -143,9 +143,9 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
       <QuantityField
         label="Left in it from before"
         value={batch.carried}
-        show={(volume) => joined(units.volume(volume))}
+        show={(volume) => formatAmount(units.volume(volume))}
         placeholder="nothing"
-        read={reads("volume", units.bare.volume)}
+        read={quantityReader("volume", units.bare.volume)}
         onChange={(carried) => choose("carried", { carried })}
         hint="Only the same mix, within its time."
       />

@@ -1,14 +1,14 @@
 import type { BatchChoice } from "@scutch/contract";
-import { fillsMade, fillsOfOthers } from "@scutch/core/log";
-import { concentratePerWater, workingOfLeftOver } from "@scutch/core/mix";
+import { fillsOfOthers, foldFills } from "@scutch/core/log";
+import { concentratePerWater, explainLeftOver } from "@scutch/core/mix";
 import { useState } from "react";
-import { joined } from "../../format/units.ts";
+import { formatAmount } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { barredMix, MixCare, stoppedRooms } from "../../shared/care/MixCare.tsx";
 import { FillSheet } from "../../shared/fill/FillSheet.tsx";
 import { entryText } from "../../shared/logging/entryText.ts";
-import { Worked } from "../../shared/working/Worked.tsx";
+import { ExplainedFigure } from "../../shared/working/Worked.tsx";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { BatchChoices } from "./BatchChoices.tsx";
@@ -30,7 +30,7 @@ export function BatchSection({ desk, batch, number }: Props) {
   const product = desk.shelf.products.find(({ id }) => id === batch.productId);
   const vessel = desk.shelf.vessels.find(({ id }) => id === batch.vesselId);
   const planned = desk.work.batches.find(({ id }) => id === batch.id);
-  const made = fillsMade(desk.log, batch);
+  const made = foldFills(desk.log, batch);
   const before = fillsOfOthers(desk.log, batch);
   const fills = planned?.batch.outcome === "planned" ? planned.batch.fills : [];
   const next = fills.findIndex((_, i) => !made.has(i + 1));
@@ -87,21 +87,21 @@ export function BatchSection({ desk, batch, number }: Props) {
                 onMade={() => setOpened(undefined)}
               />
               <p className="mt-3 text-soft">
-                All in all {joined(units.volume(planned.batch.made))} of mix,{" "}
+                All in all {formatAmount(units.volume(planned.batch.made))} of mix,{" "}
                 {product.scoop === undefined
-                  ? `${joined(units.amount(planned.batch.concentrate))} of it concentrate.`
-                  : `with ${joined(units.powder(planned.batch.powder))} of powder.`}{" "}
-                <Worked
+                  ? `${formatAmount(units.amount(planned.batch.concentrate))} of it concentrate.`
+                  : `with ${formatAmount(units.powder(planned.batch.powder))} of powder.`}{" "}
+                <ExplainedFigure
                   label="Left over"
                   working={() =>
-                    workingOfLeftOver(
+                    explainLeftOver(
                       planned.batch as Extract<typeof planned.batch, { outcome: "planned" }>,
                       vessel,
                     )
                   }
                 >
-                  {joined(units.amount(planned.batch.leftOver))}
-                </Worked>{" "}
+                  {formatAmount(units.amount(planned.batch.leftOver))}
+                </ExplainedFigure>{" "}
                 stay in the sprayer: for the next room of the same mix
                 {product.potLife === undefined ? " today" : " within its time"}, else to the sewer where the
                 label allows it.

@@ -1,6 +1,6 @@
 import type { BatchChoice, ProductId, Strength } from "@scutch/contract";
 import { Plus, Trash2 } from "lucide-react";
-import { readsStrength } from "../../format/readers.ts";
+import { strengthReader } from "../../format/readers.ts";
 import { labelSpelling } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -43,7 +43,7 @@ export function BoosterFields({ desk: { shelf }, batch, onChange }: Props) {
               value={booster.strength}
               assumed={product.ordinary}
               show={labelSpelling}
-              read={readsStrength(product.ratioMeans, powder)}
+              read={strengthReader(product.ratioMeans, powder)}
               onChange={(strength) =>
                 set(boosters.with(i, { ...booster, ...(strength ? { strength } : { strength: undefined }) }))
               }

@@ -1,7 +1,7 @@
 import type { LogEntryOf } from "@scutch/contract";
 import type { Fill } from "@scutch/core/mix";
 import { Check } from "lucide-react";
-import { joined } from "../../format/units.ts";
+import { formatAmount } from "../../format/units.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 
@@ -33,7 +33,7 @@ export function FillList({ fills, made, current, onOpen }: Props) {
                 Fill {i + 1} {entry && <Check aria-label="made" size={16} />}
               </span>
               <span className="font-mono text-sm">
-                {entry ? clock(Date.parse(entry.at)) : joined(units.volume(fill.volume))}
+                {entry ? clock(Date.parse(entry.at)) : formatAmount(units.volume(fill.volume))}
               </span>
             </button>
           </li>

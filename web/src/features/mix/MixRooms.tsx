@@ -1,4 +1,4 @@
-import { type BatchChoice, BatchId, type Job, MOST_BATCHES, type RoomId } from "@scutch/contract";
+import { type BatchChoice, BatchId, type Job, MAX_BATCHES, type RoomId } from "@scutch/contract";
 import { METHOD_FIGURES } from "@scutch/core/clean";
 import { concentratePerWater } from "@scutch/core/mix";
 import { type BatchPlan, heaviestOf } from "@scutch/core/plan";
@@ -8,7 +8,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import { Several } from "../../ui/Several.tsx";
+import { MultiSelect } from "../../ui/Several.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -47,7 +47,7 @@ export function MixRooms({ desk, batch, planned }: Props) {
   const heavy = own && planned && heaviestOf(own, planned, work.rooms);
   const heavyNames = heavy?.roomIds.map((id) => names[id as RoomId]).join(", ");
   const powder = own?.product.scoop !== undefined;
-  const apart = () => {
+  const splitOffBatch = () => {
     if (!heavy) return;
     const next: BatchChoice = { ...batch, id: newId(BatchId), carried: undefined };
     void edit((before) => ({
@@ -60,7 +60,7 @@ export function MixRooms({ desk, batch, planned }: Props) {
   };
   return (
     <div className="mb-3 grid gap-2 print:hidden">
-      <Several
+      <MultiSelect
         label="For these rooms"
         names={names}
         chosen={chosen}
@@ -72,8 +72,8 @@ export function MixRooms({ desk, batch, planned }: Props) {
           title={`${heavyNames} ${heavy.roomIds.length === 1 ? "makes" : "make"} all of it ${strengthOf(concentratePerWater(heavy.strength), powder, units)}.`}
         >
           The other rooms would take {strengthOf(concentratePerWater(heavy.others), powder, units)}.
-          {job.batches.length < MOST_BATCHES && (
-            <Button className="mt-2 block" onClick={apart}>
+          {job.batches.length < MAX_BATCHES && (
+            <Button className="mt-2 block" onClick={splitOffBatch}>
               Give {heavyNames} {heavy.roomIds.length === 1 ? "its own mix" : "their own mix"}
             </Button>
           )}

@@ -1,4 +1,4 @@
-import { BatchId, MOST_BATCHES, type Room } from "@scutch/contract";
+import { BatchId, MAX_BATCHES, type Room } from "@scutch/contract";
 import { METHOD_FIGURES } from "@scutch/core/clean";
 import { productsThatSuit } from "@scutch/core/plan";
 import { Plus, Printer } from "lucide-react";
@@ -70,7 +70,7 @@ export function MixScreen() {
         )}
         {job.batches.length > 0 && <RinseSection desk={desk} />}
         <div className="flex flex-wrap gap-3">
-          {product && vessel && job.batches.length < MOST_BATCHES && (
+          {product && vessel && job.batches.length < MAX_BATCHES && (
             <Button onClick={addBatch} className="print:hidden">
               <Plus aria-hidden size={20} />{" "}
               {job.batches.length === 0

@@ -1,12 +1,12 @@
 import type { BatchChoice, Product, Vessel } from "@scutch/contract";
-import { type Gear, protectionFor } from "@scutch/core/care";
-import { fillsMade } from "@scutch/core/log";
+import { type ProtectiveMeasure, protectionFor } from "@scutch/core/care";
+import { foldFills } from "@scutch/core/log";
 import { concentratePerWater, type Fill } from "@scutch/core/mix";
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import type { ReactNode } from "react";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { longDay } from "../../format/time.ts";
-import { doseOf, joined, scoopsOf, strengthOf } from "../../format/units.ts";
+import { doseOf, formatAmount, scoopsOf, strengthOf } from "../../format/units.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { fillToText } from "../../shared/fill/levelText.ts";
@@ -30,7 +30,9 @@ export function MixSheet({ desk }: { readonly desk: JobDesk }) {
     ),
   ];
   const wear = [
-    ...new Set<Gear>(products.flatMap((product) => protectionFor(product).map(({ gear }) => gear))),
+    ...new Set<ProtectiveMeasure>(
+      products.flatMap((product) => protectionFor(product).map(({ gear }) => gear)),
+    ),
   ];
   return (
     <div data-print="mix-sheet" className="hidden bg-white p-2 text-black print:block">
@@ -62,8 +64,8 @@ export function MixSheet({ desk }: { readonly desk: JobDesk }) {
       })}
       {work.defoamer > 0 && (
         <p className="mt-3">
-          <strong>{joined(units.amount(work.defoamer))} of defoamer</strong> in the recovery tank, shared over
-          its fills.
+          <strong>{formatAmount(units.amount(work.defoamer))} of defoamer</strong> in the recovery tank,
+          shared over its fills.
         </p>
       )}
       <Spotters desk={desk} />
@@ -87,7 +89,7 @@ function BatchTable({ desk, batch, product, vessel }: BatchProps) {
   const { job, work, log } = desk;
   const planned = work.batches.find(({ id }) => id === batch.id);
   if (planned?.batch.outcome !== "planned") return null;
-  const made = fillsMade(log, batch);
+  const made = foldFills(log, batch);
   const powder = product.scoop !== undefined;
   const room = (id: string) => job.rooms.find((each) => each.id === id)?.name ?? "a removed room";
   const rate = (id: string) => work.rooms.find((each) => each.id === id)?.water.applicationRate ?? 1;
@@ -97,8 +99,8 @@ function BatchTable({ desk, batch, product, vessel }: BatchProps) {
     ...(product.waterTemperature === undefined
       ? []
       : [`water at ${units.temperature(product.waterTemperature)}`]),
-    `stands ${showDuration(product.dwellLeast)} to ${showDuration(product.dwellMost)}`,
-    ...(product.potLife === undefined ? [] : [`keeps ${showDuration(product.potLife)}`]),
+    `stands ${formatDuration(product.dwellLeast)} to ${formatDuration(product.dwellMost)}`,
+    ...(product.potLife === undefined ? [] : [`keeps ${formatDuration(product.potLife)}`]),
   ];
   return (
     <section className="mt-3 break-inside-avoid">
@@ -120,11 +122,11 @@ function BatchTable({ desk, batch, product, vessel }: BatchProps) {
             return (
               <tr key={fill.rooms.map(({ roomId }) => roomId).join()}>
                 <td className={CELL}>{i + 1}</td>
-                <td className={`${CELL} font-bold font-mono`}>{joined(units.volume(fill.water))}</td>
+                <td className={`${CELL} font-bold font-mono`}>{formatAmount(units.volume(fill.water))}</td>
                 <td className={`${CELL} font-bold font-mono`}>
                   {fill.powder
-                    ? joined(scoopsOf(fill.powder.scoops))
-                    : joined(units.amount(fill.concentrate))}
+                    ? formatAmount(scoopsOf(fill.powder.scoops))
+                    : formatAmount(units.amount(fill.concentrate))}
                   <Added desk={desk} fill={fill} />
                 </td>
                 <td className={CELL}>{fillToText(fill, vessel, units) ?? "measure the water apart"}</td>
@@ -168,7 +170,7 @@ function Spotters({ desk }: { readonly desk: JobDesk }) {
     if (!step || !room) return [];
     const bottle = product && bottleOf(product, step.amount, units.system);
     const amount = bottle
-      ? `: ${joined(units.amount(bottle.water))} of water, ${bottle.powder ? joined(scoopsOf(bottle.powder.scoops)) : joined(units.amount(bottle.concentrate))} of ${product.name}`
+      ? `: ${formatAmount(units.amount(bottle.water))} of water, ${bottle.powder ? formatAmount(scoopsOf(bottle.powder.scoops)) : formatAmount(units.amount(bottle.concentrate))} of ${product.name}`
       : "";
     return [
       {

@@ -1,11 +1,11 @@
 import type { GearKind, RigChoice } from "@scutch/contract";
-import { METHOD_FIGURES, type PadCount, STROKE_LIMITS, workingOfPads } from "@scutch/core/clean";
+import { explainPads, METHOD_FIGURES, type PadCount, STROKE_LIMITS } from "@scutch/core/clean";
 import { usableVolume } from "@scutch/core/mix";
-import { reads } from "../../format/readers.ts";
+import { quantityReader } from "../../format/readers.ts";
 import { hoursAndMinutes } from "../../format/time.ts";
-import { joined, percent } from "../../format/units.ts";
+import { formatAmount, percent } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { Worked } from "../../shared/working/Worked.tsx";
+import { ExplainedFigure } from "../../shared/working/Worked.tsx";
 import { useUnits } from "../../state/useUnits.ts";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
@@ -88,7 +88,7 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
             value={rig.strokeSpeed}
             assumed={METHOD_FIGURES.extraction.strokeSpeed}
             show={units.speed}
-            read={reads("speed", units.system === "metric" ? "mps" : "fpm")}
+            read={quantityReader("speed", units.system === "metric" ? "mps" : "fpm")}
             onChange={(strokeSpeed) =>
               edit((before) => ({ ...before, rig: { ...before.rig, strokeSpeed } }), units.speed)
             }
@@ -99,7 +99,7 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
             show={units.temperature}
             placeholder="not said"
             hint="Judged against each fibre."
-            read={reads("temperature", units.bare.temperature)}
+            read={quantityReader("temperature", units.bare.temperature)}
             onChange={(rinseTemperature) =>
               edit((before) => ({ ...before, rig: { ...before.rig, rinseTemperature } }), units.temperature)
             }
@@ -119,7 +119,7 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
         </div>
         <div className="min-w-0">
           <dl className="grid grid-cols-2 gap-x-6 sm:grid-cols-4">
-            <Figure name="Rinse water" value={joined(units.volume(litres))} />
+            <Figure name="Rinse water" value={formatAmount(units.volume(litres))} />
             <Figure name="On the wand" value={hoursAndMinutes(seconds / 3600)} />
             <Figure name="Stays in the pile" value={units.massPerArea(residual)} />
             {airflow !== undefined && rig.blowerId && rig.hoseId && (
@@ -144,22 +144,20 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
           )}
           {work.defoamer > 0 && (
             <p className="mt-3">
-              <strong>{joined(units.amount(work.defoamer))} of defoamer</strong> for the recovery tank:
+              <strong>{formatAmount(units.amount(work.defoamer))} of defoamer</strong> for the recovery tank:
               detergent from before will foam.
             </p>
           )}
           {work.pads.sides > 0 && (
             <p className="mt-3">
-              <Worked
+              <ExplainedFigure
                 label="Pads"
                 working={() =>
-                  workingOfPads(
-                    work.rooms.filter(({ figures, padAfter }) => figures.padPasses > 0 || padAfter),
-                  )
+                  explainPads(work.rooms.filter(({ figures, padAfter }) => figures.padPasses > 0 || padAfter))
                 }
               >
                 <strong>{counted(work.pads.bothSides)}</strong>
-              </Worked>{" "}
+              </ExplainedFigure>{" "}
               used on both sides, or {counted(work.pads.oneSide)} on one; turned or changed about{" "}
               {work.pads.changes === 1 ? "once" : `${work.pads.changes} times`}. All of them to launder after.
             </p>

@@ -1,5 +1,5 @@
 import type { BatchChoice, Product, ProductId } from "@scutch/contract";
-import { fillsMade } from "@scutch/core/log";
+import { foldFills } from "@scutch/core/log";
 import { concentratePerWater } from "@scutch/core/mix";
 import { type BatchPlan, substitutesFor } from "@scutch/core/plan";
 import { useState } from "react";
@@ -25,7 +25,7 @@ export function RunOut({ desk, batch, product, planned }: Props) {
   const stock = useStock();
   const [asked, setAsked] = useState(false);
   if (planned.batch.outcome !== "planned") return null;
-  const made = fillsMade(desk.log, batch);
+  const made = foldFills(desk.log, batch);
   const needed = planned.batch.fills
     .filter((_, i) => !made.has(i + 1))
     .reduce((sum, { concentrate, powder }) => sum + (powder?.mass ?? concentrate), 0);

@@ -1,5 +1,5 @@
 import type { TankRun } from "@scutch/core/clean";
-import { joined, percent } from "../../format/units.ts";
+import { formatAmount, percent } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
 
 interface Props {
@@ -40,7 +40,8 @@ export function TankGauges({ runs, solution, recovery, nameOf }: Props) {
                   .join(", ")}
               </p>
               <p className="text-sm text-soft">
-                {joined(units.volume(run.solution))} out, {joined(units.volume(run.recovered))} back.
+                {formatAmount(units.volume(run.solution))} out, {formatAmount(units.volume(run.recovered))}{" "}
+                back.
                 {i < stops && ` ${stopText(run)}`}
               </p>
             </div>

@@ -7,9 +7,9 @@ import {
   volumeToDilute,
 } from "@scutch/core/mix";
 import { useState } from "react";
-import type { Read } from "../../format/readers.ts";
-import { reads, readsStrength, thenRead } from "../../format/readers.ts";
-import { joined, labelSpelling, percent } from "../../format/units.ts";
+import type { FieldResult } from "../../format/readers.ts";
+import { quantityReader, strengthReader, thenRead } from "../../format/readers.ts";
+import { formatAmount, labelSpelling, percent } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
@@ -54,7 +54,7 @@ function AnyTwo() {
   const result = completeMix(known);
   const mix = result.ok ? result.mix : undefined;
   const set = (change: KnownMix): undefined => setKnown((before) => ({ ...before, ...change })) as undefined;
-  const positive = (read: Read<number>): Read<number> =>
+  const positive = (read: FieldResult<number>): FieldResult<number> =>
     "value" in read && !(read.value > 0) ? { error: "More than nothing, please." } : read;
   const ratio = (c: number) =>
     c >= 1e-5 && c <= 1 ? labelSpelling(strengthFrom(c, "one-to-n")) : `${c.toPrecision(3)} : 1`;
@@ -67,39 +67,40 @@ function AnyTwo() {
           show={ratio}
           placeholder={mix ? ratio(mix.strength) : "1:24"}
           read={(text) =>
-            thenRead(readsStrength(undefined, false)(text), (read) => ({ value: concentratePerWater(read) }))
+            thenRead(strengthReader(undefined, false)(text), (read) => ({ value: concentratePerWater(read) }))
           }
           onChange={(strength) => set({ strength })}
         />
         <QuantityField
           label="Concentrate"
-          placeholder={mix ? joined(units.amount(mix.concentrate)) : ""}
+          placeholder={mix ? formatAmount(units.amount(mix.concentrate)) : ""}
           value={known.concentrate}
-          show={(value) => joined(units.amount(value))}
-          read={(text) => positive(reads("volume", units.bare.amount)(text))}
+          show={(value) => formatAmount(units.amount(value))}
+          read={(text) => positive(quantityReader("volume", units.bare.amount)(text))}
           onChange={(concentrate) => set({ concentrate })}
         />
         <QuantityField
           label="Water"
-          placeholder={mix ? joined(units.volume(mix.water)) : ""}
+          placeholder={mix ? formatAmount(units.volume(mix.water)) : ""}
           value={known.water}
-          show={(value) => joined(units.volume(value))}
-          read={(text) => positive(reads("volume", units.bare.volume)(text))}
+          show={(value) => formatAmount(units.volume(value))}
+          read={(text) => positive(quantityReader("volume", units.bare.volume)(text))}
           onChange={(water) => set({ water })}
         />
         <QuantityField
           label="In all"
-          placeholder={mix ? joined(units.volume(mix.total)) : ""}
+          placeholder={mix ? formatAmount(units.volume(mix.total)) : ""}
           value={known.total}
-          show={(value) => joined(units.volume(value))}
-          read={(text) => positive(reads("volume", units.bare.volume)(text))}
+          show={(value) => formatAmount(units.volume(value))}
+          read={(text) => positive(quantityReader("volume", units.bare.volume)(text))}
           onChange={(total) => set({ total })}
         />
       </div>
       {mix ? (
         <Callout tone="advice">
           <p className="font-bold font-mono text-2xl">
-            {joined(units.volume(mix.water))} of water, then {joined(units.amount(mix.concentrate))}
+            {formatAmount(units.volume(mix.water))} of water, then{" "}
+            {formatAmount(units.amount(mix.concentrate))}
           </p>
           <p>
             {ratio(mix.strength)} · {units.strength(mix.strength)} · {percent(mix.concentrate / mix.total)} of
@@ -121,8 +122,8 @@ function TakenDown() {
   const [from, setFrom] = useState<number>();
   const [to, setTo] = useState<number>();
   const [total, setTotal] = useState<number>();
-  const share = (text: string): Read<number> => {
-    const read = reads("share", "percent")(text);
+  const share = (text: string): FieldResult<number> => {
+    const read = quantityReader("share", "percent")(text);
     if ("error" in read || (read.value > 0 && read.value <= 1)) return read;
     return { error: "Between 0 and 100 %." };
   };
@@ -151,9 +152,9 @@ function TakenDown() {
         <QuantityField
           label="In all"
           value={total}
-          show={(value) => joined(units.amount(value))}
+          show={(value) => formatAmount(units.amount(value))}
           read={(text) => {
-            const read = reads("volume", units.bare.amount)(text);
+            const read = quantityReader("volume", units.bare.amount)(text);
             return "value" in read && !(read.value > 0) ? { error: "More than nothing, please." } : read;
           }}
           onChange={(value) => setTotal(value) as undefined}
@@ -165,7 +166,7 @@ function TakenDown() {
       {known && volume !== undefined && (
         <Callout tone="advice">
           <p className="font-bold font-mono text-2xl">
-            {joined(units.amount(total - volume))} of water, then {joined(units.amount(volume))}
+            {formatAmount(units.amount(total - volume))} of water, then {formatAmount(units.amount(volume))}
           </p>
           <p>{show(dilutedShare(from, volume, total))} in all: C₁V₁ = C₂V₂.</p>
         </Callout>

@@ -3,17 +3,17 @@ import { hazardsInVessel, protectionOf } from "@scutch/core/care";
 import { useState } from "react";
 import { usePull } from "../../device/live.ts";
 import { pullShelf } from "../../device/pull.ts";
-import { useShelfHere } from "../../device/thingsHere.ts";
+import { useLocalShelf } from "../../device/thingsHere.ts";
 import { protectionText } from "../../format/careWords.ts";
 import { VesselMeeting } from "../../shared/care/VesselMeeting.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import { Several } from "../../ui/Several.tsx";
+import { MultiSelect } from "../../ui/Several.tsx";
 
-const MOST_TOGETHER = 5;
+const MAX_TOGETHER = 5;
 
 /** What goes in, from the shelf, judged together as a mix of a job is. */
 export function Together() {
-  const products = useShelfHere()?.products ?? [];
+  const products = useLocalShelf()?.products ?? [];
   usePull("shelf", ({ db, send }) => pullShelf(db, send));
   const [chosen, setChosen] = useState<ProductId[]>([]);
   const contents = chosen.flatMap((id) => products.find((product) => product.id === id) ?? []);
@@ -21,11 +21,11 @@ export function Together() {
   if (products.length === 0) return null;
   return (
     <section aria-label="What goes in" className="mt-4">
-      <Several
+      <MultiSelect
         label="What goes in, where it is off the shelf"
         names={names}
         chosen={chosen}
-        onChange={(ids) => setChosen(ids.slice(-MOST_TOGETHER))}
+        onChange={(ids) => setChosen(ids.slice(-MAX_TOGETHER))}
       />
       {contents.length > 0 && (
         <div className="mt-2 grid gap-2">

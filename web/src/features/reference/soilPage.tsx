@@ -7,7 +7,7 @@ import {
   WEAR_TEST,
 } from "@scutch/core/care";
 import type { Soil } from "@scutch/core/clean";
-import { USUAL_PILE, usualMethod } from "@scutch/core/plan";
+import { DEFAULT_PILE, defaultMethod } from "@scutch/core/plan";
 import { COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, SOIL_NAMES } from "../../format/words.ts";
 import { Entry } from "./Entry.tsx";
 import { type Section, searchText } from "./section.ts";
@@ -17,12 +17,12 @@ const SOILS: readonly Soil[] = [1, 2, 3, 4, 5];
 /** Coverings with what is assumed of them, and what each level of soil looks like. */
 export function soilSections(): Section[] {
   const coverings = COVERINGS.map((covering) => {
-    const method = METHOD_NAMES[usualMethod(covering)].toLowerCase();
+    const method = METHOD_NAMES[defaultMethod(covering)].toLowerCase();
     const wet = judgeWetting("wet", { covering });
     const worst = wet.reasons[0];
     const pile = isHardFloor(covering)
       ? ""
-      : `Usual pile ${USUAL_PILE[covering].pileHeight * 1000} mm, ${USUAL_PILE[covering].faceWeight} kg/m² of fibre; where nobody knows the fibre it counts as ${FIBRE_NAMES[MOST_DELICATE_LIKELY[covering]].toLowerCase()}.`;
+      : `Usual pile ${DEFAULT_PILE[covering].pileHeight * 1000} mm, ${DEFAULT_PILE[covering].faceWeight} kg/m² of fibre; where nobody knows the fibre it counts as ${FIBRE_NAMES[MOST_DELICATE_LIKELY[covering]].toLowerCase()}.`;
     return {
       key: covering,
       text: searchText(COVERING_NAMES[covering], method, pile, worst?.why, "covering"),

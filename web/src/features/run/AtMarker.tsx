@@ -1,13 +1,13 @@
 import type { VesselLevel } from "@scutch/core/plan";
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import type { JobRun, Step } from "@scutch/core/run";
-import { at } from "../../format/time.ts";
-import { joined } from "../../format/units.ts";
-import { personName, stepName, toolName, within } from "../../shared/run/stepWords.ts";
+import { timeAt } from "../../format/time.ts";
+import { formatAmount } from "../../format/units.ts";
+import { midSentence, personName, stepName, toolName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { levelName, levelsAt } from "./RunSheet.tsx";
-import { doingAt, nextAfter, type RoomState, type RunLane, roomState } from "./runView.ts";
+import { nextAfter, type RoomState, type RunLane, roomState, stepAt } from "./runView.ts";
 
 interface Props {
   readonly run: JobRun;
@@ -24,9 +24,9 @@ interface Props {
 export function AtMarker({ run, lanes, levels, people, names, vesselName, start, second }: Props) {
   const { clock, about } = useTimes();
   const units = useUnits();
-  const time = (seconds: number) => at(start, seconds / 3600);
+  const time = (seconds: number) => timeAt(start, seconds / 3600);
   const roomName = (id?: string) => lanes.find(({ room }) => room.id === id)?.room.name;
-  const working = second < run.finish;
+  const working = second < run.makespan;
   const stateText = (state: RoomState): string => {
     switch (state.kind) {
       case "to-do":
@@ -63,7 +63,7 @@ export function AtMarker({ run, lanes, levels, people, names, vesselName, start,
           <Person
             key={personName(who, names)}
             name={people > 1 || names[0] ? personName(who, names) : undefined}
-            step={doingAt(run.steps, who, second)}
+            step={stepAt(run.steps, who, second)}
             next={nextAfter(run.steps, who, second)}
             {...{ roomName, vesselName, second }}
             until={(step) => clock(time(step.end))}
@@ -71,7 +71,7 @@ export function AtMarker({ run, lanes, levels, people, names, vesselName, start,
           />
         ))
       ) : (
-        <p className="font-semibold">Packed up at {clock(time(run.finish))}. It dries.</p>
+        <p className="font-semibold">Packed up at {clock(time(run.makespan))}. It dries.</p>
       )}
       <ul className="mt-3 border-rule border-t">
         {lanes.map((lane) => (
@@ -86,7 +86,7 @@ export function AtMarker({ run, lanes, levels, people, names, vesselName, start,
           {levelsAt(levels, second)
             .map(
               ({ level, volume }) =>
-                `${levelName(level, vesselName)}: ${volume < 1e-5 ? "empty" : joined(units.volume(volume))}`,
+                `${levelName(level, vesselName)}: ${volume < 1e-5 ? "empty" : formatAmount(units.volume(volume))}`,
             )
             .join(" · ")}
         </p>
@@ -118,7 +118,7 @@ function Person({ name, step, next, roomName, vesselName, second, until, from }:
           <strong className="text-lg leading-tight">{what(step)}</strong>{" "}
           <span className="text-soft">
             {tool ? `with ${tool}, ` : ""}until <span className="font-mono">{until(step)}</span>
-            {step.end - second >= 60 && `, ${showDuration(step.end - second)} to go`}
+            {step.end - second >= 60 && `, ${formatDuration(step.end - second)} to go`}
           </span>
         </p>
       ) : (
@@ -127,7 +127,7 @@ function Person({ name, step, next, roomName, vesselName, second, until, from }:
           {next && (
             <span className="text-soft">
               {" "}
-              until <span className="font-mono">{from(next)}</span>: then {within(what(next))}
+              until <span className="font-mono">{from(next)}</span>: then {midSentence(what(next))}
             </span>
           )}
         </p>

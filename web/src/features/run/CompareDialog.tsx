@@ -1,9 +1,9 @@
 import type { Method } from "@scutch/core/clean";
-import { byMethod, takesMethod, type Way, type WayPlan } from "@scutch/core/plan";
-import { showDuration } from "@scutch/core/quantity";
+import { byMethod, type Scenario, type ScenarioPlan, takesMethod } from "@scutch/core/plan";
+import { formatDuration } from "@scutch/core/quantity";
 import { type ReactNode, useEffect, useState } from "react";
-import { at } from "../../format/time.ts";
-import { joined } from "../../format/units.ts";
+import { timeAt } from "../../format/time.ts";
+import { formatAmount } from "../../format/units.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { askWays } from "../../planning/dryingWork.ts";
@@ -28,7 +28,7 @@ const METHODS: readonly Method[] = [
 ];
 const HANDS = [1, 2];
 
-const wayOf = (key: Key): Way => {
+const wayOf = (key: Key): Scenario => {
   const [method, people] = key.split(" ") as [Method | "as-is", string];
   return { ...(method === "as-is" ? {} : { method }), people: Number(people) };
 };
@@ -42,7 +42,7 @@ const KEYS = (["as-is", ...METHODS] as const).flatMap((method) =>
 
 /** The same job done two ways, side by side; one tap takes one of them. */
 export function CompareDialog({ desk, onClose }: Props) {
-  const { input, job, edit, work, start } = desk;
+  const { input, job, edit, work, startMs } = desk;
   const units = useUnits();
   const { about } = useTimes();
   const asIs: Key = `as-is ${Math.min(2, job.run?.people ?? 1)}`;
@@ -50,7 +50,7 @@ export function CompareDialog({ desk, onClose }: Props) {
     asIs,
     asIs === "as-is 1" ? "low-moisture 1" : "as-is 1",
   ]);
-  const [plans, setPlans] = useState<readonly WayPlan[]>();
+  const [plans, setPlans] = useState<readonly ScenarioPlan[]>();
   useEffect(() => {
     setPlans(undefined);
     return askWays(input, keys.map(wayOf), setPlans);
@@ -72,7 +72,7 @@ export function CompareDialog({ desk, onClose }: Props) {
     }));
     onClose();
   };
-  const row = (label: string, show: (plan: WayPlan) => ReactNode) => (
+  const row = (label: string, show: (plan: ScenarioPlan) => ReactNode) => (
     <tr className="border-rule border-t">
       <th className="py-1.5 pr-2 text-left font-normal text-soft">{label}</th>
       {plans?.map((plan, i) => (
@@ -84,7 +84,7 @@ export function CompareDialog({ desk, onClose }: Props) {
     </tr>
   );
   const hour = (hours: number | null) =>
-    hours === null ? "not within 4 days" : about(at(start, hours), start);
+    hours === null ? "not within 4 days" : about(timeAt(startMs, hours), startMs);
   return (
     <Dialog open title="Two ways, side by side" onClose={onClose}>
       <div className="mt-3 grid grid-cols-2 gap-3">
@@ -104,19 +104,21 @@ export function CompareDialog({ desk, onClose }: Props) {
         <table className="mt-4 w-full text-sm">
           <tbody>
             {row("Done", (plan) =>
-              plan.finish === undefined ? "can’t be planned" : about(at(start, plan.finish / 3600), start),
+              plan.finish === undefined
+                ? "can’t be planned"
+                : about(timeAt(startMs, plan.finish / 3600), startMs),
             )}
-            {row("Working", (plan) => (plan.finish === undefined ? "" : showDuration(plan.finish)))}
+            {row("Working", (plan) => (plan.finish === undefined ? "" : formatDuration(plan.finish)))}
             {row("Hours of people", (plan) =>
-              plan.finish === undefined ? "" : showDuration(plan.finish * plan.way.people),
+              plan.finish === undefined ? "" : formatDuration(plan.finish * plan.way.people),
             )}
-            {row("Water", (plan) => joined(units.volume(plan.water)))}
+            {row("Water", (plan) => formatAmount(units.volume(plan.water)))}
             {row(
               "Concentrate",
               (plan) =>
                 [
-                  ...(plan.concentrate > 0 ? [joined(units.amount(plan.concentrate))] : []),
-                  ...(plan.powder > 0 ? [joined(units.powder(plan.powder))] : []),
+                  ...(plan.concentrate > 0 ? [formatAmount(units.amount(plan.concentrate))] : []),
+                  ...(plan.powder > 0 ? [formatAmount(units.powder(plan.powder))] : []),
                 ].join(", ") || "none",
             )}
             {row("Fills", (plan) => plan.fills)}
@@ -153,7 +155,7 @@ function RoomRow({
   hour,
 }: {
   readonly name: string;
-  readonly rooms: readonly (WayPlan["rooms"][number] | undefined)[];
+  readonly rooms: readonly (ScenarioPlan["rooms"][number] | undefined)[];
   readonly hour: (hours: number | null) => string;
 }) {
   return (

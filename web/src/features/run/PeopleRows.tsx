@@ -1,5 +1,5 @@
 import type { Step } from "@scutch/core/run";
-import { at } from "../../format/time.ts";
+import { timeAt } from "../../format/time.ts";
 import { personName, stepName } from "../../shared/run/stepWords.ts";
 import type { Axis } from "./useAxis.ts";
 
@@ -54,8 +54,8 @@ export function PeopleRows({
         </text>
         <g clipPath="url(#run-hours)">
           {own.map((step) => {
-            const from = x(at(start, step.start / 3600));
-            const width = x(at(start, step.end / 3600)) - from;
+            const from = x(timeAt(start, step.start / 3600));
+            const width = x(timeAt(start, step.end / 3600)) - from;
             return (
               // biome-ignore lint/a11y/noStaticElementInteractions: a wider target for what the table of steps also does
               <rect
@@ -76,8 +76,8 @@ export function PeopleRows({
           })}
           {together(own).map((group) => {
             const [first] = group as [Step];
-            const from = x(at(start, first.start / 3600));
-            const width = x(at(start, (group.at(-1) as Step).end / 3600)) - from;
+            const from = x(timeAt(start, first.start / 3600));
+            const width = x(timeAt(start, (group.at(-1) as Step).end / 3600)) - from;
             const said = groupText(group, roomName, Math.floor((width - 8) / LETTER));
             return said === "" ? null : (
               <text

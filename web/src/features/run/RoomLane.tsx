@@ -1,7 +1,7 @@
 import type { RunSection } from "@scutch/core/run";
 import { area, curveMonotoneX } from "d3";
 import { useId } from "react";
-import { at } from "../../format/time.ts";
+import { timeAt } from "../../format/time.ts";
 import { wetColour } from "../../format/wetness.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import type { RunLane } from "./runView.ts";
@@ -30,10 +30,10 @@ export function RoomLane({ lane, start, axis, y, height, narrow, facts, late }: 
   const { about, aboutParts } = useTimes();
   const id = useId();
   const { x, left, right } = axis;
-  const time = (seconds: number) => at(start, seconds / 3600);
+  const time = (seconds: number) => timeAt(start, seconds / 3600);
   const top = y + (narrow ? 22 : 4) + LIMIT;
   const room = height - (narrow ? 30 : 12) - LIMIT;
-  const ends = [lane.touchDry, lane.dryAt].map((each) => (each === null ? null : time(each)));
+  const ends = [lane.touchDry, lane.dryAtSeconds].map((each) => (each === null ? null : time(each)));
   const [touch, dry] = [ends[0] ?? null, ends[1] ?? null];
   const inSight = (px: number) => px >= left - 2 && px <= right + 2;
   const name = lane.room.name;
@@ -204,9 +204,9 @@ function Limits({
     // Where the next one begins its own takes over, so that they don't lie on each other.
     const next = sprayed[i + 1];
     const end = next
-      ? Math.min(section.standsUntil, Math.max(next.sprayEnd, section.cleanEnd))
-      : section.standsUntil;
-    const whole = end === section.standsUntil;
+      ? Math.min(section.cleanDeadline, Math.max(next.sprayEnd, section.cleanEnd))
+      : section.cleanDeadline;
+    const whole = end === section.cleanDeadline;
     return (
       <g key={section.id}>
         <rect

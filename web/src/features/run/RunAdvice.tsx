@@ -1,6 +1,6 @@
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import type { JobRun } from "@scutch/core/run";
-import { at } from "../../format/time.ts";
+import { timeAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -18,7 +18,7 @@ interface Props {
 export function RunAdvice({ desk, run, lanes }: Props) {
   const { clock, about } = useTimes();
   const units = useUnits();
-  const { work, edit, job, start } = desk;
+  const { work, edit, job, startMs } = desk;
   const nameOf = (id: string) => lanes.find(({ room }) => room.id === id)?.room.name ?? "";
   const ahead = work.spraying.filter(({ limit }) => limit !== "none");
   const misted = work.spraying.filter(({ reMists }) => reMists > 0);
@@ -33,13 +33,15 @@ export function RunAdvice({ desk, run, lanes }: Props) {
   });
   return (
     <div className="grid gap-3">
-      {run.late.length > 0 && (
+      {run.overdueSections.length > 0 && (
         <Callout tone="caution" title="Sprayed and not cleaned in time.">
-          {run.late.map((id) => nameOf(run.sections.find((each) => each.id === id)?.roomId ?? "")).join(", ")}
+          {run.overdueSections
+            .map((id) => nameOf(run.sections.find((each) => each.id === id)?.roomId ?? ""))
+            .join(", ")}
           : as things went it dries first. Mist it with water, not with more product, and clean it next.
         </Callout>
       )}
-      {run.unkept.length > 0 && (
+      {run.violatedPins.length > 0 && (
         <Callout tone="caution" title="A step can’t be held at its hour.">
           It stands where it fits. Hold it later, or let it move.{" "}
           <Button
@@ -47,7 +49,9 @@ export function RunAdvice({ desk, run, lanes }: Props) {
             onClick={() =>
               edit((before) => ({
                 ...before,
-                pins: (before.pins ?? []).filter(({ id }) => run.unkept.every(({ stepId }) => stepId !== id)),
+                pins: (before.pins ?? []).filter(({ id }) =>
+                  run.violatedPins.every(({ stepId }) => stepId !== id),
+                ),
               }))
             }
           >
@@ -75,11 +79,11 @@ export function RunAdvice({ desk, run, lanes }: Props) {
         <Callout
           key={room.id}
           tone="caution"
-          title={`${room.name} won’t be walked on by ${clock(at(start, by / 3600))}.`}
+          title={`${room.name} won’t be walked on by ${clock(timeAt(startMs, by / 3600))}.`}
         >
           {lane.touchDry === null
             ? "It won’t be touch-dry within four days in this air. "
-            : `About ${about(at(start, lane.touchDry / 3600), Date.now())}. `}
+            : `About ${about(timeAt(startMs, lane.touchDry / 3600), Date.now())}. `}
           Put it earlier in the order, take a second person, or dry it faster: Dry says what helps most.
         </Callout>
       ))}
@@ -91,7 +95,7 @@ export function RunAdvice({ desk, run, lanes }: Props) {
           {misted
             .map(
               ({ open, dwell, fansOff }) =>
-                `Half of the spray is gone in ${showDuration(open)}, the label asks for ${showDuration(dwell)}${fansOff === undefined ? "" : `; with the fans off in ${showDuration(fansOff)}`}.`,
+                `Half of the spray is gone in ${formatDuration(open)}, the label asks for ${formatDuration(dwell)}${fansOff === undefined ? "" : `; with the fans off in ${formatDuration(fansOff)}`}.`,
             )
             .filter((text, i, all) => all.indexOf(text) === i)
             .join(" ")}{" "}
@@ -102,8 +106,8 @@ export function RunAdvice({ desk, run, lanes }: Props) {
         <Callout tone="advice" title="Vacuum again when it is dry.">
           {powdery
             .map(
-              ({ room, dryAt }) =>
-                `${room.name}: ${dryAt === null ? "not dry within four days in this air" : `from ${about(at(start, dryAt / 3600), start)}`}`,
+              ({ room, dryAtSeconds }) =>
+                `${room.name}: ${dryAtSeconds === null ? "not dry within four days in this air" : `from ${about(timeAt(startMs, dryAtSeconds / 3600), startMs)}`}`,
             )
             .join(", ")}
           . What was laid down dries to a powder that holds the soil; that visit isn’t among the steps.
@@ -119,7 +123,7 @@ export function RunAdvice({ desk, run, lanes }: Props) {
               {nameOf(roomId)}: {units.area(most)},{" "}
               {limit === "label" && "or it stands longer than the label says"}
               {limit === "foam" && "or the foam falls before it is worked"}
-              {limit === "dry-out" && `half of the spray is gone in ${showDuration(open)}`}.
+              {limit === "dry-out" && `half of the spray is gone in ${formatDuration(open)}`}.
             </p>
           ))}
         </Callout>

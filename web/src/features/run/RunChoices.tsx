@@ -1,9 +1,9 @@
-import { MOST_PEOPLE, USUAL_CIRCUITS } from "@scutch/core/plan";
+import { DEFAULT_CIRCUITS, MAX_PEOPLE } from "@scutch/core/plan";
 import { ArrowUp, Trash2 } from "lucide-react";
 import { useId, useState } from "react";
 import { clock24 } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { moved } from "../../planning/moved.ts";
+import { moveItem } from "../../planning/moved.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
@@ -11,7 +11,7 @@ import { MomentField } from "../../ui/MomentField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 
 const LENGTHS = [10, 15, 20, 30, 45, 60].map((minutes) => ({ value: minutes * 60, name: `${minutes} min` }));
-const MOST_CIRCUITS = 4;
+const MAX_CIRCUITS = 4;
 
 /** How the job is run: hands, circuits, fans, breaks and what was promised. Each change plans it again. */
 export function RunChoices({ desk }: { readonly desk: JobDesk }) {
@@ -33,14 +33,14 @@ export function RunChoices({ desk }: { readonly desk: JobDesk }) {
         label="People"
         value={run.people ?? 1}
         assumed={run.people === undefined}
-        options={counts(MOST_PEOPLE)}
+        options={counts(MAX_PEOPLE)}
         onChange={(people) => set({ people })}
       />
       <Segmented
         label="Circuits for motors"
-        value={run.circuits ?? USUAL_CIRCUITS}
+        value={run.circuits ?? DEFAULT_CIRCUITS}
         assumed={run.circuits === undefined}
-        options={counts(MOST_CIRCUITS)}
+        options={counts(MAX_CIRCUITS)}
         onChange={(circuits) => set({ circuits })}
       />
       <Tick
@@ -75,7 +75,7 @@ function Order({ desk: { job, edit, work } }: { readonly desk: JobDesk }) {
               onClick={() =>
                 edit((before) => ({
                   ...before,
-                  rooms: moved(before.rooms, place, (worked[i - 1]?.place ?? place) - place),
+                  rooms: moveItem(before.rooms, place, (worked[i - 1]?.place ?? place) - place),
                 }))
               }
             >
@@ -93,10 +93,10 @@ function Order({ desk: { job, edit, work } }: { readonly desk: JobDesk }) {
   );
 }
 
-function Breaks({ desk: { job, edit, start, work } }: { readonly desk: JobDesk }) {
+function Breaks({ desk: { job, edit, startMs, work } }: { readonly desk: JobDesk }) {
   const [fault, setFault] = useState<string>();
   const breaks = job.breaks ?? [];
-  const outside = work.run.outcome === "planned" ? work.run.outside : [];
+  const outside = work.run.outcome === "planned" ? work.run.inactiveBreaks : [];
   const change = (next: typeof breaks) => setFault(edit((before) => ({ ...before, breaks: next })));
   return (
     <div className="grid gap-2">
@@ -140,7 +140,7 @@ function Breaks({ desk: { job, edit, start, work } }: { readonly desk: JobDesk }
         onClick={() =>
           change([
             ...breaks,
-            { id: crypto.randomUUID(), at: clock24(start + 2 * 3_600_000), length: 15 * 60 },
+            { id: crypto.randomUUID(), at: clock24(startMs + 2 * 3_600_000), length: 15 * 60 },
           ])
         }
       >

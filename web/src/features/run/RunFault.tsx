@@ -1,4 +1,4 @@
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import type { RunPlan } from "@scutch/core/run";
 import { Link } from "react-router";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -25,8 +25,8 @@ export function RunFault({
       <Callout tone="caution" title="The pre-spray dries before its dwell is over.">
         {fault.rooms.map(({ roomId, open, dwell }) => (
           <p key={roomId}>
-            {nameOf(roomId)}: half of it is gone in {showDuration(open)}, the label asks for{" "}
-            {showDuration(dwell)}. Misting again and again isn’t work any more.
+            {nameOf(roomId)}: half of it is gone in {formatDuration(open)}, the label asks for{" "}
+            {formatDuration(dwell)}. Misting again and again isn’t work any more.
           </p>
         ))}
         <div className="mt-2 flex flex-wrap items-center gap-3">

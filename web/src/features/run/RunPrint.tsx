@@ -15,7 +15,7 @@ interface Props {
 
 /** The run as a page for the clipboard. Seen only on paper. */
 export function RunPrint({
-  desk: { job, shelf, work, start },
+  desk: { job, shelf, work, startMs },
   run,
   people,
   names,
@@ -38,7 +38,7 @@ export function RunPrint({
       <div className="mt-2 columns-2 gap-6 [&_td]:py-0 [&_table]:text-[10px]">
         <StepTable
           run={run}
-          start={start}
+          start={startMs}
           people={people}
           names={names}
           roomName={roomName}

@@ -1,10 +1,10 @@
-import { packedUpAt, runLogged } from "@scutch/core/log";
+import { foldRunState, runEndedAt } from "@scutch/core/log";
 import { vesselLevels } from "@scutch/core/plan";
 import type { Step } from "@scutch/core/run";
 import { Printer, Scale } from "lucide-react";
 import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
-import { at } from "../../format/time.ts";
+import { timeAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useDesk } from "../../planning/openDesk.ts";
 import { NoRooms } from "../../shared/NoRooms.tsx";
@@ -21,7 +21,7 @@ import { RunChoices } from "./RunChoices.tsx";
 import { RunFault } from "./RunFault.tsx";
 import { RunPrint } from "./RunPrint.tsx";
 import { RunSheet } from "./RunSheet.tsx";
-import { changeSaid, standOf } from "./runChange.ts";
+import { describeChange, summarizeRun } from "./runChange.ts";
 import { lanesOf } from "./runView.ts";
 import { StepDialog } from "./StepDialog.tsx";
 import { StepTable } from "./StepTable.tsx";
@@ -34,7 +34,7 @@ const NOBODY: readonly string[] = [];
 export const RunScreen = memo(function RunScreen() {
   const desk = useDesk();
   const { work, job } = desk;
-  const said = useChangeSaid(desk);
+  const said = useChangeMessage(desk);
   if (work.rooms.every(({ passage }) => passage))
     return <NoRooms title="Nothing to run yet." follows="the whole run stands" />;
   return (
@@ -52,24 +52,24 @@ export const RunScreen = memo(function RunScreen() {
 });
 
 /** What the last change of the plan, or what was last logged, did to the run; nothing on opening it. */
-function useChangeSaid({ work, job, log, rough }: JobDesk): string | undefined {
-  const stand = useMemo(() => standOf(work), [work]);
+function useChangeMessage({ work, job, log, isProvisional }: JobDesk): string | undefined {
+  const stand = useMemo(() => summarizeRun(work), [work]);
   const before = useRef({ job, log, stand });
   const [said, setSaid] = useState<string>();
   useEffect(() => {
     const was = before.current;
     // What stands in for a moment is no change.
-    if (rough && was.job.id === job.id) return;
+    if (isProvisional && was.job.id === job.id) return;
     if (was.job.id !== job.id) setSaid(undefined);
     else if (was.stand !== stand && (was.job !== job || (was.log.length > 0 && was.log !== log)))
-      setSaid(changeSaid(was.stand, stand));
+      setSaid(describeChange(was.stand, stand));
     before.current = { job, log, stand };
-  }, [stand, job, log, rough]);
+  }, [stand, job, log, isProvisional]);
   return said;
 }
 
 function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string | undefined }) {
-  const { job, shelf, work, dried, input, start, rough } = desk;
+  const { job, shelf, work, dried, input, startMs, isProvisional } = desk;
   const now = useNow();
   const { clock } = useTimes();
   const names = useAppSelector((state) => state.crew.settings?.people) ?? NOBODY;
@@ -90,42 +90,45 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
   );
   const onStep = useCallback((step: Step) => setChosen(step.id), []);
   const people = input.run?.people ?? 1;
-  const last = Math.max(...lanes.map(({ dryAt, finished }) => at(start, (dryAt ?? finished) / 3600)), start);
-  const within = now > start && now < last;
-  const time = Math.min(last, Math.max(start, looked ?? (within ? now : start)));
+  const last = Math.max(
+    ...lanes.map(({ dryAtSeconds, finished }) => timeAt(startMs, (dryAtSeconds ?? finished) / 3600)),
+    startMs,
+  );
+  const within = now > startMs && now < last;
+  const time = Math.min(last, Math.max(startMs, looked ?? (within ? now : startMs)));
   const isNow = looked === undefined && within;
-  const second = (time - start) / 1000;
+  const second = (time - startMs) / 1000;
   const overlay = useCallback(
     (axis: Axis, height: number) => (
       <Marker
         axis={axis}
         height={height}
         time={time}
-        first={start}
+        first={startMs}
         last={last}
         isNow={isNow}
         onMove={(to) => setLooked(to)}
       />
     ),
-    [time, start, last, isNow],
+    [time, startMs, last, isNow],
   );
   if (!run) return null;
   const step = run.steps.find(({ id }) => id === chosen);
-  const isOver = packedUpAt(runLogged(desk.log)) !== undefined;
-  const gap = run.finish / run.lowerBound - 1;
+  const isOver = runEndedAt(foldRunState(desk.log)) !== undefined;
+  const gap = run.makespan / run.lowerBound - 1;
   return (
     <>
       <section aria-label="Run sheet" className="min-w-0 lg:row-span-2 lg:row-start-1 print:hidden">
         <p className="mb-2" role="status">
-          <strong>Done at {clock(at(start, run.finish / 3600))}.</strong>{" "}
+          <strong>Done at {clock(timeAt(startMs, run.makespan / 3600))}.</strong>{" "}
           <span className="text-soft">
             {isOver
               ? ""
-              : rough
+              : isProvisional
                 ? "Looking for a better order …"
                 : gap < 0.005
                   ? "No order of these steps is done sooner."
-                  : `No order of these steps is done more than ${Math.ceil(100 * (1 - run.lowerBound / run.finish))} % sooner.`}
+                  : `No order of these steps is done more than ${Math.ceil(100 * (1 - run.lowerBound / run.makespan))} % sooner.`}
           </span>{" "}
           {said && <span className="font-semibold text-accent">{said}</span>}
         </p>
@@ -133,7 +136,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
           run={run}
           lanes={lanes}
           levels={levels}
-          start={start}
+          start={startMs}
           people={people}
           names={names}
           vesselName={vesselName}
@@ -161,7 +164,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
           <summary className="min-h-12 cursor-pointer py-3 font-semibold text-accent">
             Every step as a table; tap one to hold it or put it off
           </summary>
-          <StepTable {...{ run, start, people, names, roomName, vesselName, pinned, onStep }} />
+          <StepTable {...{ run, start: startMs, people, names, roomName, vesselName, pinned, onStep }} />
         </details>
       </section>
       <div className="grid content-start gap-4 max-lg:order-first lg:col-start-2 lg:row-start-1">
@@ -174,7 +177,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
         aria-label="At the hour looked at"
         className="grid min-w-0 content-start gap-4 lg:col-start-2 print:hidden"
       >
-        <AtMarker {...{ run, lanes, levels, people, names, vesselName, start, second }} />
+        <AtMarker {...{ run, lanes, levels, people, names, vesselName, start: startMs, second }} />
         {looked !== undefined && within && (
           <Button weight="quiet" className="justify-self-start" onClick={() => setLooked(undefined)}>
             Back to now

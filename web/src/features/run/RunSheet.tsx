@@ -3,8 +3,8 @@ import { levelAt, type VesselLevel } from "@scutch/core/plan";
 import type { JobRun, Step } from "@scutch/core/run";
 import { ZoomIn, ZoomOut } from "lucide-react";
 import { memo, type ReactNode, useMemo, useRef } from "react";
-import { at } from "../../format/time.ts";
-import { joined } from "../../format/units.ts";
+import { timeAt } from "../../format/time.ts";
+import { formatAmount } from "../../format/units.ts";
 import { COVERING_NAMES, FIBRE_NAMES } from "../../format/words.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -45,10 +45,13 @@ export function RunSheet({
   const narrow = width < 620;
   const left = narrow ? 8 : 140;
   const right = Math.max(left + 60, width - (narrow ? 46 : 66));
-  const end = Math.max(run.finish, ...lanes.map(({ dryAt, finished }) => dryAt ?? finished + 86_400));
+  const end = Math.max(
+    run.makespan,
+    ...lanes.map(({ dryAtSeconds, finished }) => dryAtSeconds ?? finished + 86_400),
+  );
   const times = useMemo(
-    () => ({ start, finish: at(start, run.finish / 3600), end: at(start, end / 3600) }),
-    [start, run.finish, end],
+    () => ({ start, finish: timeAt(start, run.makespan / 3600), end: timeAt(start, end / 3600) }),
+    [start, run.makespan, end],
   );
   const { axis, widen, widened } = useAxis(svg, times, { left, right, edge: width });
   const lane = narrow ? NARROW_LANE : Math.max(LANE, Math.min(TALLEST, ROOMY / Math.max(1, lanes.length)));
@@ -127,12 +130,12 @@ const Drawing = memo(function Drawing({
 }: DrawingProps) {
   const { clock } = useTimes();
   const units = useUnits();
-  const late = useMemo(() => new Set(run.late), [run.late]);
+  const late = useMemo(() => new Set(run.overdueSections), [run.overdueSections]);
   const roomName = (id: string) => lanes.find(({ room }) => room.id === id)?.room.name ?? "";
   const roomsTop = roomsBelow(people, narrow);
   const vesselsTop = roomsTop + lanes.length * lane + 10;
   const { left, right } = axis;
-  const edge = axis.x(at(start, run.finish / 3600));
+  const edge = axis.x(timeAt(start, run.makespan / 3600));
   return (
     <>
       <defs>
@@ -193,9 +196,9 @@ const Drawing = memo(function Drawing({
           key={level.id}
           level={level}
           name={levelName(level, vesselName)}
-          facts={joined(units.volume(level.capacity))}
+          facts={formatAmount(units.volume(level.capacity))}
           start={start}
-          finish={run.finish}
+          finish={run.makespan}
           axis={axis}
           y={vesselsTop + i * heightOfVessel(narrow)}
           narrow={narrow}

@@ -1,7 +1,7 @@
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import type { Step } from "@scutch/core/run";
 import { useId, useState } from "react";
-import { at, clock24 } from "../../format/time.ts";
+import { clock24, timeAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { stepName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
@@ -19,10 +19,10 @@ interface Props {
 const MINUTE = 60_000;
 
 /** One step of the run: hold it at an hour, put it off, or let it move again. The rest is planned round it. */
-export function StepDialog({ desk: { job, edit, start }, step, roomName, onClose }: Props) {
+export function StepDialog({ desk: { job, edit, startMs }, step, roomName, onClose }: Props) {
   const { clock } = useTimes();
   const id = useId();
-  const begins = at(start, step.start / 3600);
+  const begins = timeAt(startMs, step.start / 3600);
   const pin = job.pins?.find((each) => each.id === step.id);
   const [hour, setHour] = useState(pin?.at ?? clock24(begins));
   const [fault, setFault] = useState<string>();
@@ -38,7 +38,7 @@ export function StepDialog({ desk: { job, edit, start }, step, roomName, onClose
   return (
     <Dialog open title={[stepName(step), roomName].filter(Boolean).join(", ")} onClose={onClose}>
       <p className="mt-1 text-soft">
-        {clock(begins)} to {clock(at(start, step.end / 3600))}, {showDuration(step.end - step.start)}
+        {clock(begins)} to {clock(timeAt(startMs, step.end / 3600))}, {formatDuration(step.end - step.start)}
         {pin ? ". Held at its hour." : ""}
       </p>
       {step.kind === "break" ? (

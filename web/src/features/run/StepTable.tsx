@@ -1,6 +1,6 @@
 import type { JobRun, Step } from "@scutch/core/run";
 import { Pin } from "lucide-react";
-import { at } from "../../format/time.ts";
+import { timeAt } from "../../format/time.ts";
 import { personName, stepName, toolName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 
@@ -18,7 +18,7 @@ interface Props {
 /** Every step of the run in the order it begins: what stands behind the picture, and what is printed. */
 export function StepTable({ run, start, people, names, roomName, vesselName, pinned, onStep }: Props) {
   const { clock } = useTimes();
-  const time = (seconds: number) => clock(at(start, seconds / 3600));
+  const time = (seconds: number) => clock(timeAt(start, seconds / 3600));
   const manyIn = (roomId: string) => run.sections.filter((each) => each.roomId === roomId).length > 1;
   const sectionOf = (id: string) => run.sections.find((each) => each.id === id);
   return (
@@ -61,7 +61,7 @@ export function StepTable({ run, start, people, names, roomName, vesselName, pin
                 {tool && <span className="text-soft print:text-black"> {tool}</span>}
               </td>
               <td className="font-mono">
-                {step.kind === "pre-spray" && section ? time(section.standsUntil) : ""}
+                {step.kind === "pre-spray" && section ? time(section.cleanDeadline) : ""}
               </td>
             </tr>
           );

@@ -1,5 +1,5 @@
 import type { VesselLevel } from "@scutch/core/plan";
-import { at } from "../../format/time.ts";
+import { timeAt } from "../../format/time.ts";
 import type { Axis } from "./useAxis.ts";
 
 interface Props {
@@ -22,7 +22,7 @@ export function VesselRow({ level, name, facts, start, finish, axis, y, narrow }
   const { x, left } = axis;
   const top = y + (narrow ? NARROW_LABEL : 4);
   const base = top + VESSEL - 10;
-  const place = (seconds: number) => x(at(start, seconds / 3600));
+  const place = (seconds: number) => x(timeAt(start, seconds / 3600));
   const down = (volume: number) => base - Math.min(1, volume / level.capacity) * (VESSEL - 14);
   const line = level.points.map(({ at: second, volume }) => `${place(second)} ${down(volume)}`);
   return (

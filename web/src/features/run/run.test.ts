@@ -1,11 +1,11 @@
 import { describe, expect, test } from "@jest/globals";
-import { Job, jobInput } from "@scutch/contract";
+import { Job, toJobInput } from "@scutch/contract";
 import { anyJob } from "@scutch/contract/testing";
 import { simulateDrying } from "@scutch/core/drying";
 import { levelAt, planWork, vesselLevels, type WorkPlan } from "@scutch/core/plan";
 import fc from "fast-check";
-import { changeSaid, standOf } from "./runChange.ts";
-import { doingAt, lanesOf, nextAfter, roomState, sectionState, sectionWetness } from "./runView.ts";
+import { describeChange, summarizeRun } from "./runChange.ts";
+import { lanesOf, nextAfter, roomState, sectionState, sectionWetness, stepAt } from "./runView.ts";
 
 const L = 1e-3;
 const vessel = {
@@ -55,10 +55,10 @@ const job = (more: object = {}) =>
     ...more,
   });
 const inputOf = (plan: Job) =>
-  jobInput(plan, {
+  toJobInput(plan, {
     products: [product as never],
     vessels: [vessel as never],
-    startsAt: Date.parse("2026-03-09T09:00"),
+    startsAtMs: Date.parse("2026-03-09T09:00"),
   });
 const planned = (plan: Job) => {
   const input = inputOf(plan);
@@ -78,7 +78,7 @@ describe("the run as it is shown", () => {
   test("a room goes from to do over dwelling and cleaning to dry, one after another, and never back", () => {
     const order = ["to-do", "preparing", "prepared", "dwelling", "under-way", "wet", "touch-dry", "dry"];
     for (const lane of lanes) {
-      const last = (lane.dryAt ?? lane.finished) + 60;
+      const last = (lane.dryAtSeconds ?? lane.finished) + 60;
       let before = 0;
       for (let second = 0; second <= last; second += 20) {
         const { kind } = roomState(lane, second);
@@ -116,12 +116,12 @@ describe("the run as it is shown", () => {
   });
 
   test("somebody does one thing or waits for the next one, and what is done at an hour is what the plan has then", () => {
-    for (let second = 0; second < run.finish; second += 45) {
-      const step = doingAt(run.steps, 0, second);
+    for (let second = 0; second < run.makespan; second += 45) {
+      const step = stepAt(run.steps, 0, second);
       if (step) expect(step.start <= second && second < step.end).toBe(true);
       else expect(nextAfter(run.steps, 0, second)?.start).toBeGreaterThan(second);
     }
-    expect(nextAfter(run.steps, 0, run.finish)).toBeUndefined();
+    expect(nextAfter(run.steps, 0, run.makespan)).toBeUndefined();
   });
 
   test("a sprayer holds what was filled less what was sprayed, and ends with what is left over", () => {
@@ -131,21 +131,21 @@ describe("the run as it is shown", () => {
     const fills = batch?.batch.outcome === "planned" ? batch.batch.fills : [];
     const filled = fills.reduce((sum, { volume }) => sum + volume, 0);
     const sprayed = work.rooms.reduce((sum, { preSpray }) => sum + preSpray, 0);
-    expect(levelAt(level, run.finish)).toBeCloseTo(filled - sprayed, 9);
+    expect(levelAt(level, run.makespan)).toBeCloseTo(filled - sprayed, 9);
     for (const { volume } of level.points) expect(volume).toBeLessThanOrEqual(vessel.nominal + 1e-9);
   });
 
   test("what planning again changed is said: sooner, later, by room; nothing where nothing is worth a word", () => {
     const two = planned(job({ run: { people: 2 } }));
-    const said = changeSaid(standOf(work), standOf(two.work));
+    const said = describeChange(summarizeRun(work), summarizeRun(two.work));
     expect(said).toMatch(/^Done .+ sooner, Room/);
-    expect(changeSaid(standOf(two.work), standOf(work))).toMatch(/later/);
-    expect(changeSaid(standOf(work), standOf(work))).toBeUndefined();
+    expect(describeChange(summarizeRun(two.work), summarizeRun(work))).toMatch(/later/);
+    expect(describeChange(summarizeRun(work), summarizeRun(work))).toBeUndefined();
     const nothing: Pick<WorkPlan, "run" | "rooms"> = {
       ...work,
       run: { outcome: "impossible", fault: { code: "no-place", tasks: [] } },
     };
-    expect(changeSaid(standOf(work), standOf(nothing))).toBeUndefined();
+    expect(describeChange(summarizeRun(work), summarizeRun(nothing))).toBeUndefined();
   });
 
   test("a break, a pin and a promise are hours of the clock, also past midnight", () => {
@@ -166,7 +166,7 @@ describe("the run as it is shown", () => {
   test("any job is drawn: no lane, level or state is anything but numbers", () => {
     fc.assert(
       fc.property(anyJob(1), (any) => {
-        const anyInput = jobInput(any, { products: [product as never], vessels: [vessel as never] });
+        const anyInput = toJobInput(any, { products: [product as never], vessels: [vessel as never] });
         const anyWork = planWork(anyInput);
         if (anyWork.run.outcome !== "planned") return;
         const drawn = lanesOf(

@@ -1,5 +1,5 @@
 import type { WorkPlan } from "@scutch/core/plan";
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 
 /** Where a run stands: what is compared when it is planned again. s after the start. */
 export interface RunStand {
@@ -7,19 +7,19 @@ export interface RunStand {
   readonly rooms: readonly { readonly id: string; readonly name: string; readonly left: number }[];
 }
 
-export const standOf = ({ run, rooms }: Pick<WorkPlan, "run" | "rooms">): RunStand => ({
-  finish: run.outcome === "planned" ? run.finish : null,
+export const summarizeRun = ({ run, rooms }: Pick<WorkPlan, "run" | "rooms">): RunStand => ({
+  finish: run.outcome === "planned" ? run.makespan : null,
   rooms: rooms
     .filter(({ passage }) => !passage)
-    .map(({ id, name, finishedAt }) => ({ id, name, left: finishedAt * 3600 })),
+    .map(({ id, name, finishedAtHours }) => ({ id, name, left: finishedAtHours * 3600 })),
 });
 
 /** Less than this isn't worth a word, s. */
 const WORTH_SAYING = 120;
-const MOST_ROOMS = 3;
+const MAX_ROOMS = 3;
 
 /** What planning again has changed, in a sentence; undefined where nothing worth saying has. */
-export function changeSaid(before: RunStand, after: RunStand): string | undefined {
+export function describeChange(before: RunStand, after: RunStand): string | undefined {
   if (before.finish === null || after.finish === null) return undefined;
   const by = after.finish - before.finish;
   const moved = after.rooms.flatMap(({ id, name, left }) => {
@@ -27,10 +27,11 @@ export function changeSaid(before: RunStand, after: RunStand): string | undefine
     return was !== undefined && Math.abs(left - was) >= WORTH_SAYING ? [{ name, by: left - was }] : [];
   });
   if (Math.abs(by) < WORTH_SAYING && moved.length === 0) return undefined;
-  const shift = (seconds: number) => `${showDuration(Math.abs(seconds))} ${seconds > 0 ? "later" : "sooner"}`;
+  const shift = (seconds: number) =>
+    `${formatDuration(Math.abs(seconds))} ${seconds > 0 ? "later" : "sooner"}`;
   const rooms = moved
     .toSorted((a, b) => Math.abs(b.by) - Math.abs(a.by))
-    .slice(0, MOST_ROOMS)
+    .slice(0, MAX_ROOMS)
     .map((room) => `${room.name} ${shift(room.by)}`);
   const whole = Math.abs(by) < WORTH_SAYING ? "Done at the same hour" : `Done ${shift(by)}`;
   return `${[whole, ...rooms].join(", ")}.`;

@@ -11,7 +11,7 @@ export interface RunLane {
   readonly dry: readonly Step[];
   readonly finished: number;
   readonly touchDry: number | null;
-  readonly dryAt: number | null;
+  readonly dryAtSeconds: number | null;
   /** Wetness, 0…1 of what cleaning left, and what of it is left to lose until dry, at seconds after a section was cleaned. */
   readonly tail: readonly { readonly after: number; readonly wet: number; readonly left: number }[];
 }
@@ -26,11 +26,12 @@ export function lanesOf(work: WorkPlan, run: JobRun, result: DryingResult | unde
     if (room.passage) return [];
     const sections = run.sections.filter(({ roomId }) => roomId === room.id);
     const drying = result?.rooms[i];
-    const finished = room.finishedAt * 3600;
+    const finished = room.finishedAtHours * 3600;
     const hours = (value: number | null | undefined) => (value == null ? null : finished + value * 3600);
     const end = drying?.dryHours ?? 0;
     const course = drying?.course ?? [];
-    const wetAt = (after: number) => wetShare(freeWaterAt(course, room.finishedAt + after), room.residual);
+    const wetAt = (after: number) =>
+      wetShare(freeWaterAt(course, room.finishedAtHours + after), room.residual);
     return [
       {
         room,
@@ -38,7 +39,7 @@ export function lanesOf(work: WorkPlan, run: JobRun, result: DryingResult | unde
         dry: room.steps.filter(({ kind }) => DRY_WORK.has(kind)),
         finished,
         touchDry: hours(drying?.touchDryHours),
-        dryAt: hours(drying?.dryHours),
+        dryAtSeconds: hours(drying?.dryHours),
         tail: Array.from({ length: end > 0 ? POINTS : 0 }, (_, k) => {
           const after = (k * end) / (POINTS - 1);
           const wet = wetAt(after);
@@ -86,12 +87,12 @@ export type RoomState =
   | { readonly kind: "wet" | "touch-dry" | "dry"; readonly until?: number };
 
 export function roomState(lane: RunLane, second: number): RoomState {
-  const { sections, dry, finished, touchDry, dryAt, room } = lane;
+  const { sections, dry, finished, touchDry, dryAtSeconds, room } = lane;
   const next = (at: number | null) => (at === null ? {} : { until: at });
   const wet = sections.filter((each) => sectionState(each, second) !== "dry");
   if (second >= finished && (room.finishLogged || wet.length > 0 || sections.length === 0)) {
-    if (dryAt !== null && second >= dryAt) return { kind: "dry" };
-    if (touchDry !== null && second >= touchDry) return { kind: "touch-dry", ...next(dryAt) };
+    if (dryAtSeconds !== null && second >= dryAtSeconds) return { kind: "dry" };
+    if (touchDry !== null && second >= touchDry) return { kind: "touch-dry", ...next(dryAtSeconds) };
     return { kind: "wet", ...next(touchDry) };
   }
   const cleaning = sections.find((each) => sectionState(each, second) === "being-cleaned");
@@ -101,7 +102,7 @@ export function roomState(lane: RunLane, second: number): RoomState {
     return {
       kind: "dwelling",
       ready: Math.min(...dwelling.map(({ sprayStart, dwell }) => sprayStart + dwell)),
-      until: Math.min(...dwelling.map(({ standsUntil }) => standsUntil)),
+      until: Math.min(...dwelling.map(({ cleanDeadline }) => cleanDeadline)),
     };
   if (wet.length > 0) return { kind: "under-way", until: finished };
   const first = sections[0]?.sprayStart;
@@ -114,7 +115,7 @@ export function roomState(lane: RunLane, second: number): RoomState {
 }
 
 /** What each of the crew has in hand at a second; undefined: free, waiting for something. */
-export const doingAt = (steps: readonly Step[], who: number, second: number): Step | undefined =>
+export const stepAt = (steps: readonly Step[], who: number, second: number): Step | undefined =>
   steps.find(
     (step) => (step.who === who || step.kind === "break") && step.start <= second && second < step.end,
   );

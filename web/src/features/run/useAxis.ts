@@ -3,7 +3,7 @@ import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
 
 /** Share of the width that the working hours get; the drying after them is told more coarsely. */
 const WORK_SHARE = 0.68;
-const MOST_ZOOM = 12;
+const MAX_ZOOM = 12;
 const BY_KEY = 1.5;
 
 export interface Axis {
@@ -38,7 +38,7 @@ export function useAxis(
     const element = svg.current;
     if (!element || right <= left) return;
     const own = zoom<SVGSVGElement, unknown>()
-      .scaleExtent([1, MOST_ZOOM])
+      .scaleExtent([1, MAX_ZOOM])
       .translateExtent([
         [left, 0],
         [right, 1],

@@ -1,10 +1,10 @@
 import type { CrewSettings } from "@scutch/contract";
 import { decimal, fromSi, toSi } from "@scutch/core/quantity";
-import { USUAL_PACE } from "@scutch/core/run";
+import { DEFAULT_PACE } from "@scutch/core/run";
 import { useState } from "react";
 import { pathOf } from "../../device/api.ts";
 import { session } from "../../device/session.ts";
-import { reads, readsList, readsName, readsNumber, thenRead } from "../../format/readers.ts";
+import { listReader, nameReader, numberReader, quantityReader, thenRead } from "../../format/readers.ts";
 import { today } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
 import { useLearnedPace } from "../../planning/learnedPace.ts";
@@ -45,10 +45,10 @@ export function CrewHabits({ settings, set }: Props) {
     <QuantityField
       label={label}
       value={pace[field]}
-      assumed={USUAL_PACE[field]}
+      assumed={DEFAULT_PACE[field]}
       show={(rate) => `${decimal(fromSi(rate * HOUR, area), 0)}`}
       read={(text) =>
-        thenRead(readsNumber(1, 50_000, "Type how much in an hour, like 360.")(text), (value) => ({
+        thenRead(numberReader(1, 50_000, "Type how much in an hour, like 360.")(text), (value) => ({
           value: toSi(value, area) / HOUR,
         }))
       }
@@ -62,7 +62,7 @@ export function CrewHabits({ settings, set }: Props) {
         words
         value={settings.people}
         show={(people) => people.join(", ")}
-        read={readsList(readsName, /\s*[,;]\s*/)}
+        read={listReader(nameReader, /\s*[,;]\s*/)}
         placeholder="Osei, Mira"
         onChange={(people) => void set({ people: people && [...people].slice(0, 30) })}
         hint="Offered where a name is asked for."
@@ -89,7 +89,7 @@ export function CrewHabits({ settings, set }: Props) {
           value={settings.currency}
           show={String}
           read={(text) => {
-            const read = readsName(text);
+            const read = nameReader(text);
             if ("error" in read || read.value.length <= 6) return read;
             return { error: "A sign or a short code, like € or CHF." };
           }}
@@ -105,10 +105,10 @@ export function CrewHabits({ settings, set }: Props) {
           <QuantityField
             label="Set-up, moving, talk"
             value={pace.overhead}
-            assumed={USUAL_PACE.overhead}
+            assumed={DEFAULT_PACE.overhead}
             show={percent}
             read={(text) => {
-              const read = reads("share", "percent")(text);
+              const read = quantityReader("share", "percent")(text);
               if ("error" in read || (read.value >= 0 && read.value <= 3)) return read;
               return { error: "From 0 to 300 % on top of the steps themselves." };
             }}

@@ -2,8 +2,8 @@ import type { CrewSettings } from "@scutch/contract";
 import { toSi } from "@scutch/core/quantity";
 import { EXTRA_UNIT, EXTRAS, type Extra } from "@scutch/core/quote";
 import { useId } from "react";
-import { saveThing } from "../../device/changes.ts";
-import { MOST_PRICE, readsNumber, thenRead } from "../../format/readers.ts";
+import { saveRecord } from "../../device/changes.ts";
+import { MAX_PRICE, numberReader, thenRead } from "../../format/readers.ts";
 import { EXTRA_NAMES } from "../../format/words.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { nameGiven, themeChosen, unitsLeftToCrew } from "../../state/settingsSlice.ts";
@@ -78,7 +78,7 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
   const dispatch = useAppDispatch();
   const units = useUnits();
   const { prices } = settings;
-  const set = (change: Partial<CrewSettings>) => saveThing("settings", { ...settings, ...change });
+  const set = (change: Partial<CrewSettings>) => saveRecord("settings", { ...settings, ...change });
   const setPrice = (extra: Extra, price: number | undefined) => {
     const { [extra]: _, ...others } = prices;
     set({ prices: price === undefined ? others : { ...others, [extra]: price } });
@@ -120,7 +120,7 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
               show={(price) => (price * perUnit(extra)).toFixed(2)}
               placeholder="not set"
               read={(text) =>
-                thenRead(readsNumber(0, MOST_PRICE, "Type a price, like 4.50.")(text), (price) => ({
+                thenRead(numberReader(0, MAX_PRICE, "Type a price, like 4.50.")(text), (price) => ({
                   value: price / perUnit(extra),
                 }))
               }

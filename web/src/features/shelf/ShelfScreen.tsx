@@ -1,9 +1,9 @@
 import type { Product } from "@scutch/contract";
 import { protectionFor } from "@scutch/core/care";
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import { Download, Plus, Upload } from "lucide-react";
 import { useId, useState } from "react";
-import { saveThing } from "../../device/changes.ts";
+import { saveRecord } from "../../device/changes.ts";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { doseOf, labelSpelling } from "../../format/units.ts";
 import { PRODUCT_KIND_NAMES } from "../../format/words.ts";
@@ -42,7 +42,7 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
     if (!file) return;
     const read = productsFromCsv(await file.text());
     if (!read.ok) return setFaults(read.faults);
-    for (const product of read.products) saveThing("product", product);
+    for (const product of read.products) saveRecord("product", product);
     setTaken(read.products.length);
   };
   const give = () => saveFile("scutch-shelf.csv", productsToCsv(products), "text/csv");
@@ -142,7 +142,7 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
                 {[product.light, product.ordinary, product.heavy].map(labelSpelling).join(" · ")}
               </p>
               <p className="text-sm">
-                Dwell {showDuration(product.dwellLeast)} to {showDuration(product.dwellMost)}
+                Dwell {formatDuration(product.dwellLeast)} to {formatDuration(product.dwellMost)}
                 <span className="block text-soft">
                   {protectionFor(product)
                     .map(({ gear }) => GEAR_NAMES[gear])

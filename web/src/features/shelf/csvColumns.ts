@@ -2,7 +2,7 @@ import type { Product, Strength } from "@scutch/contract";
 import { CHEMISTRIES, FLOOR_FIBRES, PRODUCT_FLOORS, PRODUCT_KINDS } from "@scutch/core/care";
 import { type Dimension, fromSi, toSi, UNITS, type UnitId } from "@scutch/core/quantity";
 import { CHEMISTRY_NAMES, PRODUCT_FLOOR_NAMES } from "../../format/careWords.ts";
-import { type Read, reads, readsNumber, readsStrength } from "../../format/readers.ts";
+import { type FieldResult, numberReader, quantityReader, strengthReader } from "../../format/readers.ts";
 import { FIBRE_NAMES, PRODUCT_KIND_NAMES } from "../../format/words.ts";
 
 /** What of a product has been read already when a later cell of its line is: its strengths hang on it. */
@@ -13,7 +13,7 @@ export interface Column {
   readonly heading: string;
   readonly field: keyof Product;
   readonly write: (product: Product) => string;
-  readonly read: (cell: string, soFar: SoFar) => Read<unknown>;
+  readonly read: (cell: string, soFar: SoFar) => FieldResult<unknown>;
 }
 
 /** An SI value in the first of some units that gives it back to the last bit. */
@@ -39,7 +39,7 @@ function quantity(
       const value = product[field];
       return typeof value === "number" ? exactly(value, units) : "";
     },
-    read: reads(dimension, units[0]),
+    read: quantityReader(dimension, units[0]),
   };
 }
 
@@ -51,7 +51,7 @@ function number(heading: string, field: keyof Product, least: number, most: numb
       const value = product[field];
       return value === undefined ? "" : String(value);
     },
-    read: readsNumber(least, most, refusal),
+    read: numberReader(least, most, refusal),
   };
 }
 
@@ -76,7 +76,7 @@ const strength = (heading: string, field: "light" | "ordinary" | "heavy"): Colum
     // Said in full it isn't read by what the label means with 1:n.
     const parts = /^1 part to ([\d.]+) of water$/.exec(cell);
     if (parts) return { value: { spelling: "one-to-n", value: Number(parts[1]) } };
-    return readsStrength(ratioMeans as Product["ratioMeans"] | undefined, scoop !== undefined)(cell);
+    return strengthReader(ratioMeans as Product["ratioMeans"] | undefined, scoop !== undefined)(cell);
   },
 });
 
@@ -86,7 +86,7 @@ const BETWEEN = ", ";
 function oneOf<T extends string>(
   all: readonly T[],
   names: Readonly<Record<T, string>>,
-): (text: string) => Read<T> {
+): (text: string) => FieldResult<T> {
   const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
   return (text) => {
     const value = all.find((each) => same(each, text) || same(names[each], text));
@@ -172,7 +172,8 @@ export const COLUMNS: readonly Column[] = [
       product.packSize === undefined
         ? ""
         : exactly(product.packSize, product.scoop === undefined ? ["l", "ml", "m3"] : ["kg", "g"]),
-    read: (cell, { scoop }) => (scoop === undefined ? reads("volume", "l")(cell) : reads("mass", "kg")(cell)),
+    read: (cell, { scoop }) =>
+      scoop === undefined ? quantityReader("volume", "l")(cell) : quantityReader("mass", "kg")(cell),
   },
   number("Pack price", "packPrice", 0, 100_000, "Type a price, like 31.90."),
   {

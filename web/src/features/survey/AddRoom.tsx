@@ -2,7 +2,7 @@ import { faultsOf, Room, RoomId } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { useId, useRef, useState } from "react";
 import { newId } from "../../device/newId.ts";
-import { readsSize, sizeLimit, sizeText } from "../../format/readers.ts";
+import { sizeLimit, sizeReader, sizeText } from "../../format/readers.ts";
 import { contractFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -12,7 +12,7 @@ import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
 import { Readings } from "../../ui/Readings.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import { useKey } from "../../ui/useKey.ts";
+import { useShortcut } from "../../ui/useKey.ts";
 import { hasStairs, hubOf, type OpensTo, withNewRoom } from "./addRoom.ts";
 import { timesTheOthers } from "./oddSize.ts";
 import { freeName, TEMPLATES, type Template } from "./templates.ts";
@@ -33,7 +33,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
   const [error, setError] = useState<string>();
   const [readings, setReadings] = useState<readonly Room["shape"][]>([]);
   const [odd, setOdd] = useState<Room["shape"]>();
-  useKey("a", () => nameField.current?.focus());
+  useShortcut("a", () => nameField.current?.focus());
   const taken = job.rooms.map((room) => room.name);
   const known = opensTo === "out" || opensTo === "not-said" || job.rooms.some(({ id }) => id === opensTo);
   const guessed = hasStairs(job) && (template?.upstairs ?? UPSTAIRS_BY_NAME.test(name));
@@ -60,7 +60,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
     setOdd(undefined);
     const stairs = template?.shape.kind === "stairs" && size.trim() === "" ? template.shape : undefined;
     const said = meant ?? stairs;
-    const read = said ? { value: said } : readsSize(units)(size);
+    const read = said ? { value: said } : sizeReader(units)(size);
     if ("error" in read) {
       setReadings(read.readings ?? []);
       return setError(read.error);

@@ -1,5 +1,5 @@
 import type { Job } from "@scutch/contract";
-import { reads } from "../../format/readers.ts";
+import { quantityReader } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
@@ -26,7 +26,7 @@ export function AirFields({ title, air, assumed, onChange }: Props) {
           value={air?.temperature}
           assumed={assumed.temperature}
           show={units.temperature}
-          read={reads("temperature", units.bare.temperature)}
+          read={quantityReader("temperature", units.bare.temperature)}
           onChange={(temperature) => (temperature === undefined ? onChange(undefined) : set({ temperature }))}
         />
         <QuantityField
@@ -35,7 +35,7 @@ export function AirFields({ title, air, assumed, onChange }: Props) {
           assumed={assumed.relativeHumidity}
           show={percent}
           read={(text) => {
-            const read = reads("share", "percent")(text);
+            const read = quantityReader("share", "percent")(text);
             if ("error" in read || (read.value >= 0.01 && read.value <= 1)) return read;
             return { error: "Humidity lies between 1 % and 100 %. Read the meter again." };
           }}

@@ -1,13 +1,13 @@
 import type { Room, RoomId } from "@scutch/contract";
 import { type Covering, isHardFloor, LIKELY_ANSWERS } from "@scutch/core/care";
 import { METHODS } from "@scutch/core/clean";
-import { ASSUMED, usualMethod } from "@scutch/core/plan";
+import { DEFAULTS, defaultMethod } from "@scutch/core/plan";
 import { useState } from "react";
 import { COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, WINDOW_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import { Several } from "../../ui/Several.tsx";
+import { MultiSelect } from "../../ui/Several.tsx";
 
 const SOILS = [1, 2, 3, 4, 5] as const;
 const MIXED = "";
@@ -20,7 +20,7 @@ function alike<K extends keyof Room>(rooms: readonly Room[], field: K): Room[K] 
 
 /** What was said of one covering doesn't hold for another kind. */
 function coveredWith(room: Room, covering: Covering): Room {
-  const was = room.covering ?? ASSUMED.covering;
+  const was = room.covering ?? DEFAULTS.covering;
   return isHardFloor(covering) === isHardFloor(was)
     ? { ...room, covering }
     : { ...room, covering, method: undefined, fibre: undefined, pileHeight: undefined };
@@ -40,7 +40,7 @@ export function AllRooms({ desk }: { readonly desk: JobDesk }) {
       rooms: before.rooms.map((room) => (ids.has(room.id) ? change(room) : room)),
     }));
   const set = (change: Partial<Room>) => each((room) => ({ ...room, ...change }));
-  const carpets = chosen.filter((room) => !isHardFloor(room.covering ?? ASSUMED.covering));
+  const carpets = chosen.filter((room) => !isHardFloor(room.covering ?? DEFAULTS.covering));
   // Coir is plant fibre whatever is said of the rest.
   const fibrous = carpets.filter(({ covering: of }) => of !== "coir");
   const covering = alike(chosen, "covering");
@@ -69,7 +69,7 @@ export function AllRooms({ desk }: { readonly desk: JobDesk }) {
         onChange={(value) => setSome(value === "some" ? [] : undefined)}
       />
       {some && (
-        <Several
+        <MultiSelect
           label="Tap the rooms it holds for"
           names={Object.fromEntries(cleaned.map(({ id, name }) => [id, name])) as Record<RoomId, string>}
           chosen={some}
@@ -128,7 +128,8 @@ export function AllRooms({ desk }: { readonly desk: JobDesk }) {
               label="Method"
               value={alike(chosen, "method")}
               options={METHODS.filter(
-                (method) => method !== "spinner" || usualMethod(covering ?? ASSUMED.covering) === "spinner",
+                (method) =>
+                  method !== "spinner" || defaultMethod(covering ?? DEFAULTS.covering) === "spinner",
               ).map((method) => ({ value: method, name: METHOD_NAMES[method] }))}
               onChange={(method) => set({ method })}
             />
@@ -141,7 +142,7 @@ export function AllRooms({ desk }: { readonly desk: JobDesk }) {
 
 /** The covering some carpets have alike, where it isn't a hard floor. */
 function carpetOf(rooms: readonly Room[]): keyof typeof LIKELY_ANSWERS | undefined {
-  const covering = alike(rooms, "covering") ?? ASSUMED.covering;
+  const covering = alike(rooms, "covering") ?? DEFAULTS.covering;
   return isHardFloor(covering) ? undefined : covering;
 }
 

@@ -2,7 +2,7 @@ import { type Door, DoorId, type Room } from "@scutch/contract";
 import { WALLS } from "@scutch/core/floor";
 import { Plus, Trash2 } from "lucide-react";
 import { newId } from "../../device/newId.ts";
-import { reads } from "../../format/readers.ts";
+import { quantityReader } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -91,7 +91,7 @@ export function DoorFields({ desk: { job, edit }, room }: { readonly desk: JobDe
                 label="From its left or top end"
                 value={door.offset}
                 show={units.length}
-                read={reads("length", units.bare.length)}
+                read={quantityReader("length", units.bare.length)}
                 onChange={(offset) => set(door.id, { offset })}
                 placeholder="found"
               />

@@ -1,7 +1,7 @@
 import type { Interview } from "@scutch/contract";
 import { extrasOf } from "@scutch/core/plan";
 import { EXTRA_UNIT, type Extra, extraLines } from "@scutch/core/quote";
-import { joined, type UnitsOfCrew } from "../../format/units.ts";
+import { formatAmount, type UnitFormatter } from "../../format/units.ts";
 import { EFFECT_NAMES, EXTRA_NAMES, LAST_CLEANED_NAMES, OCCUPANCY_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useAppSelector } from "../../state/store.ts";
@@ -31,7 +31,7 @@ export function InterviewFields({ desk }: { readonly desk: JobDesk }) {
       .filter(({ because }) => because === question)
       .map(({ kind }) =>
         kind === "defoamer"
-          ? `${EFFECT_NAMES[kind]}: ${joined(units.amount(work.defoamer))}`
+          ? `${EFFECT_NAMES[kind]}: ${formatAmount(units.amount(work.defoamer))}`
           : EFFECT_NAMES[kind],
       );
     return names.length > 0 ? <p className="mt-1 text-accent text-sm">→ {names.join(". ")}.</p> : null;
@@ -97,7 +97,7 @@ export function InterviewFields({ desk }: { readonly desk: JobDesk }) {
   );
 }
 
-function quantityText(extra: Extra, quantity: number, units: UnitsOfCrew): string {
+function quantityText(extra: Extra, quantity: number, units: UnitFormatter): string {
   switch (EXTRA_UNIT[extra]) {
     case "area":
       return units.area(quantity);

@@ -1,4 +1,4 @@
-import { ASSUMED } from "@scutch/core/plan";
+import { DEFAULTS } from "@scutch/core/plan";
 import type { JobDesk } from "../../planning/desk.ts";
 import { DayAndStart } from "../../shared/DayAndStart.tsx";
 import { NameField } from "../../ui/NameField.tsx";
@@ -11,13 +11,13 @@ export function JobFacts({ desk: { job, edit } }: { readonly desk: JobDesk }) {
       <AirFields
         title="Air inside"
         air={job.indoor}
-        assumed={ASSUMED.indoor}
+        assumed={DEFAULTS.indoor}
         onChange={(indoor) => edit((before) => ({ ...before, indoor }))}
       />
       <AirFields
         title="Air outside"
         air={job.outdoor}
-        assumed={ASSUMED.outdoor}
+        assumed={DEFAULTS.outdoor}
         onChange={(outdoor) => edit((before) => ({ ...before, outdoor }))}
       />
       <NameField

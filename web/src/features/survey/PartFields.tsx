@@ -3,7 +3,7 @@ import { WALLS } from "@scutch/core/floor";
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { ShowLimit } from "../../format/readers.ts";
-import { reads } from "../../format/readers.ts";
+import { quantityReader } from "../../format/readers.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
@@ -74,14 +74,14 @@ export function PartFields({ room, set }: Props) {
             label="Width"
             value={part.width}
             show={units.length}
-            read={reads("length", units.bare.length)}
+            read={quantityReader("length", units.bare.length)}
             onChange={(width) => (width === undefined ? undefined : setPart(place, { ...part, width }))}
           />
           <QuantityField
             label="Depth"
             value={part.depth}
             show={units.length}
-            read={reads("length", units.bare.length)}
+            read={quantityReader("length", units.bare.length)}
             onChange={(depth) => (depth === undefined ? undefined : setPart(place, { ...part, depth }))}
           />
         </div>

@@ -1,19 +1,19 @@
 import { type Room, RoomId } from "@scutch/contract";
-import { workingOfPreSpray, workingOfResidual } from "@scutch/core/clean";
+import { explainPreSpray, explainResidual } from "@scutch/core/clean";
 import type { RoomPlan } from "@scutch/core/plan";
 import { ArrowDown, ArrowUp, ChevronLeft, ChevronRight, Copy, Trash2, X } from "lucide-react";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useLocation, useSearchParams } from "react-router";
 import { newId } from "../../device/newId.ts";
-import { joined } from "../../format/units.ts";
+import { formatAmount } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { withoutRoom } from "../../planning/floorPlan.ts";
-import { moved } from "../../planning/moved.ts";
+import { moveItem } from "../../planning/moved.ts";
 import { CareStrip } from "../../shared/care/CareStrip.tsx";
 import { idsIn } from "../../shared/logging/useLogging.ts";
 import { PhotoStrip } from "../../shared/photos/PhotoStrip.tsx";
 import { SpotSection } from "../../shared/spots/SpotSection.tsx";
-import { Worked } from "../../shared/working/Worked.tsx";
+import { ExplainedFigure } from "../../shared/working/Worked.tsx";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
@@ -79,7 +79,7 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
   useEffect(() => {
     if (matchMedia("(width < 64rem)").matches) top.current?.scrollIntoView({ block: "start" });
   }, []);
-  const move = (by: number) => edit((before) => ({ ...before, rooms: moved(before.rooms, place, by) }));
+  const move = (by: number) => edit((before) => ({ ...before, rooms: moveItem(before.rooms, place, by) }));
   const copy = () => {
     const { nudge: _, ...rest } = room;
     const twin: Room = { ...rest, id: newId(RoomId), name: `${room.name}, copy`.slice(0, 120) };
@@ -133,13 +133,21 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
       {!room.passage && (
         <p className="mb-3 text-sm text-soft">
           Takes{" "}
-          <Worked label="Pre-spray" working={() => workingOfPreSpray(plan)} className="font-mono text-ink">
-            {joined(units.volume(plan.preSpray))}
-          </Worked>{" "}
+          <ExplainedFigure
+            label="Pre-spray"
+            working={() => explainPreSpray(plan)}
+            className="font-mono text-ink"
+          >
+            {formatAmount(units.volume(plan.preSpray))}
+          </ExplainedFigure>{" "}
           of pre-spray, keeps{" "}
-          <Worked label="Residual" working={() => workingOfResidual(plan)} className="font-mono text-ink">
+          <ExplainedFigure
+            label="Residual"
+            working={() => explainResidual(plan)}
+            className="font-mono text-ink"
+          >
             {units.massPerArea(plan.residual)}
-          </Worked>{" "}
+          </ExplainedFigure>{" "}
           of water.
         </p>
       )}

@@ -1,10 +1,10 @@
 import type { Room } from "@scutch/contract";
 import { isHardFloor, SOIL_ANCHORS, WEAR_TEST } from "@scutch/core/care";
 import { METHODS } from "@scutch/core/clean";
-import { ASSUMED, type RoomPlan, USUAL_PILE, usualMethod } from "@scutch/core/plan";
+import { DEFAULT_PILE, DEFAULTS, defaultMethod, type RoomPlan } from "@scutch/core/plan";
 import { Link } from "react-router";
 import type { ShowLimit } from "../../format/readers.ts";
-import { reads, readsName, readsNumber, readsRate } from "../../format/readers.ts";
+import { nameReader, numberReader, quantityReader, rateReader } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import {
   BACKING_NAMES,
@@ -41,7 +41,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
   const { job, edit, shelf } = desk;
   const set = (change: Partial<Room>, showLimit?: ShowLimit) =>
     edit((before) => withRoom(before, room.id, change), showLimit);
-  const covering = room.covering ?? ASSUMED.covering;
+  const covering = room.covering ?? DEFAULTS.covering;
   const hard = isHardFloor(covering);
   const short = units.system === "metric" ? "mm" : "in";
   const methods = METHODS.filter((method) => (method === "spinner") === hard || method === "self-contained");
@@ -54,7 +54,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
         <ChoiceField
           label="Covering"
           value={room.covering}
-          assumed={ASSUMED.covering}
+          assumed={DEFAULTS.covering}
           options={optionsOf(COVERING_NAMES)}
           onChange={(value) =>
             // What was said of the one covering doesn’t hold for another kind.
@@ -69,7 +69,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
           <ChoiceField
             label="Fibre"
             value={room.fibre}
-            assumed={ASSUMED.fibre}
+            assumed={DEFAULTS.fibre}
             options={optionsOf(FIBRE_NAMES)}
             onChange={(value) => void set({ fibre: value })}
           />
@@ -81,7 +81,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
               words
               value={room.carpet}
               show={String}
-              read={readsName}
+              read={nameReader}
               placeholder="only in this room"
               hint={
                 room.fibre === undefined || room.fibre === "unknown"
@@ -105,24 +105,24 @@ export function RoomFloor({ desk, room, plan }: Props) {
             <QuantityField
               label="Pile height"
               value={room.pileHeight}
-              assumed={USUAL_PILE[covering].pileHeight}
+              assumed={DEFAULT_PILE[covering].pileHeight}
               show={units.short}
-              read={reads("length", short)}
+              read={quantityReader("length", short)}
               onChange={(pileHeight) => set({ pileHeight }, units.short)}
             />
             <QuantityField
               label="Dry fibre"
               value={room.faceWeight}
-              assumed={USUAL_PILE[covering].faceWeight}
+              assumed={DEFAULT_PILE[covering].faceWeight}
               show={units.massPerArea}
-              read={reads("massPerArea", units.system === "metric" ? "kgPerM2" : "ozPerYd2")}
+              read={quantityReader("massPerArea", units.system === "metric" ? "kgPerM2" : "ozPerYd2")}
               onChange={(faceWeight) => set({ faceWeight }, units.massPerArea)}
             />
             <QuantityField
               label="Age, years"
               value={room.age}
               show={String}
-              read={readsNumber(0, 100, "Type years, like 6.")}
+              read={numberReader(0, 100, "Type years, like 6.")}
               onChange={(age) => set({ age })}
             />
             <QuantityField
@@ -131,7 +131,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
               show={percent}
               placeholder="untouched place"
               read={(text) => {
-                const read = reads("share", "percent")(text);
+                const read = quantityReader("share", "percent")(text);
                 if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
                 return { error: "A meter shows 0 to 100 %. Read it again." };
               }}
@@ -187,7 +187,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
         <ChoiceField
           label="Method"
           value={room.method}
-          assumed={usualMethod(covering)}
+          assumed={defaultMethod(covering)}
           options={methods.map((method) => ({ value: method, name: METHOD_NAMES[method] }))}
           onChange={(method) => void set({ method })}
         />
@@ -208,7 +208,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
         value={room.rate}
         assumed={plan.water.applicationRate / plan.zoneFactor}
         show={units.applicationRate}
-        read={readsRate(units)}
+        read={rateReader(units)}
         onChange={(rate) => set({ rate }, units.applicationRate)}
         hint="For the field; lanes take more, edges less."
       />
@@ -223,7 +223,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
       <AirFields
         title="Air in this room, where it differs"
         air={room.air}
-        assumed={job.indoor ?? ASSUMED.indoor}
+        assumed={job.indoor ?? DEFAULTS.indoor}
         onChange={(air) => set({ air })}
       />
     </div>

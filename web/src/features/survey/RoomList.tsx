@@ -1,13 +1,13 @@
 import { isHardFloor } from "@scutch/core/care";
-import { workingOfArea } from "@scutch/core/floor";
+import { explainArea } from "@scutch/core/floor";
 import type { AssumedField, KnownRoom } from "@scutch/core/plan";
-import { workingOfFinish } from "@scutch/core/run";
+import { explainFinish } from "@scutch/core/run";
 import { lazy, Suspense } from "react";
 import { sizeText } from "../../format/readers.ts";
-import { at } from "../../format/time.ts";
+import { timeAt } from "../../format/time.ts";
 import { ASSUMED_NAMES, COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, SOIL_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { Worked } from "../../shared/working/Worked.tsx";
+import { ExplainedFigure } from "../../shared/working/Worked.tsx";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 
@@ -23,7 +23,7 @@ interface Props {
 /** The rooms in walk-out order, a line or two each. */
 export function RoomList({ desk, selected, onSelect, now }: Props) {
   const { about } = useTimes();
-  const { job, work, start } = desk;
+  const { job, work, startMs } = desk;
   const units = useUnits();
   const order = work.rooms.filter(({ passage }) => !passage).map(({ id }) => id);
   return (
@@ -62,22 +62,22 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
               )}
             </div>
             <div className="relative z-10 shrink-0 text-right max-sm:w-24">
-              <Worked
+              <ExplainedFigure
                 label={`Area of ${room.name}`}
-                working={() => workingOfArea(room.shape, room.parts)}
+                working={() => explainArea(room.shape, room.parts)}
                 className="font-bold font-mono text-lg"
               >
                 {units.area(known.area)}
-              </Worked>
+              </ExplainedFigure>
               <p className={`text-sm text-soft ${known.passage ? "hidden" : ""}`}>
                 {known.finishLogged ? "finished " : "done about "}
-                <Worked
+                <ExplainedFigure
                   label={`Finish of ${room.name}`}
-                  working={() => workingOfFinish(known)}
+                  working={() => explainFinish(known)}
                   className="font-mono"
                 >
-                  {about(at(start, known.finishedAt), now)}
-                </Worked>
+                  {about(timeAt(startMs, known.finishedAtHours), now)}
+                </ExplainedFigure>
               </p>
             </div>
           </li>

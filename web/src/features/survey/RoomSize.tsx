@@ -1,8 +1,8 @@
 import type { Room } from "@scutch/contract";
-import { ASSUMED } from "@scutch/core/plan";
+import { DEFAULTS } from "@scutch/core/plan";
 import { ArrowBigDown, ArrowBigLeft, ArrowBigRight, ArrowBigUp, RotateCw } from "lucide-react";
 import type { ShowLimit } from "../../format/readers.ts";
-import { reads, readsSize, sizeLimit, sizeText } from "../../format/readers.ts";
+import { quantityReader, sizeLimit, sizeReader, sizeText } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -40,7 +40,7 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
             label="Size"
             value={room.shape}
             show={(shape) => sizeText(shape, units)}
-            read={readsSize(units)}
+            read={sizeReader(units)}
             onChange={(shape) => shape && set({ shape }, sizeLimit(units))}
             hint={times === undefined ? undefined : `${Math.round(times)} times the other rooms: right?`}
           />
@@ -48,9 +48,9 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
         <QuantityField
           label="Ceiling"
           value={room.height}
-          assumed={ASSUMED.height}
+          assumed={DEFAULTS.height}
           show={units.length}
-          read={reads("length", units.bare.length)}
+          read={quantityReader("length", units.bare.length)}
           onChange={(height) => set({ height }, units.length)}
         />
         <ChoiceField

@@ -1,7 +1,7 @@
 import type { Room } from "@scutch/contract";
 import { FLIGHT_LIMITS } from "@scutch/core/floor";
 import type { ShowLimit } from "../../format/readers.ts";
-import { reads, readsCount } from "../../format/readers.ts";
+import { countReader, quantityReader } from "../../format/readers.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 
@@ -21,7 +21,7 @@ export function StairFields({ flight, onChange }: Props) {
       label={label}
       value={flight[field]}
       show={units.length}
-      read={reads("length", small)}
+      read={quantityReader("length", small)}
       onChange={(value) =>
         value === undefined ? undefined : onChange({ ...flight, [field]: value }, units.length)
       }
@@ -33,7 +33,7 @@ export function StairFields({ flight, onChange }: Props) {
         label="Steps"
         value={flight.steps}
         show={String}
-        read={readsCount(...FLIGHT_LIMITS.steps)}
+        read={countReader(...FLIGHT_LIMITS.steps)}
         onChange={(steps) => (steps === undefined ? undefined : onChange({ ...flight, steps }))}
       />
       {length("tread", "Tread")}
@@ -44,7 +44,7 @@ export function StairFields({ flight, onChange }: Props) {
         value={flight.winders}
         assumed={0}
         show={String}
-        read={readsCount(0, flight.steps)}
+        read={countReader(0, flight.steps)}
         onChange={(winders) => onChange({ ...flight, winders })}
       />
       <QuantityField
@@ -52,7 +52,7 @@ export function StairFields({ flight, onChange }: Props) {
         value={flight.runner}
         assumed={flight.width}
         show={units.length}
-        read={reads("length", small)}
+        read={quantityReader("length", small)}
         onChange={(runner) => onChange({ ...flight, runner }, units.length)}
       />
     </div>

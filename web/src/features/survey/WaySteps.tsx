@@ -1,6 +1,6 @@
 import type { Room } from "@scutch/contract";
-import { productsForStep, WAY_FACTS, waysFor } from "@scutch/core/care";
-import { ASSUMED, careFloor } from "@scutch/core/plan";
+import { PROCEDURES, proceduresFor, productsForStep } from "@scutch/core/care";
+import { careFloor, DEFAULTS } from "@scutch/core/plan";
 import type { JobDesk } from "../../planning/desk.ts";
 
 const BY_PH = {
@@ -14,9 +14,9 @@ export function WaySteps({ desk, room }: { readonly desk: JobDesk; readonly room
   const origins = (desk.job.spots ?? [])
     .filter(({ roomId }) => roomId === room.id)
     .map(({ origin }) => origin);
-  const ways = waysFor(room.covering ?? ASSUMED.covering, room.soilNature, origins);
+  const ways = proceduresFor(room.covering ?? DEFAULTS.covering, room.soilNature, origins);
   return ways.map((id) => {
-    const { title, steps, cautions } = WAY_FACTS[id];
+    const { title, steps, cautions } = PROCEDURES[id];
     return (
       <section key={id} aria-label={title} className="border-ink border-t-2 pt-2">
         <h3 className="font-semibold">{title}</h3>

@@ -1,7 +1,7 @@
 import type { Room, Zones } from "@scutch/contract";
 import { parseQuantity } from "@scutch/core/quantity";
-import type { Read, ShowLimit } from "../../format/readers.ts";
-import { reads, thenRead } from "../../format/readers.ts";
+import type { FieldResult, ShowLimit } from "../../format/readers.ts";
+import { quantityReader, thenRead } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
@@ -17,13 +17,13 @@ interface Props {
 export function ZoneFields({ room, set }: Props) {
   const units = useUnits();
   const show = (zone: Zone) => (zone.kind === "share" ? percent(zone.share) : units.length(zone.width));
-  const read = (text: string): Read<Zone> => {
+  const read = (text: string): FieldResult<Zone> => {
     const share = /%\s*$/.test(text) ? parseQuantity(text, "share", "percent") : undefined;
     if (share?.ok)
       return share.value <= 1
         ? { value: { kind: "share", share: share.value } }
         : { error: "At most 100 %: the whole room." };
-    return thenRead(reads("length", units.bare.length)(text), (width) => ({
+    return thenRead(quantityReader("length", units.bare.length)(text), (width) => ({
       value: { kind: "strip", width },
     }));
   };

@@ -1,5 +1,5 @@
 import { type Door, DoorId, type Job, type Room } from "@scutch/contract";
-import { longestWay } from "@scutch/core/plan";
+import { longestWall } from "@scutch/core/plan";
 import { walkOutOrder } from "@scutch/core/run";
 import { newId } from "../../device/newId.ts";
 
@@ -10,7 +10,7 @@ const walkRooms = (job: Job) =>
   job.rooms.map((room) => ({
     id: room.id,
     level: room.level ?? 0,
-    crossing: longestWay(room),
+    crossing: longestWall(room),
     ...(room.passage ? { passage: true } : {}),
   }));
 

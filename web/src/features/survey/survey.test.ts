@@ -3,7 +3,7 @@ import { type Door, Job, type Room } from "@scutch/contract";
 import { ORIGINS } from "@scutch/core/care";
 import { carpetArea } from "@scutch/core/floor";
 import { planWork } from "@scutch/core/plan";
-import { doseField, readsCount, readsRate, readsVolume } from "../../format/readers.ts";
+import { countReader, doseField, rateReader, volumeReader } from "../../format/readers.ts";
 import { UNITS_OF } from "../../format/units.ts";
 import { contractFault, ORIGIN_SHORT } from "../../format/words.ts";
 import { boxOf, floorOf, outlineAsDrawn, withoutRoom } from "../../planning/floorPlan.ts";
@@ -138,9 +138,9 @@ describe("the floor as drawn", () => {
 
 describe("what is typed and what is said back", () => {
   test("whole numbers inside their limits, volumes no larger than a tanker", () => {
-    expect(readsCount(1, 40)("13")).toEqual({ value: 13 });
-    for (const text of ["90", "0", "2.5", "many"]) expect(readsCount(1, 40)(text)).toHaveProperty("error");
-    const volume = readsVolume(UNITS_OF.metric, "volume");
+    expect(countReader(1, 40)("13")).toEqual({ value: 13 });
+    for (const text of ["90", "0", "2.5", "many"]) expect(countReader(1, 40)(text)).toHaveProperty("error");
+    const volume = volumeReader(UNITS_OF.metric, "volume");
     expect(volume("40")).toEqual({ value: expect.closeTo(0.04, 12) });
     expect(volume("40 m3")).toEqual({ error: "More than a tanker holds. Check the unit." });
     expect(volume("40 m")).toHaveProperty("error");
@@ -159,15 +159,15 @@ describe("what is typed and what is said back", () => {
 
   test("how much is sprayed is read in either way of saying it, and as it is shown", () => {
     const { metric, us } = UNITS_OF;
-    expect(readsRate(metric)("70")).toEqual({ value: expect.closeTo(70e-6, 12) });
+    expect(rateReader(metric)("70")).toEqual({ value: expect.closeTo(70e-6, 12) });
     for (const text of ["600 sq ft/gal", "600 ft²/gal", "600 sq ft per gal"])
-      expect(readsRate(metric)(text)).toEqual({ value: expect.closeTo(67.9e-6, 7) });
-    expect(readsRate(us)("600")).toEqual(readsRate(us)("600 ft2/gal"));
+      expect(rateReader(metric)(text)).toEqual({ value: expect.closeTo(67.9e-6, 7) });
+    expect(rateReader(us)("600")).toEqual(rateReader(us)("600 ft2/gal"));
     for (const units of [metric, us]) {
-      const again = readsRate(units)(units.applicationRate(68e-6));
+      const again = rateReader(units)(units.applicationRate(68e-6));
       expect("value" in again && Math.abs(again.value / 68e-6 - 1)).toBeLessThan(0.01);
     }
-    for (const text of ["0 sq ft/gal", "3 m", "lots"]) expect(readsRate(us)(text)).toHaveProperty("error");
+    for (const text of ["0 sq ft/gal", "3 m", "lots"]) expect(rateReader(us)(text)).toHaveProperty("error");
   });
 
   test("levels are said as people say them", () => {

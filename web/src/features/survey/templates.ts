@@ -1,5 +1,5 @@
 import type { Room } from "@scutch/contract";
-import { USUAL_FLIGHT } from "@scutch/core/floor";
+import { DEFAULT_FLIGHT } from "@scutch/core/floor";
 
 /** A room as it usually is, to be corrected by its measure (common practice). */
 export interface Template {
@@ -14,7 +14,7 @@ export interface Template {
 export const TEMPLATES: readonly Template[] = [
   { name: "Hall", shape: { kind: "rectangle", length: 4, width: 1.1 }, hub: true },
   { name: "Lounge", shape: { kind: "rectangle", length: 5, width: 3.8 } },
-  { name: `Flight of ${USUAL_FLIGHT.steps}`, shape: { kind: "stairs", ...USUAL_FLIGHT } },
+  { name: `Flight of ${DEFAULT_FLIGHT.steps}`, shape: { kind: "stairs", ...DEFAULT_FLIGHT } },
   { name: "Landing", shape: { kind: "rectangle", length: 3, width: 1.2 }, upstairs: true },
   { name: "Bedroom", shape: { kind: "rectangle", length: 3.6, width: 3.2 }, upstairs: true },
 ];

@@ -1,7 +1,7 @@
 import type { JobId, Shelf } from "@scutch/contract";
 import { CalendarDays, Upload } from "lucide-react";
 import { useId, useState } from "react";
-import { planOf } from "../../device/jobRow.ts";
+import { currentPlan } from "../../device/jobRow.ts";
 import { pullJob } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
 import { readFileText } from "../../shared/files/jobFiles.ts";
@@ -35,7 +35,7 @@ export function DayTools({ shelf, day, jobIds }: Props) {
     );
     await Promise.allSettled(jobIds.filter((each) => !here.has(each)).map((each) => pullJob(db, send, each)));
     const rows = await db.jobs.bulkGet([...jobIds]);
-    const jobs = rows.flatMap((row) => (row ? [planOf(row)] : []));
+    const jobs = rows.flatMap((row) => (row ? [currentPlan(row)] : []));
     if (jobs.length < jobIds.length)
       setFault(
         "Not every job of the day is on this device yet; the file has those that are. Try again with a signal.",
@@ -54,7 +54,7 @@ export function DayTools({ shelf, day, jobIds }: Props) {
     if (read.kind === "fault") return setFault(read.sentence);
     const { db, send } = session();
     setDone(
-      said(
+      importMessage(
         read.kind === "job" ? await readInJob(db, send, read.file) : await readInCrew(db, send, read.file),
       ),
     );
@@ -98,7 +98,7 @@ export function DayTools({ shelf, day, jobIds }: Props) {
   );
 }
 
-function said({ jobs, copies, left }: ReadIn): string {
+function importMessage({ jobs, copies, left }: ReadIn): string {
   if (copies > 0) return "That job is here already: it was read in as a copy beside it, without its log.";
   const count = jobs === 1 ? "One job read in" : `${jobs} jobs read in`;
   return left > 0 ? `${count}; ${left} were here already and stay as they are.` : `${count}.`;

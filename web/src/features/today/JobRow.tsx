@@ -2,7 +2,7 @@ import type { Job, LogEntry, Shelf } from "@scutch/contract";
 import { lazy, Suspense } from "react";
 import { type JobState, stateOf } from "./jobState.ts";
 import { Row } from "./Row.tsx";
-import type { Listed } from "./useToday.ts";
+import type { JobListItem } from "./useToday.ts";
 
 /** Brings planning, drying and the care rules with it: the list stands without. */
 const PlannedRow = lazy(async () => ({ default: (await import("./PlannedRow.tsx")).PlannedRow }));
@@ -11,7 +11,7 @@ const PlannedRow = lazy(async () => ({ default: (await import("./PlannedRow.tsx"
 export type JobPath = (jobId: string, stage: JobState["kind"] | "running") => string;
 
 export interface JobRowProps {
-  readonly listed: Listed;
+  readonly listed: JobListItem;
   readonly shelf: Shelf;
   readonly now: number;
   readonly jobPath: JobPath;

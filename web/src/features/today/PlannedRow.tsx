@@ -1,7 +1,7 @@
-import { isUnderWay, runLogged } from "@scutch/core/log";
+import { foldRunState, isRunActive } from "@scutch/core/log";
 import { useMemo } from "react";
-import { planned } from "../../planning/planned.ts";
-import { runsOf, useMinuteUnderWay, useRunsFound } from "../../planning/runs.ts";
+import { computePlan } from "../../planning/planned.ts";
+import { cachedScheduler, useMinuteUnderWay, useRunsFound } from "../../planning/runs.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import type { JobRowProps, Known } from "./JobRow.tsx";
@@ -17,11 +17,11 @@ export function PlannedRow({ listed, shelf, now, jobPath, known }: JobRowProps &
   const runs = useRunsFound();
   const minute = useMinuteUnderWay(known.log);
   const plan = useMemo(
-    () => planned(known.job, shelf, known.log, pace, runsOf(known.job.id, runs), minute),
+    () => computePlan(known.job, shelf, known.log, pace, cachedScheduler(known.job.id, runs), minute),
     [known, shelf, pace, runs, minute],
   );
   const state = stateOf(listed, plan, now);
-  const running = isUnderWay(runLogged(known.log));
+  const running = isRunActive(foldRunState(known.log));
   const going = state.kind === "under-way" || state.kind === "drying";
   return (
     <Row

@@ -5,10 +5,10 @@ import { longDay, type Times } from "../../format/time.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import type { JobState } from "./jobState.ts";
-import type { Listed } from "./useToday.ts";
+import type { JobListItem } from "./useToday.ts";
 
 interface Props {
-  readonly listed: Listed;
+  readonly listed: JobListItem;
   readonly shelf: Shelf;
   readonly now: number;
   readonly to: string;
@@ -20,7 +20,7 @@ interface Props {
 }
 
 function headline(
-  listed: Listed,
+  listed: JobListItem,
   state: JobState | undefined,
   now: number,
   { about }: Times,
@@ -33,9 +33,9 @@ function headline(
     case "under-way":
       return ["rooms finished", `${state.finished} of ${state.rooms}`];
     case "drying":
-      return ["dry by about", state.dryAt === null ? "not yet" : about(state.dryAt, now)];
+      return ["dry by about", state.dryAtMs === null ? "not yet" : about(state.dryAtMs, now)];
     case "dry":
-      return state.dryAt === undefined ? ["", "done"] : ["dry since about", about(state.dryAt, now)];
+      return state.dryAtMs === undefined ? ["", "done"] : ["dry since about", about(state.dryAtMs, now)];
   }
 }
 

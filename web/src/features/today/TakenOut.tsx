@@ -3,16 +3,16 @@ import { useState } from "react";
 import { useLocation } from "react-router";
 import { pathOf } from "../../device/api.ts";
 import { changeJob } from "../../device/changes.ts";
-import { planOf } from "../../device/jobRow.ts";
+import { currentPlan } from "../../device/jobRow.ts";
 import { pullJob } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
 import { longDay } from "../../format/time.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
-import type { Listed } from "./useToday.ts";
+import type { JobListItem } from "./useToday.ts";
 
 interface Props {
-  readonly jobs: readonly Listed[];
+  readonly jobs: readonly JobListItem[];
   readonly nameOf: (siteId: string) => string;
 }
 
@@ -37,7 +37,7 @@ export function TakenOut({ jobs, nameOf }: Props) {
   );
 }
 
-function Line({ job, name }: { readonly job: Listed; readonly name: string }) {
+function Line({ job, name }: { readonly job: JobListItem; readonly name: string }) {
   const [sure, setSure] = useState(false);
   const [fault, setFault] = useState<string>();
   const putBack = async () => {
@@ -46,7 +46,7 @@ function Line({ job, name }: { readonly job: Listed; readonly name: string }) {
     const row = (await plan()) ?? (await pullJob(db, send, job.id as Job["id"]).then(plan));
     if (!row)
       return setFault("No connection, and its plan isn’t on this device. Try again with a connection.");
-    const before = planOf(row);
+    const before = currentPlan(row);
     changeJob(before, Job.parse({ ...before, removed: undefined }), "today");
   };
   const purge = async () => {

@@ -1,19 +1,19 @@
 import { Plus } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
-import { useLive, usePull } from "../../device/live.ts";
+import { useDeviceQuery, usePull } from "../../device/live.ts";
 import { pullMore, pullShelf, pullToday } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
-import { useShelfHere } from "../../device/thingsHere.ts";
+import { useLocalShelf } from "../../device/thingsHere.ts";
 import { dayAfter, dayOf, weekday } from "../../format/time.ts";
 import { heardOf } from "../../state/connectionSlice.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Empty, Failed, Loading } from "../../ui/States.tsx";
-import { useKey } from "../../ui/useKey.ts";
+import { useShortcut } from "../../ui/useKey.ts";
 import { useNow } from "../../ui/useNow.ts";
 import { type JobPath, JobRow } from "./JobRow.tsx";
-import { type Listed, useListed } from "./useToday.ts";
+import { type JobListItem, useJobList } from "./useToday.ts";
 
 /** Rows of a group shown at first, and with each more. */
 const AT_ONCE = 30;
@@ -22,20 +22,20 @@ const TakenOut = lazy(async () => ({ default: (await import("./TakenOut.tsx")).T
 const DayTools = lazy(async () => ({ default: (await import("./DayTools.tsx")).DayTools }));
 const NewJobDialog = lazy(async () => ({ default: (await import("./NewJobDialog.tsx")).NewJobDialog }));
 
-const byStart = (a: Listed, b: Listed) =>
+const byStart = (a: JobListItem, b: JobListItem) =>
   `${a.day} ${a.startsAt} ${a.id}`.localeCompare(`${b.day} ${b.startsAt} ${b.id}`);
 
 /** The crew's jobs round today. */
 export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
   const now = useNow();
   const today = dayOf(now);
-  const jobs = useListed(today);
-  const shelf = useShelfHere();
+  const jobs = useJobList(today);
+  const shelf = useLocalShelf();
   const crew = useAppSelector(selectCrew).name;
   const list = usePull(`today ${today}`, ({ db, send }) => pullToday(db, send, today));
   const shelves = usePull("shelf", ({ db, send }) => pullShelf(db, send));
   const [adding, setAdding] = useState(false);
-  useKey("n", () => setAdding(true));
+  useShortcut("n", () => setAdding(true));
   const sorted = (jobs ?? []).filter(({ removed }) => !removed).toSorted(byStart);
   const takenOut = (jobs ?? []).filter(({ removed }) => removed).toSorted(byStart);
   const lacking = !jobs ? list : shelf === null ? shelves : undefined;
@@ -107,14 +107,14 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
 
 interface GroupProps extends Omit<Parameters<typeof JobRow>[0], "listed"> {
   readonly name: string;
-  readonly jobs: readonly Listed[];
+  readonly jobs: readonly JobListItem[];
   /** Which way the list goes on beyond what is known here. */
   readonly more?: "earlier" | "later";
 }
 
 function Group({ name, jobs, more, ...rest }: GroupProps) {
   const [shown, setShown] = useState(AT_ONCE);
-  const list = useLive(async (db) => (await db.fact("list")) ?? null, []);
+  const list = useDeviceQuery(async (db) => (await db.fact("list")) ?? null, []);
   const beyond = more !== undefined && list?.[more] != null;
   if (jobs.length === 0 && !beyond) return null;
   const showMore = () => {

@@ -3,8 +3,8 @@ import type { Planned } from "../../planning/planned.ts";
 
 /** A job's rooms side by side, wide as their floors, shaded by how wet they are now. Rooms still to do are outlined. */
 export function WetStrip({ planned, now }: { readonly planned: Planned; readonly now: number }) {
-  const { work, result, start } = planned;
-  const hours = (now - start) / 3_600_000;
+  const { work, result, startMs } = planned;
+  const hours = (now - startMs) / 3_600_000;
   return (
     <div className="flex h-7 w-full gap-px" aria-hidden>
       {work.rooms.map((room, i) => {

@@ -1,7 +1,7 @@
 import type { CrewSettings, Job, Shelf } from "@scutch/contract";
 import icalGenerator, { ICalCalendarMethod } from "ical-generator";
-import { at } from "../../format/time.ts";
-import { planned } from "../../planning/planned.ts";
+import { timeAt } from "../../format/time.ts";
+import { computePlan } from "../../planning/planned.ts";
 
 /** A job without a plan of its own takes a place in the day all the same, h. */
 const UNPLANNED = 1;
@@ -11,14 +11,14 @@ export function calendarOf(jobs: readonly Job[], shelf: Shelf, pace?: CrewSettin
   const calendar = icalGenerator({ name: "Scutch", prodId: { company: "Scutch", product: "Scutch" } });
   calendar.method(ICalCalendarMethod.PUBLISH);
   for (const job of jobs) {
-    const { work, start } = planned(job, shelf, [], pace);
-    const finish = Math.max(UNPLANNED, ...work.rooms.map(({ finishedAt }) => finishedAt));
+    const { work, startMs } = computePlan(job, shelf, [], pace);
+    const finish = Math.max(UNPLANNED, ...work.rooms.map(({ finishedAtHours }) => finishedAtHours));
     const site = shelf.sites.find(({ id }) => id === job.siteId);
     const rooms = work.rooms.filter(({ passage }) => !passage);
     calendar.createEvent({
       id: job.id,
-      start: new Date(start),
-      end: new Date(at(start, finish)),
+      start: new Date(startMs),
+      end: new Date(timeAt(startMs, finish)),
       summary: `${site?.name ?? "Carpets"}: ${job.title}`,
       ...(site?.address ? { location: site.address } : {}),
       description: `${rooms.length} rooms: ${rooms.map(({ name }) => name).join(", ")}`,

@@ -1,21 +1,21 @@
 import type { Planned } from "../../planning/planned.ts";
 import { readyOfJob } from "../../planning/ready.ts";
-import type { Listed } from "./useToday.ts";
+import type { JobListItem } from "./useToday.ts";
 
 /** Where a job stands, as the plan and the log tell it. */
 export type JobState =
   | { readonly kind: "planned" }
   | { readonly kind: "under-way"; readonly finished: number; readonly rooms: number }
-  | { readonly kind: "drying"; readonly dryAt: number | null }
-  | { readonly kind: "dry"; readonly dryAt?: number };
+  | { readonly kind: "drying"; readonly dryAtMs: number | null }
+  | { readonly kind: "dry"; readonly dryAtMs?: number };
 
 /** Where a job stands; how wet it is only where it was planned, which only those begun lately are. */
-export function stateOf(listed: Listed, planned: Planned | undefined, now: number): JobState {
+export function stateOf(listed: JobListItem, planned: Planned | undefined, now: number): JobState {
   const { entries, finished, rooms } = listed;
   if (finished === 0 && entries === 0) return { kind: "planned" };
   if (finished < rooms || rooms === 0) return { kind: "under-way", finished, rooms };
   if (!planned) return { kind: "dry" };
-  const { work, result, start } = planned;
-  const dryAt = result ? readyOfJob({ work, result, ranges: undefined }, start, "dry").likely : null;
-  return dryAt !== null && dryAt <= now ? { kind: "dry", dryAt } : { kind: "drying", dryAt };
+  const { work, result, startMs } = planned;
+  const dryAtMs = result ? readyOfJob({ work, result, ranges: undefined }, startMs, "dry").likely : null;
+  return dryAtMs !== null && dryAtMs <= now ? { kind: "dry", dryAtMs } : { kind: "drying", dryAtMs };
 }

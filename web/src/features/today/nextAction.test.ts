@@ -1,7 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry, Product, Shelf } from "@scutch/contract";
 import { TIMES } from "../../format/time.ts";
-import { planned } from "../../planning/planned.ts";
+import { computePlan } from "../../planning/planned.ts";
 import { nextAction, nextText } from "./nextAction.ts";
 
 const L = 1e-3;
@@ -55,7 +55,7 @@ let n = 0;
 const entry = (kind: string, more: object) =>
   ({ id: `e${++n}`, at: "2026-03-09T10:00:00", kind, ...more }) as unknown as LogEntry;
 const next = (rooms: object[], log: LogEntry[] = []) =>
-  nextText(nextAction(planned(job(rooms), shelf, log)), TIMES["24"]);
+  nextText(nextAction(computePlan(job(rooms), shelf, log)), TIMES["24"]);
 
 describe("the next action on a job, in the order it is worked", () => {
   const nylon = { fibre: "nylon" };

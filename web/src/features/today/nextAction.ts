@@ -1,6 +1,6 @@
-import { fillsMade, isUnderWay, runLogged } from "@scutch/core/log";
+import { foldFills, foldRunState, isRunActive } from "@scutch/core/log";
 import { careOf } from "@scutch/core/plan";
-import { at, type Times } from "../../format/time.ts";
+import { type Times, timeAt } from "../../format/time.ts";
 import type { Planned } from "../../planning/planned.ts";
 import { stepName } from "../../shared/run/stepWords.ts";
 
@@ -15,19 +15,19 @@ export interface Next {
 function nextInRun({
   input: { logged = {} },
   work: { run },
-  start,
-}: Pick<Planned, "input" | "work" | "start">) {
+  startMs,
+}: Pick<Planned, "input" | "work" | "startMs">) {
   if (run.outcome !== "planned") return undefined;
-  const gone = new Set(run.gone);
+  const gone = new Set(run.closedSteps);
   const isInHand = (id: string) => logged[id]?.start !== undefined;
   const [step] = run.steps
     .filter(({ id, kind }) => kind !== "break" && !gone.has(id))
     .toSorted((a, b) => Number(isInHand(b.id)) - Number(isInHand(a.id)) || a.start - b.start);
-  return step && { what: stepName(step), roomId: step.roomId, at: at(start, step.end / 3600) };
+  return step && { what: stepName(step), roomId: step.roomId, at: timeAt(startMs, step.end / 3600) };
 }
 
 /** The next thing to do on a job, in the order it is worked: survey, questions, test, mix, clean, look again. */
-export function nextAction({ job, input, work, log, shelf, start }: Planned): Next {
+export function nextAction({ job, input, work, log, shelf, startMs }: Planned): Next {
   const rooms = work.rooms.filter(({ passage }) => !passage);
   if (rooms.length === 0) return { what: "Survey: type the rooms" };
   const nameOf = (roomId: string) => job.rooms.find(({ id }) => id === roomId)?.name ?? "a room";
@@ -36,7 +36,7 @@ export function nextAction({ job, input, work, log, shelf, start }: Planned): Ne
   const care = careOf(input).rooms.filter(({ roomId }) => open.some(({ id }) => id === roomId));
   const stop = care.find(({ danger }) => danger === "stop");
   if (stop) return { what: `Another way for ${nameOf(stop.roomId)}: a stop stands on it` };
-  const inRun = isUnderWay(runLogged(log)) ? nextInRun({ input, work, start }) : undefined;
+  const inRun = isRunActive(foldRunState(log)) ? nextInRun({ input, work, startMs }) : undefined;
   if (inRun)
     return { ...inRun, what: [inRun.what, inRun.roomId && nameOf(inRun.roomId)].filter(Boolean).join(", ") };
   const fibre = care.find(({ toDo }) => toDo.includes("fibre"));
@@ -50,7 +50,7 @@ export function nextAction({ job, input, work, log, shelf, start }: Planned): Ne
   for (const batch of job.batches) {
     const planned = work.batches.find(({ id }) => id === batch.id)?.batch;
     if (planned?.outcome !== "planned") continue;
-    const made = fillsMade(log, batch);
+    const made = foldFills(log, batch);
     const next = planned.fills.findIndex(
       ({ rooms: of }, i) => !made.has(i + 1) && of.some(({ roomId }) => open.some(({ id }) => id === roomId)),
     );
@@ -60,7 +60,7 @@ export function nextAction({ job, input, work, log, shelf, start }: Planned): Ne
   }
   const [room] = open;
   return room
-    ? { what: `Clean ${room.name}`, at: at(start, room.finishedAt) }
+    ? { what: `Clean ${room.name}`, at: timeAt(startMs, room.finishedAtHours) }
     : { what: "Nothing is left to do" };
 }
 

@@ -1,7 +1,7 @@
 import type { CrewFile, Job, JobFile, LogEntry } from "@scutch/contract";
 import type { Send } from "../../device/api.ts";
 import { pathOf } from "../../device/api.ts";
-import { addJob, logEntry, saveThing } from "../../device/changes.ts";
+import { addJob, logEntry, saveRecord } from "../../device/changes.ts";
 import type { DeviceDb } from "../../device/db.ts";
 import { copyOf } from "../../planning/jobCopy.ts";
 
@@ -25,11 +25,11 @@ async function addMissing(
   },
 ): Promise<void> {
   const there = async (kind: string, id: string) => (await db.things.get(`${kind}:${id}`)) !== undefined;
-  for (const each of things.sites) if (!(await there("site", each.id))) saveThing("site", each);
-  for (const each of things.products) if (!(await there("product", each.id))) saveThing("product", each);
-  for (const each of things.vessels) if (!(await there("vessel", each.id))) saveThing("vessel", each);
-  for (const each of things.gear) if (!(await there("gear", each.id))) saveThing("gear", each);
-  for (const each of things.lots ?? []) if (!(await there("lot", each.id))) saveThing("lot", each);
+  for (const each of things.sites) if (!(await there("site", each.id))) saveRecord("site", each);
+  for (const each of things.products) if (!(await there("product", each.id))) saveRecord("product", each);
+  for (const each of things.vessels) if (!(await there("vessel", each.id))) saveRecord("vessel", each);
+  for (const each of things.gear) if (!(await there("gear", each.id))) saveRecord("gear", each);
+  for (const each of things.lots ?? []) if (!(await there("lot", each.id))) saveRecord("lot", each);
 }
 
 function addWithLog(job: Job, log: readonly LogEntry[]): void {

@@ -1,27 +1,27 @@
-import { cardFacts, Job, type JobCard, LogEntry, OPEN_DAYS, readKnown } from "@scutch/contract";
+import { Job, type JobCard, LogEntry, OPEN_DAYS, parseTolerantly, summarizeJob } from "@scutch/contract";
 import { useMemo } from "react";
-import { waitingIn } from "../../device/db.ts";
-import { planOf } from "../../device/jobRow.ts";
-import { useLive, useSteady } from "../../device/live.ts";
+import { pendingRows } from "../../device/db.ts";
+import { currentPlan } from "../../device/jobRow.ts";
+import { useDeviceQuery, useStableValue } from "../../device/live.ts";
 import { dayBefore } from "../../format/time.ts";
 
 /** A job as Today shows it; with plan and log where it was begun lately and may not be dry. */
-export interface Listed extends Omit<JobCard, "version" | "logMark" | "job" | "log"> {
+export interface JobListItem extends Omit<JobCard, "version" | "logMark" | "job" | "log"> {
   readonly open?: { readonly job: Job; readonly log: readonly LogEntry[] };
   /** Plan and log of a job of the day, begun or not. */
   readonly today?: { readonly job: Job; readonly log: readonly LogEntry[] };
 }
 
 /** The jobs known on this device, by day; those changed or begun here as they stand here. */
-export function useListed(day: string): readonly Listed[] | undefined {
-  const found = useLive(
+export function useJobList(day: string): readonly JobListItem[] | undefined {
+  const found = useDeviceQuery(
     async (db) => {
       const cards = await db.cards.toArray();
       const since = dayBefore(day, OPEN_DAYS);
       const recent = cards
         .filter((card) => card.day >= since && card.day <= day)
         .map(({ id }) => id as string);
-      const changed = await waitingIn(db.jobs);
+      const changed = await pendingRows(db.jobs);
       const rows = [...changed, ...(await db.jobs.bulkGet(recent))].filter((row) => row !== undefined);
       const entries = await db.entries
         .where("jobId")
@@ -29,7 +29,7 @@ export function useListed(day: string): readonly Listed[] | undefined {
         .toArray();
       return {
         cards,
-        plans: rows.map((row) => ({ plan: planOf(row), since: planOf(row).day >= since })),
+        plans: rows.map((row) => ({ plan: currentPlan(row), since: currentPlan(row).day >= since })),
         entries: entries.map(({ jobId, entry }) => ({ jobId, entry })),
         heard: (await db.fact("list")) !== undefined,
       };
@@ -37,21 +37,21 @@ export function useListed(day: string): readonly Listed[] | undefined {
     [day],
     `today ${day}`,
   );
-  const steady = useSteady(found);
+  const steady = useStableValue(found);
   return useMemo(() => {
     if (!steady) return undefined;
-    const listed = new Map<string, Listed>(steady.cards.map((card) => [card.id, card]));
+    const listed = new Map<string, JobListItem>(steady.cards.map((card) => [card.id, card]));
     for (const { plan, since } of steady.plans) {
-      const job = readKnown(Job, plan);
+      const job = parseTolerantly(Job, plan);
       if (!job.ok) continue;
       const log = steady.entries.flatMap(({ jobId, entry }) => {
-        const known = jobId === plan.id ? readKnown(LogEntry, entry) : undefined;
+        const known = jobId === plan.id ? parseTolerantly(LogEntry, entry) : undefined;
         return known?.ok ? [known.value] : [];
       });
       // A log this device hasn't read isn't an empty one: what the card says of it stands.
       const card = listed.get(plan.id);
       const whole = log.length >= (card?.entries ?? 0);
-      const facts = cardFacts(job.value, log);
+      const facts = summarizeJob(job.value, log);
       listed.set(plan.id, {
         ...facts,
         finished: whole ? facts.finished : (card?.finished ?? 0),

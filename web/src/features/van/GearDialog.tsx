@@ -1,8 +1,8 @@
 import { Gear, GearId, type GearKind } from "@scutch/contract";
 import { useState } from "react";
-import { saveThing } from "../../device/changes.ts";
+import { saveRecord } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { reads, readsNumber } from "../../format/readers.ts";
+import { numberReader, quantityReader } from "../../format/readers.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
@@ -10,7 +10,7 @@ import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
 import { useDraft } from "../../ui/useDraft.ts";
-import { GEAR_FIELDS, GEAR_KIND_NAMES, type GearField, USUAL_GEAR } from "./gearFields.ts";
+import { DEFAULT_GEAR, GEAR_FIELDS, GEAR_KIND_NAMES, type GearField } from "./gearFields.ts";
 
 interface Props {
   readonly kind: GearKind;
@@ -19,18 +19,18 @@ interface Props {
 }
 
 const plainNumber = (text: string) =>
-  readsNumber(0, Number.MAX_VALUE, "Type a number.")(text.replace(/^\s*1\s*:\s*/, ""));
+  numberReader(0, Number.MAX_VALUE, "Type a number.")(text.replace(/^\s*1\s*:\s*/, ""));
 
 /** Something of the van, by the figures its kind has. */
 export function GearDialog({ kind, item, onClose }: Props) {
   const units = useUnits();
-  const first = item ?? { id: newId(GearId), kind, count: 1, ...USUAL_GEAR[kind] };
+  const first = item ?? { id: newId(GearId), kind, count: 1, ...DEFAULT_GEAR[kind] };
   const { draft, set, errorAt, check } = useDraft(Gear, first as Partial<Gear>);
   const [values, setValues] = useState(first as Readonly<Record<string, unknown>>);
   const save = () => {
     const checked = check();
     if (!checked) return;
-    saveThing("gear", checked);
+    saveRecord("gear", checked);
     onClose();
   };
   const change = (field: GearField, value: number | undefined): undefined => {
@@ -56,7 +56,7 @@ export function GearDialog({ kind, item, onClose }: Props) {
                 label={field.label}
                 value={typeof value === "number" ? value : undefined}
                 show={(number) => field.show(number, units)}
-                read={field.dimension ? reads(field.dimension, field.bare(units)) : plainNumber}
+                read={field.dimension ? quantityReader(field.dimension, field.bare(units)) : plainNumber}
                 onChange={(number) => change(field, number)}
                 fault={errorAt(field.key, (limit) => field.show(limit, units))}
               />

@@ -9,9 +9,9 @@ import {
 } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { useMemo, useState } from "react";
-import { saveThing } from "../../device/changes.ts";
+import { saveRecord } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { packField, readsNumber } from "../../format/readers.ts";
+import { numberReader, packField } from "../../format/readers.ts";
 import { dayAfter, startOf, today } from "../../format/time.ts";
 import { doseOf } from "../../format/units.ts";
 import { lotsLeft } from "../../shared/stock/stock.ts";
@@ -128,7 +128,7 @@ function LotDialog({
   const save = () => {
     const checked = check();
     if (!checked) return;
-    saveThing("lot", checked);
+    saveRecord("lot", checked);
     onClose();
   };
   return (
@@ -156,7 +156,7 @@ function LotDialog({
             label="Packs"
             value={draft.packs}
             show={String}
-            read={readsNumber(0, 100_000, "Type how many packs.")}
+            read={numberReader(0, 100_000, "Type how many packs.")}
             onChange={(packs) => set({ packs } as Partial<StockLot>)}
             fault={errorAt("packs")}
           />

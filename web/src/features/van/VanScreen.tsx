@@ -5,7 +5,7 @@ import { useJobsFrom } from "../../device/jobHere.ts";
 import { usePull } from "../../device/live.ts";
 import { pullToday } from "../../device/pull.ts";
 import { today } from "../../format/time.ts";
-import { joined } from "../../format/units.ts";
+import { formatAmount } from "../../format/units.ts";
 import { VESSEL_KIND_NAMES } from "../../format/words.ts";
 import { VesselDialog } from "../../shared/products/VesselDialog.tsx";
 import { WithShelf } from "../../shared/products/WithShelf.tsx";
@@ -51,7 +51,7 @@ function OpenVan({ shelf }: { readonly shelf: Shelf }) {
                 name={vessel.name}
                 figures={[
                   VESSEL_KIND_NAMES[vessel.kind ?? "pump-sprayer"],
-                  joined(units.volume(vessel.nominal)),
+                  formatAmount(units.volume(vessel.nominal)),
                 ]}
                 onOpen={() => setOpened({ what: "vessel", vessel })}
               />

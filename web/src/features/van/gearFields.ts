@@ -1,6 +1,6 @@
 import type { GearKind } from "@scutch/contract";
-import { type Dimension, decimal, showQuantity, toSi, type UnitId } from "@scutch/core/quantity";
-import { joined, type UnitsOfCrew } from "../../format/units.ts";
+import { type Dimension, decimal, formatQuantity, toSi, type UnitId } from "@scutch/core/quantity";
+import { formatAmount, type UnitFormatter } from "../../format/units.ts";
 
 export const GEAR_KIND_NAMES: Readonly<Record<GearKind, string>> = {
   tip: "Injector tips",
@@ -19,8 +19,8 @@ export interface GearField {
   readonly key: string;
   readonly label: string;
   readonly dimension?: Dimension;
-  readonly bare: (units: UnitsOfCrew) => UnitId;
-  readonly show: (value: number, units: UnitsOfCrew) => string;
+  readonly bare: (units: UnitFormatter) => UnitId;
+  readonly show: (value: number, units: UnitFormatter) => string;
   /** What is kept for each SI unit typed; 1 where absent. */
   readonly kept?: number;
 }
@@ -39,8 +39,8 @@ const length = (key: string, label: string, small: boolean): GearField => ({
   show: (value, units) =>
     small
       ? units.system === "metric"
-        ? showQuantity(value, "mm", 0)
-        : showQuantity(value, "in", 2)
+        ? formatQuantity(value, "mm", 0)
+        : formatQuantity(value, "in", 2)
       : units.length(value),
 });
 const MINUTE = 60;
@@ -50,7 +50,7 @@ const perMinute = (key: string, label: string): GearField => ({
   label: `${label}, a minute`,
   dimension: "volume",
   bare: (units) => (units.system === "metric" ? "l" : "gal"),
-  show: (value, units) => joined(units.volume(value * MINUTE)),
+  show: (value, units) => formatAmount(units.volume(value * MINUTE)),
   kept: 1 / MINUTE,
 });
 const airflow = (key: string, label: string): GearField => ({
@@ -59,7 +59,7 @@ const airflow = (key: string, label: string): GearField => ({
   dimension: "airflow",
   bare: (units) => (units.system === "metric" ? "m3h" : "cfm"),
   show: (value, units) =>
-    units.system === "metric" ? showQuantity(value, "m3h", 0) : showQuantity(value, "cfm", 0),
+    units.system === "metric" ? formatQuantity(value, "m3h", 0) : formatQuantity(value, "cfm", 0),
 });
 
 /** Pressures are typed in any unit, kept in `kept` pascals. */
@@ -73,7 +73,7 @@ const pressure = (
   label,
   dimension: "pressure",
   bare: (units) => inUnits[units.system === "metric" ? 0 : 1],
-  show: (value, units) => showQuantity(value * kept, inUnits[units.system === "metric" ? 0 : 1], 1),
+  show: (value, units) => formatQuantity(value * kept, inUnits[units.system === "metric" ? 0 : 1], 1),
   kept: 1 / kept,
 });
 
@@ -85,7 +85,7 @@ export const GEAR_FIELDS: Readonly<Record<GearKind, readonly GearField[]>> = {
       label: "Smallest mark",
       dimension: "volume",
       bare: (units) => units.bare.amount,
-      show: (value, units) => joined(units.amount(value)),
+      show: (value, units) => formatAmount(units.amount(value)),
     },
   ],
   wand: [
@@ -114,7 +114,7 @@ export const GEAR_FIELDS: Readonly<Record<GearKind, readonly GearField[]>> = {
       label: "Takes out a day, as rated",
       dimension: "volume",
       bare: (units) => (units.system === "metric" ? "l" : "pt"),
-      show: (value, units) => showQuantity(value / 1000, units.system === "metric" ? "l" : "pt", 1),
+      show: (value, units) => formatQuantity(value / 1000, units.system === "metric" ? "l" : "pt", 1),
       kept: 1000,
     },
   ],
@@ -123,7 +123,7 @@ export const GEAR_FIELDS: Readonly<Record<GearKind, readonly GearField[]>> = {
 };
 
 /** First values of a new thing of a kind: usual ones (common practice). */
-export const USUAL_GEAR: Readonly<Record<GearKind, Readonly<Record<string, number>>>> = {
+export const DEFAULT_GEAR: Readonly<Record<GearKind, Readonly<Record<string, number>>>> = {
   tip: { ratio: 8 },
   measure: { step: toSi(5, "ml") },
   wand: { headWidth: 0.3, ratedJetFlow: 4e-5, pressure: 20 },

@@ -1,13 +1,13 @@
-import { type Gear, type Job, jobInput, type Product, type Shelf } from "@scutch/contract";
+import { type Gear, type Job, type Product, type Shelf, toJobInput } from "@scutch/contract";
 import { protectionOf } from "@scutch/core/care";
 import { METHOD_FIGURES } from "@scutch/core/clean";
 import { planWork, type WorkPlan } from "@scutch/core/plan";
 import { GEAR_NAMES } from "../../format/careWords.ts";
-import { doseOf, joined, type UnitsOfCrew } from "../../format/units.ts";
+import { doseOf, formatAmount, type UnitFormatter } from "../../format/units.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { boxOf, floorOf } from "../../planning/floorPlan.ts";
-import { roughly } from "../../planning/runs.ts";
+import { scheduleQuickly } from "../../planning/runs.ts";
 import { guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
 import { loadOf } from "./needs.ts";
 
@@ -51,7 +51,7 @@ function spottersFor(job: Job, shelf: Shelf): Product[] {
 const gearOf = (shelf: Shelf, id: string | undefined): Gear | undefined =>
   shelf.gear.find((each) => each.id === id);
 
-function machinesFor(job: Job, work: WorkPlan, shelf: Shelf, units: UnitsOfCrew): LoadItem[] {
+function machinesFor(job: Job, work: WorkPlan, shelf: Shelf, units: UnitFormatter): LoadItem[] {
   const methods = [...new Set(work.rooms.filter(({ passage }) => !passage).map(({ method }) => method))];
   const rinsed = methods.some((method) => METHOD_FIGURES[method].wetStrokes > 0);
   const named = [job.rig?.wandId, job.rig?.blowerId].flatMap((id) => gearOf(shelf, id) ?? []);
@@ -83,11 +83,11 @@ function machinesFor(job: Job, work: WorkPlan, shelf: Shelf, units: UnitsOfCrew)
 const many = (count: number, one: string, more: string) => `${count === 1 ? `1 ${one}` : `${count} ${more}`}`;
 
 /** Everything some jobs need in the van, each thing once: from their plans, their spots and what was told of them. */
-export function loadList(jobs: readonly Job[], shelf: Shelf, units: UnitsOfCrew): LoadItem[] {
+export function loadList(jobs: readonly Job[], shelf: Shelf, units: UnitFormatter): LoadItem[] {
   if (jobs.length === 0) return [];
   const { amounts, vesselIds, airMovers } = loadOf(jobs, shelf);
   const productOf = (id: string) => shelf.products.find((each) => each.id === id);
-  const works = jobs.map((job) => ({ job, work: planWork(jobInput(job, shelf), roughly) }));
+  const works = jobs.map((job) => ({ job, work: planWork(toJobInput(job, shelf), scheduleQuickly) }));
   const spotters = works.flatMap(({ job }) => spottersFor(job, shelf));
   const sum = (value: (work: WorkPlan) => number) =>
     works.reduce((total, { work }) => total + value(work), 0);
@@ -113,7 +113,9 @@ export function loadList(jobs: readonly Job[], shelf: Shelf, units: UnitsOfCrew)
       };
     }),
     ...spotters.map(({ id, name }) => ({ key: id as string, what: name, how: "spotter" })),
-    ...(defoamer > 0 ? [{ key: "defoamer", what: "Defoamer", how: joined(units.amount(defoamer)) }] : []),
+    ...(defoamer > 0
+      ? [{ key: "defoamer", what: "Defoamer", how: formatAmount(units.amount(defoamer)) }]
+      : []),
     ...vesselIds.map((id) => ({
       key: id,
       what: shelf.vessels.find((each) => each.id === id)?.name ?? "A vessel",

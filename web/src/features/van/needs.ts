@@ -1,6 +1,6 @@
-import { type Job, jobInput, type ProductId, type Shelf, type Stock } from "@scutch/contract";
+import { type Job, type ProductId, type Shelf, type Stock, toJobInput } from "@scutch/contract";
 import { planWork } from "@scutch/core/plan";
-import { roughly } from "../../planning/runs.ts";
+import { scheduleQuickly } from "../../planning/runs.ts";
 import { leftOf } from "../../shared/stock/stock.ts";
 
 /** What a product is wanted for and whether there is enough; m³ or kg. */
@@ -28,7 +28,7 @@ export function loadOf(jobs: readonly Job[], shelf: Shelf): Load {
   const add = (id: string, amount: number) =>
     amounts.set(id as ProductId, (amounts.get(id as ProductId) ?? 0) + amount);
   for (const job of jobs) {
-    const work = planWork(jobInput(job, shelf), roughly);
+    const work = planWork(toJobInput(job, shelf), scheduleQuickly);
     for (const { id, batch } of work.batches) {
       const choice = job.batches.find((each) => each.id === id);
       if (!choice || (batch.outcome === "planned" && batch.fills.length === 0)) continue;

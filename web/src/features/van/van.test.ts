@@ -9,13 +9,13 @@ import {
   type Vessel,
 } from "@scutch/contract";
 import fc from "fast-check";
-import { reads } from "../../format/readers.ts";
+import { quantityReader } from "../../format/readers.ts";
 import { UNITS_OF } from "../../format/units.ts";
 import { isForMixing, measuresFor } from "../../shared/products/measures.ts";
 import { leftOf, lotsLeft } from "../../shared/stock/stock.ts";
 import { AIR_MOVER, airMoverOf } from "../dry/advice.ts";
 import { productsFromCsv, productsToCsv } from "../shelf/productCsv.ts";
-import { GEAR_FIELDS, USUAL_GEAR } from "./gearFields.ts";
+import { DEFAULT_GEAR, GEAR_FIELDS } from "./gearFields.ts";
 import { loadOf, needsOf } from "./needs.ts";
 
 const id = (kind: number, n: number) =>
@@ -206,7 +206,7 @@ describe("what is in the van", () => {
 
   test("a new thing of any kind is one the contract takes as soon as it has a name, with a field for each of its figures", () => {
     for (const kind of kinds) {
-      const item = Gear.parse({ id: id(11, 1), kind, name: "New", count: 1, ...USUAL_GEAR[kind] });
+      const item = Gear.parse({ id: id(11, 1), kind, name: "New", count: 1, ...DEFAULT_GEAR[kind] });
       const { id: _id, kind: _kind, name: _name, count: _count, ...figures } = item;
       expect(GEAR_FIELDS[kind].map(({ key }) => key).sort()).toEqual(Object.keys(figures).sort());
     }
@@ -216,9 +216,9 @@ describe("what is in the van", () => {
     for (const units of [metric, us])
       for (const kind of kinds)
         for (const field of GEAR_FIELDS[kind]) {
-          const value = USUAL_GEAR[kind][field.key] as number;
+          const value = DEFAULT_GEAR[kind][field.key] as number;
           if (!field.dimension) continue;
-          const read = reads(field.dimension, field.bare(units))(field.show(value, units));
+          const read = quantityReader(field.dimension, field.bare(units))(field.show(value, units));
           if ("error" in read) throw new Error(`${kind} ${field.key}: ${read.error}`);
           expect(Math.abs((read.value * (field.kept ?? 1)) / value - 1)).toBeLessThan(0.02);
         }

@@ -1,6 +1,6 @@
 import type { Room } from "@scutch/contract";
 import { isHardFloor, LIKELY_ANSWERS } from "@scutch/core/care";
-import { ASSUMED } from "@scutch/core/plan";
+import { DEFAULTS } from "@scutch/core/plan";
 import { Link } from "react-router";
 import { FIBRE_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -19,7 +19,7 @@ interface Props {
 export function FibreQuestion({ desk, rooms, waits }: Props) {
   const [first] = rooms;
   if (!first) return null;
-  const covering = first.covering ?? ASSUMED.covering;
+  const covering = first.covering ?? DEFAULTS.covering;
   if (isHardFloor(covering) || LIKELY_ANSWERS[covering].length === 0) return null;
   const ids: readonly string[] = rooms.map(({ id }) => id);
   const say = (fibre: Room["fibre"]) =>

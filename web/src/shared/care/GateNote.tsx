@@ -1,6 +1,6 @@
 import type { Product, Room } from "@scutch/contract";
-import type { Gate } from "@scutch/core/care";
-import { ASSUMED } from "@scutch/core/plan";
+import type { DyeTestStatus } from "@scutch/core/care";
+import { DEFAULTS } from "@scutch/core/plan";
 import { useState } from "react";
 import { COVERING_NAMES, FIBRE_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -14,14 +14,14 @@ interface Props {
   readonly desk: JobDesk;
   readonly room: Room;
   readonly product: Product;
-  readonly gate: Gate;
+  readonly gate: DyeTestStatus;
 }
 
 /** How the dye test of a product on a room's covering stands, and the way to make it. */
 export function GateNote({ desk, room, product, gate }: Props) {
   const [dialog, setDialog] = useState<"test" | "override">();
   if (gate === "not-needed") return null;
-  const kind = `${COVERING_NAMES[room.covering ?? ASSUMED.covering].toLowerCase()}, ${FIBRE_NAMES[room.fibre ?? "unknown"].toLowerCase()}`;
+  const kind = `${COVERING_NAMES[room.covering ?? DEFAULTS.covering].toLowerCase()}, ${FIBRE_NAMES[room.fibre ?? "unknown"].toLowerCase()}`;
   const floor = `${room.carpet ?? room.name} (${kind})`;
   const buttons = (
     <div className="mt-2 flex flex-wrap gap-2 print:hidden">

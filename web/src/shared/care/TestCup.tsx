@@ -1,6 +1,6 @@
 import type { Product, Room } from "@scutch/contract";
 import { concentratePerWater, testCup } from "@scutch/core/mix";
-import { joined, scoopsOf } from "../../format/units.ts";
+import { formatAmount, scoopsOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { matterInHand } from "../products/measures.ts";
@@ -23,11 +23,11 @@ export function TestCup({ desk, room, product }: Props) {
   if (!cup) return null;
   return (
     <p className="mt-1">
-      A cup for it: <strong>{joined(units.amount(cup.water))} of water</strong>, then{" "}
+      A cup for it: <strong>{formatAmount(units.amount(cup.water))} of water</strong>, then{" "}
       <strong>
         {cup.powder
-          ? `${joined(scoopsOf(cup.powder.scoops))} (${joined(units.powder(cup.powder.mass))})`
-          : joined(units.amount(cup.concentrate))}
+          ? `${formatAmount(scoopsOf(cup.powder.scoops))} (${formatAmount(units.powder(cup.powder.mass))})`
+          : formatAmount(units.amount(cup.concentrate))}
       </strong>{" "}
       of {product.name}.
     </p>

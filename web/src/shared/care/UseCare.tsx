@@ -1,6 +1,6 @@
 import type { ProductId, RoomId } from "@scutch/contract";
 import { judgeProduct } from "@scutch/core/care";
-import { careFloor, gateOf, hazardsOnFloor } from "@scutch/core/plan";
+import { careFloor, dyeTestStatusOf, hazardsOnFloor } from "@scutch/core/plan";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Cautions, Stops } from "./CareStrip.tsx";
 import { FloorMeeting } from "./FloorMeeting.tsx";
@@ -27,7 +27,12 @@ export function UseCare({ desk, roomId, productId }: Props) {
         <FloorMeeting key={hazard.pair.join()} hazard={hazard} />
       ))}
       {judgement.verdict !== "stop" && (
-        <GateNote desk={desk} room={room} product={product} gate={gateOf(desk.input, room, product.id)} />
+        <GateNote
+          desk={desk}
+          room={room}
+          product={product}
+          gate={dyeTestStatusOf(desk.input, room, product.id)}
+        />
       )}
       <Cautions judgements={[{ about: product.name, judgement }]} />
     </div>

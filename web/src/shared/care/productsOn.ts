@@ -1,12 +1,12 @@
 import type { Product, RoomId } from "@scutch/contract";
-import { standing } from "@scutch/core/log";
+import { effectiveEntries } from "@scutch/core/log";
 import type { JobDesk } from "../../planning/desk.ts";
 
 /** Products that have been on a room's floor, as logged: sprayed with what rode on the mix, used by hand, tried on a spot. */
 export function productsOn({ job, log, shelf }: JobDesk, roomId: RoomId): readonly Product[] {
   const room = job.rooms.find(({ id }) => id === roomId);
   const sprayedFrom = room?.batchId ?? job.batches[0]?.id;
-  const ids = standing(log).flatMap((entry) => {
+  const ids = effectiveEntries(log).flatMap((entry) => {
     if (entry.kind === "product-used" || entry.kind === "spot-attempt")
       return entry.roomId === roomId && entry.productId ? [entry.productId] : [];
     if (entry.kind !== "fill-made" || entry.batchId !== sprayedFrom) return [];

@@ -1,7 +1,7 @@
-import { CrewFile, type Job, JobFile, type LogEntry, readKnown, type Shelf } from "@scutch/contract";
-import { slipsOf } from "@scutch/core/log";
+import { CrewFile, type Job, JobFile, type LogEntry, parseTolerantly, type Shelf } from "@scutch/contract";
+import { retractedIds } from "@scutch/core/log";
 import Papa from "papaparse";
-import type { UnitsOfCrew } from "../../format/units.ts";
+import type { UnitFormatter } from "../../format/units.ts";
 import { entryText, roomOf } from "../logging/entryText.ts";
 
 /** A job with everything its plan is computed from, in the open format. */
@@ -55,12 +55,12 @@ export function readFileText(text: string): ReadFile {
   }
   const format = (document as { format?: unknown } | null)?.format;
   if (format === "scutch-job") {
-    const read = readKnown(JobFile, document);
+    const read = parseTolerantly(JobFile, document);
     if (read.ok) return { kind: "job", file: read.value };
     return { kind: "fault", sentence: faultOf(read.error.issues[0]?.path) };
   }
   if (format === "scutch-crew") {
-    const read = readKnown(CrewFile, document);
+    const read = parseTolerantly(CrewFile, document);
     if (read.ok) return { kind: "crew", file: read.value };
     return { kind: "fault", sentence: faultOf(read.error.issues[0]?.path) };
   }
@@ -74,11 +74,11 @@ const faultOf = (path: readonly PropertyKey[] = []) =>
 const safe = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
 
 /** A job's log as CSV (RFC 4180): a line an entry, in the order it happened, words as the screen says them. */
-export function logCsv(job: Job, shelf: Shelf, log: readonly LogEntry[], units: UnitsOfCrew): string {
+export function logCsv(job: Job, shelf: Shelf, log: readonly LogEntry[], units: UnitFormatter): string {
   const struck = new Set(
     log.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects as string] : [])),
   );
-  const slips = slipsOf(log);
+  const slips = retractedIds(log);
   return Papa.unparse(
     log.map((entry) => {
       const { what, said } = entryText(entry, { job, shelf }, units);

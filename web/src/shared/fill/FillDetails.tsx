@@ -1,15 +1,15 @@
 import type { LogEntryOf, Product } from "@scutch/contract";
-import { type Fill, workingOfMass } from "@scutch/core/mix";
+import { explainMass, type Fill } from "@scutch/core/mix";
 import type { RoomPlan } from "@scutch/core/plan";
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import type { ReactNode } from "react";
 import type { Times } from "../../format/time.ts";
-import { joined, type UnitsOfCrew } from "../../format/units.ts";
+import { formatAmount, type UnitFormatter } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { useClock } from "../../ui/useClock.ts";
-import { Worked } from "../working/Worked.tsx";
+import { ExplainedFigure } from "../working/Worked.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -43,7 +43,7 @@ export function FillDetails({ desk, product, fill, madeBy, nameOf }: Props) {
       {fill.pouredAway !== undefined && (
         <Row
           name="First pour away"
-          value={joined(units.amount(fill.pouredAway))}
+          value={formatAmount(units.amount(fill.pouredAway))}
           note="what is left of the fill before is too old by then"
         />
       )}
@@ -54,7 +54,7 @@ export function FillDetails({ desk, product, fill, madeBy, nameOf }: Props) {
           note={
             product.potLife === undefined || fill.madeAt === undefined
               ? undefined
-              : `about ${clock(desk.start + fill.madeAt * 1000)}: it keeps ${showDuration(product.potLife)}`
+              : `about ${clock(desk.startMs + fill.madeAt * 1000)}: it keeps ${formatDuration(product.potLife)}`
           }
         />
       )}
@@ -62,9 +62,9 @@ export function FillDetails({ desk, product, fill, madeBy, nameOf }: Props) {
       <Row
         name="To carry"
         value={
-          <Worked label="To carry" working={() => workingOfMass(fill)}>
+          <ExplainedFigure label="To carry" working={() => explainMass(fill)}>
             {units.mass(fill.mass)}
-          </Worked>
+          </ExplainedFigure>
         }
       />
     </dl>
@@ -85,7 +85,7 @@ function useBy(
 }
 
 /** How a room's zones take it: lanes heavier, edges a mist. */
-function zonesText(room: RoomPlan | undefined, units: UnitsOfCrew): string | undefined {
+function zonesText(room: RoomPlan | undefined, units: UnitFormatter): string | undefined {
   if (!room || room.zones.lane + room.zones.edge === 0) return undefined;
   const { lane, edge } = room.zones;
   return [

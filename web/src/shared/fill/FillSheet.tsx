@@ -1,16 +1,16 @@
 import type { BatchChoice, LogEntryOf, Product, Vessel } from "@scutch/contract";
 import { protectionOf, reactantsOf } from "@scutch/core/care";
-import { concentratePerWater, type Fill, workingOfConcentrate, workingOfWater } from "@scutch/core/mix";
+import { concentratePerWater, explainConcentrate, explainWater, type Fill } from "@scutch/core/mix";
 import type { RoomCare } from "@scutch/core/plan";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
-import { doseOf, joined, type Shown, scoopsOf, strengthOf } from "../../format/units.ts";
+import { doseOf, formatAmount, type Shown, scoopsOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { pairsWith } from "../care/MixCare.tsx";
 import type { EntryBody } from "../logging/useLogging.ts";
-import { Worked } from "../working/Worked.tsx";
+import { ExplainedFigure } from "../working/Worked.tsx";
 import { Bottle } from "./Bottle.tsx";
 import { FillDetails } from "./FillDetails.tsx";
 import { Halted } from "./Halted.tsx";
@@ -101,7 +101,7 @@ export function FillSheet({
             headSpace={vessel.headSpace / vessel.nominal}
             level={(fill.mark ?? fill.volume) / vessel.nominal}
             lines={(vessel.lines ?? []).map((line) => line / vessel.nominal)}
-            label={joined(units.volume(fill.mark ?? fill.volume))}
+            label={formatAmount(units.volume(fill.mark ?? fill.volume))}
           />
           <div className="grid gap-3">
             <div>
@@ -109,21 +109,24 @@ export function FillSheet({
                 1 Water
                 {product.waterTemperature !== undefined && `, ${units.temperature(product.waterTemperature)}`}
               </div>
-              <Worked label="Water" working={() => workingOfWater(fill)}>
+              <ExplainedFigure label="Water" working={() => explainWater(fill)}>
                 <Big {...units.volume(fill.water)} />
-              </Worked>
+              </ExplainedFigure>
             </div>
             <div>
               <div className="text-soft">2 then {powder ? "powder" : "concentrate"}</div>
               {fill.powder ? (
                 <Big {...scoopsOf(fill.powder.scoops)} />
               ) : (
-                <Worked label="Concentrate" working={() => workingOfConcentrate(fill, wanted, batch.measure)}>
+                <ExplainedFigure
+                  label="Concentrate"
+                  working={() => explainConcentrate(fill, wanted, batch.measure)}
+                >
                   <Big {...units.amount(fill.concentrate)} />
-                </Worked>
+                </ExplainedFigure>
               )}
               {fill.powder && (
-                <span className="block text-soft">{joined(units.powder(fill.powder.mass))}</span>
+                <span className="block text-soft">{formatAmount(units.powder(fill.powder.mass))}</span>
               )}
             </div>
             {fill.boosters.map(({ id, concentrate, powder: dose }) => (
@@ -152,7 +155,7 @@ export function FillSheet({
           {madeBy ? (
             <p className="mt-4 border-accent border-l-4 bg-wash px-4 py-3 font-semibold">
               Made at {clock(Date.parse(madeBy.at))}
-              {madeBy.by && ` by ${madeBy.by}`}: {joined(units.volume(madeBy.water))} of water,{" "}
+              {madeBy.by && ` by ${madeBy.by}`}: {formatAmount(units.volume(madeBy.water))} of water,{" "}
               {doseOf(madeBy.powder ?? madeBy.concentrate, madeBy.powder !== undefined, units)} of{" "}
               {madeBy.powder === undefined ? "concentrate" : "powder"}.{madeBy.lot && ` Lot ${madeBy.lot}.`}
             </p>

@@ -1,8 +1,8 @@
 import type { BatchChoice, Product } from "@scutch/contract";
-import { againstLabel, type Fill } from "@scutch/core/mix";
+import { compareToLabel, type Fill } from "@scutch/core/mix";
 import { useState } from "react";
-import { doseField, readsVolume } from "../../format/readers.ts";
-import { doseOf, joined } from "../../format/units.ts";
+import { doseField, volumeReader } from "../../format/readers.ts";
+import { doseOf, formatAmount } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -26,7 +26,7 @@ interface Props {
 }
 
 /** What is wrong with an amount against the label, in a sentence; undefined where nothing is. */
-function labelSentence(side: ReturnType<typeof againstLabel>, product: Product): string | undefined {
+function labelSentence(side: ReturnType<typeof compareToLabel>, product: Product): string | undefined {
   if (side === "inside") return undefined;
   return side === "stronger"
     ? `Stronger than the label of ${product.name} allows. Add water until it is right, or the owner answers for it.`
@@ -51,7 +51,7 @@ export function MadeIt({ desk, batch, product, fill, number, follows, onMade }: 
   const tip = desk.shelf.gear.find(({ id }) => id === batch.tipId);
   // As planned it is inside the label: what is typed may not be.
   const side = other
-    ? againstLabel(
+    ? compareToLabel(
         { water: went, concentrate: powder ? 0 : goes, ...(powder ? { powder: goes } : {}) },
         product,
         tip?.kind === "tip" ? tip : undefined,
@@ -110,8 +110,8 @@ export function MadeIt({ desk, batch, product, fill, number, follows, onMade }: 
           <QuantityField
             label="Water"
             value={water}
-            show={(value) => joined(units.volume(value))}
-            read={readsVolume(units, "volume")}
+            show={(value) => formatAmount(units.volume(value))}
+            read={volumeReader(units, "volume")}
             onChange={(value) => {
               setWater(value ?? fill.water);
               return undefined;
@@ -149,8 +149,8 @@ export function MadeIt({ desk, batch, product, fill, number, follows, onMade }: 
           onClose={() => setAnswering(false)}
           onAnswer={make}
         >
-          Fill {number} of {product.name}, {doseOf(amount, powder, units)} in {joined(units.volume(water))} of
-          water. More than the label allows can harm carpet and people.
+          Fill {number} of {product.name}, {doseOf(amount, powder, units)} in{" "}
+          {formatAmount(units.volume(water))} of water. More than the label allows can harm carpet and people.
         </AnswerDialog>
       )}
     </div>

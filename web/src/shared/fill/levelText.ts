@@ -1,6 +1,6 @@
 import type { Vessel } from "@scutch/contract";
 import { type Fill, levelAgainst } from "@scutch/core/mix";
-import { joined, type UnitsOfCrew } from "../../format/units.ts";
+import { formatAmount, type UnitFormatter } from "../../format/units.ts";
 
 const ORDINALS = ["first", "second", "third", "fourth", "fifth", "sixth"] as const;
 const nth = (n: number) => ORDINALS[n - 1] ?? `${n}th`;
@@ -27,9 +27,9 @@ export function lineText(volume: number, vessel: Pick<Vessel, "lines">): string 
 }
 
 /** Where to stop filling: by the vessel's lines, else by its even marks; undefined where it lies between two. */
-export function fillToText(fill: Fill, vessel: Vessel, units: UnitsOfCrew): string | undefined {
+export function fillToText(fill: Fill, vessel: Vessel, units: UnitFormatter): string | undefined {
   const volume = fill.mark ?? fill.volume;
   const lines = lineText(volume, vessel);
-  if (lines) return `${joined(units.volume(volume))}: ${lines}`;
-  return fill.mark === undefined ? undefined : `up to the mark ${joined(units.volume(fill.mark))}`;
+  if (lines) return `${formatAmount(units.volume(volume))}: ${lines}`;
+  return fill.mark === undefined ? undefined : `up to the mark ${formatAmount(units.volume(fill.mark))}`;
 }

@@ -1,6 +1,6 @@
 import { meterReadings } from "@scutch/core/log";
 import { useState } from "react";
-import { reads } from "../../format/readers.ts";
+import { quantityReader } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useTimes } from "../../state/useTimes.ts";
@@ -12,9 +12,9 @@ import { type EntryFormProps, EntryFrame, NO_ROOM, ownRoom, roomOptions } from "
 import { useInstruments } from "./instruments.ts";
 
 /** A run is under way, logged step by step, and no step of this room is begun. */
-const notBegun = ({ input: { logged, finished = {} } }: JobDesk, roomId: string): boolean =>
+const notBegun = ({ input: { logged, finishedHours = {} } }: JobDesk, roomId: string): boolean =>
   logged !== undefined &&
-  finished[roomId] === undefined &&
+  finishedHours[roomId] === undefined &&
   !Object.keys(logged).some((id) => id.includes(roomId));
 
 /** What a moisture meter shows, typed, or taken from one that is connected. */
@@ -46,7 +46,7 @@ export function ReadingForm({ desk, add, room, onRoom, children }: EntryFormProp
         digits
         show={percent}
         read={(text) => {
-          const read = reads("share", "percent")(text);
+          const read = quantityReader("share", "percent")(text);
           if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
           return { error: "A meter shows 0 to 100 %. Read it again." };
         }}

@@ -1,7 +1,7 @@
 import { Undo2 } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { JobDesk } from "../../planning/desk.ts";
-import { selectJustLogged, TAKE_BACK_WITHIN, takenBack } from "../../state/loggedSlice.ts";
+import { selectJustLogged, takenBack, UNDO_WINDOW_MS } from "../../state/loggedSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../state/store.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { entryText } from "./entryText.ts";
@@ -14,12 +14,12 @@ export function TakeBack({ desk }: { readonly desk: JobDesk }) {
   const dispatch = useAppDispatch();
   const logged = useAppSelector(selectJustLogged);
   const [now, setNow] = useState(Date.now);
-  const left = logged ? logged.at + TAKE_BACK_WITHIN - now : 0;
+  const left = logged ? logged.at + UNDO_WINDOW_MS - now : 0;
   useEffect(() => {
     setNow(Date.now());
     if (!logged) return;
     const timer = setInterval(() => setNow(Date.now()), 500);
-    const end = setTimeout(() => clearInterval(timer), TAKE_BACK_WITHIN + 1000);
+    const end = setTimeout(() => clearInterval(timer), UNDO_WINDOW_MS + 1000);
     return () => {
       clearInterval(timer);
       clearTimeout(end);

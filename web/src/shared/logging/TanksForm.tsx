@@ -1,15 +1,15 @@
 import type { RoomId } from "@scutch/contract";
 import { DRYING_LIMITS } from "@scutch/core/drying";
-import { finishedRooms, runLogged, tankReadings } from "@scutch/core/log";
+import { foldRunState, roomFinishTimes, tankReadings } from "@scutch/core/log";
 import { useState } from "react";
-import { readsVolume } from "../../format/readers.ts";
-import { joined } from "../../format/units.ts";
+import { volumeReader } from "../../format/readers.ts";
+import { formatAmount } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import { Several } from "../../ui/Several.tsx";
+import { MultiSelect } from "../../ui/Several.tsx";
 import { useLogging } from "./useLogging.ts";
 
 /** kg/m² that `water` m³ is over rooms. */
@@ -25,13 +25,13 @@ export const rinsedRooms = ({ job, work }: JobDesk) =>
 /** Rooms that were cleaned since the tanks were last read, from their far corner to their door: half of one isn't its area. */
 function cleanedSince({ log, work: { run } }: JobDesk): ReadonlySet<string> {
   const read = new Set(tankReadings(log).flatMap(({ roomIds }) => roomIds as readonly string[]));
-  const { steps } = runLogged(log);
+  const { steps } = foldRunState(log);
   const sections = run.outcome === "planned" ? run.sections : [];
   const open = new Set(
     sections.flatMap(({ roomId, cleanId }) => (steps.get(cleanId)?.doneAt === undefined ? [roomId] : [])),
   );
   const cleaned = sections.map(({ roomId }) => roomId).filter((id) => !open.has(id));
-  return new Set([...cleaned, ...finishedRooms(log).keys()].filter((id) => !read.has(id)));
+  return new Set([...cleaned, ...roomFinishTimes(log).keys()].filter((id) => !read.has(id)));
 }
 
 /** What the tanks really showed over some rooms, those cleaned since the last time first. */
@@ -53,8 +53,8 @@ export function TanksForm({ desk, onLogged }: { readonly desk: JobDesk; readonly
     <QuantityField
       label={label}
       value={value}
-      show={(each) => joined(units.volume(each))}
-      read={readsVolume(units, "volume")}
+      show={(each) => formatAmount(units.volume(each))}
+      read={volumeReader(units, "volume")}
       onChange={(each) => {
         set(each);
         setError(undefined);
@@ -80,7 +80,7 @@ export function TanksForm({ desk, onLogged }: { readonly desk: JobDesk; readonly
   };
   return (
     <div className="grid gap-3">
-      <Several
+      <MultiSelect
         label="Rooms it was used in"
         names={Object.fromEntries(rooms.map(({ id, name }) => [id, name])) as Record<RoomId, string>}
         chosen={roomIds}

@@ -1,8 +1,8 @@
 import type { LogEntry, LogEntryOf } from "@scutch/contract";
 import { AGENT_FACTS } from "@scutch/core/care";
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import { RESULT_NAMES } from "../../format/careWords.ts";
-import { doseOf, joined, percent, type UnitsOfCrew } from "../../format/units.ts";
+import { doseOf, formatAmount, percent, type UnitFormatter } from "../../format/units.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { stepName } from "../run/stepWords.ts";
@@ -28,7 +28,7 @@ export const roomOf = (entry: LogEntry): string | undefined => ("roomId" in entr
 export function entryText(
   entry: LogEntry,
   { job, shelf }: Pick<JobDesk, "job" | "shelf">,
-  units: UnitsOfCrew,
+  units: UnitFormatter,
 ): { readonly what: string; readonly said: string } {
   const room = (id: string | undefined) =>
     id &&
@@ -62,7 +62,7 @@ export function entryText(
       return {
         what: `Fill ${entry.fill} made`,
         said: [
-          `${product(entry.productId)}: ${joined(units.volume(entry.water))} of water`,
+          `${product(entry.productId)}: ${formatAmount(units.volume(entry.water))} of water`,
           entry.powder === undefined
             ? `${amount(undefined, entry.concentrate)} of concentrate`
             : `${amount(entry.powder)} of powder`,
@@ -92,7 +92,7 @@ export function entryText(
     case "water-measured":
       return {
         what: "Tanks read",
-        said: `${joined(units.volume(entry.solution))} used, ${joined(units.volume(entry.recovered))} taken up: ${entry.roomIds.map(room).join(", ")}`,
+        said: `${formatAmount(units.volume(entry.solution))} used, ${formatAmount(units.volume(entry.recovered))} taken up: ${entry.roomIds.map(room).join(", ")}`,
       };
     case "dye-test":
       return {
@@ -123,8 +123,8 @@ export function entryText(
         what: "Step begun",
         said: [
           stepSaid(entry),
-          ...(entry.early ? [`${showDuration(entry.early)} of its dwell left`] : []),
-          ...(entry.over ? [`${showDuration(entry.over)} after it should have been`] : []),
+          ...(entry.early ? [`${formatDuration(entry.early)} of its dwell left`] : []),
+          ...(entry.over ? [`${formatDuration(entry.over)} after it should have been`] : []),
         ].join(", "),
       };
     case "step-done":

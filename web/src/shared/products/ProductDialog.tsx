@@ -1,12 +1,12 @@
 import { Product, ProductId, type Strength } from "@scutch/contract";
 import { floorsFor } from "@scutch/core/care";
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import { useId } from "react";
-import { saveThing } from "../../device/changes.ts";
+import { saveRecord } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
 import { CHEMISTRY_NAMES, PRODUCT_FLOOR_NAMES } from "../../format/careWords.ts";
-import { MOST_PRICE, packField, reads, readsNumber, readsStrength } from "../../format/readers.ts";
-import { joined, labelSpelling } from "../../format/units.ts";
+import { MAX_PRICE, numberReader, packField, quantityReader, strengthReader } from "../../format/readers.ts";
+import { formatAmount, labelSpelling } from "../../format/units.ts";
 import { FIBRE_NAMES, PRODUCT_KIND_NAMES } from "../../format/words.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -16,11 +16,11 @@ import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import { Several } from "../../ui/Several.tsx";
+import { MultiSelect } from "../../ui/Several.tsx";
 import { useDraft } from "../../ui/useDraft.ts";
 
 /** A scoop as many packs hold one, kg (common practice). */
-const USUAL_SCOOP = 0.06;
+const DEFAULT_SCOOP = 0.06;
 const { unknown: _, ...LABEL_FIBRES } = FIBRE_NAMES;
 
 interface Props {
@@ -47,7 +47,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
   const save = () => {
     const checked = check();
     if (!checked) return;
-    saveThing("product", checked);
+    saveRecord("product", checked);
     onSaved?.(checked.id);
     onClose();
   };
@@ -59,7 +59,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
       value={draft[field]}
       show={labelSpelling}
       placeholder={powder ? "30 g/L" : "1:24"}
-      read={readsStrength(draft.ratioMeans, powder)}
+      read={strengthReader(draft.ratioMeans, powder)}
       onChange={(value) => set({ [field]: value })}
       fault={errorAt(field)}
     />
@@ -73,11 +73,11 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
     <QuantityField
       label={label}
       value={draft[field]}
-      show={showDuration}
-      read={reads("time", bare)}
+      show={formatDuration}
+      read={quantityReader("time", bare)}
       hint={hint}
       onChange={(value) => set({ [field]: value })}
-      fault={errorAt(field, showDuration)}
+      fault={errorAt(field, formatDuration)}
     />
   );
   const ph = (field: "phInUse" | "phConcentrate", label: string) => (
@@ -86,7 +86,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
       value={draft[field]}
       show={String}
       placeholder="from the label"
-      read={readsNumber(0, 14, "A pH lies between 0 and 14, like 7.5.")}
+      read={numberReader(0, 14, "A pH lies between 0 and 14, like 7.5.")}
       onChange={(value) => set({ [field]: value })}
       fault={errorAt(field)}
     />
@@ -115,7 +115,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
           ]}
           onChange={(matter) =>
             set({
-              scoop: matter === "powder" ? USUAL_SCOOP : undefined,
+              scoop: matter === "powder" ? DEFAULT_SCOOP : undefined,
               packSize: undefined,
               light: undefined,
               ordinary: undefined,
@@ -128,10 +128,10 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
             <QuantityField
               label="A level scoop holds"
               value={draft.scoop}
-              show={(value) => joined(units.powder(value))}
-              read={reads("mass", units.system === "metric" ? "g" : "oz")}
+              show={(value) => formatAmount(units.powder(value))}
+              read={quantityReader("mass", units.system === "metric" ? "g" : "oz")}
               onChange={(scoop) => (scoop === undefined ? undefined : set({ scoop }))}
-              fault={errorAt("scoop", (limit) => joined(units.powder(limit)))}
+              fault={errorAt("scoop", (limit) => formatAmount(units.powder(limit)))}
             />
           )}
           <QuantityField
@@ -146,7 +146,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
             label="Price of a pack"
             value={draft.packPrice}
             show={(price) => price.toFixed(2)}
-            read={readsNumber(0, MOST_PRICE, "Type a price, like 24.90.")}
+            read={numberReader(0, MAX_PRICE, "Type a price, like 24.90.")}
             onChange={(packPrice) => set({ packPrice })}
             fault={errorAt("packPrice")}
           />
@@ -182,7 +182,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
             label="Water temperature"
             value={draft.waterTemperature}
             show={units.temperature}
-            read={reads("temperature", units.bare.temperature)}
+            read={quantityReader("temperature", units.bare.temperature)}
             onChange={(waterTemperature) => set({ waterTemperature })}
             fault={errorAt("waterTemperature", units.temperature)}
           />
@@ -191,20 +191,20 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
           {ph("phInUse", "pH as used")}
           {ph("phConcentrate", "pH in the bottle")}
         </div>
-        <Several
+        <MultiSelect
           label="What in it reacts"
           hint="From section 3 or 10 of the safety data sheet. Nothing pressed: none of these."
           names={CHEMISTRY_NAMES}
           chosen={draft.chemistry ?? []}
           onChange={(chemistry) => set({ chemistry })}
         />
-        <Several
+        <MultiSelect
           label="Its label names it fit for"
           names={LABEL_FIBRES}
           chosen={draft.labelAllows ?? []}
           onChange={(labelAllows) => set({ labelAllows })}
         />
-        <Several
+        <MultiSelect
           label="Its label says: not on"
           names={LABEL_FIBRES}
           chosen={draft.labelForbids ?? []}

@@ -1,9 +1,9 @@
 import { Vessel, VesselId } from "@scutch/contract";
 import { toSi } from "@scutch/core/quantity";
-import { saveThing } from "../../device/changes.ts";
+import { saveRecord } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { reads, readsList } from "../../format/readers.ts";
-import { joined } from "../../format/units.ts";
+import { listReader, quantityReader } from "../../format/readers.ts";
+import { formatAmount } from "../../format/units.ts";
 import { VESSEL_KIND_NAMES } from "../../format/words.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -37,18 +37,18 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
   const save = () => {
     const checked = check();
     if (!checked) return;
-    saveThing("vessel", checked);
+    saveRecord("vessel", checked);
     onSaved?.(checked.id);
     onClose();
   };
   const volume = (field: "nominal" | "heel" | "headSpace" | "graduation", label: string, small = false) => {
-    const show = (value: number) => joined(small ? units.amount(value) : units.volume(value));
+    const show = (value: number) => formatAmount(small ? units.amount(value) : units.volume(value));
     return (
       <QuantityField
         label={label}
         value={draft[field]}
         show={show}
-        read={reads("volume", small ? units.bare.amount : units.bare.volume)}
+        read={quantityReader("volume", small ? units.bare.amount : units.bare.volume)}
         onChange={(value) => set({ [field]: value })}
         fault={errorAt(field, show)}
       />
@@ -74,8 +74,8 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
         <QuantityField<readonly number[]>
           label="Lines on its side, where uneven"
           value={draft.lines}
-          show={(lines) => lines.map((line) => joined(units.volume(line))).join(", ")}
-          read={readsList(reads("volume", units.bare.volume))}
+          show={(lines) => lines.map((line) => formatAmount(units.volume(line))).join(", ")}
+          read={listReader(quantityReader("volume", units.bare.volume))}
           placeholder={metric ? "2 L, 4 L, 6 L" : "1 gal, 2 gal"}
           onChange={(lines) => set({ lines: lines && [...lines] })}
           fault={errorAt("lines")}
@@ -83,10 +83,10 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
         <QuantityField
           label="Sprays in a minute"
           value={draft.sprayFlow === undefined ? undefined : draft.sprayFlow * MINUTE}
-          show={(value) => joined(units.volume(value))}
-          read={reads("volume", units.bare.volume)}
+          show={(value) => formatAmount(units.volume(value))}
+          read={quantityReader("volume", units.bare.volume)}
           onChange={(value) => set({ sprayFlow: value === undefined ? undefined : value / MINUTE })}
-          fault={errorAt("sprayFlow", (limit) => joined(units.amount(limit * MINUTE)))}
+          fault={errorAt("sprayFlow", (limit) => formatAmount(units.amount(limit * MINUTE)))}
         />
         <Button weight="main" onClick={save}>
           Keep the sprayer

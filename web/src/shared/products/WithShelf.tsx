@@ -2,7 +2,7 @@ import type { Shelf } from "@scutch/contract";
 import type { ReactNode } from "react";
 import { usePull } from "../../device/live.ts";
 import { pullShelf } from "../../device/pull.ts";
-import { useShelfHere } from "../../device/thingsHere.ts";
+import { useLocalShelf } from "../../device/thingsHere.ts";
 import { Failed, Loading } from "../../ui/States.tsx";
 
 interface Props {
@@ -12,7 +12,7 @@ interface Props {
 
 /** A page that stands on the shelf and the van: opened, or why it can't be. */
 export function WithShelf({ what, children }: Props) {
-  const shelf = useShelfHere();
+  const shelf = useLocalShelf();
   const { state, again } = usePull("shelf", ({ db, send }) => pullShelf(db, send));
   if (shelf) return children(shelf);
   return (

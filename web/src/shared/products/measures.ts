@@ -1,6 +1,6 @@
 import type { Gear, Product, Vessel } from "@scutch/contract";
 import { toSi } from "@scutch/core/quantity";
-import { joined, UNITS_OF, type UnitSystem } from "../../format/units.ts";
+import { formatAmount, UNITS_OF, type UnitSystem } from "../../format/units.ts";
 
 interface Measure {
   readonly value: number;
@@ -32,7 +32,7 @@ export function measuresFor(
 ): readonly Measure[] {
   const other = system === "metric" ? "us" : "metric";
   const usual = [...MEASURES[system], ...MEASURES[other]];
-  const marks = (step: number) => `${joined(UNITS_OF[system].amount(step))} marks`;
+  const marks = (step: number) => `${formatAmount(UNITS_OF[system].amount(step))} marks`;
   const own = gear.flatMap((item) =>
     item.kind === "measure" && item.count > 0
       ? [{ value: item.step, name: `${item.name}, ${marks(item.step)}` }]

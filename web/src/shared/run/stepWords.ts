@@ -34,7 +34,7 @@ interface Named {
 export const stepName = ({ kind, what }: Named): string => what ?? STEP_NAMES[kind];
 
 /** A step within a sentence: a room's own name keeps its capital. */
-export const within = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
+export const midSentence = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 
 /** How somebody of the crew is called where nobody has said. */
 export const personName = (who: number, names: readonly string[]) => names[who] ?? `Person ${who + 1}`;

@@ -6,10 +6,10 @@ import {
   needsProduct,
   protectionFor,
 } from "@scutch/core/care";
-import { gateOf, hazardsOnFloor } from "@scutch/core/plan";
+import { dyeTestStatusOf, hazardsOnFloor } from "@scutch/core/plan";
 import { useState } from "react";
 import { protectionText, RESULT_NAMES } from "../../format/careWords.ts";
-import { joined, scoopsOf } from "../../format/units.ts";
+import { formatAmount, scoopsOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -40,7 +40,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
   const [pretested, setPretested] = useState(false);
   const clock = useCountdown(step.contact);
   const product = products.find(({ id }) => id === productId);
-  const gate = product ? gateOf(desk.input, room, product.id) : "not-needed";
+  const gate = product ? dyeTestStatusOf(desk.input, room, product.id) : "not-needed";
   const gateOpen = gate !== "not-tested" && gate !== "failed";
   const missing = needsProduct(agent) && !product;
   const earlier = productsOn(desk, room.id).filter(({ id }) => id !== productId);
@@ -102,15 +102,15 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
       )}
       {product && (
         <p className="mt-2">
-          <strong>{product.name}</strong>: the spot takes about {joined(units.amount(step.amount))}.{" "}
+          <strong>{product.name}</strong>: the spot takes about {formatAmount(units.amount(step.amount))}.{" "}
           {bottle ? (
             <>
-              Make up {joined(units.amount(bottle.made))}:{" "}
-              <strong>{joined(units.amount(bottle.water))} of water</strong>, then{" "}
+              Make up {formatAmount(units.amount(bottle.made))}:{" "}
+              <strong>{formatAmount(units.amount(bottle.water))} of water</strong>, then{" "}
               <strong>
                 {bottle.powder
-                  ? `${joined(scoopsOf(bottle.powder.scoops))} (${joined(units.powder(bottle.powder.mass))})`
-                  : `${joined(units.amount(bottle.concentrate))} of concentrate`}
+                  ? `${formatAmount(scoopsOf(bottle.powder.scoops))} (${formatAmount(units.powder(bottle.powder.mass))})`
+                  : `${formatAmount(units.amount(bottle.concentrate))} of concentrate`}
               </strong>
               .
             </>

@@ -3,7 +3,7 @@ import { NATURES, SPOT_AGES } from "@scutch/core/care";
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import { NATURE_NAMES, SPOT_AGE_NAMES } from "../../format/careWords.ts";
-import { reads } from "../../format/readers.ts";
+import { quantityReader } from "../../format/readers.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -121,7 +121,7 @@ function SpotFacts({
           label="Across"
           value={spot.across}
           show={units.length}
-          read={reads("length", small)}
+          read={quantityReader("length", small)}
           onChange={(across) => (across === undefined ? undefined : set({ across }))}
         />
       </div>

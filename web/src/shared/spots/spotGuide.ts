@@ -1,7 +1,7 @@
 import { type Product, type Spot, spotArea } from "@scutch/contract";
 import { type Agent, fitsAgent, type Guide, guideFor, judgeProduct, needsProduct } from "@scutch/core/care";
 import { attemptsOn, skippedOn } from "@scutch/core/log";
-import { type Bottle, bottleFor, concentratePerWater, LEAST_BOTTLE } from "@scutch/core/mix";
+import { type Bottle, bottleFor, concentratePerWater, MIN_BOTTLE } from "@scutch/core/mix";
 import { careFloor } from "@scutch/core/plan";
 import type { UnitSystem } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -36,7 +36,7 @@ export function productsFor(desk: JobDesk, spot: Spot, agent: Agent): Product[] 
 /** A small bottle of a spotter at its label's strength, or undefined where none can be measured inside its range. */
 export function bottleOf(product: Product, amount: number, system: UnitSystem): Bottle | undefined {
   return bottleFor(
-    Math.max(LEAST_BOTTLE, amount),
+    Math.max(MIN_BOTTLE, amount),
     concentratePerWater(product.ordinary),
     concentratePerWater(product.light),
     concentratePerWater(product.heavy),

@@ -1,21 +1,21 @@
-import type { Working } from "@scutch/core/working";
+import type { Explanation } from "@scutch/core/working";
 import { type ReactNode, useState } from "react";
 import { percent } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Dialog } from "../../ui/Dialog.tsx";
-import { showFigure } from "./figures.ts";
+import { formatFigure } from "./figures.ts";
 import { SOURCE_NAMES } from "./sources.ts";
 
 interface Props {
   /** Asked for only when opened: some workings run the model several times. */
-  readonly working: () => Working;
+  readonly working: () => Explanation;
   readonly label: string;
   readonly children: ReactNode;
   readonly className?: string;
 }
 
 /** A computed figure. Pressing it opens how it came about. */
-export function Worked({ working, label, children, className = "" }: Props) {
+export function ExplainedFigure({ working, label, children, className = "" }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -61,25 +61,25 @@ function Rows({
   );
 }
 
-function WorkingSheet({ working, onClose }: { readonly working: Working; readonly onClose: () => void }) {
+function WorkingSheet({ working, onClose }: { readonly working: Explanation; readonly onClose: () => void }) {
   const units = useUnits();
   const name = working.result.name;
   const kindOf = new Map(working.inputs.map((input) => [input.name, input.kind]));
   return (
     <Dialog open title={name[0]?.toUpperCase() + name.slice(1)} onClose={onClose}>
-      <p className="mt-2 font-bold font-mono text-4xl">{showFigure(working.result, units)}</p>
+      <p className="mt-2 font-bold font-mono text-4xl">{formatFigure(working.result, units)}</p>
       <p className="mt-2">{working.formula}</p>
       <Rows
         title="From"
         rows={working.inputs.map((input) => ({
           name: input.name,
-          text: showFigure(input, units),
+          text: formatFigure(input, units),
           mark: input.assumed ? "assumed" : undefined,
         }))}
       />
       <Rows
         title="On the way"
-        rows={working.steps.map((step) => ({ name: step.name, text: showFigure(step, units) }))}
+        rows={working.steps.map((step) => ({ name: step.name, text: formatFigure(step, units) }))}
       />
       <Rows
         title="What would change it most"

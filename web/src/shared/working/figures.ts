@@ -1,10 +1,10 @@
 import { readable } from "@scutch/core/quantity";
 import type { Figure } from "@scutch/core/working";
 import { hoursAndMinutes } from "../../format/time.ts";
-import { asRatio, joined, percent, type UnitsOfCrew } from "../../format/units.ts";
+import { asRatio, formatAmount, percent, type UnitFormatter } from "../../format/units.ts";
 
 /** A figure of a working in the crew's units. */
-export function showFigure({ value, kind }: Pick<Figure, "value" | "kind">, units: UnitsOfCrew): string {
+export function formatFigure({ value, kind }: Pick<Figure, "value" | "kind">, units: UnitFormatter): string {
   if (!Number.isFinite(value)) return "not within 96 h";
   switch (kind) {
     case "length":
@@ -12,9 +12,9 @@ export function showFigure({ value, kind }: Pick<Figure, "value" | "kind">, unit
     case "area":
       return units.area(value);
     case "volume":
-      return joined(units.volume(value));
+      return formatAmount(units.volume(value));
     case "smallVolume":
-      return joined(units.amount(value));
+      return formatAmount(units.amount(value));
     case "mass":
       return units.mass(value);
     case "temperature":

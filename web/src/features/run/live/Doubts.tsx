@@ -1,11 +1,11 @@
-import { leftSprayed, runLogged, type StepDoubt } from "@scutch/core/log";
+import { foldRunState, type LogAnomaly, roomsLeftWet } from "@scutch/core/log";
 import { Link } from "react-router";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { stepName } from "../../../shared/run/stepWords.ts";
 import { Callout } from "../../../ui/Callout.tsx";
 import { useNow } from "../../../ui/useNow.ts";
 
-const SAID: Record<StepDoubt["code"], string> = {
+const SAID: Record<LogAnomaly["code"], string> = {
   "ended-before-begun": "ended before it began: a clock was wrong. Its end counts, its beginning doesn’t.",
   "done-twice": "was said to be done twice. The first counts.",
   "done-and-skipped": "was done and passed over. Done counts.",
@@ -24,16 +24,16 @@ export function Doubts({
   readonly roomName: (id: string) => string;
 }) {
   const now = useNow();
-  const logged = runLogged(desk.log);
-  const { doubts, steps } = logged;
+  const logged = foldRunState(desk.log);
+  const { anomalies, steps } = logged;
   const ahead = [...steps.values()].some(
     ({ startedAt = 0, doneAt = 0 }) => Math.max(startedAt, doneAt) > now + CLOCKS_DIFFER,
   );
   const here = new Set<string>(desk.job.rooms.map(({ id }) => id));
-  const taken = leftSprayed(logged, here).map(
+  const taken = roomsLeftWet(logged, here).map(
     (id) => desk.job.former?.find((room) => room.id === id)?.name ?? "A removed room",
   );
-  const nameOf = (doubt: StepDoubt) => {
+  const nameOf = (doubt: LogAnomaly) => {
     const entry = desk.log.find(({ id }) => id === doubt.entryIds[0]);
     if (!entry || !("does" in entry)) return "";
     return `${stepName({ kind: entry.does, what: entry.what })}${entry.roomId ? `, ${roomName(entry.roomId)}` : ""} `;
@@ -46,7 +46,7 @@ export function Doubts({
           back.
         </Callout>
       )}
-      {(doubts.length > 0 || ahead) && (
+      {(anomalies.length > 0 || ahead) && (
         <Callout tone="caution" title="The log doesn’t agree with itself.">
           {ahead && (
             <p>
@@ -54,7 +54,7 @@ export function Doubts({
               wrote can be struck out.
             </p>
           )}
-          {doubts.map((doubt) => (
+          {anomalies.map((doubt) => (
             <p key={`${doubt.code} ${doubt.step}`}>
               {nameOf(doubt)}
               {SAID[doubt.code]}

@@ -1,11 +1,11 @@
 import type { JobRun } from "@scutch/core/run";
-import { at } from "../../../format/time.ts";
+import { timeAt } from "../../../format/time.ts";
 import { useTimes } from "../../../state/useTimes.ts";
-import type { Standing } from "./liveView.ts";
+import type { DwellingSection } from "./liveView.ts";
 import { clockOf, Ticking } from "./Ticking.tsx";
 
 interface Props {
-  readonly standing: readonly Standing[];
+  readonly standing: readonly DwellingSection[];
   readonly run: JobRun;
   /** ms since 1970. */
   readonly start: number;
@@ -64,7 +64,7 @@ export function Dwelling({ standing, run, start, roomName }: Props) {
                 <div className="absolute top-[-3px] right-0 h-[18px] w-1 bg-caution" />
               </div>
               <span className="text-sm text-soft">
-                clean by <span className="font-mono">{clock(at(start, until / 3600))}</span>
+                clean by <span className="font-mono">{clock(timeAt(start, until / 3600))}</span>
               </span>
             </li>
           );

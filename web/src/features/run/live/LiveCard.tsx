@@ -1,5 +1,5 @@
-import { loggedRun } from "@scutch/contract";
-import { isUnderWay, packedUpAt, runLogged } from "@scutch/core/log";
+import { runProgress } from "@scutch/contract";
+import { foldRunState, isRunActive, runEndedAt } from "@scutch/core/log";
 import { useContext, useMemo } from "react";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { LogNowContext } from "../../../planning/logNow.ts";
@@ -13,16 +13,21 @@ function useDeskNow(desk: JobDesk): JobDesk {
   const logNow = useContext(LogNowContext) ?? desk.log;
   return useMemo(() => {
     if (logNow === desk.log) return desk;
-    const { logged } = loggedRun(desk.job, logNow, { startsAt: desk.start });
-    return { ...desk, log: logNow, input: { ...desk.input, ...(logged ? { logged } : {}) }, rough: true };
+    const { logged } = runProgress(desk.job, logNow, { startsAtMs: desk.startMs });
+    return {
+      ...desk,
+      log: logNow,
+      input: { ...desk.input, ...(logged ? { logged } : {}) },
+      isProvisional: true,
+    };
   }, [desk, logNow]);
 }
 
 /** The job under way: the one next step, its clock, what dwells meanwhile, and what comes after. */
 export function LiveCard({ desk: planned, ...props }: LiveProps) {
   const desk = useDeskNow(planned);
-  const logged = runLogged(desk.log);
-  if (isUnderWay(logged)) return <UnderWay desk={desk} {...props} />;
-  if (packedUpAt(logged) !== undefined) return <Review desk={planned} {...props} />;
+  const logged = foldRunState(desk.log);
+  if (isRunActive(logged)) return <UnderWay desk={desk} {...props} />;
+  if (runEndedAt(logged) !== undefined) return <Review desk={planned} {...props} />;
   return <StartJob desk={desk} {...props} />;
 }

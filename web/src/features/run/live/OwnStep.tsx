@@ -1,6 +1,6 @@
 import type { LogEntry, RoomId } from "@scutch/contract";
-import { runLogged } from "@scutch/core/log";
-import { OWN } from "@scutch/core/run";
+import { foldRunState } from "@scutch/core/log";
+import { OWN_STEP_PREFIX } from "@scutch/core/run";
 import { Button } from "../../../ui/Button.tsx";
 import { clockOf, Ticking } from "./Ticking.tsx";
 
@@ -15,9 +15,9 @@ export interface OwnStep {
 
 /** The step of their own that somebody (from 0) has in hand. */
 export function ownInHand(log: readonly LogEntry[], who: number): OwnStep | undefined {
-  for (const [step, logged] of runLogged(log).steps) {
+  for (const [step, logged] of foldRunState(log).steps) {
     const { startedAt, doneAt, skippedAt, roomId, what = "Something else" } = logged;
-    if (!step.startsWith(OWN) || startedAt === undefined || logged.who !== who + 1) continue;
+    if (!step.startsWith(OWN_STEP_PREFIX) || startedAt === undefined || logged.who !== who + 1) continue;
     if (doneAt !== undefined || skippedAt !== undefined) continue;
     return {
       step,

@@ -1,28 +1,28 @@
-import { finishedRooms, runLogged } from "@scutch/core/log";
+import { foldRunState, roomFinishTimes } from "@scutch/core/log";
 import { planWork } from "@scutch/core/plan";
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import { useMemo } from "react";
 import { Link } from "react-router";
-import { at } from "../../../format/time.ts";
+import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
-import { roughly } from "../../../planning/runs.ts";
+import { scheduleQuickly } from "../../../planning/runs.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import type { LiveProps } from "./liveProps.ts";
-import { offTime } from "./liveView.ts";
+import { timingDeviations } from "./liveView.ts";
 
 /** s the run took from its first tap, and s it was planned to take; undefined where rooms were done before it began. */
-function tookOf({ log, input, start }: JobDesk, finish: number) {
-  const { startedAt, steps } = runLogged(log);
+function tookOf({ log, input, startMs }: JobDesk, finish: number) {
+  const { startedAt, steps } = foldRunState(log);
   const begins = [startedAt, ...[...steps.values()].map((step) => step.startedAt)];
   const begun = Math.min(...begins.flatMap((each) => each ?? []));
-  const before = [...finishedRooms(log).values()].some((finished) => finished < begun);
+  const before = [...roomFinishTimes(log).values()].some((finished) => finished < begun);
   if (before || !Number.isFinite(begun)) return undefined;
-  const { logged: _, now: __, finished: ___, ...fresh } = input;
-  const { run } = planWork(fresh, roughly);
+  const { logged: _, now: __, finishedHours: ___, ...fresh } = input;
+  const { run } = planWork(fresh, scheduleQuickly);
   return {
     begun,
-    took: finish - (begun - start) / 1000,
-    planned: run.outcome === "planned" ? run.finish : undefined,
+    took: finish - (begun - startMs) / 1000,
+    planned: run.outcome === "planned" ? run.makespan : undefined,
   };
 }
 
@@ -30,26 +30,28 @@ function tookOf({ log, input, start }: JobDesk, finish: number) {
 export function Review({ desk, run, roomName, practice = false }: LiveProps) {
   const { clock } = useTimes();
   const known = desk.input.logged ?? {};
-  const off = offTime(run, known);
+  const off = timingDeviations(run, known);
   const passed = run.steps.filter(({ id }) => known[id]?.skipped !== undefined).length;
-  const unsaid = run.unsaid.length;
-  const time = useMemo(() => tookOf(desk, run.finish), [desk, run.finish]);
+  const unsaid = run.unreportedSteps.length;
+  const time = useMemo(() => tookOf(desk, run.makespan), [desk, run.makespan]);
   return (
     <section aria-label="The job" className="border-accent border-t-4 bg-paper p-4 sm:p-5 print:hidden">
-      <h2 className="font-semibold text-lg">Packed up at {clock(at(desk.start, run.finish / 3600))}.</h2>
+      <h2 className="font-semibold text-lg">
+        Packed up at {clock(timeAt(desk.startMs, run.makespan / 3600))}.
+      </h2>
       <ul className="mt-2 grid gap-1">
         {time && (
           <li>
-            Begun at {clock(time.begun)}: it took <strong>{showDuration(time.took)}</strong>
-            {time.planned !== undefined && `, planned were ${showDuration(time.planned)}`}.
+            Begun at {clock(time.begun)}: it took <strong>{formatDuration(time.took)}</strong>
+            {time.planned !== undefined && `, planned were ${formatDuration(time.planned)}`}.
           </li>
         )}
         {off.map(({ section, early, late }) => (
           <li key={section.id}>
             {roomName(section.roomId)}, section {section.number}:{" "}
             {early === undefined
-              ? `cleaned ${showDuration(late ?? 0)} after it should have been`
-              : `cleaned ${showDuration(early)} before its dwell was over`}
+              ? `cleaned ${formatDuration(late ?? 0)} after it should have been`
+              : `cleaned ${formatDuration(early)} before its dwell was over`}
           </li>
         ))}
         {off.length === 0 && <li>Nothing dried out and no dwell was cut short.</li>}

@@ -1,4 +1,4 @@
-import { finishedRooms } from "@scutch/core/log";
+import { roomFinishTimes } from "@scutch/core/log";
 import { useState } from "react";
 import { clock24, dayOf, longDay } from "../../../format/time.ts";
 import { Button } from "../../../ui/Button.tsx";
@@ -17,7 +17,7 @@ export function StartJob({ desk, run, practice = false }: LiveProps) {
   const [asking, setAsking] = useState(false);
   const close = () => setAsking(false);
   // A room finished already says on which day the work began.
-  const isOtherDay = !practice && dayOf(now()) !== desk.job.day && finishedRooms(desk.log).size === 0;
+  const isOtherDay = !practice && dayOf(now()) !== desk.job.day && roomFinishTimes(desk.log).size === 0;
   const beginToday = () => {
     const [day, startsAt] = [dayOf(now()), clock24(now())];
     close();

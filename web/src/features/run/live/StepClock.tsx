@@ -1,17 +1,23 @@
-import { showDuration } from "@scutch/core/quantity";
+import { formatDuration } from "@scutch/core/quantity";
 import { type JobRun, START, type Step } from "@scutch/core/run";
-import { at } from "../../../format/time.ts";
-import { within } from "../../../shared/run/stepWords.ts";
+import { timeAt } from "../../../format/time.ts";
+import { midSentence } from "../../../shared/run/stepWords.ts";
 import { useTimes } from "../../../state/useTimes.ts";
-import { isGone, isInHand, type Known, notBefore, type Standing } from "./liveView.ts";
+import {
+  type DwellingSection,
+  isStepActive,
+  isStepClosed,
+  type ProgressById,
+  recommendedStart,
+} from "./liveView.ts";
 import { clockOf, Ticking } from "./Ticking.tsx";
 
 interface Props {
   readonly step: Step;
   readonly run: JobRun;
-  readonly known: Known;
+  readonly known: ProgressById;
   /** The section it cleans, where that stands sprayed. */
-  readonly wet: Standing | undefined;
+  readonly wet: DwellingSection | undefined;
   /** ms since 1970. */
   readonly start: number;
   readonly what: (step: Step) => string;
@@ -20,11 +26,11 @@ interface Props {
 /** How long a step still takes, or until it may begin; where it waits for another step, for which. */
 export function StepClock({ step, run, known, wet, start, what }: Props) {
   const { clock } = useTimes();
-  const inHand = isInHand(known, step.id);
+  const inHand = isStepActive(known, step.id);
   const waits = inHand
     ? []
-    : run.problem.lags.flatMap(({ from, to, least }) => {
-        if (to !== step.id || from === START || least === undefined || isGone(known, from)) return [];
+    : run.problem.lags.flatMap(({ from, to, minLag }) => {
+        if (to !== step.id || from === START || minLag === undefined || isStepClosed(known, from)) return [];
         return run.steps.find(({ id }) => id === from) ?? [];
       });
   return (
@@ -35,25 +41,26 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
             const second = (ms - start) / 1000;
             if (inHand) {
               // A start still to come was written by a clock that is wrong: Doubts says so.
-              const end = Math.min(second, known[step.id]?.start ?? 0) + step.usual;
+              const end = Math.min(second, known[step.id]?.start ?? 0) + step.plannedSeconds;
               return second <= end ? clockOf(end - second) : `+${clockOf(second - end)}`;
             }
-            const from = wet ? wet.ready : notBefore(run, known, step, second);
+            const from = wet ? wet.ready : recommendedStart(run, known, step, second);
             if (!Number.isFinite(from)) return "waits";
             return from > second ? clockOf(from - second) : "now";
           }}
         </Ticking>
       </p>
       <p className="mt-1 text-soft">
-        {inHand ? "left of" : "then about"} {showDuration(Math.max(60, step.usual))}
+        {inHand ? "left of" : "then about"} {formatDuration(Math.max(60, step.plannedSeconds))}
         {wet && (
           <>
             {" "}
-            · clean by <strong className="font-mono text-ink">{clock(at(start, wet.until / 3600))}</strong>
+            · clean by{" "}
+            <strong className="font-mono text-ink">{clock(timeAt(start, wet.until / 3600))}</strong>
           </>
         )}
       </p>
-      {waits[0] && <p>for {within(what(waits[0]))}</p>}
+      {waits[0] && <p>for {midSentence(what(waits[0]))}</p>}
       {wet && (
         <Ticking>
           {(ms) =>
@@ -67,7 +74,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
         <Ticking>
           {(ms) => {
             const second = (ms - start) / 1000;
-            const from = notBefore(run, known, step, second);
+            const from = recommendedStart(run, known, step, second);
             if (from <= second || !Number.isFinite(from)) return null;
             return (
               <p className="text-sm text-soft">

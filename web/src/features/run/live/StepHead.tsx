@@ -1,12 +1,12 @@
 import { protectionOf } from "@scutch/core/care";
 import { type JobRun, type Step, stepCaution } from "@scutch/core/run";
 import { protectionText } from "../../../format/careWords.ts";
-import { at } from "../../../format/time.ts";
+import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import { useUnits } from "../../../state/useUnits.ts";
-import type { Known, Standing } from "./liveView.ts";
-import { isInHand } from "./liveView.ts";
+import type { DwellingSection, ProgressById } from "./liveView.ts";
+import { isStepActive } from "./liveView.ts";
 import { StepClock } from "./StepClock.tsx";
 import { Ticking } from "./Ticking.tsx";
 
@@ -14,8 +14,8 @@ interface Props {
   readonly desk: JobDesk;
   readonly step: Step;
   readonly run: JobRun;
-  readonly known: Known;
-  readonly wet: Standing | undefined;
+  readonly known: ProgressById;
+  readonly wet: DwellingSection | undefined;
   /** Whose step it is, where that has to be said. */
   readonly whose: string | undefined;
   readonly what: (step: Step) => string;
@@ -31,7 +31,7 @@ export function StepHead({ desk, step, run, known, wet, whose, what }: Props) {
   return (
     <div>
       <p className="text-soft">
-        {isInHand(known, step.id) ? "Now" : "Next"}
+        {isStepActive(known, step.id) ? "Now" : "Next"}
         {whose ? `, ${whose}` : ""}
       </p>
       <h2 className="font-bold text-2xl leading-tight">{what(step)}</h2>
@@ -41,14 +41,14 @@ export function StepHead({ desk, step, run, known, wet, whose, what }: Props) {
           {units.area(section.area)}
         </p>
       )}
-      <StepClock {...{ step, run, known, wet, start: desk.start, what }} />
+      <StepClock {...{ step, run, known, wet, start: desk.startMs, what }} />
       <Ticking>
         {(ms) => {
-          const second = (ms - desk.start) / 1000;
+          const second = (ms - desk.startMs) / 1000;
           const pause = run.steps.find(
             ({ kind, start, end }) => kind === "break" && start <= second && second < end,
           );
-          return pause ? <p>Break until {clock(at(desk.start, pause.end / 3600))}.</p> : null;
+          return pause ? <p>Break until {clock(timeAt(desk.startMs, pause.end / 3600))}.</p> : null;
         }}
       </Ticking>
       {caution && <p className="mt-1 text-caution-ink text-sm">{caution}</p>}

@@ -1,11 +1,11 @@
 import type { JobRun, Step } from "@scutch/core/run";
-import { personName, within } from "../../../shared/run/stepWords.ts";
+import { midSentence, personName } from "../../../shared/run/stepWords.ts";
 import { Button } from "../../../ui/Button.tsx";
-import { isInHand, type Known, stepsOf } from "./liveView.ts";
+import { isStepActive, openStepsOf, type ProgressById } from "./liveView.ts";
 
 interface Props {
   readonly run: JobRun;
-  readonly known: Known;
+  readonly known: ProgressById;
   readonly others: readonly number[];
   readonly names: readonly string[];
   readonly what: (step: Step) => string;
@@ -15,8 +15,8 @@ interface Props {
 /** Nothing is to be done for somebody just now: what the others have still to do, each to be taken over with a tap. */
 export function TakeOver({ run, known, others, names, what, onTake }: Props) {
   const theirs = others.flatMap((other) =>
-    stepsOf(run, known, other)
-      .filter(({ id, kind }) => !isInHand(known, id) && kind !== "fill" && kind !== "pack-up")
+    openStepsOf(run, known, other)
+      .filter(({ id, kind }) => !isStepActive(known, id) && kind !== "fill" && kind !== "pack-up")
       .slice(0, 2)
       .map((step) => ({ step, other })),
   );
@@ -25,7 +25,7 @@ export function TakeOver({ run, known, others, names, what, onTake }: Props) {
     <div className="grid gap-2">
       {theirs.map(({ step, other }) => (
         <Button key={step.id} onClick={() => onTake(step)}>
-          Take from {personName(other, names)}: {within(what(step))}
+          Take from {personName(other, names)}: {midSentence(what(step))}
         </Button>
       ))}
     </div>

@@ -1,9 +1,9 @@
-import { runLogged } from "@scutch/core/log";
+import { foldRunState } from "@scutch/core/log";
 import { careOf } from "@scutch/core/plan";
 import type { Step } from "@scutch/core/run";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
-import { at } from "../../../format/time.ts";
+import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { FillDialog, fillName } from "../../../shared/fill/FillDialog.tsx";
 import { personName, stepName } from "../../../shared/run/stepWords.ts";
@@ -13,12 +13,19 @@ import { Button } from "../../../ui/Button.tsx";
 import { Callout } from "../../../ui/Callout.tsx";
 import { Segmented } from "../../../ui/Segmented.tsx";
 import { useClock } from "../../../ui/useClock.ts";
-import { useKey } from "../../../ui/useKey.ts";
+import { useShortcut } from "../../../ui/useKey.ts";
 import { Asked, type Asking } from "./Asked.tsx";
 import { Doubts } from "./Doubts.tsx";
 import { Dwelling } from "./Dwelling.tsx";
 import type { LiveProps } from "./liveProps.ts";
-import { isGone, isInHand, knownIn, mayBegin, standingSprayed, stepsOf } from "./liveView.ts";
+import {
+  dwellingSections,
+  earliestStart,
+  effectiveProgress,
+  isStepActive,
+  isStepClosed,
+  openStepsOf,
+} from "./liveView.ts";
 import { MachineList } from "./MachineList.tsx";
 import { OwnStepCard, ownInHand } from "./OwnStep.tsx";
 import { useOneTap } from "./oneTap.ts";
@@ -44,21 +51,21 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
   const ticking = useClock();
   const oneTap = useOneTap();
   // The tap that began the job isn't one on its first step too.
-  const begun = practice ? undefined : runLogged(desk.log).startedAt;
-  const known = useMemo(() => knownIn(run, desk.input.logged), [run, desk.input.logged]);
+  const begun = practice ? undefined : foldRunState(desk.log).startedAt;
+  const known = useMemo(() => effectiveProgress(run, desk.input.logged), [run, desk.input.logged]);
   const log = useRunLog(desk, run, known);
   const named = names.indexOf(name);
   const who = Math.min(people - 1, seat ?? (named >= 0 ? named : 0));
-  const time = (second: number) => at(desk.start, second / 3600);
+  const time = (second: number) => timeAt(desk.startMs, second / 3600);
   const what = (step: Step) =>
     step.fillId !== undefined && step.kind === "fill"
       ? fillName(desk, step.fillId)
       : [stepName(step), step.roomId === undefined ? undefined : roomName(step.roomId)]
           .filter(Boolean)
           .join(", ");
-  const [step, ...after] = useSteady(stepsOf(run, known, who), desk);
-  const standing = standingSprayed(run, known);
-  const now = () => (ticking.now() - desk.start) / 1000;
+  const [step, ...after] = useSteady(openStepsOf(run, known, who), desk);
+  const standing = dwellingSections(run, known);
+  const now = () => (ticking.now() - desk.startMs) / 1000;
   const care = useMemo(() => careOf(desk.input).rooms, [desk.input]);
   const isStopped = (each: Step) =>
     !practice &&
@@ -81,7 +88,7 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
   };
   const wetOf = (each: Step | undefined) => standing.find(({ section }) => section.cleanId === each?.id);
   const wet = wetOf(step);
-  const inHand = step !== undefined && isInHand(known, step.id);
+  const inHand = step !== undefined && isStepActive(known, step.id);
   const begin = (each: Step) => {
     const stands = wetOf(each);
     const early = stands ? stands.ready - now() : 0;
@@ -101,14 +108,17 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
         }
       : undefined;
   const own = useMemo(() => ownInHand(desk.log, who), [desk.log, who]);
-  useKey("d", () => (own ? tap(() => log.endOwn(own)) : (finish ?? start))?.());
+  useShortcut("d", () => (own ? tap(() => log.endOwn(own)) : (finish ?? start))?.());
   const close = () => setAsking(undefined);
   // Somebody else has ended what is asked about: there is nothing to ask any more.
-  const isMoot =
-    asking !== undefined && asking.what !== "own" && asking.what !== "fill" && isGone(known, asking.step.id);
+  const isObsolete =
+    asking !== undefined &&
+    asking.what !== "own" &&
+    asking.what !== "fill" &&
+    isStepClosed(known, asking.step.id);
   useEffect(() => {
-    if (isMoot) setAsking(undefined);
-  }, [isMoot]);
+    if (isObsolete) setAsking(undefined);
+  }, [isObsolete]);
   const readyAt = wetOf(asking?.step)?.ready;
   const others = Array.from({ length: people }, (_, i) => i).filter((i) => i !== who);
   return (
@@ -167,7 +177,7 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
       ) : (
         <p className="font-semibold text-lg">Nothing is left for {personName(who, names)}.</p>
       )}
-      {!own && (!step || (!inHand && !Number.isFinite(mayBegin(run, known, step.id, 0)))) && (
+      {!own && (!step || (!inHand && !Number.isFinite(earliestStart(run, known, step.id, 0)))) && (
         <TakeOver
           {...{ run, known, others, names, what }}
           onTake={(each) => tap(() => log.hand(each, who))()}
@@ -195,7 +205,7 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
         <MachineList key={step.id} kind={step.kind} {...{ run, desk, practice }} />
       )}
       <Doubts desk={desk} roomName={roomName} />
-      <Dwelling standing={standing} start={desk.start} roomName={roomName} run={run} />
+      <Dwelling standing={standing} start={desk.startMs} roomName={roomName} run={run} />
       <WhatFollows {...{ desk, run, known, who, people, names, after, what }} />
       <SignalChoices />
       {asking?.what === "fill" && asking.step.fillId !== undefined && (
@@ -207,7 +217,7 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
           onClose={close}
         />
       )}
-      {asking && asking.what !== "fill" && !isMoot && (
+      {asking && asking.what !== "fill" && !isObsolete && (
         <Asked
           asking={asking.what}
           what={what(asking.step)}
@@ -225,11 +235,11 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
 }
 
 /** The steps with the one shown last first, while nothing new is logged: what is under a finger doesn't change with the clock. */
-function useSteady(steps: readonly Step[], { log, rough }: JobDesk): readonly Step[] {
+function useSteady(steps: readonly Step[], { log, isProvisional }: JobDesk): readonly Step[] {
   const shown = useRef<{ readonly id: string | undefined; readonly log: JobDesk["log"] }>(undefined);
   const kept = shown.current?.log === log ? steps.find(({ id }) => id === shown.current?.id) : undefined;
   const ordered = kept ? [kept, ...steps.filter(({ id }) => id !== kept.id)] : steps;
   // What only stands in until the worker has answered isn't held on to: every device shows the same then.
-  if (!rough) shown.current = { id: ordered[0]?.id, log };
+  if (!isProvisional) shown.current = { id: ordered[0]?.id, log };
   return ordered;
 }

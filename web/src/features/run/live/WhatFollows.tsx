@@ -1,15 +1,15 @@
 import type { JobRun, Step } from "@scutch/core/run";
-import { at } from "../../../format/time.ts";
+import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
-import { personName, within } from "../../../shared/run/stepWords.ts";
+import { midSentence, personName } from "../../../shared/run/stepWords.ts";
 import { useTimes } from "../../../state/useTimes.ts";
-import { type Known, stepsOf } from "./liveView.ts";
+import { openStepsOf, type ProgressById } from "./liveView.ts";
 import { ownInHand } from "./OwnStep.tsx";
 
 interface Props {
   readonly desk: JobDesk;
   readonly run: JobRun;
-  readonly known: Known;
+  readonly known: ProgressById;
   readonly who: number;
   readonly people: number;
   readonly names: readonly string[];
@@ -20,13 +20,13 @@ interface Props {
 /** The next steps, what the others have in hand, what was promised and when all is done. */
 export function WhatFollows({ desk, run, known, who, people, names, after, what }: Props) {
   const { clock, about } = useTimes();
-  const time = (second: number) => at(desk.start, second / 3600);
+  const time = (second: number) => timeAt(desk.startMs, second / 3600);
   const others = Array.from({ length: people }, (_, i) => i).filter((i) => i !== who);
   const promises = (desk.input.run?.promises ?? []).flatMap(({ roomId, by }) => {
     const i = desk.work.rooms.findIndex(({ id }) => id === roomId);
     const room = desk.work.rooms[i];
     const hours = desk.dried?.result.rooms[i]?.touchDryHours;
-    return room && hours != null ? [{ room, by, walkOn: (room.finishedAt + hours) * 3600 }] : [];
+    return room && hours != null ? [{ room, by, walkOn: (room.finishedAtHours + hours) * 3600 }] : [];
   });
   return (
     <dl className="grid gap-1 border-rule border-t pt-2">
@@ -40,13 +40,13 @@ export function WhatFollows({ desk, run, known, who, people, names, after, what 
         </div>
       ))}
       {others.map((other) => {
-        const [theirs] = stepsOf(run, known, other);
+        const [theirs] = openStepsOf(run, known, other);
         const own = ownInHand(desk.log, other);
         const since = own?.startedAt ?? (theirs && time(theirs.start));
         return (
           <div key={other} className="flex justify-between gap-3 text-soft">
             <dt>
-              {personName(other, names)}: {within(own?.what ?? (theirs ? what(theirs) : "done"))}
+              {personName(other, names)}: {midSentence(own?.what ?? (theirs ? what(theirs) : "done"))}
             </dt>
             {since !== undefined && <dd className="font-mono">{clock(since)}</dd>}
           </div>
@@ -61,12 +61,12 @@ export function WhatFollows({ desk, run, known, who, people, names, after, what 
             {room.name}, walk on: promised {clock(time(by))}
             {walkOn > by ? ", not kept" : ""}
           </dt>
-          <dd className="font-mono">{about(time(walkOn), desk.start)}</dd>
+          <dd className="font-mono">{about(time(walkOn), desk.startMs)}</dd>
         </div>
       ))}
       <div className="flex justify-between gap-3 text-soft">
         <dt>All done about</dt>
-        <dd className="font-mono">{about(time(run.finish), desk.start)}</dd>
+        <dd className="font-mono">{about(time(run.makespan), desk.startMs)}</dd>
       </div>
     </dl>
   );

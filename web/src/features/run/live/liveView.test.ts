@@ -1,15 +1,15 @@
 import { expect, test } from "@jest/globals";
 import { type JobInput, planWork } from "@scutch/core/plan";
-import type { JobRun, StepKnown } from "@scutch/core/run";
+import type { JobRun, StepProgress } from "@scutch/core/run";
 import {
-  isGone,
-  knownIn,
-  leavesRoom,
-  mayBegin,
-  notBefore,
-  offTime,
-  standingSprayed,
-  stepsOf,
+  completesRoom,
+  dwellingSections,
+  earliestStart,
+  effectiveProgress,
+  isStepClosed,
+  openStepsOf,
+  recommendedStart,
+  timingDeviations,
 } from "./liveView.ts";
 
 const L = 1e-3;
@@ -38,14 +38,14 @@ const job = (people: number): JobInput => ({
 
 /** A job worked off by the card: each takes the first step there is for them as soon as it may begin. */
 function workedOff(people: number, pace: (step: number) => number) {
-  const known: Record<string, StepKnown> = {};
+  const known: Record<string, StepProgress> = {};
   const left = new Set<string>();
   const busy = Array.from({ length: people }, () => ({ until: 0, step: "" }));
   let now = 0;
   let count = 0;
   let waited = 0;
   const plan = (): JobRun => {
-    const finished = Object.fromEntries(
+    const finishedHours = Object.fromEntries(
       [...left].map((id) => [
         id,
         Math.max(
@@ -53,20 +53,23 @@ function workedOff(people: number, pace: (step: number) => number) {
         ) / 3600,
       ]),
     );
-    const { run } = planWork({ ...job(people), logged: known, finished, now });
+    const { run } = planWork({ ...job(people), logged: known, finishedHours, now });
     if (run.outcome !== "planned") throw new Error(JSON.stringify(run.fault));
     return run;
   };
   for (let turn = 0; turn < 900; turn++) {
     const run = plan();
-    if (run.steps.every(({ id }) => isGone(known, id))) return { run, known, now, waited };
+    if (run.steps.every(({ id }) => isStepClosed(known, id))) return { run, known, now, waited };
     let began = false;
     for (const [who, hand] of busy.entries()) {
       if (hand.step !== "") continue;
-      const [next] = stepsOf(run, known, who);
-      if (!next || notBefore(run, known, next, now) > now) continue;
+      const [next] = openStepsOf(run, known, who);
+      if (!next || recommendedStart(run, known, next, now) > now) continue;
       known[next.id] = { start: now, who };
-      busy[who] = { until: now + Math.max(1, Math.round(next.usual * pace(count++))), step: next.id };
+      busy[who] = {
+        until: now + Math.max(1, Math.round(next.plannedSeconds * pace(count++))),
+        step: next.id,
+      };
       began = true;
       break;
     }
@@ -79,7 +82,7 @@ function workedOff(people: number, pace: (step: number) => number) {
     for (const [who, { step, until: end }] of busy.entries()) {
       if (step === "" || end > now) continue;
       const done = run.steps.find(({ id }) => id === step);
-      if (done && leavesRoom(run, known, done)) left.add(done.roomId as string);
+      if (done && completesRoom(run, known, done)) left.add(done.roomId as string);
       known[step] = { ...known[step], end: now, who };
       busy[who] = { until: 0, step: "" };
     }
@@ -96,17 +99,17 @@ test("followed card by card a job ends: nobody waits for ever, nothing is done b
     const { run, known, now, waited } = workedOff(people, pace);
     for (const lag of run.problem.lags) {
       const [from, to] = [known[lag.from], known[lag.to]];
-      if (lag.least !== undefined && from?.end !== undefined && to?.start !== undefined)
+      if (lag.minLag !== undefined && from?.end !== undefined && to?.start !== undefined)
         expect(to.start).toBeGreaterThanOrEqual(from.end - 1);
     }
     for (const { sprayId, cleanId, dwell } of run.sections)
       expect((known[cleanId]?.start ?? 0) - (known[sprayId ?? ""]?.start ?? 0)).toBeGreaterThanOrEqual(dwell);
     // At the planned pace nothing dries out; hands half as slow again are late, and that is told.
-    if (pace(1) === 1) expect(offTime(run, known)).toEqual([]);
-    else expect(offTime(run, known).length).toBeGreaterThan(0);
+    if (pace(1) === 1) expect(timingDeviations(run, known)).toEqual([]);
+    else expect(timingDeviations(run, known).length).toBeGreaterThan(0);
     // Worked at the planned pace it takes what was planned, give or take the waits for a dwell.
     const fresh = planWork(job(people)).run;
-    if (people === 1 && fresh.outcome === "planned") expect(now).toBeLessThan(1.15 * fresh.finish + waited);
+    if (people === 1 && fresh.outcome === "planned") expect(now).toBeLessThan(1.15 * fresh.makespan + waited);
   }
 });
 
@@ -117,29 +120,29 @@ test("what stands sprayed has its two hours, is gone when its cleaning begins, a
   if (!section?.sprayId) throw new Error("nothing sprayed");
   const { sprayId, cleanId, sprayStart, sprayEnd } = section;
   const sprayed = { [sprayId]: { start: sprayStart, end: sprayEnd } };
-  const [standing] = standingSprayed(run, sprayed);
+  const [standing] = dwellingSections(run, sprayed);
   expect(standing?.ready).toBeGreaterThanOrEqual(sprayStart + 480);
-  expect(standing?.until).toBe(section.standsUntil);
-  expect(standingSprayed(run, { ...sprayed, [cleanId]: { start: sprayEnd + 500 } })).toEqual([]);
-  const gone = { ...run, gone: [sprayId, cleanId] };
-  expect(standingSprayed(run, knownIn(gone, sprayed))).toEqual([]);
+  expect(standing?.until).toBe(section.cleanDeadline);
+  expect(dwellingSections(run, { ...sprayed, [cleanId]: { start: sprayEnd + 500 } })).toEqual([]);
+  const gone = { ...run, closedSteps: [sprayId, cleanId] };
+  expect(dwellingSections(run, effectiveProgress(gone, sprayed))).toEqual([]);
   const at = (start: number) => {
     const known = { ...sprayed, [cleanId]: { start, end: start + 200 } };
     const moved = { ...run, sections: [{ ...section, cleanStart: start, cleanEnd: start + 200 }] };
-    return offTime(moved, known)[0];
+    return timingDeviations(moved, known)[0];
   };
   expect(at(sprayStart + 100)?.early).toBeCloseTo(380, 0);
-  expect(at(section.standsUntil)?.late).toBeCloseTo(200, 0);
+  expect(at(section.cleanDeadline)?.late).toBeCloseTo(200, 0);
   expect(at(sprayStart + 500)).toBeUndefined();
 });
 
 test("rooms that were finished without a word before the run began: nobody is told to set up again or to wait for them", () => {
-  const { run } = planWork({ ...job(1), finished: { a: 1, b: 1.4 }, logged: {}, now: 5200 });
+  const { run } = planWork({ ...job(1), finishedHours: { a: 1, b: 1.4 }, logged: {}, now: 5200 });
   if (run.outcome !== "planned") throw new Error("not planned");
-  const known = knownIn(run, {});
-  const steps = stepsOf(run, known, 0);
+  const known = effectiveProgress(run, {});
+  const steps = openStepsOf(run, known, 0);
   expect(steps.map(({ kind }) => kind)).not.toContain("set-up");
   expect(new Set(steps.flatMap(({ roomId }) => roomId ?? []))).toEqual(new Set(["c"]));
-  expect(mayBegin(run, known, steps[0]?.id ?? "", 5200)).toBeLessThanOrEqual(5200);
+  expect(earliestStart(run, known, steps[0]?.id ?? "", 5200)).toBeLessThanOrEqual(5200);
   expect(steps.some(({ kind }) => kind === "pack-up")).toBe(true);
 });

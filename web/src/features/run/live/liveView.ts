@@ -1,50 +1,59 @@
-import type { JobRun, RunSection, Step, StepKnown } from "@scutch/core/run";
+import type { JobRun, RunSection, Step, StepProgress } from "@scutch/core/run";
 import { START } from "@scutch/core/run";
 
 /** What is known of each step, by id; s after the start. */
-export type Known = Readonly<Record<string, StepKnown>>;
+export type ProgressById = Readonly<Record<string, StepProgress>>;
 
 /** What is known of each step, and of those that are over without a word: with their room, or because something was done that waits for them. */
-export function knownIn(run: JobRun, logged: Known | undefined): Known {
+export function effectiveProgress(run: JobRun, logged: ProgressById | undefined): ProgressById {
   const ends = new Map(run.steps.map(({ id, end }) => [id, end]));
   return {
     ...logged,
     ...Object.fromEntries(
-      run.gone
-        .filter((id) => !isGone(logged ?? {}, id))
+      run.closedSteps
+        .filter((id) => !isStepClosed(logged ?? {}, id))
         .map((id) => [id, { ...logged?.[id], end: ends.get(id) ?? 0 }]),
     ),
   };
 }
 
-export const isGone = (known: Known, id: string): boolean =>
+export const isStepClosed = (known: ProgressById, id: string): boolean =>
   known[id]?.end !== undefined || known[id]?.skipped !== undefined;
-export const isInHand = (known: Known, id: string): boolean =>
-  known[id]?.start !== undefined && !isGone(known, id);
+export const isStepActive = (known: ProgressById, id: string): boolean =>
+  known[id]?.start !== undefined && !isStepClosed(known, id);
 
 /**
  * The steps of one person that are still to do, what is in hand first, then as planned. Breaks take care of themselves, and a
  * step of somebody's own stands beside them.
  */
-export function stepsOf(run: JobRun, known: Known, who: number): Step[] {
+export function openStepsOf(run: JobRun, known: ProgressById, who: number): Step[] {
   return run.steps
     .filter(
-      (step) => step.kind !== "break" && step.kind !== "own" && step.who === who && !isGone(known, step.id),
+      (step) =>
+        step.kind !== "break" && step.kind !== "own" && step.who === who && !isStepClosed(known, step.id),
     )
-    .toSorted((a, b) => Number(isInHand(known, b.id)) - Number(isInHand(known, a.id)) || a.start - b.start);
+    .toSorted(
+      (a, b) => Number(isStepActive(known, b.id)) - Number(isStepActive(known, a.id)) || a.start - b.start,
+    );
 }
 
 /**
  * The first second a step may begin at, from what is done; `finishing` counts as done at `now`. Infinity while something it waits
  * for isn't done.
  */
-export function mayBegin(run: JobRun, known: Known, id: string, now: number, finishing?: string): number {
+export function earliestStart(
+  run: JobRun,
+  known: ProgressById,
+  id: string,
+  now: number,
+  finishing?: string,
+): number {
   const starts = new Map(run.steps.map((step) => [step.id, step.start]));
   return run.problem.lags.reduce((least, lag) => {
-    if (lag.to !== id || lag.from === START || lag.least === undefined) return least;
+    if (lag.to !== id || lag.from === START || lag.minLag === undefined) return least;
     if (lag.from === finishing) return Math.max(least, now);
-    if (!isGone(known, lag.from)) return Number.POSITIVE_INFINITY;
-    return Math.max(least, (starts.get(lag.from) ?? 0) + lag.least);
+    if (!isStepClosed(known, lag.from)) return Number.POSITIVE_INFINITY;
+    return Math.max(least, (starts.get(lag.from) ?? 0) + lag.minLag);
   }, 0);
 }
 
@@ -52,36 +61,42 @@ export function mayBegin(run: JobRun, known: Known, id: string, now: number, fin
  * The second a step is best begun at, or later: what is sprayed waits for its hour in the plan too, or it stands too long before
  * anybody is there to clean it.
  */
-export const notBefore = (run: JobRun, known: Known, step: Step, now: number, finishing?: string): number =>
-  Math.max(mayBegin(run, known, step.id, now, finishing), step.kind === "pre-spray" ? step.start : 0);
+export const recommendedStart = (
+  run: JobRun,
+  known: ProgressById,
+  step: Step,
+  now: number,
+  finishing?: string,
+): number =>
+  Math.max(earliestStart(run, known, step.id, now, finishing), step.kind === "pre-spray" ? step.start : 0);
 
 /** A section that stands sprayed: when it may be cleaned, and by when it has to be. s after the start. */
-export interface Standing {
+export interface DwellingSection {
   readonly section: RunSection;
   readonly ready: number;
   readonly until: number;
 }
 
 /** Every section that stands sprayed now, the most pressing first. */
-export function standingSprayed(run: JobRun, known: Known): Standing[] {
+export function dwellingSections(run: JobRun, known: ProgressById): DwellingSection[] {
   return run.sections
     .filter(
       ({ sprayId, cleanId }) =>
         sprayId !== undefined &&
         known[sprayId]?.end !== undefined &&
         known[cleanId]?.start === undefined &&
-        !isGone(known, cleanId),
+        !isStepClosed(known, cleanId),
     )
     .map((section) => {
-      const { sprayStart, sprayEnd, cleanStart, cleanEnd, dwell, standsUntil } = section;
+      const { sprayStart, sprayEnd, cleanStart, cleanEnd, dwell, cleanDeadline } = section;
       const slower = Math.max(0, sprayEnd - sprayStart - (cleanEnd - cleanStart));
-      return { section, ready: sprayStart + dwell + slower, until: standsUntil };
+      return { section, ready: sprayStart + dwell + slower, until: cleanDeadline };
     })
     .toSorted((a, b) => a.until - b.until);
 }
 
 /** Whether a room is through when a step of it is done or passed over: nothing of it is left, and it was cleaned. */
-export function leavesRoom(run: JobRun, known: Known, step: Step): boolean {
+export function completesRoom(run: JobRun, known: ProgressById, step: Step): boolean {
   const own = run.steps.filter(
     ({ kind, roomId }) => kind !== "own" && roomId !== undefined && roomId === step.roomId,
   );
@@ -89,7 +104,7 @@ export function leavesRoom(run: JobRun, known: Known, step: Step): boolean {
     ({ id, kind }) => kind === "clean" && (known[id]?.end !== undefined || id === step.id),
   );
   const restDries = run.driesFirst.some(({ roomId }) => roomId === step.roomId);
-  return cleaned && !restDries && own.every(({ id }) => id === step.id || isGone(known, id));
+  return cleaned && !restDries && own.every(({ id }) => id === step.id || isStepClosed(known, id));
 }
 
 /** A section that was cleaned before its dwell was over, or after it had stood too long; s by which. */
@@ -103,14 +118,14 @@ export interface OffTime {
 const WORTH_SAYING = 30;
 
 /** What was rushed and what dried out, from when things were really done. */
-export function offTime(run: JobRun, known: Known): OffTime[] {
+export function timingDeviations(run: JobRun, known: ProgressById): OffTime[] {
   return run.sections.flatMap((section): OffTime[] => {
-    const { sprayId, cleanId, sprayStart, cleanStart, cleanEnd, dwell, standsUntil } = section;
+    const { sprayId, cleanId, sprayStart, cleanStart, cleanEnd, dwell, cleanDeadline } = section;
     if (sprayId === undefined || known[sprayId]?.end === undefined || known[cleanId]?.end === undefined)
       return [];
     const early = sprayStart + dwell - cleanStart;
     if (early > WORTH_SAYING) return [{ section, early }];
-    const late = cleanEnd - standsUntil;
+    const late = cleanEnd - cleanDeadline;
     return late > WORTH_SAYING ? [{ section, late }] : [];
   });
 }

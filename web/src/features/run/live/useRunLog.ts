@@ -1,18 +1,18 @@
 import { EntryId, type RoomId } from "@scutch/contract";
-import { finishedRooms } from "@scutch/core/log";
-import { type JobRun, OWN, type Step } from "@scutch/core/run";
+import { roomFinishTimes } from "@scutch/core/log";
+import { type JobRun, OWN_STEP_PREFIX, type Step } from "@scutch/core/run";
 import { newId } from "../../../device/newId.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { type EntryBody, useLogging } from "../../../shared/logging/useLogging.ts";
 import { useClock } from "../../../ui/useClock.ts";
-import { isInHand, type Known, leavesRoom, notBefore, stepsOf } from "./liveView.ts";
+import { completesRoom, isStepActive, openStepsOf, type ProgressById, recommendedStart } from "./liveView.ts";
 import type { OwnStep } from "./OwnStep.tsx";
 
 /** A step may begin this much before what it waits for allows it: nobody waits for seconds. */
 const SOON = 5;
 
 /** What one tap writes: a step begun, done, passed over, handed on, with what follows from it. */
-export function useRunLog(desk: JobDesk, run: JobRun, known: Known) {
+export function useRunLog(desk: JobDesk, run: JobRun, known: ProgressById) {
   const log = useLogging(desk);
   const clock = useClock();
   const about = (step: Step) => {
@@ -28,19 +28,19 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: Known) {
   };
   const leaving = (step: Step): EntryBody[] => {
     const roomId = step.roomId as RoomId | undefined;
-    if (roomId === undefined || finishedRooms(desk.log).has(roomId)) return [];
-    return leavesRoom(run, known, step) ? [{ kind: "room-finished", roomId }] : [];
+    if (roomId === undefined || roomFinishTimes(desk.log).has(roomId)) return [];
+    return completesRoom(run, known, step) ? [{ kind: "room-finished", roomId }] : [];
   };
-  const second = () => (clock.now() - desk.start) / 1000;
+  const second = () => (clock.now() - desk.startMs) / 1000;
   /** What follows from a step being done: its room left, and the next step of the same person where it can begin at once. */
   const following = (step: Step, who: number, startsItself: (next: Step) => boolean): EntryBody[] => {
-    const next = stepsOf(run, known, who).find(({ id }) => id !== step.id);
+    const next = openStepsOf(run, known, who).find(({ id }) => id !== step.id);
     const now = second();
     const goesOn =
       next !== undefined &&
-      !isInHand(known, next.id) &&
+      !isStepActive(known, next.id) &&
       startsItself(next) &&
-      notBefore(run, known, next, now, step.id) <= now + SOON;
+      recommendedStart(run, known, next, now, step.id) <= now + SOON;
     return [
       ...leaving(step),
       ...(goesOn ? [{ kind: "step-started" as const, ...about(next), who: who + 1 }] : []),
@@ -59,7 +59,7 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: Known) {
     startOwn: (what: string, who: number, roomId: string | undefined) =>
       log({
         kind: "step-started",
-        step: `${OWN}${newId(EntryId)}`,
+        step: `${OWN_STEP_PREFIX}${newId(EntryId)}`,
         does: "own",
         what,
         who: who + 1,

@@ -1,6 +1,6 @@
 import type { RoomId } from "@scutch/contract";
 import { type Instruments, vesselLevels } from "@scutch/core/plan";
-import { joined, percent } from "../../../format/units.ts";
+import { formatAmount, percent } from "../../../format/units.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { useLogging } from "../../../shared/logging/useLogging.ts";
 import { useUnits } from "../../../state/useUnits.ts";
@@ -30,7 +30,7 @@ export function InstrumentPanel({ desk, instruments, vesselName }: Props) {
                 {kind === "sprayer" ? vesselName(id) : TANK_NAMES[kind]}
               </th>
               <td className="py-2 text-right font-mono" colSpan={2}>
-                {joined(units.volume(volume))}
+                {formatAmount(units.volume(volume))}
               </td>
             </tr>
           ))}

@@ -6,8 +6,8 @@ import { newId } from "../../../device/newId.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { LogNowContext } from "../../../planning/logNow.ts";
 import { useDesk } from "../../../planning/openDesk.ts";
-import { planned } from "../../../planning/planned.ts";
-import { runsOf, useMinuteUnderWay, useRunsFound } from "../../../planning/runs.ts";
+import { computePlan } from "../../../planning/planned.ts";
+import { cachedScheduler, useMinuteUnderWay, useRunsFound } from "../../../planning/runs.ts";
 import { entryText } from "../../../shared/logging/entryText.ts";
 import { InstrumentsContext } from "../../../shared/logging/instruments.ts";
 import { type Logbook, LogbookContext } from "../../../shared/logging/logbook.ts";
@@ -38,7 +38,7 @@ const NOBODY: readonly string[] = [];
  */
 export function PracticeScreen() {
   const desk = useDesk();
-  const { clock, run, again } = usePracticeClock(desk.start);
+  const { clock, run, again } = usePracticeClock(desk.startMs);
   const [id] = useState(() => newId(JobId));
   const [log, setLog] = useState<readonly LogEntry[]>([]);
   const write = useCallback<Logbook>((_, entry) => setLog((before) => [...before, entry]), []);
@@ -106,7 +106,7 @@ function Practised({
   const { shelf } = real;
   const later = useDeferredValue(log);
   const desk = useMemo((): JobDesk => {
-    const { result, ...known } = planned(job, shelf, later, pace, runsOf(job.id, runs), minute);
+    const { result, ...known } = computePlan(job, shelf, later, pace, cachedScheduler(job.id, runs), minute);
     return {
       ...known,
       newer: [],
@@ -115,10 +115,10 @@ function Practised({
       edit: () => undefined,
     };
   }, [job, shelf, later, pace, runs, minute]);
-  const { work, input, start, dried } = desk;
+  const { work, input, startMs, dried } = desk;
   if (work.run.outcome !== "planned")
     return <p>This job can’t be run as it is: the run sheet says why and what to change.</p>;
-  const instruments = simulatedInstruments(input, work, dried?.result, (now - start) / 1000);
+  const instruments = simulatedInstruments(input, work, dried?.result, (now - startMs) / 1000);
   return (
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[22rem_1fr]">
       <div>
