@@ -13,7 +13,7 @@ import { docsRouter } from "./http/docs.ts";
 import { errorHandler } from "./http/errors.ts";
 import { actorGate, contractGate } from "./http/gate.ts";
 import { sameOriginOnly, securityHeaders } from "./http/security.ts";
-import { webApp } from "./http/webApp.ts";
+import { webApp } from "./http/staticFiles.ts";
 
 interface Options extends Context {
   readonly log: Logger;

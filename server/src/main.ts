@@ -3,12 +3,12 @@ import path from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import pino from "pino";
 import { makeApp } from "./app.ts";
-import { fileBlobStore } from "./blobs/folder.ts";
+import { fileBlobStore } from "./blobs/fileBlobStore.ts";
 import { readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { schemaState } from "./db/migrate.ts";
 import { firstCrew } from "./features/crew/store.ts";
-import { PICTURES } from "./features/photo/ending.ts";
+import { PICTURES } from "./features/photo/extension.ts";
 
 /** Loopback only, until there are accounts: see http/security. */
 const HOST = "127.0.0.1";

@@ -1,12 +1,12 @@
 /** A step of its own before any server starts: brings the schema up to date and sees that there is a crew. */
 import path from "node:path";
 import mysql from "mysql2/promise";
-import { fileBlobStore } from "./blobs/folder.ts";
+import { fileBlobStore } from "./blobs/fileBlobStore.ts";
 import { readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { runMigrations } from "./db/migrate.ts";
 import { ensureCrew } from "./demo/seed.ts";
-import { PICTURES } from "./features/photo/ending.ts";
+import { PICTURES } from "./features/photo/extension.ts";
 
 /** s that a second one waits for the first. */
 const PATIENCE = 300;

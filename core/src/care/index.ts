@@ -43,6 +43,16 @@ export { MACHINE_CARE, MACHINES, type Machine, type MachineCare } from "./machin
 export { HAZARDOUS_PAIRS, type HazardousPair, type Reactant, STATEMENTS } from "./pairs.ts";
 export { PRACTICES, type Practice } from "./practice.ts";
 export {
+  PROCEDURES,
+  proceduresFor,
+  productsForStep,
+  type StepProduct,
+  WAYS,
+  type Way,
+  type WayId,
+  type WayStep,
+} from "./procedures.ts";
+export {
   type CareProduct,
   CHEMISTRIES,
   type Chemistry,
@@ -90,13 +100,3 @@ export {
   SPOT_AGES,
   type SpotAge,
 } from "./spotting/spot.ts";
-export {
-  PROCEDURES,
-  proceduresFor,
-  productsForStep,
-  type StepProduct,
-  WAYS,
-  type Way,
-  type WayId,
-  type WayStep,
-} from "./ways.ts";

@@ -14,4 +14,4 @@ export { afterPads, afterStrokes, retainedByPile, type Strokes } from "./residua
 export { figuresWith, type Rig, STROKE_LIMITS, type Wand } from "./rig.ts";
 export { planTanks, type TankDemand, type TankPair, type TankRun } from "./tanks.ts";
 export { type CleanedRoom, type WaterBalance, waterBalance } from "./water.ts";
-export { explainPreSpray, explainResidual } from "./waterWorkings.ts";
+export { explainPreSpray, explainResidual } from "./waterExplained.ts";

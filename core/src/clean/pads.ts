@@ -1,4 +1,4 @@
-import { type Explanation, explain, figure } from "../working/index.ts";
+import { type Explanation, explain, figure } from "../explain/index.ts";
 import type { Soil } from "./application.ts";
 
 /**

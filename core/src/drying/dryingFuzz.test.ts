@@ -1,8 +1,8 @@
 /** Any building: the solver against the same equations solved slowly and plainly, and what can never make drying later. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { slowDrying } from "../testing/referenceDrying.ts";
 import { type Building, type DryingRoom, FIBRES, simulateDrying } from "./index.ts";
-import { slowDrying } from "./slowDrying.ts";
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const quarterHours = (most: number) => fc.integer({ min: 0, max: most * 4 }).map((quarters) => quarters / 4);

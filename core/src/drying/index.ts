@@ -1,5 +1,5 @@
 export { airSpeedFromMovers } from "./airSpeed.ts";
-export { explainAirSpeed } from "./airSpeedWorking.ts";
+export { explainAirSpeed } from "./airSpeedExplained.ts";
 export {
   type Air,
   type AirHandling,
@@ -32,7 +32,7 @@ export {
   type ReadyLevels,
   readyLevels,
 } from "./ready.ts";
-export { explainReady } from "./readyWorking.ts";
+export { explainReady } from "./readyExplained.ts";
 export {
   type DryingResult,
   type RoomDrying,

@@ -1,4 +1,4 @@
-export { explainArea } from "./areaWorking.ts";
+export { explainArea } from "./areaExplained.ts";
 export { type Box, boxesOf, type Point, sharedArea } from "./boxes.ts";
 export { edgeLength, edgesOf, outlineArea, outlineOf, type PartFault, turned } from "./outline.ts";
 export {

@@ -1,8 +1,8 @@
+export { effectiveEntries, retractedIds } from "./effective.ts";
 export type { Entry, FillMade, OfKind } from "./entries.ts";
-export { roomFinishTimes, workStartTime } from "./finished.ts";
-export { fillsOfOthers, foldFills } from "./made.ts";
+export { fillsOfOthers, foldFills } from "./fills.ts";
 export { meterReadings, tankReadings } from "./measured.ts";
-export { effectiveEntries, retractedIds } from "./standing.ts";
+export { roomFinishTimes, workStartTime } from "./roomFinishes.ts";
 export {
   foldRunState,
   isRunActive,
@@ -11,6 +11,6 @@ export {
   roomsLeftWet,
   runEndedAt,
   type StepLogged,
-} from "./steps.ts";
+} from "./runState.ts";
 export { attemptsOn, dyeTests, skippedOn, type Tested } from "./tested.ts";
-export { type ProductUsage, stockUse, sumUses, usesOf } from "./used.ts";
+export { type ProductUsage, stockUse, sumUses, usesOf } from "./usage.ts";

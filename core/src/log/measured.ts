@@ -1,5 +1,5 @@
+import { effectiveEntries } from "./effective.ts";
 import { type Entry, isKind, type OfKind } from "./entries.ts";
-import { effectiveEntries } from "./standing.ts";
 
 /** What the tanks showed, in the order logged. */
 export const tankReadings = <E extends Entry>(log: readonly E[]): OfKind<E, "water-measured">[] =>

@@ -1,5 +1,5 @@
+import { effectiveEntries } from "./effective.ts";
 import { type Entry, isKind, type OfKind } from "./entries.ts";
-import { effectiveEntries } from "./standing.ts";
 
 /** A dye test or an owner's word on one. */
 export interface Tested {

@@ -7,9 +7,9 @@ import {
   marksOf,
   sprayedAt,
   unevennessOf,
-} from "./cut.ts";
+} from "./fillSplit.ts";
 
-export type { Demand } from "./cut.ts";
+export type { Demand } from "./fillSplit.ts";
 
 /** What one fill does: whole marks of the vessel, and where in which rooms it goes. */
 export interface FillShare {

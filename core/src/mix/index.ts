@@ -11,8 +11,8 @@ export { type OwnedVessel, rankVessels, type VesselChoice } from "./bestVessel.t
 export { type Bottle, bottleFor, MIN_BOTTLE } from "./bottle.ts";
 export { dilutedShare, volumeToDilute } from "./dilute.ts";
 export { MIX_DENSITY } from "./fillContents.ts";
+export { explainConcentrate, explainLeftOver, explainMass, explainWater } from "./fillExplained.ts";
 export { type Demand, type FillShare, splitIntoFills } from "./fills.ts";
-export { explainConcentrate, explainLeftOver, explainMass, explainWater } from "./fillWorkings.ts";
 export { jugStrength, type LabelRange, nearestTips, type Tip, type TipChoice } from "./injector.ts";
 export { type Level, levelAgainst } from "./lines.ts";
 export { compareToLabel, strengthMade, type WentIn } from "./madeStrength.ts";

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
+import { sprayBatch } from "../testing/sprayBatch.ts";
 import { byMethod, compareScenarios, type JobInput, jobInWay, planWork } from "./index.ts";
-import { sprayBatch } from "./testing.ts";
 
 /** A job by extraction, its pre-spray standing so long, s; the plant-fibre study takes no water at all. */
 const job = (dwellLeast: number): JobInput => ({

@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import { simulateDrying } from "../drying/index.ts";
+import { sprayBatch } from "../testing/sprayBatch.ts";
 import { type JobInput, planWork, simulatedInstruments } from "./index.ts";
-import { sprayBatch } from "./testing.ts";
 
 const L = 1e-3;
 const job: JobInput = {

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
+import { sprayBatch } from "../testing/sprayBatch.ts";
 import { type JobInput, learnPace, planWork } from "./index.ts";
-import { sprayBatch } from "./testing.ts";
 
 const job: JobInput = {
   rooms: [

@@ -1,4 +1,4 @@
-export { vacuumPieces } from "./begun.ts";
+export { START } from "../scheduling/index.ts";
 export { stepCaution } from "./cautions.ts";
 export {
   type CutFault,
@@ -7,15 +7,15 @@ export {
   maxStandTime,
   type StandLimit,
   sectionsAhead,
-} from "./cutJob.ts";
-export { explainFinish } from "./finishWorking.ts";
+} from "./divideJob.ts";
+export { largestAreaAhead } from "./divideRoom.ts";
+export { explainFinish } from "./finishExplained.ts";
 export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank, StepProgress } from "./input.ts";
-export { estimateSequential, type RoughTimes } from "./inTurn.ts";
 export { OWN_STEP_PREFIX } from "./jobProblem.ts";
 export type { JobRun, RunPlan, RunSection, Step, WarmStart } from "./jobRun.ts";
-export { scheduleJob } from "./runJob.ts";
-export { START } from "./schedule/index.ts";
-export { largestAreaAhead } from "./section.ts";
+export { scheduleJob } from "./scheduleJob.ts";
+export { estimateSequential, type RoughTimes } from "./sequentialEstimate.ts";
+export { vacuumPieces } from "./startedParts.ts";
 export {
   type CrewPace,
   DEFAULT_PACE,

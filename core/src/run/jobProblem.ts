@@ -1,4 +1,4 @@
-import { vacuumPieces } from "./begun.ts";
+import { finishToStart, type Problem, START, type Task, type TimeLag } from "../scheduling/index.ts";
 import {
   type CutFault,
   type CutSection,
@@ -6,9 +6,9 @@ import {
   divideJob,
   maxStandTime,
   windowOf,
-} from "./cutJob.ts";
+} from "./divideJob.ts";
 import type { RunInput, RunRoom } from "./input.ts";
-import { finishToStart, type Problem, START, type Task, type TimeLag } from "./schedule/index.ts";
+import { vacuumPieces } from "./startedParts.ts";
 import { AREA_PER_BAG, PACES, type StepKind } from "./stepKinds.ts";
 import { fillTime, stepDurations, stretchOf, tripTime } from "./work.ts";
 

@@ -1,9 +1,3 @@
-import { type RemainingProblem, untouched } from "./inPlace.ts";
-import type { Pin, RunInput } from "./input.ts";
-import type { JobProblem } from "./jobProblem.ts";
-import type { JobRun, RunPlan, WarmStart } from "./jobRun.ts";
-import { applyFinishedRooms } from "./live.ts";
-import { type Assignees, assignSteps } from "./people.ts";
 import {
   type Problem,
   type ScheduleResult,
@@ -11,9 +5,15 @@ import {
   type Starts,
   schedule,
   type TimeLag,
-} from "./schedule/index.ts";
-import { timed } from "./timed.ts";
-import { remainingProblem } from "./underWay.ts";
+} from "../scheduling/index.ts";
+import { type Assignees, assignSteps } from "./assignSteps.ts";
+import { applyFinishedRooms } from "./finishedRooms.ts";
+import { type RemainingProblem, untouched } from "./fixPlacements.ts";
+import type { Pin, RunInput } from "./input.ts";
+import type { JobProblem } from "./jobProblem.ts";
+import type { JobRun, RunPlan, WarmStart } from "./jobRun.ts";
+import { remainingProblem } from "./remainingProblem.ts";
+import { timed } from "./withTimes.ts";
 
 const pinLag = ({ stepId, at }: Pin): TimeLag => {
   const second = Math.round(at);

@@ -1,10 +1,10 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { fromSi, toSi } from "../quantity/index.ts";
+import { START } from "../scheduling/index.ts";
+import { findViolations } from "../testing/violations.ts";
+import { cleaningWindow, cutRoom, largestSection } from "./divideRoom.ts";
 import { type JobRun, type RunInput, type RunRoom, scheduleJob } from "./index.ts";
-import { findViolations } from "./schedule/checkSchedule.ts";
-import { START } from "./schedule/index.ts";
-import { cleaningWindow, cutRoom, largestSection } from "./section.ts";
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 

@@ -1,6 +1,6 @@
 import type { CrewId } from "@scutch/contract";
 import { eq, sql } from "drizzle-orm";
-import type { BlobStore } from "../blobs/blobs.ts";
+import type { BlobStore } from "../blobs/blobStore.ts";
 import type { Db, Transaction } from "../db/connect.ts";
 import { firstCrew, makeCrew } from "../features/crew/store.ts";
 import { writeGear } from "../features/gear/store.ts";

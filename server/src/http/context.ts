@@ -1,6 +1,6 @@
 import type { CrewId } from "@scutch/contract";
 import type { Request } from "express";
-import type { BlobStore } from "../blobs/blobs.ts";
+import type { BlobStore } from "../blobs/blobStore.ts";
 import type { Db } from "../db/connect.ts";
 
 /** Who asks: whose work it is, and who of them where that is known. */

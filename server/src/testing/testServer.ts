@@ -6,12 +6,12 @@ import type mysql from "mysql2/promise";
 import pino from "pino";
 import request from "supertest";
 import { makeApp } from "../app.ts";
-import { fileBlobStore } from "../blobs/folder.ts";
+import { fileBlobStore } from "../blobs/fileBlobStore.ts";
 import { runMigrations } from "../db/migrate.ts";
 import { demoId } from "../demo/demoId.ts";
 import { ensureCrew } from "../demo/seed.ts";
 import { makeCrew } from "../features/crew/store.ts";
-import { PICTURES } from "../features/photo/ending.ts";
+import { PICTURES } from "../features/photo/extension.ts";
 import { freshDatabase } from "./database.ts";
 
 /** A server on a database of its own, seeded with the demo, and a second crew on the same tables. */

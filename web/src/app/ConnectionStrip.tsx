@@ -1,16 +1,16 @@
 import { CircleHelp, CloudOff, HardDrive, RefreshCw } from "lucide-react";
 import { lazy, type ReactNode, Suspense } from "react";
-import { useDeviceQuery } from "../device/live.ts";
+import { useDeviceQuery } from "../device/deviceQuery.ts";
 import { isSendable } from "../device/requests.ts";
 import { type ConnectionState, selectReach, selectUpdate } from "../state/connectionSlice.ts";
-import { selectUnstored } from "../state/holdingSlice.ts";
+import { selectUnstored } from "../state/pendingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
 import { openOtherCrew } from "./otherCrew.ts";
 
 const takeUpdate = async () => (await import("./updates.ts")).takeUpdate();
-const ClashPanels = lazy(async () => ({ default: (await import("./ClashPanels.tsx")).ClashPanels }));
-const AsidePanel = lazy(async () => ({ default: (await import("./AsidePanel.tsx")).AsidePanel }));
+const ClashPanels = lazy(async () => ({ default: (await import("./ConflictPanels.tsx")).ClashPanels }));
+const AsidePanel = lazy(async () => ({ default: (await import("./DeadLetterPanel.tsx")).AsidePanel }));
 
 const changes = (count: number) => (count === 1 ? "1 change is" : `${count} changes are`);
 const keptHere = (count: number) =>

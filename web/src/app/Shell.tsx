@@ -4,7 +4,7 @@ import { Link, NavLink, Outlet, useMatch } from "react-router";
 import { themeChosen, unitsChosen } from "../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { useUnits } from "../state/useUnits.ts";
-import { useShortcut } from "../ui/useKey.ts";
+import { useShortcut } from "../ui/useShortcut.ts";
 import { ConnectionStrip } from "./ConnectionStrip.tsx";
 
 const KeysDialog = lazy(async () => ({ default: (await import("./KeysDialog.tsx")).KeysDialog }));

@@ -1,7 +1,7 @@
 import type { Job } from "@scutch/contract";
 import { deepEqual, PLAN_LISTS } from "@scutch/core/plan";
 import { ORIGIN_SHORT } from "../format/words.ts";
-import { FIELDS, KINDS, ORDERS } from "./clashText.ts";
+import { FIELDS, KINDS, ORDERS } from "./conflictText.ts";
 
 type Thing = Readonly<Record<string, unknown>> & { readonly id: string };
 type Plan = Readonly<Record<string, unknown>>;

@@ -5,7 +5,7 @@ import { sendAs } from "../device/api.ts";
 import { askCrew, pullCrew } from "../device/pull.ts";
 import { rememberCrew, rememberedCrew, type Session, startSession } from "../device/session.ts";
 import { heardOf, selectReach, updateFound } from "../state/connectionSlice.ts";
-import { selectUnstored } from "../state/holdingSlice.ts";
+import { selectUnstored } from "../state/pendingSlice.ts";
 import { keepSettings, loadSettings, settingsLoaded } from "../state/settingsSlice.ts";
 import { makeStore, type Store } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";

@@ -2,12 +2,12 @@ import type { Job, LogEntry, PhotoFacts, Site } from "@scutch/contract";
 import { PhotoId } from "@scutch/contract";
 import { type MergeConflict, resolveConflict } from "@scutch/core/plan";
 import { changeRedone, changeUndone, jobChanged, onScreen, selectHistory } from "../state/historySlice.ts";
-import { type Doing, held, heldMoved, type PendingChange, selectHeld } from "../state/holdingSlice.ts";
+import { type Doing, held, heldMoved, type PendingChange, selectHeld } from "../state/pendingSlice.ts";
 import type { ThingKind, Things } from "./db.ts";
 import { sendDirectly } from "./direct.ts";
 import { applyResolution, currentPlan } from "./jobRow.ts";
-import { keyOf, persist } from "./keep.ts";
 import { newId } from "./newId.ts";
+import { keyOf, persist } from "./persist.ts";
 import { session } from "./session.ts";
 
 /** Everything that changes something: shown at once, kept on this device, then sent. */

@@ -1,5 +1,5 @@
 import { mergeJobs, type StoredJob } from "@scutch/contract";
-import type { PendingChange } from "../state/holdingSlice.ts";
+import type { PendingChange } from "../state/pendingSlice.ts";
 import type { Send } from "./api.ts";
 import { entryRequest, photoRequest, type Request, removalRequest, thingRequest } from "./requests.ts";
 

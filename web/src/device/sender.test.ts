@@ -2,14 +2,24 @@
 import { beforeEach, describe, expect, test } from "@jest/globals";
 import { type Job, summarizeJob } from "@scutch/contract";
 import fc from "fast-check";
-import { asFile, discardDeadLetter, readDeadLetters, requeue } from "./aside.ts";
+import {
+  FakeServer,
+  type Fate,
+  freshDb,
+  id,
+  JOB_ID,
+  job,
+  note,
+  roomNames,
+  withRoom,
+} from "../testing/fakeServer.ts";
 import type { DeviceDb } from "./db.ts";
+import { asFile, discardDeadLetter, readDeadLetters, requeue } from "./deadLetters.ts";
 import { sendDirectly } from "./direct.ts";
 import { currentPlan, type JobRow } from "./jobRow.ts";
-import { persist } from "./keep.ts";
+import { persist } from "./persist.ts";
 import { pullJob, pullToday } from "./pull.ts";
 import { MAX_ATTEMPTS, sendJob, sendPhotos, sendThings } from "./sender.ts";
-import { FakeServer, type Fate, freshDb, id, JOB_ID, job, note, roomNames, withRoom } from "./testing.ts";
 
 let server: FakeServer;
 let db: DeviceDb;

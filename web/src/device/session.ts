@@ -4,7 +4,7 @@ import { crewRead } from "../state/crewSlice.ts";
 import type { Store } from "../state/store.ts";
 import { type Send, sendAs } from "./api.ts";
 import { type DeviceDb, openDevice } from "./db.ts";
-import { type Lanes, startLanes } from "./lanes.ts";
+import { type Lanes, startLanes } from "./outbox.ts";
 
 /** One crew's app on this device while it is open. */
 export interface Session {

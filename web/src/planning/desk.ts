@@ -1,16 +1,16 @@
 import { faultsOf, Job, type JobId, type LogEntry } from "@scutch/contract";
 import { useCallback, useDeferredValue, useMemo } from "react";
 import { changeJob } from "../device/changes.ts";
-import { type LogHere, useLocalJob, useLogHere } from "../device/jobHere.ts";
-import { usePull } from "../device/live.ts";
+import { usePull } from "../device/deviceQuery.ts";
+import { type LogHere, useLocalJob, useLogHere } from "../device/localJob.ts";
+import { useLocalShelf } from "../device/localRecords.ts";
 import { pullJob, pullLog, pullShelf } from "../device/pull.ts";
-import { useLocalShelf } from "../device/thingsHere.ts";
 import { limitsIn, type ShowLimit } from "../format/readers.ts";
 import { contractFault } from "../format/words.ts";
 import { useAppSelector } from "../state/store.ts";
 import { useUnits } from "../state/useUnits.ts";
-import { computePlan, type Planned } from "./planned.ts";
-import { cachedScheduler, useMinuteUnderWay, useRunsFound } from "./runs.ts";
+import { computePlan, type Planned } from "./computePlan.ts";
+import { cachedScheduler, useMinuteUnderWay, useRunsFound } from "./scheduleCache.ts";
 import { type DryingForecast, useRanges } from "./useDried.ts";
 
 /** The phase of the job in sight, by its address: /jobs/ID/survey. */

@@ -1,9 +1,9 @@
 import { type CrewSettings, Job, type JobId, LogEntry, parseTolerantly, toJobInput } from "@scutch/contract";
 import { workStartTime } from "@scutch/core/log";
 import { type LearnedPace, learnPace } from "@scutch/core/plan";
+import { useDeviceQuery } from "../device/deviceQuery.ts";
 import { currentPlan } from "../device/jobRow.ts";
-import { useDeviceQuery } from "../device/live.ts";
-import { useLocalShelf } from "../device/thingsHere.ts";
+import { useLocalShelf } from "../device/localRecords.ts";
 import { startOf } from "../format/time.ts";
 
 /** Jobs it is learned from: the latest, as a crew changes. */

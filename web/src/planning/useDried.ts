@@ -1,7 +1,7 @@
 import type { DryingResult, RoomRange } from "@scutch/core/drying";
 import type { WorkPlan } from "@scutch/core/plan";
 import { useEffect, useState } from "react";
-import { askRanges, WORK_AFTER } from "./dryingWork.ts";
+import { askRanges, WORK_AFTER } from "./workerClient.ts";
 
 export interface DryingForecast {
   readonly work: WorkPlan;

@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import type { CrewSettings } from "@scutch/contract";
-import { held } from "./holdingSlice.ts";
+import { held } from "./pendingSlice.ts";
 
 /** What every screen needs of the crew, followed from the device's database. */
 interface CrewState {

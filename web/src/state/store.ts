@@ -3,8 +3,8 @@ import { useDispatch, useSelector } from "react-redux";
 import { connectionSlice } from "./connectionSlice.ts";
 import { crewSlice } from "./crewSlice.ts";
 import { historySlice } from "./historySlice.ts";
-import { holdingSlice } from "./holdingSlice.ts";
 import { loggedSlice } from "./loggedSlice.ts";
+import { holdingSlice } from "./pendingSlice.ts";
 import { settingsSlice } from "./settingsSlice.ts";
 
 /** What the interface remembers. The crew's work is in the device's database, read live. */

@@ -3,10 +3,10 @@ import type { RoomAir } from "../roomAir.ts";
 import { airHandling } from "./airHandling.ts";
 import { condensation } from "./condensation.ts";
 import { dehumidifiers } from "./dehumidifiers.ts";
+import { warmth } from "./envelopeAndHeating.ts";
 import { openDoors } from "./openDoors.ts";
 import { outdoorExchange } from "./outdoorExchange.ts";
 import type { Term, TermOf } from "./term.ts";
-import { warmth } from "./warmth.ts";
 
 /** Every way vapour and heat come, go or move but through the pile. To change how drying treats one, change its file. */
 const TERMS: readonly TermOf[] = [

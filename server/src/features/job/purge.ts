@@ -1,7 +1,7 @@
 import type { CrewId, JobId } from "@scutch/contract";
-import type { BlobStore } from "../../blobs/blobs.ts";
+import type { BlobStore } from "../../blobs/blobStore.ts";
 import type { Db } from "../../db/connect.ts";
-import { retryTransaction } from "../../db/transactionOrAgain.ts";
+import { retryTransaction } from "../../db/retryTransaction.ts";
 import { invalid, notFound } from "../../http/apiFailure.ts";
 import { removeEntriesOf } from "../log/store.ts";
 import { removePhotosOf } from "../photo/service.ts";

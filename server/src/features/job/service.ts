@@ -1,10 +1,10 @@
 import type { Job, JobId, SaveId, StoredJob } from "@scutch/contract";
 import { deepEqual } from "@scutch/core/plan";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { retryTransaction } from "../../db/transactionOrAgain.ts";
+import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, invalid, notFound } from "../../http/apiFailure.ts";
-import { validateReferences } from "./faults.ts";
 import { lockJob, readPlan, writeJob } from "./store.ts";
+import { validateReferences } from "./validateReferences.ts";
 
 /** Sendings remembered of a job: as many as a device could have on their way, and more. */
 const SAVES_KEPT = 20;

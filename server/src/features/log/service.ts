@@ -1,12 +1,12 @@
 import { isDeepStrictEqual } from "node:util";
 import type { JobId, LogEntry } from "@scutch/contract";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { retryTransaction } from "../../db/transactionOrAgain.ts";
+import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, notFound } from "../../http/apiFailure.ts";
 import { jobExists, lockRow } from "../job/store.ts";
 import { addUse } from "../stock/store.ts";
 import { addEntries, correctionsOf, entriesById, readEntries, readMark } from "./store.ts";
-import { usageDelta } from "./useChange.ts";
+import { usageDelta } from "./usageDelta.ts";
 
 export async function readLog(
   db: Db,

@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import type { CrewId, JobId, Photo, PhotoFacts, PhotoId } from "@scutch/contract";
-import type { BlobStore } from "../../blobs/blobs.ts";
+import type { BlobStore } from "../../blobs/blobStore.ts";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { isDuplicate } from "../../db/driverErrors.ts";
 import { ApiFailure, invalid, notFound } from "../../http/apiFailure.ts";

@@ -1,7 +1,7 @@
 import type { JobId, Photo, PhotoId } from "@scutch/contract";
 import { and, asc, eq } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { omitNulls } from "../../db/said.ts";
+import { omitNulls } from "../../db/nulls.ts";
 import { photos } from "./table.ts";
 
 type Row = typeof photos.$inferSelect;

@@ -4,7 +4,7 @@ import { timeAt } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
-import { ExplainedFigure } from "../../shared/working/Worked.tsx";
+import { ExplainedFigure } from "../../shared/explain/ExplainedFigure.tsx";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";

@@ -1,7 +1,7 @@
 import type { Gear, Room } from "@scutch/contract";
 import type { WorkPlan } from "@scutch/core/plan";
 import { useEffect, useState } from "react";
-import { askBestMoves, WORK_AFTER } from "../../planning/dryingWork.ts";
+import { askBestMoves, WORK_AFTER } from "../../planning/workerClient.ts";
 import { type Advice, adviceFrom, airMoverOf, movesFor } from "./advice.ts";
 
 /** The best next move for a room, tried out in the worker once the changes pause. */

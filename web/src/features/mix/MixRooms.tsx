@@ -8,7 +8,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import { MultiSelect } from "../../ui/Several.tsx";
+import { MultiSelect } from "../../ui/MultiSelect.tsx";
 
 interface Props {
   readonly desk: JobDesk;

@@ -5,7 +5,7 @@ import { quantityReader } from "../../format/readers.ts";
 import { hoursAndMinutes } from "../../format/time.ts";
 import { formatAmount, percent } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { ExplainedFigure } from "../../shared/working/Worked.tsx";
+import { ExplainedFigure } from "../../shared/explain/ExplainedFigure.tsx";
 import { useUnits } from "../../state/useUnits.ts";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";

@@ -1,13 +1,13 @@
 import type { ProductId } from "@scutch/contract";
 import { hazardsInVessel, protectionOf } from "@scutch/core/care";
 import { useState } from "react";
-import { usePull } from "../../device/live.ts";
+import { usePull } from "../../device/deviceQuery.ts";
+import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullShelf } from "../../device/pull.ts";
-import { useLocalShelf } from "../../device/thingsHere.ts";
 import { protectionText } from "../../format/careWords.ts";
 import { VesselMeeting } from "../../shared/care/VesselMeeting.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import { MultiSelect } from "../../ui/Several.tsx";
+import { MultiSelect } from "../../ui/MultiSelect.tsx";
 
 const MAX_TOGETHER = 5;
 

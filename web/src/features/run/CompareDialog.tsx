@@ -6,7 +6,7 @@ import { timeAt } from "../../format/time.ts";
 import { formatAmount } from "../../format/units.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { askWays } from "../../planning/dryingWork.ts";
+import { askWays } from "../../planning/workerClient.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";

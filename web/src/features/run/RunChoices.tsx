@@ -3,7 +3,7 @@ import { ArrowUp, Trash2 } from "lucide-react";
 import { useId, useState } from "react";
 import { clock24 } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { moveItem } from "../../planning/moved.ts";
+import { moveItem } from "../../planning/moveItem.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";

@@ -12,7 +12,7 @@ import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
 import { Readings } from "../../ui/Readings.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import { useShortcut } from "../../ui/useKey.ts";
+import { useShortcut } from "../../ui/useShortcut.ts";
 import { hasStairs, hubOf, type OpensTo, withNewRoom } from "./addRoom.ts";
 import { timesTheOthers } from "./oddSize.ts";
 import { freeName, TEMPLATES, type Template } from "./templates.ts";

@@ -6,8 +6,8 @@ import { useState } from "react";
 import { COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, WINDOW_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
+import { MultiSelect } from "../../ui/MultiSelect.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import { MultiSelect } from "../../ui/Several.tsx";
 
 const SOILS = [1, 2, 3, 4, 5] as const;
 const MIXED = "";

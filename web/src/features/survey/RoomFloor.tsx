@@ -24,7 +24,7 @@ import { ChoiceField, optionsOf, Tick } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { AirFields } from "./AirFields.tsx";
-import { WaySteps } from "./WaySteps.tsx";
+import { WaySteps } from "./ProcedureSteps.tsx";
 
 interface Props {
   readonly desk: JobDesk;

@@ -7,7 +7,7 @@ import { sizeText } from "../../format/readers.ts";
 import { timeAt } from "../../format/time.ts";
 import { ASSUMED_NAMES, COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, SOIL_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { ExplainedFigure } from "../../shared/working/Worked.tsx";
+import { ExplainedFigure } from "../../shared/explain/ExplainedFigure.tsx";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 

@@ -8,7 +8,7 @@ import { readFileText } from "../../shared/files/jobFiles.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { saveFile } from "../../ui/saveFile.ts";
-import { type ReadIn, readInCrew, readInJob } from "./readIn.ts";
+import { type ReadIn, readInCrew, readInJob } from "./importFile.ts";
 
 interface Props {
   readonly shelf: Shelf;

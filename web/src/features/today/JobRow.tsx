@@ -2,7 +2,7 @@ import type { Job, LogEntry, Shelf } from "@scutch/contract";
 import { lazy, Suspense } from "react";
 import { type JobState, stateOf } from "./jobState.ts";
 import { Row } from "./Row.tsx";
-import type { JobListItem } from "./useToday.ts";
+import type { JobListItem } from "./useJobList.ts";
 
 /** Brings planning, drying and the care rules with it: the list stands without. */
 const PlannedRow = lazy(async () => ({ default: (await import("./PlannedRow.tsx")).PlannedRow }));

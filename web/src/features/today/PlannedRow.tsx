@@ -1,7 +1,7 @@
 import { foldRunState, isRunActive } from "@scutch/core/log";
 import { useMemo } from "react";
-import { computePlan } from "../../planning/planned.ts";
-import { cachedScheduler, useMinuteUnderWay, useRunsFound } from "../../planning/runs.ts";
+import { computePlan } from "../../planning/computePlan.ts";
+import { cachedScheduler, useMinuteUnderWay, useRunsFound } from "../../planning/scheduleCache.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import type { JobRowProps, Known } from "./JobRow.tsx";

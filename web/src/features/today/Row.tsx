@@ -5,7 +5,7 @@ import { longDay, type Times } from "../../format/time.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import type { JobState } from "./jobState.ts";
-import type { JobListItem } from "./useToday.ts";
+import type { JobListItem } from "./useJobList.ts";
 
 interface Props {
   readonly listed: JobListItem;

@@ -1,24 +1,24 @@
 import { Plus } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
-import { useDeviceQuery, usePull } from "../../device/live.ts";
+import { useDeviceQuery, usePull } from "../../device/deviceQuery.ts";
+import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullMore, pullShelf, pullToday } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
-import { useLocalShelf } from "../../device/thingsHere.ts";
 import { dayAfter, dayOf, weekday } from "../../format/time.ts";
 import { heardOf } from "../../state/connectionSlice.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Empty, Failed, Loading } from "../../ui/States.tsx";
-import { useShortcut } from "../../ui/useKey.ts";
 import { useNow } from "../../ui/useNow.ts";
+import { useShortcut } from "../../ui/useShortcut.ts";
 import { type JobPath, JobRow } from "./JobRow.tsx";
-import { type JobListItem, useJobList } from "./useToday.ts";
+import { type JobListItem, useJobList } from "./useJobList.ts";
 
 /** Rows of a group shown at first, and with each more. */
 const AT_ONCE = 30;
 /** Brings the form library with it: not part of the first load. */
-const TakenOut = lazy(async () => ({ default: (await import("./TakenOut.tsx")).TakenOut }));
+const TakenOut = lazy(async () => ({ default: (await import("./RemovedJobs.tsx")).TakenOut }));
 const DayTools = lazy(async () => ({ default: (await import("./DayTools.tsx")).DayTools }));
 const NewJobDialog = lazy(async () => ({ default: (await import("./NewJobDialog.tsx")).NewJobDialog }));
 

@@ -1,5 +1,5 @@
 import { freeWaterAt, wetColour, wetShare } from "../../format/wetness.ts";
-import type { Planned } from "../../planning/planned.ts";
+import type { Planned } from "../../planning/computePlan.ts";
 
 /** A job's rooms side by side, wide as their floors, shaded by how wet they are now. Rooms still to do are outlined. */
 export function WetStrip({ planned, now }: { readonly planned: Planned; readonly now: number }) {

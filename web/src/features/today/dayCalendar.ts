@@ -1,7 +1,7 @@
 import type { CrewSettings, Job, Shelf } from "@scutch/contract";
 import icalGenerator, { ICalCalendarMethod } from "ical-generator";
 import { timeAt } from "../../format/time.ts";
-import { computePlan } from "../../planning/planned.ts";
+import { computePlan } from "../../planning/computePlan.ts";
 
 /** A job without a plan of its own takes a place in the day all the same, h. */
 const UNPLANNED = 1;

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry, Product, Shelf } from "@scutch/contract";
 import { TIMES } from "../../format/time.ts";
-import { computePlan } from "../../planning/planned.ts";
+import { computePlan } from "../../planning/computePlan.ts";
 import { nextAction, nextText } from "./nextAction.ts";
 
 const L = 1e-3;

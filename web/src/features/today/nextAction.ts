@@ -1,7 +1,7 @@
 import { foldFills, foldRunState, isRunActive } from "@scutch/core/log";
 import { careOf } from "@scutch/core/plan";
 import { type Times, timeAt } from "../../format/time.ts";
-import type { Planned } from "../../planning/planned.ts";
+import type { Planned } from "../../planning/computePlan.ts";
 import { stepName } from "../../shared/run/stepWords.ts";
 
 /** What is to be done next on a job, in a few words, and about when where that is known. */

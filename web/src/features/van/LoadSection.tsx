@@ -1,6 +1,6 @@
 import type { Job, Shelf } from "@scutch/contract";
 import { useMemo } from "react";
-import { LOADED, useTicks } from "../../device/ticks.ts";
+import { LOADED, useTicks } from "../../device/checklists.ts";
 import { longDay } from "../../format/time.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { loadList } from "./loadList.ts";

@@ -1,8 +1,8 @@
 import type { Gear, GearKind, Shelf, Vessel } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import { useJobsFrom } from "../../device/jobHere.ts";
-import { usePull } from "../../device/live.ts";
+import { usePull } from "../../device/deviceQuery.ts";
+import { useJobsFrom } from "../../device/localJob.ts";
 import { pullToday } from "../../device/pull.ts";
 import { today } from "../../format/time.ts";
 import { formatAmount } from "../../format/units.ts";

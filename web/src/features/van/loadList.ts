@@ -7,7 +7,7 @@ import { doseOf, formatAmount, type UnitFormatter } from "../../format/units.ts"
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { boxOf, floorOf } from "../../planning/floorPlan.ts";
-import { scheduleQuickly } from "../../planning/runs.ts";
+import { scheduleQuickly } from "../../planning/scheduleCache.ts";
 import { guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
 import { loadOf } from "./needs.ts";
 

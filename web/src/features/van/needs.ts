@@ -1,6 +1,6 @@
 import { type Job, type ProductId, type Shelf, type Stock, toJobInput } from "@scutch/contract";
 import { planWork } from "@scutch/core/plan";
-import { scheduleQuickly } from "../../planning/runs.ts";
+import { scheduleQuickly } from "../../planning/scheduleCache.ts";
 import { leftOf } from "../../shared/stock/stock.ts";
 
 /** What a product is wanted for and whether there is enough; m³ or kg. */

@@ -5,8 +5,8 @@ import { MATERIAL_NAMES, reasonTitle, sourceWords, VERDICT_NAMES } from "../../f
 import type { JobDesk } from "../../planning/desk.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { careFor } from "./careFor.ts";
+import { GateNote } from "./DyeTestNote.tsx";
 import { FibreQuestion } from "./FibreQuestion.tsx";
-import { GateNote } from "./GateNote.tsx";
 
 /** What must not be done to one room, why, and what would lift it; cautions folded under it. */
 export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly room: Room }) {

@@ -6,8 +6,8 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Cautions, Stops } from "./CareStrip.tsx";
 import { careFor } from "./careFor.ts";
+import { GateNote } from "./DyeTestNote.tsx";
 import { FibreQuestion } from "./FibreQuestion.tsx";
-import { GateNote } from "./GateNote.tsx";
 import { VesselMeeting } from "./VesselMeeting.tsx";
 
 interface Props {

@@ -3,8 +3,8 @@ import { judgeProduct } from "@scutch/core/care";
 import { careFloor, dyeTestStatusOf, hazardsOnFloor } from "@scutch/core/plan";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Cautions, Stops } from "./CareStrip.tsx";
+import { GateNote } from "./DyeTestNote.tsx";
 import { FloorMeeting } from "./FloorMeeting.tsx";
-import { GateNote } from "./GateNote.tsx";
 import { productsOn } from "./productsOn.ts";
 
 interface Props {

@@ -9,7 +9,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { useClock } from "../../ui/useClock.ts";
-import { ExplainedFigure } from "../working/Worked.tsx";
+import { ExplainedFigure } from "../explain/ExplainedFigure.tsx";
 
 interface Props {
   readonly desk: JobDesk;

@@ -8,8 +8,8 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
+import { MultiSelect } from "../../ui/MultiSelect.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import { MultiSelect } from "../../ui/Several.tsx";
 import { useLogging } from "./useLogging.ts";
 
 /** kg/m² that `water` m³ is over rooms. */

@@ -13,10 +13,10 @@ import { Button } from "../../ui/Button.tsx";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
+import { MultiSelect } from "../../ui/MultiSelect.tsx";
 import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import { MultiSelect } from "../../ui/Several.tsx";
 import { useDraft } from "../../ui/useDraft.ts";
 
 /** A scoop as many packs hold one, kg (common practice). */

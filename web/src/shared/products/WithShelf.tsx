@@ -1,8 +1,8 @@
 import type { Shelf } from "@scutch/contract";
 import type { ReactNode } from "react";
-import { usePull } from "../../device/live.ts";
+import { usePull } from "../../device/deviceQuery.ts";
+import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullShelf } from "../../device/pull.ts";
-import { useLocalShelf } from "../../device/thingsHere.ts";
 import { Failed, Loading } from "../../ui/States.tsx";
 
 interface Props {

@@ -1,7 +1,7 @@
 import type { Stock } from "@scutch/contract";
-import { usePull } from "../../device/live.ts";
+import { usePull } from "../../device/deviceQuery.ts";
+import { useStockHere } from "../../device/localRecords.ts";
 import { pullStock } from "../../device/pull.ts";
-import { useStockHere } from "../../device/thingsHere.ts";
 
 /** What there is of each product, asked for when first wanted; undefined while this device has never seen it. */
 export function useStock(): Stock | undefined {

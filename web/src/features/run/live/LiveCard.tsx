@@ -3,10 +3,10 @@ import { foldRunState, isRunActive, runEndedAt } from "@scutch/core/log";
 import { useContext, useMemo } from "react";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { LogNowContext } from "../../../planning/logNow.ts";
+import { UnderWay } from "./ActiveRun.tsx";
 import type { LiveProps } from "./liveProps.ts";
 import { Review } from "./Review.tsx";
 import { StartJob } from "./StartJob.tsx";
-import { UnderWay } from "./UnderWay.tsx";
 
 /** The desk with the log of this moment laid over it: its run is the one before, to go on with until the new one is planned. */
 function useDeskNow(desk: JobDesk): JobDesk {

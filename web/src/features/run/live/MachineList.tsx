@@ -1,7 +1,7 @@
 import { MACHINE_CARE, MACHINES, type Machine, PRACTICES } from "@scutch/core/care";
 import type { Method } from "@scutch/core/clean";
 import type { JobRun } from "@scutch/core/run";
-import { MACHINES_SEEN_TO, useTicks } from "../../../device/ticks.ts";
+import { MACHINES_SEEN_TO, useTicks } from "../../../device/checklists.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { Tick } from "../../../ui/ChoiceField.tsx";
 

@@ -5,7 +5,7 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
-import { scheduleQuickly } from "../../../planning/runs.ts";
+import { scheduleQuickly } from "../../../planning/scheduleCache.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import type { LiveProps } from "./liveProps.ts";
 import { timingDeviations } from "./liveView.ts";

@@ -5,8 +5,8 @@ import { Button } from "../../../ui/Button.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
 import { useClock } from "../../../ui/useClock.ts";
 import type { LiveProps } from "./liveProps.ts";
-import { useOneTap } from "./oneTap.ts";
 import { useRunLog } from "./useRunLog.ts";
+import { useOneTap } from "./useTapGuard.ts";
 
 /** The tap that begins a job; planned for another day, it is asked whether it moves. */
 export function StartJob({ desk, run, practice = false }: LiveProps) {

@@ -1,0 +1,100 @@
+import { dewPoint } from "../air/index.ts";
+import { type Explanation, explain, figure } from "../explain/index.ts";
+import { airSpeedIn } from "./airSpeed.ts";
+import type { Building, DryingRoom } from "./building.ts";
+import { DRYING_LIMITS } from "./limits.ts";
+import { criticalWater } from "./pile.ts";
+import { readyLevels } from "./ready.ts";
+import { simulateDrying } from "./simulate.ts";
+
+/** Rooms as they dry, each with what nobody has said of it. */
+interface DriedWork {
+  readonly building: Building;
+  readonly rooms: readonly { readonly assumed: readonly string[] }[];
+}
+
+/** Hours from finishing a room until it is touch-dry or dry, and what they hang on. */
+export function explainReady(
+  work: DriedWork,
+  index: number,
+  which: "touchDryHours" | "dryHours",
+): Explanation {
+  const room = work.building.rooms[index] as DryingRoom;
+  const assumed = (field: string) => work.rooms[index]?.assumed.includes(field) ?? false;
+  const { weather } = work.building;
+  const outdoor = work.building.outdoor ?? weather?.[0] ?? room;
+  const { equilibrium } = readyLevels(room);
+  return explain({
+    name: which === "dryHours" ? "dry after" : "touch-dry after",
+    kind: "hours",
+    formula:
+      "dm/dt = −N, N = (a_w ρ_sat(T_s) − ρ_air) ⁄ (1/h_m + R), with the room’s own air and warmth; " +
+      (which === "dryHours"
+        ? "until 0.010 kg/m² is left above what the fibre holds ten points more humid than the room was"
+        : "until half of what wets the tips is left above what the fibre holds ten points more humid than the room was"),
+    source: "drying",
+    inputs: {
+      residual: figure("residual", room.residual, "massPerArea"),
+      airSpeed: figure("air speed at the floor", airSpeedIn(room, room), "speed"),
+      exchange: figure(
+        "air changes an hour with outdoors",
+        room.outdoorAirChangesPerHour,
+        "count",
+        assumed("windows"),
+      ),
+      temperature: figure("room temperature", room.temperature, "temperature", assumed("air")),
+      humidity: figure("room humidity", room.relativeHumidity, "share", assumed("air")),
+      outdoorHumidity: figure("outdoor humidity", outdoor.relativeHumidity, "share"),
+      outdoorTemperature: figure("outdoor temperature", outdoor.temperature, "temperature"),
+      pile: figure("pile height", room.pileHeight, "length", assumed("pileHeight")),
+      faceWeight: figure("dry fibre", room.faceWeight, "massPerArea", assumed("faceWeight")),
+    },
+    compute: (x) => {
+      const rooms = work.building.rooms.map((each, i) =>
+        i === index
+          ? {
+              ...each,
+              residual: x.residual,
+              airSpeed: Math.min(DRYING_LIMITS.airSpeed[1], x.airSpeed),
+              outdoorAirChangesPerHour: x.exchange,
+              temperature: x.temperature,
+              ...(each.climate?.mode === "heated"
+                ? { climate: { ...each.climate, setpoint: x.temperature } }
+                : {}),
+              relativeHumidity: Math.min(1, x.humidity),
+              pileHeight: x.pile,
+              faceWeight: x.faceWeight,
+            }
+          : each,
+      );
+      const building: Building = {
+        ...work.building,
+        rooms,
+        ...(weather
+          ? {}
+          : {
+              outdoor: {
+                temperature: x.outdoorTemperature,
+                relativeHumidity: Math.min(1, x.outdoorHumidity),
+              },
+            }),
+      };
+      return simulateDrying(building).rooms[index]?.[which] ?? Number.NaN;
+    },
+    steps: () => {
+      const dried = simulateDrying(work.building).rooms[index];
+      return [
+        figure(
+          "dew point of the room’s air",
+          dewPoint(room.temperature, room.relativeHumidity),
+          "temperature",
+        ),
+        figure("dew point outdoors", dewPoint(outdoor.temperature, outdoor.relativeHumidity), "temperature"),
+        figure("lowest temperature of the room", dried?.lowestTemperature ?? Number.NaN, "temperature"),
+        figure("the fibre may hold at rest", equilibrium, "massPerArea"),
+        figure("tips dry below, free water", criticalWater(room.pileHeight), "massPerArea"),
+        figure("leaving at first, an hour", dried?.initialFlux ?? Number.NaN, "massPerArea"),
+      ];
+    },
+  });
+}

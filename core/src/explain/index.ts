@@ -1,0 +1,1 @@
+export { type Explanation, explain, type Figure, type FigureKind, figure } from "./explanation.ts";

@@ -1,0 +1,52 @@
+import { type Explanation, explain, figure } from "../explain/index.ts";
+import type { Step } from "./jobRun.ts";
+import type { StepKind } from "./stepKinds.ts";
+
+interface WorkedRoom {
+  readonly steps: readonly Step[];
+  readonly finishedAtHours: number;
+  readonly finishLogged: boolean;
+}
+
+const STEP_FIGURES: Partial<Record<StepKind, string>> = {
+  furniture: "moving furniture",
+  vacuum: "vacuum",
+  bag: "emptying the bag",
+  edges: "edges",
+  "pre-spot": "spots treated first",
+  "pre-spray": "pre-spray",
+  "re-mist": "misting again",
+  agitate: "agitate",
+  clean: "clean",
+  pad: "absorbent pad",
+  spots: "spots that remain",
+  odour: "odour treatment",
+  groom: "groom",
+  fans: "setting fans",
+};
+
+/** When a room is finished, hours after the job's start. */
+export function explainFinish(room: WorkedRoom): Explanation {
+  const last = room.steps.reduce<Step | undefined>(
+    (late, step) => (late && late.end >= step.end ? late : step),
+    undefined,
+  );
+  const kinds = [...new Set(room.steps.map(({ kind }) => kind))];
+  const spent = (kind: StepKind) =>
+    room.steps.reduce((sum, step) => sum + (step.kind === kind ? step.end - step.start : 0), 0);
+  const started = last?.start ?? 0;
+  return explain({
+    name: room.finishLogged ? "finished, as logged" : "finished",
+    kind: "hours",
+    formula: room.finishLogged
+      ? "as logged"
+      : "when its last step begins on the run sheet, and how long that takes; dwell is filled with other work",
+    source: "scheduling",
+    inputs: {
+      started: figure("last step begins", started, "time"),
+      takes: figure("last step takes", last ? last.end - started : room.finishedAtHours * 3600, "time"),
+    },
+    compute: (x) => (room.finishLogged ? room.finishedAtHours : (x.started + x.takes) / 3600),
+    steps: () => kinds.map((kind) => figure(STEP_FIGURES[kind] ?? kind, spent(kind), "time")),
+  });
+}

@@ -1,0 +1,136 @@
+import { type Problem, START, type Task } from "../scheduling/index.ts";
+import {
+  fixPlacements,
+  isBreak,
+  type Placement,
+  type Relaxation,
+  type RemainingProblem,
+} from "./fixPlacements.ts";
+import type { RunInput } from "./input.ts";
+import type { JobProblem } from "./jobProblem.ts";
+
+/** s that a step in hand is taken to go on at least, however long it has taken already. */
+const GOES_ON = 60;
+
+/** Steps done, passed over or in hand, each in its place. */
+function placesOf(
+  steps: JobProblem["steps"],
+  problem: Problem,
+  { logged = new Map(), finishedSeconds = new Map(), now = 0 }: RunInput,
+): { readonly places: ReadonlyMap<string, Placement>; readonly inHand: ReadonlySet<string> } {
+  const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
+  const places = new Map<string, Placement>();
+  const inHand = new Set<string>();
+  const packedUp = logged.get("pack-up");
+  const over = packedUp?.end ?? packedUp?.skipped;
+  for (const { id, roomId } of steps) {
+    const said = logged.get(id);
+    const left = roomId === undefined ? undefined : finishedSeconds.get(roomId);
+    const usual = planned.get(id) ?? 0;
+    if (said?.end !== undefined) {
+      const start = Math.max(0, said.start ?? said.end - usual);
+      places.set(id, { start, took: Math.max(0, said.end - start), passed: false });
+    } else if (said?.skipped !== undefined)
+      places.set(id, { start: Math.max(0, said.skipped), took: 0, passed: true });
+    else if (left !== undefined) places.set(id, { start: Math.max(0, left), took: 0, passed: false });
+    else if (said?.start !== undefined) {
+      inHand.add(id);
+      places.set(id, {
+        start: Math.max(0, said.start),
+        took: Math.max(usual, now + GOES_ON - said.start),
+        passed: false,
+      });
+    }
+  }
+  // What nobody logged and belongs to no room was done when something that waits for it was: the machine was set up.
+  const roomless = new Set(steps.flatMap(({ id, roomId }) => (roomId === undefined ? [id] : [])));
+  for (let changed = true; changed; ) {
+    changed = false;
+    for (const { from, to, minLag } of problem.lags) {
+      const place = places.get(to);
+      if (!place || place.passed || minLag === undefined || places.has(from) || !roomless.has(from)) continue;
+      places.set(from, {
+        start: Math.max(0, place.start - (planned.get(from) ?? 0)),
+        took: planned.get(from) ?? 0,
+        passed: false,
+      });
+      changed = true;
+    }
+  }
+  // What nobody logged by the time all was packed up isn't done any more.
+  if (over !== undefined)
+    for (const { id, kind } of steps)
+      if (!places.has(id))
+        places.set(id, {
+          start: Math.max(0, over),
+          took: 0,
+          passed: true,
+          ...(kind === "break" ? {} : { unsaid: true }),
+        });
+  return { places, inHand };
+}
+
+/**
+ * Puts what the log knows of single steps into a job's problem. Steps done or passed over take up nobody's hands any more; one
+ * begun stands where it began and lasts as planned, or until now where it has taken longer; everything else starts after now.
+ */
+export function remainingProblem(
+  { steps, sections }: Pick<JobProblem, "steps" | "sections">,
+  problem: Problem,
+  input: RunInput,
+  letGo: Relaxation,
+): RemainingProblem {
+  const { now = 0, crew } = input;
+  const { places, inHand } = placesOf(steps, problem, input);
+  const breaks = problem.tasks.filter(({ id }) => isBreak(id));
+  const breakAt = new Map(
+    problem.lags.flatMap(({ from, to, minLag }) =>
+      from === START && minLag !== undefined ? [[to, minLag]] : [],
+    ),
+  );
+  const isOver = (task: Task) => (breakAt.get(task.id) ?? 0) + task.duration <= now;
+  const overlapsBreak = (from: number, to: number) =>
+    breaks.some((task) => {
+      const at = breakAt.get(task.id) ?? 0;
+      return !isOver(task) && at < to && at + task.duration > from;
+    });
+  // Two can't have one thing in hand; who says so all the same is believed, and nothing else waits for it.
+  const capacity = new Map(problem.resources.map((each) => [each.id, each.capacity]));
+  const taken = new Map<string, number>();
+  const busy = new Set<number>();
+  const holds = (task: Task, at: number, took: number) => {
+    if (overlapsBreak(at, at + took)) return [];
+    // Who has two things in hand, a step and one of their own beside it, has but two hands.
+    const who = input.logged?.get(task.id)?.who;
+    const uses = task.uses.filter(
+      ({ resource }) => resource !== "people" || who === undefined || !busy.has(who),
+    );
+    const free = uses.every(
+      ({ resource, amount }) =>
+        (taken.get(resource) ?? 0) + amount <= (capacity.get(resource) ?? crew.people),
+    );
+    if (!free) return [];
+    for (const { resource, amount } of uses) taken.set(resource, (taken.get(resource) ?? 0) + amount);
+    if (who !== undefined) busy.add(who);
+    return uses;
+  };
+  const lasts = new Map(
+    [...places].map(([id, { start, took }]) => [id, { at: start, took: Math.round(took) }] as const),
+  );
+  // What goes on longest first: it is what its person is free after.
+  const held = new Map(
+    problem.tasks
+      .flatMap((task) => {
+        const place = inHand.has(task.id) ? lasts.get(task.id) : undefined;
+        return place ? [{ task, ...place }] : [];
+      })
+      .toSorted((a, b) => b.at + b.took - a.at - a.took)
+      .map(({ task, at, took }) => [task.id, holds(task, at, took)] as const),
+  );
+  const tasks = problem.tasks.map((task): Task => {
+    const place = lasts.get(task.id);
+    if (!place) return breaks.includes(task) && isOver(task) ? { ...task, uses: [] } : task;
+    return { ...task, duration: place.took, uses: held.get(task.id) ?? [] };
+  });
+  return fixPlacements(problem, { tasks, sections, places, inHand, now, letGo });
+}

@@ -1,0 +1,30 @@
+import type { PreparedProblem } from "./serialSgs.ts";
+
+/**
+ * A second no schedule can end before: the longest chain of lags, and for every resource the work of those tasks that have
+ * to start late enough and leave enough to do after them, shared among all there is of it. For a resource there is one of
+ * that is Jackson's preemptive bound (Carlier 1982; memory).
+ */
+export function lowerBound({ problem, earliest }: PreparedProblem, tails: readonly number[]): number {
+  const { tasks, resources } = problem;
+  let bound = Math.max(0, ...tasks.map((_, i) => (earliest[i] as number) + (tails[i] as number)));
+  for (const { id, capacity } of resources) {
+    const own = tasks
+      .flatMap(({ duration, uses }, i) => {
+        const amount = uses.find(({ resource }) => resource === id)?.amount ?? 0;
+        return amount > 0 && duration > 0
+          ? [{ head: earliest[i] as number, work: duration * amount, rest: (tails[i] as number) - duration }]
+          : [];
+      })
+      .toSorted((a, b) => b.rest - a.rest);
+    for (const { head } of own) {
+      let work = 0;
+      for (const each of own) {
+        if (each.head < head) continue;
+        work += each.work;
+        bound = Math.max(bound, Math.ceil(head + work / capacity + each.rest));
+      }
+    }
+  }
+  return bound;
+}

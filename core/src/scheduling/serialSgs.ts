@@ -1,0 +1,96 @@
+import type { Arc, Network } from "./network.ts";
+import type { Problem, Task } from "./problem.ts";
+import { ResourceProfile } from "./resourceProfile.ts";
+
+/** Places of resources in their list, and how much of each. */
+export type Uses = readonly (readonly [place: number, amount: number])[];
+
+/** A problem made ready to be placed again and again. */
+export interface PreparedProblem {
+  readonly problem: Problem;
+  readonly network: Network;
+  readonly uses: readonly Uses[];
+  /** Second before which a task can't start whatever the resources, and after which it mustn't. */
+  readonly earliest: readonly number[];
+  readonly latest: readonly number[];
+  /** At a fixed hour: placed before all else. */
+  readonly fixed: readonly boolean[];
+}
+
+/** Placings for each task before an order is given up as one in which things push each other on without end. */
+const PLACINGS_PER_TASK = 4;
+
+/**
+ * Serial schedule generation with least and most lags (after Franck, Neumann & Schwindt 2001; memory): tasks one by one in
+ * the order given, each at the first second it fits. A task that fits only after the most some earlier one leaves it takes
+ * that one off again, with all placed since, and puts it as much later: so a room isn't sprayed before somebody can clean
+ * it in time. Undefined where that doesn't end.
+ */
+export function generateSerialSchedule(
+  prepared: PreparedProblem,
+  order: readonly number[],
+): number[] | undefined {
+  const { problem, network, uses, earliest, latest, fixed } = prepared;
+  const profiles = problem.resources.map(({ capacity }) => new ResourceProfile(capacity));
+  const starts = new Array<number>(network.size).fill(Number.NaN);
+  const releaseTimes = [...earliest];
+  const turn = new Array<number>(network.size);
+  for (const [k, i] of order.entries()) turn[i] = k;
+
+  const take = (i: number, sign: 1 | -1) => {
+    const { duration } = problem.tasks[i] as Task;
+    const at = starts[i] as number;
+    for (const [profile, amount] of uses[i] as Uses)
+      profiles[profile]?.take(at, at + duration, sign * amount);
+  };
+  const fits = (i: number, from: number): number => {
+    const { duration } = problem.tasks[i] as Task;
+    let at = from;
+    for (let moved = true; moved && at < Number.POSITIVE_INFINITY; ) {
+      moved = false;
+      for (const [profile, amount] of uses[i] as Uses) {
+        const next = profiles[profile]?.earliestFit(at, duration, amount) ?? at;
+        moved ||= next > at;
+        at = next;
+      }
+    }
+    return at;
+  };
+  /** Where the arcs from what is placed let a task start. */
+  const from = (i: number): number => {
+    let first = releaseTimes[i] as number;
+    for (const { to, lag } of network.into[i] as readonly Arc[]) {
+      const placed = starts[to] as number;
+      if (placed + lag > first) first = placed + lag;
+    }
+    return first;
+  };
+
+  let placings = PLACINGS_PER_TASK * network.size;
+  for (let k = 0; k < order.length; k++) {
+    if (placings-- < 0) return undefined;
+    const i = order[k] as number;
+    const at = fits(i, from(i));
+    if (at > (latest[i] as number)) return undefined;
+    let back = k;
+    for (const { to, lag } of network.out[i] as readonly Arc[]) {
+      // NaN where it isn't placed: then nothing is late.
+      const late = at + lag - (starts[to] as number);
+      if (!(late > 0)) continue;
+      if (fixed[to]) return undefined;
+      releaseTimes[to] = Math.max(releaseTimes[to] as number, (starts[to] as number) + late);
+      back = Math.min(back, turn[to] as number);
+    }
+    if (back === k) {
+      starts[i] = at;
+      take(i, 1);
+      continue;
+    }
+    for (let undone = k - 1; undone >= back; undone--) {
+      take(order[undone] as number, -1);
+      starts[order[undone] as number] = Number.NaN;
+    }
+    k = back - 1;
+  }
+  return starts;
+}

@@ -1,1 +1,0 @@
-export { type Explanation, explain, type Figure, type FigureKind, figure } from "./working.ts";

@@ -1,0 +1,59 @@
+import { randomUUID } from "node:crypto";
+import { mkdir, open, readFile, rename, rm } from "node:fs/promises";
+import path from "node:path";
+import type { BlobStore } from "./blobStore.ts";
+
+const KEY = /^[0-9a-f-]+(?:\/[0-9a-f-]+)*$/;
+
+async function sync(place: string): Promise<void> {
+  const handle = await open(place, "r");
+  try {
+    await handle.sync();
+  } finally {
+    await handle.close();
+  }
+}
+
+async function writeDown(place: string, bytes: Buffer): Promise<void> {
+  const handle = await open(place, "wx", 0o600);
+  try {
+    await handle.writeFile(bytes);
+    await handle.sync();
+  } finally {
+    await handle.close();
+  }
+}
+
+/** Blobs as files in a folder, each written whole or not at all. */
+export function fileBlobStore(dir: string, ending: string): BlobStore {
+  const fileOf = (key: string) => {
+    if (!KEY.test(key)) throw new Error(`not a key: ${key}`);
+    return path.join(dir, `${key}${ending}`);
+  };
+  return {
+    async put(key, bytes) {
+      const file = fileOf(key);
+      const folder = path.dirname(file);
+      await mkdir(folder, { recursive: true, mode: 0o700 });
+      const part = `${file}.${randomUUID()}.part`;
+      try {
+        await writeDown(part, bytes);
+        await rename(part, file);
+      } catch (error) {
+        // On a full disk above all, half a picture must not stay and fill it further.
+        await rm(part, { force: true });
+        throw error;
+      }
+      await sync(folder); // the name, too, has to reach the disk
+    },
+    async get(key) {
+      try {
+        return await readFile(fileOf(key));
+      } catch (error) {
+        if ((error as NodeJS.ErrnoException).code === "ENOENT") return undefined;
+        throw error;
+      }
+    },
+    delete: (key) => rm(fileOf(key), { force: true }),
+  };
+}

@@ -1,0 +1,105 @@
+import type { Fault } from "@scutch/contract";
+import { useState } from "react";
+import {
+  asFile,
+  type DeadLetter,
+  discardDeadLetter,
+  readDeadLetters,
+  requeue,
+} from "../device/deadLetters.ts";
+import { useDeviceQuery } from "../device/deviceQuery.ts";
+import { session } from "../device/session.ts";
+import { contractFault } from "../format/words.ts";
+import { heldForgotten } from "../state/pendingSlice.ts";
+import { Button } from "../ui/Button.tsx";
+import { Callout } from "../ui/Callout.tsx";
+import { saveFile } from "../ui/saveFile.ts";
+
+const THINGS = {
+  product: "The product",
+  vessel: "The vessel",
+  gear: "In the van:",
+  site: "The place",
+  lot: "The lot",
+  settings: "The crew’s settings",
+} as const;
+
+/** What was set aside, by its name. */
+function nameOf(aside: DeadLetter): string {
+  const ofJob = aside.jobTitle ? ` of “${aside.jobTitle}”` : "";
+  switch (aside.what) {
+    case "job":
+      return `The plan of “${aside.jobTitle}”`;
+    case "entry": {
+      const { entry } = aside.row;
+      return entry.kind === "note" ? `The note “${entry.text}”${ofJob}` : `An entry in the log${ofJob}`;
+    }
+    case "photo":
+      return aside.row.gone ? `Taking away a picture${ofJob}` : `A picture${ofJob}`;
+    case "thing": {
+      const value = aside.row.value as { name?: string; lot?: string };
+      return [THINGS[aside.row.kind], value.name ?? value.lot].filter(Boolean).join(" ");
+    }
+  }
+}
+
+/** Why it couldn't be sent, in words. */
+function whyOf({ trouble: { aside } }: DeadLetter): string {
+  if (aside?.why === "silent") return "No answer came to it, again and again, while the rest went through.";
+  if (aside?.why === "fault") return "The server failed at it, again and again, while the rest went through.";
+  if (aside?.code === "entry-differs") return "The server has something else under its name.";
+  if (aside?.code === "not-found") return "The server doesn’t know the job it belongs to.";
+  const [fault] = (aside?.faults ?? []) as readonly Fault[];
+  return fault ? `The server refused it: ${contractFault(fault)}` : "The server refused it.";
+}
+
+function save(aside: DeadLetter): void {
+  const { name, content } = asFile(aside);
+  saveFile(name, content);
+}
+
+/** Takes it back here for good: out of the database, and out of what this page still holds of it. */
+async function giveUp(aside: DeadLetter): Promise<void> {
+  const { db, store } = session();
+  if (!(await discardDeadLetter(db, aside))) return;
+  if (aside.what !== "job" || !aside.row.known) store.dispatch(heldForgotten(aside.key));
+}
+
+/** What couldn't be sent and was set aside while the rest went on: each with its reason and the three ways out. */
+export function AsidePanel() {
+  const asides = useDeviceQuery(readDeadLetters, []) ?? [];
+  if (asides.length === 0) return null;
+  return (
+    <Callout tone="caution" title="Not sent. It is kept on this device until you decide.">
+      <ul>
+        {asides.map((aside) => (
+          <AsideLine key={aside.key} aside={aside} />
+        ))}
+      </ul>
+    </Callout>
+  );
+}
+
+function AsideLine({ aside }: { readonly aside: DeadLetter }) {
+  const [sure, setSure] = useState(false);
+  const { db, lanes } = session();
+  return (
+    <li className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-rule border-t pt-2">
+      <div className="min-w-52 flex-1">
+        <strong className="block">{nameOf(aside)}</strong>
+        <span className="text-sm">{whyOf(aside)}</span>
+      </div>
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={() => void requeue(db, aside).then(lanes.sendNow)}>Try again</Button>
+        {sure ? (
+          <Button className="text-stop" onClick={() => void giveUp(aside)}>
+            Give it up for good
+          </Button>
+        ) : (
+          <Button onClick={() => setSure(true)}>Take it back</Button>
+        )}
+        <Button onClick={() => save(aside)}>Save as a file</Button>
+      </div>
+    </li>
+  );
+}

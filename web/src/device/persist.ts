@@ -1,0 +1,76 @@
+import { type LogEntry, summarizeJob } from "@scutch/contract";
+import type { HeldOf, PendingChange } from "../state/pendingSlice.ts";
+import { type DeviceDb, nextSeq, type ThingKind, type Things } from "./db.ts";
+import { applyEdit, currentPlan, newRow } from "./jobRow.ts";
+
+/** Puts something done here in the database, to be sent; the revision it got, where it has one. Throws when it can't be kept. */
+export function persist(db: DeviceDb, held: PendingChange): Promise<number | undefined> {
+  switch (held.kind) {
+    case "job":
+      return keepEdit(db, held);
+    case "entry":
+      return keepEntry(db, held.jobId, held.entry);
+    case "thing":
+      return keepThing(db, held.thing, held.value);
+    case "photo":
+      return keepPhoto(db, held.photo);
+    case "photo-gone":
+      return keepRemoval(db, held.photoId);
+  }
+}
+
+async function keepEdit(db: DeviceDb, { jobId, before, after, quietly }: HeldOf<"job">): Promise<number> {
+  return db.transaction("rw", db.jobs, db.cards, async () => {
+    const row = await db.jobs.get(jobId);
+    const next = row ? applyEdit(row, before ?? undefined, after, quietly) : newRow(after);
+    await db.jobs.put(next);
+    // The list shows it as it is now, before and after it is sent; what the log says of it stays.
+    const card = await db.cards.get(jobId);
+    const { finished: _, ...facts } = summarizeJob(currentPlan(next), []);
+    await db.cards.put({ version: 0, finished: 0, entries: 0, logMark: 0, ...card, ...facts });
+    return next.rev;
+  });
+}
+
+async function keepEntry(db: DeviceDb, jobId: string, entry: LogEntry): Promise<undefined> {
+  await db.entries.put({ id: entry.id, jobId, entry, waiting: 1, seq: nextSeq() });
+}
+
+/** Key of a thing: its kind and id. */
+export const keyOf = <K extends ThingKind>(kind: K, value: Things[K]) =>
+  `${kind}:${"id" in value ? value.id : "crew"}`;
+
+async function keepThing(db: DeviceDb, key: string, value: unknown): Promise<number> {
+  const kind = key.slice(0, key.indexOf(":")) as ThingKind;
+  return db.transaction("rw", db.things, async () => {
+    const row = await db.things.get(key);
+    const rev = (row?.rev ?? 0) + 1;
+    await db.things.put({
+      key,
+      kind,
+      value: value as Things[ThingKind],
+      rev,
+      waiting: 1,
+      seq: nextSeq(),
+      ...(row?.known ? { known: row.known } : {}),
+      ...(row?.settledAt ? { settledAt: row.settledAt } : {}),
+    });
+    return rev;
+  });
+}
+
+/** A picture taken here. */
+async function keepPhoto(db: DeviceDb, photo: HeldOf<"photo">["photo"]): Promise<undefined> {
+  await db.photos.put({ ...photo, waiting: 1, seq: nextSeq() });
+}
+
+/** A picture taken away: one the server never had is simply gone. */
+async function keepRemoval(db: DeviceDb, id: string): Promise<undefined> {
+  await db.transaction("rw", db.photos, async () => {
+    const row = await db.photos.get(id);
+    if (!row) return;
+    const { trouble: _, ...known } = row;
+    // One on its way may have arrived: it is taken away there too.
+    await db.photos.put({ ...known, gone: 1, waiting: 1, seq: nextSeq() });
+  });
+}

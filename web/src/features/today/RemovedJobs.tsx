@@ -1,0 +1,88 @@
+import { Job } from "@scutch/contract";
+import { useState } from "react";
+import { useLocation } from "react-router";
+import { pathOf } from "../../device/api.ts";
+import { changeJob } from "../../device/changes.ts";
+import { currentPlan } from "../../device/jobRow.ts";
+import { pullJob } from "../../device/pull.ts";
+import { session } from "../../device/session.ts";
+import { longDay } from "../../format/time.ts";
+import { Button } from "../../ui/Button.tsx";
+import { FieldError } from "../../ui/FieldFrame.tsx";
+import type { JobListItem } from "./useJobList.ts";
+
+interface Props {
+  readonly jobs: readonly JobListItem[];
+  readonly nameOf: (siteId: string) => string;
+}
+
+/** Jobs that were taken out: to be put back, or purged for good by the owner. */
+export function TakenOut({ jobs, nameOf }: Props) {
+  const { state } = useLocation();
+  // The one just taken out is in sight, to be put back at once.
+  const [open, setOpen] = useState((state as { takenOut?: string } | null)?.takenOut !== undefined);
+  return (
+    <section aria-label="Taken out" className="mt-6">
+      <Button weight="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {jobs.length === 1 ? "One job was taken out" : `${jobs.length} jobs were taken out`}
+      </Button>
+      {open && (
+        <ul className="border-rule border-b">
+          {jobs.map((job) => (
+            <Line key={job.id} job={job} name={nameOf(job.siteId)} />
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function Line({ job, name }: { readonly job: JobListItem; readonly name: string }) {
+  const [sure, setSure] = useState(false);
+  const [fault, setFault] = useState<string>();
+  const putBack = async () => {
+    const { db, send } = session();
+    const plan = async () => (await db.jobs.get(job.id)) ?? undefined;
+    const row = (await plan()) ?? (await pullJob(db, send, job.id as Job["id"]).then(plan));
+    if (!row)
+      return setFault("No connection, and its plan isn’t on this device. Try again with a connection.");
+    const before = currentPlan(row);
+    changeJob(before, Job.parse({ ...before, removed: undefined }), "today");
+  };
+  const purge = async () => {
+    const { db, send } = session();
+    const reply = await send("DELETE", pathOf("purgeJob", { jobId: job.id }));
+    const gone = reply.outcome === "done" || (reply.outcome === "refused" && reply.status === 404);
+    if (!gone) return setFault("It couldn’t be purged now: that needs the server. Nothing was deleted.");
+    await db.transaction("rw", [db.jobs, db.cards, db.entries, db.photos], async () => {
+      await db.jobs.delete(job.id);
+      await db.cards.delete(job.id);
+      await db.entries.where("jobId").equals(job.id).delete();
+      await db.photos.where("jobId").equals(job.id).delete();
+    });
+  };
+  return (
+    <li className="flex flex-wrap items-center justify-between gap-2 border-rule border-t py-2">
+      <span>
+        <strong>{name}</strong>, {job.title}
+        <span className="text-soft">
+          {" "}
+          · {longDay(job.day)} · {job.entries === 1 ? "1 entry" : `${job.entries} entries`} in its log
+        </span>
+      </span>
+      <span className="flex flex-wrap gap-2">
+        <Button onClick={() => void putBack()}>Put it back</Button>
+        {sure ? (
+          <Button className="text-stop" onClick={() => void purge()}>
+            Delete plan, log and pictures for good
+          </Button>
+        ) : (
+          <Button weight="quiet" className="text-stop" onClick={() => setSure(true)}>
+            Purge
+          </Button>
+        )}
+      </span>
+      <FieldError sentence={fault} />
+    </li>
+  );
+}

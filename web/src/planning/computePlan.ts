@@ -1,0 +1,61 @@
+import { type CrewSettings, type Job, type LogEntry, type Shelf, toJobInput } from "@scutch/contract";
+import { type DryingResult, simulateDrying } from "@scutch/core/drying";
+import { workStartTime } from "@scutch/core/log";
+import { type JobInput, planWork, type WorkPlan } from "@scutch/core/plan";
+import { startOf } from "../format/time.ts";
+import type { cachedScheduler } from "./scheduleCache.ts";
+
+/** What a plan comes to, with what it was computed from. */
+export interface Planned {
+  readonly job: Job;
+  readonly shelf: Shelf;
+  readonly log: readonly LogEntry[];
+  readonly input: JobInput;
+  readonly work: WorkPlan;
+  /** undefined while there is no room. */
+  readonly result: DryingResult | undefined;
+  /** Milliseconds since 1970 at which the job starts. */
+  readonly startMs: number;
+  /** Its run is one to go on with until the worker has found the one that stands. */
+  readonly isProvisional: boolean;
+}
+
+/**
+ * Plan and drying in one go. Where it is on a screen its run comes from {@link cachedScheduler}, a few milliseconds; else it is
+ * found here and now, some tens.
+ */
+export function computePlan(
+  job: Job,
+  shelf: Shelf,
+  log: readonly LogEntry[],
+  pace?: CrewSettings["pace"],
+  runs?: ReturnType<typeof cachedScheduler>,
+  now?: number,
+): Planned {
+  const site = shelf.sites.find(({ id }) => id === job.siteId);
+  // A room finished before the planned start began to dry then: the job’s clock starts with it.
+  const startMs = workStartTime(startOf(job), log);
+  const input = toJobInput(job, {
+    ...shelf,
+    ...(site ? { site } : {}),
+    log,
+    startsAtMs: startMs,
+    ...(now === undefined ? {} : { now }),
+    ...(pace ? { pace } : {}),
+  });
+  const work = planWork(input, runs?.solve);
+  return {
+    job,
+    shelf,
+    log,
+    input,
+    work,
+    result: driedOf(work),
+    startMs,
+    isProvisional: runs?.isRough() ?? false,
+  };
+}
+
+/** A plan's rooms dried, with their courses. */
+export const driedOf = (work: WorkPlan): DryingResult | undefined =>
+  work.rooms.length === 0 ? undefined : simulateDrying(work.building, { keepCourse: true });

@@ -1,0 +1,40 @@
+import { dryingRangeInSteps, type RoomRange, rankMoves } from "@scutch/core/drying";
+import { compareScenarios } from "@scutch/core/plan";
+import { scheduleJob } from "@scutch/core/run";
+import type { WorkAnswer, WorkAsked } from "./workerClient.ts";
+
+/** What takes long enough to be felt, off the page's own thread, and dropped as soon as something newer is asked. */
+
+/** ms between looks at whether something newer was asked. */
+const SLICE = 12;
+const latest = new Map<string, number>();
+
+/** Lets messages in. */
+const breathe = () => new Promise<void>((resolve) => setTimeout(resolve));
+
+async function ranges({ id, lane, building }: Extract<WorkAsked, { what: "range" }>) {
+  const runs = dryingRangeInSteps(building);
+  for (let until = performance.now() + SLICE; ; ) {
+    const { done, value } = runs.next();
+    if (done) return value as RoomRange[];
+    if (performance.now() < until) continue;
+    await breathe();
+    if (latest.get(lane) !== id) return undefined;
+    until = performance.now() + SLICE;
+  }
+}
+
+addEventListener("message", async ({ data }: MessageEvent<WorkAsked>) => {
+  latest.set(data.lane, data.id);
+  await breathe();
+  if (latest.get(data.lane) !== data.id) return;
+  const answer =
+    data.what === "range"
+      ? await ranges(data)
+      : data.what === "rank"
+        ? rankMoves(data.building, data.index, data.moves)
+        : data.what === "run"
+          ? scheduleJob(data.input)
+          : compareScenarios(data.job, data.ways);
+  if (answer) postMessage({ id: data.id, lane: data.lane, answer } satisfies WorkAnswer);
+});

@@ -1,0 +1,98 @@
+import { expect, test } from "@jest/globals";
+import { type RunInput, scheduleJob } from "@scutch/core/run";
+import type { WorkAsked } from "./workerClient.ts";
+
+/** A worker that answers when it is told to, only the newest question of a lane, as the real one does. */
+class SlowWorker {
+  static asked: WorkAsked[] = [];
+  static hear: (event: { data: unknown }) => void;
+  addEventListener(_: string, hear: (event: { data: unknown }) => void) {
+    SlowWorker.hear = hear;
+  }
+  postMessage(question: WorkAsked) {
+    const { asked } = SlowWorker;
+    SlowWorker.asked = [...asked.filter(({ lane }) => lane !== question.lane), question];
+  }
+  static answer() {
+    for (const question of SlowWorker.asked.splice(0))
+      if (question.what === "run")
+        SlowWorker.hear({ data: { ...question, answer: scheduleJob(question.input) } });
+  }
+}
+Object.assign(globalThis, { Worker: SlowWorker });
+const { runsFound, cachedScheduler: runsIn } = await import("./scheduleCache.ts");
+const runsOf = (jobId: string) => runsIn(jobId, runsFound());
+
+const input = (areas: readonly number[], leaveBy?: number): RunInput => ({
+  rooms: areas.map((area, i) => ({
+    id: `r${i}`,
+    area,
+    machine: "extraction",
+    cleanTime: 22,
+    padTime: 0,
+    spray: { batchId: "b", rate: 70e-6, dwell: 480, openTime: 1500 },
+    agitated: true,
+    groomed: true,
+    furniture: true,
+    slowVacuum: false,
+    ribbed: false,
+    edge: 0,
+    odourArea: 0,
+    spotsBefore: 0,
+    spotsAfter: 1,
+    fans: 1,
+    strip: 4,
+    wayOut: [],
+  })),
+  fills: [],
+  tanks: [],
+  crew: { people: 1, circuits: 2 },
+  breaks: [],
+  pins: [],
+  ...(leaveBy === undefined ? {} : { roomDueDates: new Map([["r0", leaveBy]]) }),
+});
+
+test("a rough run stands in until the worker's is there; then it is the one anybody would find", () => {
+  const before = runsOf("job");
+  const rough = before.solve(input([18, 14, 22]));
+  expect(before.isRough()).toBe(true);
+  expect(rough.outcome).toBe("planned");
+  SlowWorker.answer();
+  const after = runsOf("job");
+  expect(after.solve(input([18, 14, 22]))).toEqual(scheduleJob(input([18, 14, 22])));
+  expect(after.isRough()).toBe(false);
+  // What is the same but for a promise isn't the same.
+  expect(runsOf("job").solve(input([18, 14, 22], 60))).not.toBe(after.solve(input([18, 14, 22])));
+  SlowWorker.answer();
+});
+
+test("of a plan asked in two steps the first is asked, and what is asked anew replaces what nobody waits for any more", () => {
+  SlowWorker.asked = [];
+  const plan = runsOf("other");
+  plan.solve(input([9]));
+  plan.solve(input([9], 3600));
+  expect(SlowWorker.asked).toHaveLength(1);
+  const edited = runsOf("other");
+  edited.solve(input([10]));
+  expect(SlowWorker.asked).toHaveLength(1);
+  SlowWorker.answer();
+  const now = runsOf("other");
+  now.solve(input([10]));
+  expect(now.isRough()).toBe(false);
+  // Undone, it is looked for again.
+  const back = runsOf("other");
+  back.solve(input([9]));
+  expect(back.isRough()).toBe(true);
+  SlowWorker.answer();
+  const there = runsOf("other");
+  there.solve(input([9]));
+  expect(there.isRough()).toBe(false);
+});
+
+test("the rough run of a job that had one is like it", () => {
+  const full = scheduleJob(input([18, 14, 22, 9]));
+  if (full.outcome !== "planned") throw new Error("not planned");
+  const previousStarts = new Map(full.steps.map(({ id, start }) => [id, start] as const));
+  const rough = scheduleJob(input([18, 14, 22, 9]), { previousStarts });
+  expect(rough.outcome === "planned" && rough.makespan).toBeLessThanOrEqual(full.makespan);
+});

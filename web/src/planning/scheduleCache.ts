@@ -1,0 +1,78 @@
+import type { LogEntry } from "@scutch/contract";
+import { foldRunState, isRunActive } from "@scutch/core/log";
+import { type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
+import { useMemo, useSyncExternalStore } from "react";
+import { useNow } from "../ui/useNow.ts";
+import { askRun } from "./workerClient.ts";
+
+/**
+ * A run takes tens of milliseconds to find, too long between a tap and what it changes. So the worker finds it, what it
+ * found is kept by what it was asked, and until it is there a rough one stands in: one like the job had before.
+ */
+export type RunsFound = ReadonlyMap<string, RunPlan>;
+let found: RunsFound = new Map();
+/** Runs kept; the oldest goes first. */
+const KEPT = 300;
+const shown = new Map<string, ReadonlyMap<string, number>>();
+const asking = new Map<string, { readonly key: string; readonly letGo: () => void }>();
+const listeners = new Set<() => void>();
+
+const keyOf = (input: RunInput) =>
+  JSON.stringify(input, (_, value) => (value instanceof Map ? [...value] : value));
+
+function ask(jobId: string, key: string, input: RunInput): void {
+  const before = asking.get(jobId);
+  if (before?.key === key) return;
+  before?.letGo();
+  const letGo = askRun(jobId, input, (run) => {
+    asking.delete(jobId);
+    found = new Map([...found, [key, run] as const].slice(-KEPT));
+    for (const each of listeners) each();
+  });
+  asking.set(jobId, { key, letGo });
+}
+
+/** How a job's run is found here: what is known, else a rough one now and the worker asked. */
+export function cachedScheduler(
+  jobId: string,
+  known: RunsFound,
+): {
+  readonly solve: (input: RunInput) => RunPlan;
+  /** Whether a rough one stood in. */
+  readonly isRough: () => boolean;
+} {
+  let rough = false;
+  const solve = (input: RunInput): RunPlan => {
+    const key = keyOf(input);
+    const kept = known.get(key);
+    const run = kept ?? scheduleJob(input, { previousStarts: shown.get(jobId) });
+    if (run.outcome === "planned")
+      shown.set(jobId, new Map(run.steps.map(({ id, start }) => [id, start] as const)));
+    // One question at a time: what comes after follows from its answer.
+    if (!kept && !rough) ask(jobId, key, input);
+    rough ||= !kept;
+    return run;
+  };
+  return { solve, isRough: () => rough };
+}
+
+const MINUTE = 60_000;
+const NOTHING: readonly LogEntry[] = [];
+
+/** The minute it is, while a run is under way: then what isn't begun moves on with the clock. */
+export function useMinuteUnderWay(log: readonly LogEntry[] = NOTHING): number | undefined {
+  const now = useNow();
+  const underWay = useMemo(() => isRunActive(foldRunState(log)), [log]);
+  return underWay ? Math.floor(now / MINUTE) * MINUTE : undefined;
+}
+
+/** A run where nobody asks when: what is loaded and mixed hangs on no hour. */
+export const scheduleQuickly = (input: RunInput): RunPlan => scheduleJob(input, {});
+
+/** What the worker has found, for {@link cachedScheduler}. */
+export const useRunsFound = (): RunsFound => useSyncExternalStore(onRunsFound, runsFound);
+export const runsFound = (): RunsFound => found;
+export function onRunsFound(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+}

@@ -1,0 +1,109 @@
+/** A server in memory for tests of the device: as strict about versions and ids as the real one, and as unreliable as told. */
+import type { CrewId, Job, LogEntry, StoredJob } from "@scutch/contract";
+import { deepEqual } from "@scutch/core/plan";
+import type { Reply, Send } from "../device/api.ts";
+import { DeviceDb } from "../device/db.ts";
+
+export type Fate = "arrive" | "lose-request" | "lose-answer" | "fault" | "html" | "refuse";
+
+export const JOB_ID = "01930000-0000-7000-8400-000000000001";
+export const id = (kind: number, n: number) =>
+  `01930000-0000-7000-8${kind.toString(16)}00-${n.toString(16).padStart(12, "0")}`;
+
+export const job = (change: Partial<Job> = {}): Job =>
+  ({
+    id: JOB_ID,
+    siteId: id(1, 1),
+    title: "House",
+    day: "2026-03-11",
+    startsAt: "08:15",
+    rooms: [],
+    batches: [],
+    ...change,
+  }) as Job;
+
+/** A plan with one room more. */
+export const withRoom = (plan: Job, n: number): Job =>
+  ({
+    ...plan,
+    rooms: [...plan.rooms, { id: id(5, n), name: `Room ${n}`, shape: { kind: "area", area: 10 } }],
+  }) as Job;
+
+export const note = (n: number): LogEntry =>
+  ({ id: id(7, n), at: "2026-03-11T09:00:00.000Z", kind: "note", text: `Note ${n}` }) as LogEntry;
+
+export const roomNames = (plan: Job | undefined) => (plan?.rooms ?? []).map(({ name }) => name);
+
+const done = (body: unknown): Reply => ({ outcome: "done", body });
+const refused = (status: number, error: object): Reply => ({ outcome: "refused", status, error }) as Reply;
+
+export class FakeServer {
+  readonly jobs = new Map<string, StoredJob & { readonly saves: Map<string, number> }>();
+  readonly log = new Map<string, LogEntry>();
+  readonly things = new Map<string, unknown>();
+  readonly calls: string[] = [];
+  /** What becomes of each request; health is asked of the line alone. */
+  fate: (method: string, path: string) => Fate = () => "arrive";
+
+  readonly send: Send = async (method, path, body) => {
+    this.calls.push(`${method} ${path}`);
+    const fate = this.fate(method, path);
+    await new Promise((resolve) => setTimeout(resolve, 1));
+    if (fate === "lose-request") return { outcome: "silent" };
+    if (fate === "fault") return { outcome: "fault", status: 500, ours: true };
+    if (fate === "html") return { outcome: "fault", status: 200, ours: false };
+    if (fate === "refuse")
+      return refused(422, { code: "invalid", faults: [{ path: ["job"], code: "invalid" }] });
+    const reply = this.answer(method, path, body);
+    return fate === "lose-answer" ? { outcome: "silent" } : reply;
+  };
+
+  /** Saves as another device does. */
+  save(change: (plan: Job) => Job, jobId = JOB_ID): void {
+    const there = this.jobs.get(jobId) as StoredJob & { saves: Map<string, number> };
+    this.jobs.set(jobId, { ...there, version: there.version + 1, job: change(there.job) });
+  }
+
+  private answer(method: string, path: string, body: unknown): Reply {
+    if (path === "/health") return done({ ok: true });
+    const [, kind, id = "", part] = path.split("/");
+    if (kind === "jobs" && part === "log") {
+      if (!this.jobs.has(id)) return refused(404, { code: "not-found" });
+      if (method === "GET") return done({ entries: [...this.log.values()], logMark: this.log.size });
+      for (const entry of (body as { entries: LogEntry[] }).entries) {
+        const known = this.log.get(entry.id);
+        if (known && !deepEqual(known, entry)) return refused(409, { code: "entry-differs" });
+        this.log.set(entry.id, entry);
+      }
+      return done({ added: 1 });
+    }
+    if (kind === "jobs" && method === "GET") {
+      const there = this.jobs.get(id);
+      return there ? done({ version: there.version, job: there.job }) : refused(404, { code: "not-found" });
+    }
+    if (kind === "jobs" && part !== "photos")
+      return this.put(id, body as { baseVersion: number; saveId: string; job: Job });
+    this.things.set(path, body);
+    return done(body);
+  }
+
+  private put(id: string, save: { baseVersion: number; saveId: string; job: Job }): Reply {
+    const there = this.jobs.get(id);
+    const known = there?.saves.get(save.saveId);
+    if (known !== undefined) return done({ version: known });
+    const version = there?.version ?? 0;
+    if (version !== save.baseVersion)
+      return refused(409, {
+        code: "version-conflict",
+        theirs: there ? { version, job: there.job } : null,
+      });
+    const saves = new Map(there?.saves ?? []);
+    saves.set(save.saveId, version + 1);
+    this.jobs.set(id, { version: version + 1, job: structuredClone(save.job), saves });
+    return done({ version: version + 1 });
+  }
+}
+
+let databases = 0;
+/** A database of a test's own. */
+export const freshDb = () => new DeviceDb(`test-${++databases}` as CrewId);
