@@ -13,7 +13,7 @@ import { docsRouter } from "./http/docs.ts";
 import { errorHandler } from "./http/errors.ts";
 import { actorGate, contractGate } from "./http/gate.ts";
 import { sameOriginOnly, securityHeaders } from "./http/security.ts";
-import { webApp } from "./http/staticFiles.ts";
+import { staticFiles } from "./http/staticFiles.ts";
 
 interface Options extends Context {
   readonly log: Logger;
@@ -54,7 +54,7 @@ export function makeApp({ log, webDir, ...context }: Options): Express {
     throw notFound();
   });
   app.use("/api", api);
-  if (webDir !== undefined) app.use(webApp(webDir));
+  if (webDir !== undefined) app.use(staticFiles(webDir));
   app.use(errorHandler(log));
   return app;
 }

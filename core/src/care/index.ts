@@ -31,9 +31,9 @@ export {
 export {
   floorsItMayBe,
   type Judgement,
-  judgedTogether,
   judgeProduct,
   judgeRinse,
+  judgeTogether,
   judgeWetting,
   type Reason,
   severity,
@@ -43,14 +43,14 @@ export { MACHINE_CARE, MACHINES, type Machine, type MachineCare } from "./machin
 export { HAZARDOUS_PAIRS, type HazardousPair, type Reactant, STATEMENTS } from "./pairs.ts";
 export { PRACTICES, type Practice } from "./practice.ts";
 export {
+  PROCEDURE_IDS,
   PROCEDURES,
+  type Procedure,
+  type ProcedureId,
+  type ProcedureStep,
   proceduresFor,
   productsForStep,
   type StepProduct,
-  WAYS,
-  type Way,
-  type WayId,
-  type WayStep,
 } from "./procedures.ts";
 export {
   type CareProduct,
@@ -68,8 +68,20 @@ export {
   type Trait,
   type Wetting,
 } from "./product.ts";
-export { GEAR, type Protection, type ProtectiveMeasure, protectionFor, protectionOf } from "./protection.ts";
-export { hazardsAfter, hazardsBetween, hazardsInVessel, type Meeting, reactantsOf } from "./reactions.ts";
+export {
+  PROTECTIVE_MEASURES,
+  type Protection,
+  type ProtectiveMeasure,
+  protectionFor,
+  protectionOf,
+} from "./protection.ts";
+export {
+  type HazardousContact,
+  hazardsAfter,
+  hazardsBetween,
+  hazardsInVessel,
+  reactantsOf,
+} from "./reactions.ts";
 export { RULES, type Rule, VERDICTS, type Verdict } from "./rules.ts";
 export {
   SOIL_ANCHORS,

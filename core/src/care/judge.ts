@@ -163,7 +163,7 @@ export function floorsItMayBe(floor: CareFloor): readonly CareFloor[] {
 }
 
 /** Several judgements on one floor as one. */
-export function judgedTogether(judgements: readonly Judgement[]): Judgement {
+export function judgeTogether(judgements: readonly Judgement[]): Judgement {
   const judgedAs = judgements.find((each) => each.judgedAs)?.judgedAs;
   return judgement(
     judgements.flatMap(({ reasons }) => reasons),

@@ -6,17 +6,17 @@ import {
   judgeProduct,
   ORIGINS,
   PRACTICES,
+  PROCEDURE_IDS,
   PROCEDURES,
   proceduresFor,
   productsForStep,
   SOIL_NATURES,
-  WAYS,
 } from "./index.ts";
 
 describe("special floors", () => {
   test("no step on marble or unknown stone asks for acid, and where alkali and acid both come a rinse lies between", () => {
     expect(PROCEDURES["calcareous-stone"].steps.some(({ product }) => product === "acid")).toBe(false);
-    for (const id of WAYS) {
+    for (const id of PROCEDURE_IDS) {
       const { steps, cautions } = PROCEDURES[id];
       expect(cautions.length).toBeGreaterThan(0);
       const alkali = steps.findIndex(({ product }) => product === "alkaline");

@@ -5,25 +5,31 @@ import type { SoilNature } from "./soil.ts";
 import type { Origin } from "./spotting/origins.ts";
 
 /** Floors and soils that want steps of their own. */
-export const WAYS = ["ribbed-mat", "ice-melt", "greasy", "tile-and-grout", "calcareous-stone"] as const;
-export type WayId = (typeof WAYS)[number];
+export const PROCEDURE_IDS = [
+  "ribbed-mat",
+  "ice-melt",
+  "greasy",
+  "tile-and-grout",
+  "calcareous-stone",
+] as const;
+export type ProcedureId = (typeof PROCEDURE_IDS)[number];
 
 /** What a step is done with, by the pH of the mix on the floor. */
 export type StepProduct = "acid" | "neutral" | "alkaline";
 
-export interface WayStep {
+export interface ProcedureStep {
   readonly what: string;
   readonly product?: StepProduct;
 }
 
-export interface Way {
+export interface Procedure {
   readonly title: string;
-  readonly steps: readonly WayStep[];
+  readonly steps: readonly ProcedureStep[];
   readonly cautions: readonly string[];
 }
 
 /** All common practice: the label, the maker of the floor and local code come before it. */
-export const PROCEDURES: Readonly<Record<WayId, Way>> = {
+export const PROCEDURES: Readonly<Record<ProcedureId, Procedure>> = {
   "ribbed-mat": {
     title: "Ribbed entrance mat",
     steps: [
@@ -107,7 +113,7 @@ export function proceduresFor(
   covering: Covering,
   soilNature: SoilNature | undefined,
   origins: readonly Origin[],
-): readonly WayId[] {
+): readonly ProcedureId[] {
   return [
     ...(covering === "ribbed-mat" ? (["ribbed-mat"] as const) : []),
     ...(origins.includes("ice-melt") ? (["ice-melt"] as const) : []),
@@ -119,7 +125,7 @@ export function proceduresFor(
 
 /** Products of a shelf that a step of a way can be done with on a floor: its pH, made for such floors, no stop on it. */
 export function productsForStep<P extends CareProduct>(
-  { product }: WayStep,
+  { product }: ProcedureStep,
   floor: CareFloor,
   shelf: readonly P[],
 ): P[] {

@@ -1,7 +1,7 @@
 import { type CareProduct, type Chemistry, phBand } from "./product.ts";
 
-export const GEAR = ["gloves", "goggles", "apron", "ventilation", "no-flame"] as const;
-export type ProtectiveMeasure = (typeof GEAR)[number];
+export const PROTECTIVE_MEASURES = ["gloves", "goggles", "apron", "ventilation", "no-flame"] as const;
+export type ProtectiveMeasure = (typeof PROTECTIVE_MEASURES)[number];
 
 /** What to wear and do, and why. */
 export interface Protection {
@@ -43,7 +43,7 @@ const BY_CHEMISTRY: Partial<Record<Chemistry, readonly Protection[]>> = {
 /** What a person must wear and do where several products are mixed: each thing once. */
 export function protectionOf(products: readonly CareProduct[]): Protection[] {
   const needed = products.flatMap(protectionFor);
-  return GEAR.flatMap((gear) => needed.find((each) => each.gear === gear) ?? []);
+  return PROTECTIVE_MEASURES.flatMap((gear) => needed.find((each) => each.gear === gear) ?? []);
 }
 
 /**
@@ -66,5 +66,5 @@ export function protectionFor(product: CareProduct): Protection[] {
     { gear: "goggles", why: "concentrate that splashes stings eyes" },
     { gear: "gloves", why: "concentrate dries and reddens skin" },
   ];
-  return GEAR.flatMap((gear) => needed.find((each) => each.gear === gear) ?? []);
+  return PROTECTIVE_MEASURES.flatMap((gear) => needed.find((each) => each.gear === gear) ?? []);
 }

@@ -38,7 +38,7 @@ export function hazardsBetween(one: CareProduct, other: CareProduct): HazardousP
 }
 
 /** Two things in one vessel that make a hazardous pair, by their place in it; the second is the vessel where absent. */
-export interface Meeting {
+export interface HazardousContact {
   readonly hazard: HazardousPair;
   readonly one: number;
   readonly other?: number;
@@ -48,10 +48,10 @@ export interface Meeting {
  * Everything in one vessel against everything else in it, and against the vessel where that is closed, as a sprayer or a
  * bottle is: the one question that mixes, mixers, bottles and spots ask.
  */
-export function hazardsInVessel(contents: readonly CareProduct[], closed: boolean): Meeting[] {
+export function hazardsInVessel(contents: readonly CareProduct[], closed: boolean): HazardousContact[] {
   const reactants = contents.map(reactantsOf);
   return contents.flatMap((_, one) => [
-    ...contents.slice(one + 1).flatMap((__, k): Meeting[] => {
+    ...contents.slice(one + 1).flatMap((__, k): HazardousContact[] => {
       const other = one + 1 + k;
       return HAZARDOUS_PAIRS.filter((pair) => meets(pair, reactants[one] ?? [], reactants[other] ?? [])).map(
         (hazard) => ({ hazard, one, other }),

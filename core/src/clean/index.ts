@@ -8,7 +8,7 @@ export {
   relativeAirflow,
 } from "./hose.ts";
 export { effectiveWidth, METHOD_FIGURES, METHODS, type Method, type MethodFigures } from "./method.ts";
-export { laidByStroke, nozzleFlow, RATED_PRESSURE } from "./nozzle.ts";
+export { appliedPerStroke, nozzleFlow, RATED_PRESSURE } from "./nozzle.ts";
 export { explainPads, type PadCount, type PadPlan, padPlan } from "./pads.ts";
 export { afterPads, afterStrokes, retainedByPile, type Strokes } from "./residual.ts";
 export { figuresWith, type Rig, STROKE_LIMITS, type Wand } from "./rig.ts";

@@ -12,6 +12,6 @@ export function nozzleFlow(ratedFlow: number, pressure: number, ratedPressure = 
 }
 
 /** Water one stroke lays down, m (m³/m²), from flow m³/s over a strip `width` m at `speed` m/s: q/(w s). */
-export function laidByStroke(flow: number, width: number, speed: number): number {
+export function appliedPerStroke(flow: number, width: number, speed: number): number {
   return flow / (requirePositive("stroke width", width) * requirePositive("stroke speed", speed));
 }

@@ -29,7 +29,7 @@ export function retainedByPile(pileHeight: number, fibre: FloorFibre = "nylon"):
 }
 
 /** Share one vacuum stroke takes of what is above the hold: 0.5 √(airflow/reference), at most 0.9. */
-export function takenByStroke(relativeAirflow: number): number {
+export function recoveredPerStroke(relativeAirflow: number): number {
   return Math.min(0.9, TAKEN_BY_STROKE * Math.sqrt(relativeAirflow));
 }
 
@@ -50,7 +50,7 @@ export interface Strokes {
  * m_hold + (m − m_hold)(1 − η); nothing is taken below m_hold.
  */
 export function afterStrokes({ before, rinse, wet, dry, hold, relativeAirflow }: Strokes): number {
-  const kept = 1 - takenByStroke(relativeAirflow);
+  const kept = 1 - recoveredPerStroke(relativeAirflow);
   let water = before;
   for (let stroke = 0; stroke < wet + dry; stroke++) {
     if (stroke < wet) water += rinse;

@@ -2,7 +2,7 @@ import type { FloorFibre } from "../care/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import { applicationRate, type Soil } from "./application.ts";
 import { effectiveWidth, METHOD_FIGURES, type Method, type MethodFigures } from "./method.ts";
-import { laidByStroke, nozzleFlow } from "./nozzle.ts";
+import { appliedPerStroke, nozzleFlow } from "./nozzle.ts";
 import { afterPads, afterStrokes, retainedByPile } from "./residual.ts";
 
 export interface CleanedRoom {
@@ -42,7 +42,7 @@ export function waterBalance(room: CleanedRoom): WaterBalance {
   const application = field * (room.zoneFactor ?? 1);
   const flow = nozzleFlow(figures.ratedJetFlow, figures.pressure);
   const wetStrokes = figures.wetStrokes > 0 ? figures.wetStrokes + (room.extraWetStrokes ?? 0) : 0;
-  const perStroke = laidByStroke(flow, width, figures.strokeSpeed);
+  const perStroke = appliedPerStroke(flow, width, figures.strokeSpeed);
   const rinse = wetStrokes * perStroke;
   const applied = (application + rinse) * WATER_DENSITY;
   const strokes = wetStrokes + figures.dryStrokes;

@@ -9,7 +9,7 @@ const ENVELOPE_PER_AREA = 2;
 /** What ordinary room heating gives, W/m² of floor (memory: 60–100). */
 export const HEATING_PER_AREA = 80;
 
-export const HELD: Climate = { mode: "held" };
+export const TEMPERATURE_HELD: Climate = { mode: "held" };
 
 /** J/K of a room, and W/K of its walls and windows: as given, else an ordinary house's. */
 export const heatCapacityOf = (room: DryingRoom): number =>

@@ -2,7 +2,7 @@ import { HUMIDITY_RATIO_FACTOR, SaturatedVapour } from "../air/index.ts";
 import { AIR_DENSITY, VAPOUR_GAS_CONSTANT } from "../physical.ts";
 import type { OutdoorAir } from "../weather/index.ts";
 import type { Climate, DryingRoom, RoomSettings } from "./building.ts";
-import { envelopeOf, HELD, heatCapacityOf } from "./climate.ts";
+import { envelopeOf, heatCapacityOf, TEMPERATURE_HELD } from "./climate.ts";
 
 /** Walls and furniture take up vapour with the air: the room's air acts as 1 + b times its mass, b = 8 (memory). */
 const BUFFERING = 8;
@@ -58,7 +58,7 @@ export class RoomAir {
     this.vapourMass = this.mass.map((mass) => mass * (1 + BUFFERING));
     this.heatCapacity = Float64Array.from(rooms, heatCapacityOf);
     this.envelope = Float64Array.from(rooms, envelopeOf);
-    this.settings = rooms.map((room) => ({ ...room, climate: room.climate ?? HELD }));
+    this.settings = rooms.map((room) => ({ ...room, climate: room.climate ?? TEMPERATURE_HELD }));
     this.free = new Uint8Array(n);
     this.exchange = new Float64Array(n);
     this.fans = new Float64Array(n);
@@ -73,7 +73,7 @@ export class RoomAir {
   /** Switches what `change` names in room i; returns how the room is switched then. */
   switchTo(i: number, change: Partial<RoomSettings>): RoomNow {
     const now = { ...(this.settings[i] as RoomNow), ...change };
-    const settled = { ...now, climate: now.climate ?? HELD };
+    const settled = { ...now, climate: now.climate ?? TEMPERATURE_HELD };
     this.settings[i] = settled;
     this.free[i] = settled.climate.mode === "held" ? 0 : 1;
     this.exchange[i] = ((this.mass[i] as number) * settled.outdoorAirChangesPerHour) / 3600;

@@ -5,7 +5,7 @@ import { type OutdoorAir, outdoorAirOver } from "../weather/index.ts";
 import { Balances } from "./balances.ts";
 import type { Building } from "./building.ts";
 import { checkBuilding } from "./checkBuilding.ts";
-import { HELD } from "./climate.ts";
+import { TEMPERATURE_HELD } from "./climate.ts";
 import { type CourseSample, simplifyCourse } from "./course.ts";
 import {
   type Crossing,
@@ -90,7 +90,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   const piles = rooms.map((room) => new WetPile(room));
   const drying = new Uint8Array(n);
   const warm = [...rooms, ...(building.changes ?? [])].some(
-    ({ climate }) => (climate ?? HELD).mode !== "held",
+    ({ climate }) => (climate ?? TEMPERATURE_HELD).mode !== "held",
   );
   const balances = new Balances(air, piles, termsOf(building, air), drying, warm);
   const startsAt = rooms.map((room) => moment(room.finishedAt ?? 0));

@@ -50,4 +50,4 @@ export function sharedArea(some: readonly Box[], others: readonly Box[]): number
   return area;
 }
 
-export const areOver = (some: readonly Box[], others: readonly Box[]) => sharedArea(some, others) > TOUCHING;
+export const overlap = (some: readonly Box[], others: readonly Box[]) => sharedArea(some, others) > TOUCHING;

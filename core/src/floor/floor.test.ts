@@ -14,8 +14,8 @@ import {
   parseRoomSize,
   placeRooms,
   type RoomShape,
+  rotateOutline,
   sharedArea,
-  turned,
   WALLS,
   zoneAreas,
 } from "./index.ts";
@@ -66,7 +66,7 @@ describe("the shape of a room", () => {
         }
         const area = carpetArea(shape, extra);
         expect(outlineArea(drawn.outline)).toBeCloseTo(area, 6);
-        expect(outlineArea(turned(drawn.outline))).toBeCloseTo(area, 6);
+        expect(outlineArea(rotateOutline(drawn.outline))).toBeCloseTo(area, 6);
         const boxes = boxesOf(drawn.outline);
         expect(sharedArea(boxes, boxes)).toBeCloseTo(area, 6);
       }),

@@ -1,6 +1,6 @@
 export { explainArea } from "./areaExplained.ts";
 export { type Box, boxesOf, type Point, sharedArea } from "./boxes.ts";
-export { edgeLength, edgesOf, outlineArea, outlineOf, type PartFault, turned } from "./outline.ts";
+export { edgeLength, edgesOf, outlineArea, outlineOf, type PartFault, rotateOutline } from "./outline.ts";
 export {
   type Floor,
   type Overlap,

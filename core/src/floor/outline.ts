@@ -1,5 +1,5 @@
 import type { Point } from "./boxes.ts";
-import { areOver, type Box, boxesOf, sharedArea } from "./boxes.ts";
+import { type Box, boxesOf, overlap, sharedArea } from "./boxes.ts";
 import { areaOf, PART_SIGN, type Part, type RoomShape, type Wall } from "./shape.ts";
 import { flightEdge } from "./stairs.ts";
 
@@ -20,7 +20,7 @@ export interface PartFault {
   readonly room: number;
 }
 
-export type Outlined =
+export type OutlineResult =
   | { readonly ok: true; readonly outline: readonly Point[] }
   | { readonly ok: false; readonly fault: PartFault };
 
@@ -174,7 +174,7 @@ function faultIn(placed: readonly Placed[], base: readonly Point[]): PartFault |
     const inside = sharedArea(own, floor);
     const wanted = PART_SIGN[part.kind] < 0 ? part.width * part.depth : 0;
     if (Math.abs(inside - wanted) > ALMOST_ZERO) return fault("part-off-wall");
-    const other = boxes.findIndex((box, k) => k < i && areOver([box], own));
+    const other = boxes.findIndex((box, k) => k < i && overlap([box], own));
     if (other >= 0)
       return { ...fault("parts-overlap"), part: Math.max(part.index, placed[other]?.index ?? 0) };
   }
@@ -185,7 +185,7 @@ function faultIn(placed: readonly Placed[], base: readonly Point[]): PartFault |
  * Corners of a room on its own plan, clockwise, with alcoves standing out of its walls and built-in things cut into
  * them. A part that runs off its wall, through the room or into another is a fault, told with its place in the list.
  */
-export function outlineOf(shape: RoomShape, parts: readonly Part[] = []): Outlined {
+export function outlineOf(shape: RoomShape, parts: readonly Part[] = []): OutlineResult {
   const base = corners(shape);
   const walls = edgesOf(base).map((edge) => ({
     edge,
@@ -214,7 +214,7 @@ export function outlineArea(outline: readonly Point[]): number {
 }
 
 /** A quarter turn clockwise, kept in the positive quarter of the plan. */
-export function turned(outline: readonly Point[]): Point[] {
+export function rotateOutline(outline: readonly Point[]): Point[] {
   const depth = Math.max(...outline.map(({ y }) => y));
   const points = outline.map(({ x, y }) => ({ x: depth - y, y: x }));
   const left = Math.min(...points.map(({ x }) => x));

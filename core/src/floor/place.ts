@@ -1,4 +1,4 @@
-import { areOver, type Box, boxesOf, type Point, sharedArea } from "./boxes.ts";
+import { type Box, boxesOf, overlap, type Point, sharedArea } from "./boxes.ts";
 import { OPPOSITE, pointOnWall, wallOf } from "./outline.ts";
 import { WALLS, type Wall } from "./shape.ts";
 
@@ -208,7 +208,7 @@ function placeRest(door: PlanDoor, placed: ReadonlyMap<string, PlacedRoom>, done
   const to = door.to === undefined ? undefined : placed.get(door.to);
   if (door.to !== undefined && !to) return;
   const others = [...placed.values()].filter(({ id, level }) => id !== from.id && level === from.level);
-  const free = (point: Point) => others.every(({ outline }) => !areOver(boxesOf(outline), [around(point)]));
+  const free = (point: Point) => others.every(({ outline }) => !overlap(boxesOf(outline), [around(point)]));
   const options = (door.wall ? [door.wall] : (["bottom", "left", "right", "top"] as const)).flatMap(
     (wall) => {
       const edge = wallOf(from.outline, wall);

@@ -1,10 +1,10 @@
 import {
-  decided,
+  interpretationsOf,
   normalizeText,
   type Parsed,
   parseFailure,
   parseQuantity,
-  readingsOf,
+  settleReading,
   type UnitId,
 } from "../quantity/index.ts";
 import type { Rectangle, RoomShape } from "./shape.ts";
@@ -26,9 +26,9 @@ function rectangles(
   const [length, width] = [parseQuantity(first, "length", bare), parseQuantity(second, "length", bare)];
   for (const side of [length, width])
     if (!side.ok && side.fault.code !== "ambiguous") return { ok: false, fault: side.fault };
-  return decided(
+  return settleReading(
     `${first} x ${second}`,
-    readingsOf(length).flatMap((l) => readingsOf(width).map((w) => ({ length: l, width: w }))),
+    interpretationsOf(length).flatMap((l) => interpretationsOf(width).map((w) => ({ length: l, width: w }))),
   );
 }
 
@@ -50,8 +50,8 @@ export function parseRoomSize(
   if (plain === "") return parseFailure({ code: "empty" });
   if (!SIDES.test(plain)) {
     const area = parseQuantity(plain, "area", bareArea);
-    const shapes = readingsOf(area).map((each) => ({ kind: "area", area: each }) as const);
-    return shapes.length > 0 ? decided<RoomShape>(said, shapes) : (area as Parsed<never>);
+    const shapes = interpretationsOf(area).map((each) => ({ kind: "area", area: each }) as const);
+    return shapes.length > 0 ? settleReading<RoomShape>(said, shapes) : (area as Parsed<never>);
   }
   const parts = plain.split("+").map((part) => part.trim().split(SIDES));
   if (parts.length > 3 || parts.some((sides) => sides.length !== 2))
@@ -69,11 +69,11 @@ export function parseRoomSize(
       part.map((side) => (UNIT_SAID.test(side) || own === undefined ? side : `${side} ${own}`)),
       bareLength,
     );
-    const some = readingsOf(read);
+    const some = interpretationsOf(read);
     if (some.length === 0) return read as Parsed<never>;
     readings = readings.flatMap((before) => some.map((each) => [...before, each])).slice(0, MAX_READINGS);
   }
-  return decided<RoomShape>(said, readings.map(shapeOf));
+  return settleReading<RoomShape>(said, readings.map(shapeOf));
 }
 
 /** "12 ft x 10 + 3 m x 2": each rectangle says a unit of its own. */

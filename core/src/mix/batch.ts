@@ -1,8 +1,8 @@
 import { graduationsDown, graduationsUp } from "../quantity/measure.ts";
-import { type FillContents, fillContents, matterOf } from "./fillContents.ts";
+import { type FillContents, fillContents, productFormOf } from "./fillContents.ts";
 import { type Demand, splitIntoFills } from "./fills.ts";
 import { jugRange, type LabelRange, type Tip, type TipFault } from "./injector.ts";
-import { type Measured, stepOf, wantedAmount } from "./measured.ts";
+import { type MeasuredAmount, stepOf, targetAmount } from "./measured.ts";
 import { concentratePerWater, type Strength } from "./strength.ts";
 import { usableVolume, type Vessel } from "./vessel.ts";
 
@@ -48,7 +48,7 @@ export interface BoosterDose {
 }
 
 /** One fill. Its strength is that at the floor, concentrate per water, after rounding to the measure. */
-export interface Fill extends Measured {
+export interface Fill extends MeasuredAmount {
   /** Finished mix made, m³; the first one carries the heel the pump can't draw. */
   readonly volume: number;
   /**
@@ -151,7 +151,7 @@ const readableHeel = ({ heel, graduation }: Vessel) => graduationsUp(heel, gradu
  */
 export function planBatch(request: BatchRequest): Batch {
   const { vessel, tip } = request;
-  const matter = matterOf(request.measure, request.scoop);
+  const matter = productFormOf(request.measure, request.scoop);
   const [weakest, wanted, strongest] = [request.weakest, request.strength, request.strongest].map(
     concentratePerWater,
   ) as [number, number, number];
@@ -166,7 +166,7 @@ export function planBatch(request: BatchRequest): Batch {
   const usable = usableVolume(vessel);
   const vesselMarks = graduationsDown(usable, vessel.graduation);
   if (!(vesselMarks >= 1)) return impossible({ code: "vessel-holds-nothing", usable });
-  const fullAmount = neat ? usable : wantedAmount(usable, range.wanted, matter);
+  const fullAmount = neat ? usable : targetAmount(usable, range.wanted, matter);
   if (fullAmount < stepOf(matter))
     return impossible({
       code: "vessel-below-measure",

@@ -1,4 +1,4 @@
-import { type Measured, measured, type ProductForm } from "./measured.ts";
+import { type MeasuredAmount, measureAmount, type ProductForm } from "./measured.ts";
 
 const STEP = 50e-6;
 /** More than this is not a bottle any more, m³. */
@@ -7,7 +7,7 @@ const MOST = 2e-3;
 const NEAR = 0.1;
 
 /** A little of a product made up by hand, for a spot. */
-export interface Bottle extends Measured {
+export interface Bottle extends MeasuredAmount {
   /** m³ of mix. */
   readonly made: number;
 }
@@ -30,7 +30,7 @@ export function bottleFor(
   let inRange: Bottle | undefined;
   for (let steps = first; steps * STEP <= MOST + 1e-12; steps++) {
     const made = steps * STEP;
-    const amount = measured(made, aim, low, high, matter);
+    const amount = measureAmount(made, aim, low, high, matter);
     if (!amount) continue;
     if (Math.abs(amount.strength / aim - 1) <= NEAR) return { made, ...amount };
     inRange ??= { made, ...amount };

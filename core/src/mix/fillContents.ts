@@ -1,14 +1,14 @@
 import { WATER_DENSITY } from "../physical.ts";
 import type { BatchFault, BatchRequest, BoosterDose, BoosterRequest, Fill } from "./batch.ts";
 import type { LabelRange } from "./injector.ts";
-import { measured, type ProductForm, stepOf, wantedAmount } from "./measured.ts";
+import { measureAmount, type ProductForm, stepOf, targetAmount } from "./measured.ts";
 import { strengthAtFloor } from "./metering.ts";
 import { concentratePerWater } from "./strength.ts";
 
 /** kg/m³ of a mix: taken as water (within 2 %). */
 export const MIX_DENSITY = WATER_DENSITY;
 
-export const matterOf = (measure: number, scoop: number | undefined): ProductForm =>
+export const productFormOf = (measure: number, scoop: number | undefined): ProductForm =>
   scoop === undefined ? { kind: "liquid", measure } : { kind: "powder", scoop };
 
 /** What goes into one fill, wherever it is sprayed. */
@@ -32,12 +32,12 @@ export function fillContents(
   const { volume, sprayed, spread, range, matter, neat } = how;
   const amount = neat
     ? { water: 0, concentrate: volume, strength: Number.POSITIVE_INFINITY }
-    : measured(volume, range.wanted, range.low, range.high, matter);
+    : measureAmount(volume, range.wanted, range.low, range.high, matter);
   if (amount === undefined)
     return {
       code: "measure-too-coarse",
       volume,
-      concentrate: wantedAmount(volume, range.wanted, matter),
+      concentrate: targetAmount(volume, range.wanted, matter),
       measure: stepOf(matter),
       ...(matter.kind === "powder" ? { powder: true } : {}),
     };
@@ -58,18 +58,18 @@ export function fillContents(
 function boostersIn(requests: readonly BoosterRequest[], volume: number): BoosterDose[] | BatchFault {
   const doses: BoosterDose[] = [];
   for (const { id, strength, weakest, strongest, measure, scoop } of requests) {
-    const matter = matterOf(measure, scoop);
+    const matter = productFormOf(measure, scoop);
     const [low, aim, high] = [weakest, strength, strongest].map(concentratePerWater) as [
       number,
       number,
       number,
     ];
-    const dose = measured(volume, aim, low, high, matter);
+    const dose = measureAmount(volume, aim, low, high, matter);
     if (!dose)
       return {
         code: "measure-too-coarse",
         volume,
-        concentrate: wantedAmount(volume, aim, matter),
+        concentrate: targetAmount(volume, aim, matter),
         measure: stepOf(matter),
         booster: id,
         ...(matter.kind === "powder" ? { powder: true } : {}),

@@ -128,7 +128,7 @@ function asLargeAsKept(
 }
 
 /** The fewest fills from one room end to another, as even as can be; undefined where there is no way. */
-export function cutBetween(
+export function splitBetween(
   demands: readonly Demand[],
   i: number,
   j: number,

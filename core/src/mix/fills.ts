@@ -1,10 +1,10 @@
 import {
   ALMOST,
-  cutBetween,
   type Demand,
   type FillSplit,
   type Limits,
   marksOf,
+  splitBetween,
   sprayedAt,
   unevennessOf,
 } from "./fillSplit.ts";
@@ -86,7 +86,7 @@ export function splitIntoFills(
       const length = Math.ceil(wanted / mark - ALMOST);
       // Served by what came along: a fill that ends there would be none.
       if (length <= 0) continue;
-      const cut = cutBetween(needed, i, j, taken, length, limits);
+      const cut = splitBetween(needed, i, j, taken, length, limits);
       if (cut === undefined) continue;
       const last = cut.shares ? (cut.shares.at(-1) as number) : Math.ceil(length / cut.fills);
       const next: Way = {

@@ -15,7 +15,7 @@ export { explainConcentrate, explainLeftOver, explainMass, explainWater } from "
 export { type Demand, type FillShare, splitIntoFills } from "./fills.ts";
 export { jugStrength, type LabelRange, nearestTips, type Tip, type TipChoice } from "./injector.ts";
 export { type Level, levelAgainst } from "./lines.ts";
-export { compareToLabel, strengthMade, type WentIn } from "./madeStrength.ts";
+export { type AddedAmounts, compareToLabel, madeStrength } from "./madeStrength.ts";
 export { meteredConcentrate, strengthAtFloor } from "./metering.ts";
 export { parseStrength, type StrengthFault } from "./parseStrength.ts";
 export { type PowderLabel, scoopsFor, shareOfPowderDose } from "./powder.ts";

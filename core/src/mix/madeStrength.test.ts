@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { compareToLabel, strengthMade } from "./index.ts";
+import { compareToLabel, madeStrength } from "./index.ts";
 
 const OUNCE = 0.028349523125;
 const QUART = 0.946352946e-3;
@@ -20,10 +20,10 @@ test("4.2 oz of a powder in a quart is said to be more than a label of 2 to 4 oz
 test("no water at all is stronger than any label; through a tip it is what the tip makes of it", () => {
   const neat = { water: 0, concentrate: 1e-3 };
   expect(compareToLabel(neat, label(64, 16))).toBe("stronger");
-  expect(strengthMade(neat, { ratio: 32 })).toBeCloseTo(1 / 32, 12);
+  expect(madeStrength(neat, { ratio: 32 })).toBeCloseTo(1 / 32, 12);
   expect(compareToLabel(neat, label(64, 16), { ratio: 32 })).toBe("inside");
   // A jug at 1:1 through a tip of 1:16 is 1:33 on the floor (half a part in 16½).
-  expect(1 / strengthMade({ water: 1e-3, concentrate: 1e-3 }, { ratio: 16 })).toBeCloseTo(33, 9);
+  expect(1 / madeStrength({ water: 1e-3, concentrate: 1e-3 }, { ratio: 16 })).toBeCloseTo(33, 9);
 });
 
 test("inside the label is exactly between its ends, and more concentrate is never weaker (fuzz)", () => {

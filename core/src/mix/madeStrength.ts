@@ -4,7 +4,7 @@ import { strengthAtFloor } from "./metering.ts";
 import { concentratePerWater, type Strength } from "./strength.ts";
 
 /** What really went in. m³, and kg of a powder. */
-export interface WentIn {
+export interface AddedAmounts {
   readonly water: number;
   readonly concentrate: number;
   readonly powder?: number | undefined;
@@ -23,7 +23,7 @@ const READ_TO = 0.005;
  * Strength at the floor of what went in, concentrate per water by volume or powder per water by mass: through a tip
  * where it is drawn through one. Infinite where there is no water at all.
  */
-export function strengthMade({ water, concentrate, powder }: WentIn, tip?: Pick<Tip, "ratio">): number {
+export function madeStrength({ water, concentrate, powder }: AddedAmounts, tip?: Pick<Tip, "ratio">): number {
   const jug = powder === undefined ? concentrate / water : powder / (water * WATER_DENSITY);
   if (!tip) return jug;
   return Number.isFinite(jug) ? strengthAtFloor(jug, tip.ratio) : 1 / tip.ratio;
@@ -31,11 +31,11 @@ export function strengthMade({ water, concentrate, powder }: WentIn, tip?: Pick<
 
 /** Where what went in lies against its label: inside, weaker than the weakest, or stronger than the strongest. */
 export function compareToLabel(
-  wentIn: WentIn,
+  wentIn: AddedAmounts,
   { light, heavy }: LabelEnds,
   tip?: Pick<Tip, "ratio">,
 ): "inside" | "weaker" | "stronger" {
-  const strength = strengthMade(wentIn, tip);
+  const strength = madeStrength(wentIn, tip);
   if (!(strength <= concentratePerWater(heavy) * (1 + READ_TO))) return "stronger";
   return strength < concentratePerWater(light) * (1 - READ_TO) ? "weaker" : "inside";
 }

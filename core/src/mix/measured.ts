@@ -11,7 +11,7 @@ export type ProductForm =
     };
 
 /** An amount of product as it can be measured: m³ of liquid, or kg of powder in scoops. */
-export interface Measured {
+export interface MeasuredAmount {
   readonly water: number;
   /** m³ of liquid; 0 for a powder. */
   readonly concentrate: number;
@@ -24,7 +24,7 @@ export interface Measured {
 const SCOOP_STEP = 0.5;
 
 /** What a fill would take if it could be measured exactly: m³ of liquid or kg of powder (a powder's strength is mass in mass of water). */
-export function wantedAmount(volume: number, aim: number, matter: ProductForm): number {
+export function targetAmount(volume: number, aim: number, matter: ProductForm): number {
   return matter.kind === "liquid" ? partsOf(volume, aim).concentrate : volume * WATER_DENSITY * aim;
 }
 
@@ -36,15 +36,15 @@ export const stepOf = (matter: ProductForm) =>
  * The amount nearest `aim` that the measure can show and that keeps a finished `volume` (m³) inside the label's range; undefined
  * where no mark does. Never rounded out of the range.
  */
-export function measured(
+export function measureAmount(
   volume: number,
   aim: number,
   low: number,
   high: number,
   matter: ProductForm,
-): Measured | undefined {
+): MeasuredAmount | undefined {
   const step = stepOf(matter);
-  const wanted = wantedAmount(volume, aim, matter);
+  const wanted = targetAmount(volume, aim, matter);
   const marks = [graduationsDown(wanted, step), graduationsUp(wanted, step)];
   const nearestFirst = marks.toSorted((a, b) => Math.abs(a * step - wanted) - Math.abs(b * step - wanted));
   return nearestFirst
@@ -52,7 +52,7 @@ export function measured(
     .find(({ strength }) => strength >= low * (1 - 1e-9) && strength <= high * (1 + 1e-9));
 }
 
-function amountOf(volume: number, amount: number, matter: ProductForm): Measured {
+function amountOf(volume: number, amount: number, matter: ProductForm): MeasuredAmount {
   if (matter.kind === "liquid") {
     const water = volume - amount;
     return { water, concentrate: amount, strength: amount / water };

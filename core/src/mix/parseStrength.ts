@@ -1,15 +1,15 @@
 import { OutOfRange } from "../guard.ts";
 import {
   type Ambiguous,
-  decided,
   fromSi,
+  interpretationsOf,
   normalizeText,
   numberAtStart,
   type Parsed,
   type ParseFault,
   parseFailure,
   parseQuantity,
-  readingsOf,
+  settleReading,
 } from "../quantity/index.ts";
 import { concentratePerWater, OUNCE_PER_GALLON, type Strength, type StrengthSpelling } from "./strength.ts";
 
@@ -74,9 +74,9 @@ function readAmountPerWater(plain: string, matter: Matter): Parsed<Strength> | u
       fault ??= { ok: false, fault: amount.fault };
       continue;
     }
-    return decided(
+    return settleReading(
       plain,
-      readingsOf(amount).map((each) => perWater(each / water.value, matter, us)),
+      interpretationsOf(amount).map((each) => perWater(each / water.value, matter, us)),
     );
   }
   return fault;
@@ -93,7 +93,7 @@ function perWater(ratio: number, matter: Matter, us: boolean): Strength {
 function read(plain: string, reading: "one-to-n" | "one-in-n", matter: Matter): Parsed<Strength> {
   if (plain === "") return parseFailure({ code: "empty" });
   const ratio = matter === "liquid" ? readRatio(plain, reading) : undefined;
-  if (ratio) return decided(plain, ratio);
+  if (ratio) return settleReading(plain, ratio);
   const perVolume = readAmountPerWater(plain, matter);
   if (perVolume) return perVolume;
   const share = matter === "liquid" ? parseQuantity(plain, "share", undefined) : undefined;
@@ -116,8 +116,8 @@ export function parseStrength(
     .replace(/ (?:of )?water$/, "")
     .replace(/ ?\bparts?\b/g, "");
   const parsed = read(plain, reading, matter);
-  const mixable = readingsOf(parsed).filter(canBeMixed);
-  if (mixable.length > 0) return decided(said, mixable);
+  const mixable = interpretationsOf(parsed).filter(canBeMixed);
+  if (mixable.length > 0) return settleReading(said, mixable);
   if (parsed.ok || parsed.fault.code === "ambiguous")
     return { ok: false, fault: { code: "strength-out-of-range", text: said } };
   return parsed.fault.code === "empty"

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import { sprayBatch } from "../testing/sprayBatch.ts";
-import { byMethod, compareScenarios, type JobInput, jobInWay, planWork } from "./index.ts";
+import { byMethod, compareScenarios, type JobInput, jobInScenario, planWork } from "./index.ts";
 
 /** A job by extraction, its pre-spray standing so long, s; the plant-fibre study takes no water at all. */
 const job = (dwellLeast: number): JobInput => ({
@@ -18,7 +18,7 @@ test("dry foam is sprayed no more than 3 m² at a time, a little more where its 
     [0, 3.01],
     [300, 4.5],
   ] as const) {
-    const { spraying, run } = planWork(jobInWay(job(dwell), { method: "dry-foam", people: 1 }));
+    const { spraying, run } = planWork(jobInScenario(job(dwell), { method: "dry-foam", people: 1 }));
     const den = spraying.find(({ roomId }) => roomId === "den");
     expect(den?.limit).toBe("foam");
     expect(den?.ahead).toBeGreaterThan(2.2);

@@ -45,7 +45,7 @@ export const byMethod = <R extends { readonly padAfter?: boolean | undefined }>(
 });
 
 /** The job as it would be done another way. Nothing logged counts: ways are compared from the start. */
-export function jobInWay(job: JobInput, { method, people }: Scenario): JobInput {
+export function jobInScenario(job: JobInput, { method, people }: Scenario): JobInput {
   const { finishedHours: _, measuredWater: __, logged: ___, now: ____, ...rest } = job;
   return {
     ...rest,
@@ -59,7 +59,7 @@ export function jobInWay(job: JobInput, { method, people }: Scenario): JobInput 
 /** The same job done several ways, side by side, each planned and dried whole. */
 export function compareScenarios(job: JobInput, ways: readonly Scenario[]): ScenarioPlan[] {
   return ways.map((way): ScenarioPlan => {
-    const input = jobInWay(job, way);
+    const input = jobInScenario(job, way);
     const { rooms, batches, pads, run, building } = planWork(input);
     const care = careOf(input);
     const drying = rooms.length === 0 ? [] : simulateDrying(building).rooms;

@@ -4,7 +4,7 @@ import type { PlannedBatch } from "./input.ts";
 import type { RoomPlan } from "./rooms.ts";
 
 /** Rooms whose soil makes a whole mix stronger than the others want it. */
-export interface Heaviest {
+export interface HeaviestLoad {
   readonly roomIds: readonly string[];
   /** What the mix is for their sake, and what the label asks for the others. */
   readonly strength: Strength;
@@ -19,7 +19,7 @@ export function heaviestOf(
   batch: PlannedBatch,
   planned: Pick<BatchPlan, "strength">,
   rooms: readonly RoomPlan[],
-): Heaviest | undefined {
+): HeaviestLoad | undefined {
   if (batch.strength) return undefined;
   const own = rooms.filter((room) => room.batchId === batch.id);
   const strengthFor = (room: RoomPlan) => concentratePerWater(labelStrength(batch, room.soilForMix));

@@ -22,13 +22,13 @@ export {
 export {
   byMethod,
   compareScenarios,
-  jobInWay,
+  jobInScenario,
   type Scenario,
   type ScenarioPlan,
   takesMethod,
 } from "./compare.ts";
 export { extrasOf } from "./extras.ts";
-export { type Heaviest, heaviestOf } from "./heaviest.ts";
+export { type HeaviestLoad, heaviestOf } from "./heaviest.ts";
 export type {
   JobDoor,
   JobInput,

@@ -2,12 +2,12 @@ export { graduationsDown, graduationsUp, roundToMeasure } from "./measure.ts";
 export { normalizeText, numberAtStart } from "./number.ts";
 export {
   type Ambiguous,
-  decided,
+  interpretationsOf,
   type Parsed,
   type ParseFault,
   parseFailure,
   parseQuantity,
-  readingsOf,
+  settleReading,
 } from "./parse.ts";
 export { type BareRate, parseRate } from "./rate.ts";
 export { decimal, formatDuration, formatFeetInches, formatQuantity, readable } from "./show.ts";

@@ -27,7 +27,7 @@ export type Parsed<T = number> =
 export const parseFailure = (fault: ParseFault) => ({ ok: false, fault }) as const;
 
 /** One meaning is an answer, two are a question. */
-export function decided<T>(text: string, readings: readonly T[]): Parsed<T> {
+export function settleReading<T>(text: string, readings: readonly T[]): Parsed<T> {
   const [only] = readings;
   if (only === undefined) return parseFailure({ code: "not-a-quantity", text });
   return readings.length === 1
@@ -36,7 +36,7 @@ export function decided<T>(text: string, readings: readonly T[]): Parsed<T> {
 }
 
 /** All that a parse may mean; none where it failed. */
-export function readingsOf<T>(parsed: Parsed<T>): readonly T[] {
+export function interpretationsOf<T>(parsed: Parsed<T>): readonly T[] {
   if (parsed.ok) return [parsed.value];
   return parsed.fault.code === "ambiguous" ? parsed.fault.readings : [];
 }
@@ -118,7 +118,7 @@ const MOST: Partial<Record<Dimension, number>> = {
 };
 
 /** The readings that a person on a job may mean, without one that says the same as another. */
-export function likely(readings: readonly number[], dimension: Dimension): number[] {
+export function likeliest(readings: readonly number[], dimension: Dimension): number[] {
   const kept = readings.filter((each) => Math.abs(each) <= (MOST[dimension] ?? Number.POSITIVE_INFINITY));
   const [first] = readings;
   const left = kept.length > 0 || first === undefined ? kept : [first];
@@ -150,7 +150,7 @@ export function parseQuantity(text: string, dimension: Dimension, bare: UnitId |
   const clock = dimension === "time" ? /^(\d{1,2}):([0-5]\d)$/.exec(plain) : null;
   if (clock) {
     const units = 60 * Number(clock[1]) + Number(clock[2]);
-    return decided(said, likely([units * 60, units], "time"));
+    return settleReading(said, likeliest([units * 60, units], "time"));
   }
   const pieces = piecesOf(plain);
   if (!pieces) return parseFailure({ code: "not-a-quantity", text: said });
@@ -194,7 +194,7 @@ export function parseQuantity(text: string, dimension: Dimension, bare: UnitId |
     else add(meant.map((each) => toSi(each, exact)));
     previous = id;
   }
-  return decided(said, likely(sums, dimension));
+  return settleReading(said, likeliest(sums, dimension));
 }
 
 /** "12 6" where feet are meant and "3 8" where metres are: the one pair of bare numbers people write. */

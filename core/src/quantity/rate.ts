@@ -1,5 +1,12 @@
 import { normalizeText } from "./number.ts";
-import { decided, likely, type Parsed, parseFailure, parseQuantity, readingsOf } from "./parse.ts";
+import {
+  interpretationsOf,
+  likeliest,
+  type Parsed,
+  parseFailure,
+  parseQuantity,
+  settleReading,
+} from "./parse.ts";
 import { toSi, type UnitId } from "./units.ts";
 
 /** What a bare number of an application rate is in: a unit of it, or how much floor a gallon covers. */
@@ -25,16 +32,16 @@ export function parseRate(text: string, bare: BareRate | undefined): Parsed {
     const above = plain.slice(0, from) + head;
     const amount = parseQuantity(above, "volume", undefined);
     const area = parseQuantity(counted(below), "area", undefined);
-    if (readingsOf(amount).length > 0 && area.ok && area.value > 0)
-      return decided(
+    if (interpretationsOf(amount).length > 0 && area.ok && area.value > 0)
+      return settleReading(
         said,
-        likely(
-          readingsOf(amount).map((each) => each / area.value),
+        likeliest(
+          interpretationsOf(amount).map((each) => each / area.value),
           "applicationRate",
         ),
       );
     const covers = parseQuantity(above, "area", undefined);
-    if (readingsOf(covers).length > 0 && parseQuantity(counted(below), "volume", undefined).ok)
+    if (interpretationsOf(covers).length > 0 && parseQuantity(counted(below), "volume", undefined).ok)
       return covered(said, above, counted(below));
     from += head.length + 1;
   }
@@ -42,13 +49,15 @@ export function parseRate(text: string, bare: BareRate | undefined): Parsed {
 }
 
 function covered(said: string, area: string, volume: string): Parsed {
-  const areas = readingsOf(parseQuantity(area, "area", "ft2")).filter((each) => each > 0);
+  const areas = interpretationsOf(parseQuantity(area, "area", "ft2")).filter((each) => each > 0);
   const amount =
-    volume === "gal" ? toSi(1, "gal") : (readingsOf(parseQuantity(volume, "volume", undefined))[0] ?? 0);
+    volume === "gal"
+      ? toSi(1, "gal")
+      : (interpretationsOf(parseQuantity(volume, "volume", undefined))[0] ?? 0);
   if (areas.length === 0 || !(amount > 0)) return parseFailure({ code: "not-a-quantity", text: said });
-  return decided(
+  return settleReading(
     said,
-    likely(
+    likeliest(
       areas.map((each) => amount / each),
       "applicationRate",
     ),

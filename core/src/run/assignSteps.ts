@@ -11,7 +11,7 @@ interface Hand {
 /** Who has a step or did it, by its id, from 0. */
 export type Assignees = ReadonlyMap<string, number>;
 
-export interface HandedOut {
+export interface StepAssignment {
   /** Who does each step, 0, 1, 2; a break belongs to all. */
   readonly who: Assignees;
   /** Times somebody puts one tool down and takes another up, and times somebody goes to another room. */
@@ -30,7 +30,7 @@ export function assignSteps(
   starts: Starts,
   people: number,
   said: Assignees = new Map(),
-): HandedOut {
+): StepAssignment {
   const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
   const hands = Array.from({ length: people }, (): Hand => ({ free: 0, tool: "", room: "" }));
   const who = new Map<string, number>();

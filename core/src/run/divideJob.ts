@@ -1,10 +1,10 @@
-import { cleaningWindow, cutRoom, largestSection, type SectionWork } from "./divideRoom.ts";
+import { cleaningWindow, divideRoom, largestSection, type SectionWork } from "./divideRoom.ts";
 import type { RunFill, RunInput, RunRoom } from "./input.ts";
-import { NOT_BEGUN, numbered, type RoomBegun, startedParts, unstartedRanges } from "./startedParts.ts";
+import { NOT_STARTED, numberParts, type StartedRoom, startedParts, unstartedRanges } from "./startedParts.ts";
 import { stepDurations, stretchOf } from "./work.ts";
 
 /** A part of a room sprayed at once and cleaned before it dries out. Shares from the far corner, m². */
-export interface CutSection {
+export interface DividedSection {
   readonly id: string;
   readonly roomId: string;
   readonly number: number;
@@ -25,7 +25,7 @@ export interface DriesFirst {
   readonly dwell: number;
 }
 
-export type CutFault =
+export type DivisionFault =
   | { readonly code: "dries-first"; readonly rooms: readonly DriesFirst[] }
   | { readonly code: "too-many-sections"; readonly sections: number; readonly most: number };
 
@@ -91,8 +91,8 @@ const shareOf = (parts: readonly { readonly roomId: string; readonly share: numb
   parts.reduce((sum, part) => sum + (part.roomId === roomId ? part.share : 0), 0);
 
 /** Every room of a job cut into sections, and those whose spray dries first. */
-export interface Cut {
-  readonly sections: readonly CutSection[];
+export interface JobDivision {
+  readonly sections: readonly DividedSection[];
   /** Rooms of a run under way of which the rest isn't cut, and so isn't planned. */
   readonly driesFirst: readonly DriesFirst[];
 }
@@ -101,11 +101,11 @@ export interface Cut {
  * Every room of a job cut into sections, also where a fill or the machine's tanks run out. What is begun stays as it was cut. A room
  * whose spray dries first is a fault; once the run is under way the others go on without it.
  */
-export function divideJob(input: RunInput): Cut | CutFault {
+export function divideJob(input: RunInput): JobDivision | DivisionFault {
   const stretch = stretchOf(input);
   const ahead = input.rooms.map((room) => sectionsAhead(room, input.crew, stretch));
   const begun = startedParts(input.logged);
-  const begunIn = (room: RunRoom): RoomBegun => begun.get(room.id) ?? NOT_BEGUN;
+  const begunIn = (room: RunRoom): StartedRoom => begun.get(room.id) ?? NOT_STARTED;
   const driesFirst = input.rooms.flatMap((room, i) =>
     room.spray &&
     !ahead[i] &&
@@ -115,7 +115,7 @@ export function divideJob(input: RunInput): Cut | CutFault {
       : [],
   );
   if (driesFirst.length > 0 && input.now === undefined) return { code: "dries-first", rooms: driesFirst };
-  const sections = input.rooms.flatMap((room, i): CutSection[] => {
+  const sections = input.rooms.flatMap((room, i): DividedSection[] => {
     const { id, area, spray } = room;
     const { largest, reMists } = ahead[i] ?? { largest: area, reMists: 0 };
     const fills = input.fills.filter(({ batchId }) => batchId === spray?.batchId);
@@ -134,7 +134,7 @@ export function divideJob(input: RunInput): Cut | CutFault {
     const kept = begunIn(room);
     const open = driesFirst.some(({ roomId }) => roomId === id) ? [] : unstartedRanges(room, kept.parts);
     const fresh = open.flatMap((gap) =>
-      cutRoom((gap.to - gap.from) * area, {
+      divideRoom((gap.to - gap.from) * area, {
         largest: most,
         strip: room.strip,
         cuts: cuts.map((cut) => (cut - gap.from) / (gap.to - gap.from)),
@@ -143,7 +143,7 @@ export function divideJob(input: RunInput): Cut | CutFault {
         to: to === 1 ? gap.to : gap.from + to * (gap.to - gap.from),
       })),
     );
-    return numbered(kept, fresh).map(({ number, from, to }): CutSection => {
+    return numberParts(kept, fresh).map(({ number, from, to }): DividedSection => {
       const middle = (from + to) / 2;
       const fill = fills[portionAt(fillEnds, middle)] ?? fills.at(-1);
       const tank = portionAt(tankEnds, middle);

@@ -72,13 +72,13 @@ export interface Section {
 /** A section less than this share of a strip is nobody's section. */
 const SLIVER = 0.02;
 /** The same as a share of the room. */
-export const leastShare = (area: number, strip: number): number => (SLIVER * Math.min(strip, area)) / area;
+export const minShare = (area: number, strip: number): number => (SLIVER * Math.min(strip, area)) / area;
 
 /**
  * A room cut into sections of at most `largest` m², of as even a size as whole strips of `strip` m² allow, and at the
  * shares in `cuts`, where a fill or a tank runs out. A strip that is too large itself is cut into equal pieces.
  */
-export function cutRoom(
+export function divideRoom(
   area: number,
   {
     largest,
@@ -87,7 +87,7 @@ export function cutRoom(
   }: { readonly largest: number; readonly strip: number; readonly cuts?: readonly number[] },
 ): Section[] {
   requirePositive("largest section (m²)", largest);
-  const least = leastShare(area, strip);
+  const least = minShare(area, strip);
   const ends = [...cuts.filter((cut) => cut > least && cut < 1 - least), 1].toSorted((a, b) => a - b);
   const sections: Section[] = [];
   let from = 0;

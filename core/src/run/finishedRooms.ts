@@ -4,7 +4,7 @@ import {
   type Placement,
   type Relaxation,
   type RemainingProblem,
-  untouched,
+  unstartedProblem,
 } from "./fixPlacements.ts";
 import type { JobProblem } from "./jobProblem.ts";
 import type { StepKind } from "./stepKinds.ts";
@@ -30,7 +30,7 @@ export function applyFinishedRooms(
   const endOf = (id: string) => startOf(id) + (duration.get(id) ?? 0);
   const order = [...new Set(steps.flatMap(({ roomId }) => roomId ?? []))];
   const done = order.filter((id) => finished.has(id));
-  if (done.length === 0) return untouched(problem);
+  if (done.length === 0) return unstartedProblem(problem);
   const leftAt = (roomId: string) =>
     Math.max(...steps.filter((step) => step.roomId === roomId).map(({ id }) => endOf(id)));
   // From planned seconds to real ones: straight between the finishes known, never back.

@@ -29,7 +29,7 @@ export type Relaxation = "nothing" | "wet" | "every most";
 export const isBreak = (taskId: string): boolean => taskId.startsWith("break:");
 
 /** As stated, with nothing done. */
-export const untouched = (problem: Problem): RemainingProblem => ({
+export const unstartedProblem = (problem: Problem): RemainingProblem => ({
   problem,
   late: [],
   missed: [],

@@ -1,7 +1,7 @@
 export { START } from "../scheduling/index.ts";
 export { stepCaution } from "./cautions.ts";
 export {
-  type CutFault,
+  type DivisionFault,
   type DriesFirst,
   MAX_SECTIONS,
   maxStandTime,

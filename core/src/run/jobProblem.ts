@@ -1,7 +1,7 @@
 import { finishToStart, type Problem, START, type Task, type TimeLag } from "../scheduling/index.ts";
 import {
-  type CutFault,
-  type CutSection,
+  type DividedSection,
+  type DivisionFault,
   type DriesFirst,
   divideJob,
   maxStandTime,
@@ -26,7 +26,7 @@ export interface StepTask {
 }
 
 /** A section with its steps, s. */
-export interface SectionTask extends CutSection {
+export interface SectionTask extends DividedSection {
   readonly dwell: number;
   readonly open: number;
   /** s it is let stand: the open time, or less as its label or its foam has it. */
@@ -180,12 +180,12 @@ function prepareRoom(
 }
 
 /** What is misted again stands as long as its film does. */
-const standsFor = ({ reMists }: CutSection, spray: NonNullable<RunRoom["spray"]>) =>
+const standsFor = ({ reMists }: DividedSection, spray: NonNullable<RunRoom["spray"]>) =>
   reMists > 0 ? spray.openTime : maxStandTime(spray).most;
 
 /** Sprays, dwells, agitates, cleans, pads and grooms one section. */
 function workSection(
-  section: CutSection,
+  section: DividedSection,
   room: RunRoom,
   input: RunInput,
   paced: number,
@@ -245,7 +245,7 @@ function workSection(
  * has been sprayed or cleaned; a section is cleaned between its dwell and its open time; a sprayer is filled when the fill
  * before it has gone on. Times are whole seconds.
  */
-export function jobProblem(input: RunInput): JobProblem | CutFault {
+export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
   const cut = divideJob(input);
   if ("code" in cut) return cut;
   const paced = stretchOf(input);
@@ -255,7 +255,7 @@ export function jobProblem(input: RunInput): JobProblem | CutFault {
   const sections: SectionTask[] = [];
   const rooms = new Map<string, { readonly firstWet: Task; readonly last: Task }>();
   const wasFilled = new Map<string, Task>();
-  const fillOf = (section: CutSection): Task | undefined => {
+  const fillOf = (section: DividedSection): Task | undefined => {
     const { fill } = section;
     if (!fill) return undefined;
     const known = wasFilled.get(fill.id);

@@ -1,5 +1,5 @@
 import type { Infeasibility, Problem, Starts } from "../scheduling/index.ts";
-import type { CutFault, DriesFirst } from "./divideJob.ts";
+import type { DivisionFault, DriesFirst } from "./divideJob.ts";
 import type { Pin } from "./input.ts";
 import type { SectionTask, StepTask } from "./jobProblem.ts";
 
@@ -51,7 +51,7 @@ export type RunPlan =
   | JobRun
   | {
       readonly outcome: "impossible";
-      readonly fault: CutFault | (Infeasibility & { readonly code: Infeasibility["code"] });
+      readonly fault: DivisionFault | (Infeasibility & { readonly code: Infeasibility["code"] });
     };
 
 /** Only the first few orders are tried; where there was a plan before, one like it. */

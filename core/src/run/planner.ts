@@ -8,12 +8,12 @@ import {
 } from "../scheduling/index.ts";
 import { type Assignees, assignSteps } from "./assignSteps.ts";
 import { applyFinishedRooms } from "./finishedRooms.ts";
-import { type RemainingProblem, untouched } from "./fixPlacements.ts";
+import { type RemainingProblem, unstartedProblem } from "./fixPlacements.ts";
 import type { Pin, RunInput } from "./input.ts";
 import type { JobProblem } from "./jobProblem.ts";
 import type { JobRun, RunPlan, WarmStart } from "./jobRun.ts";
 import { remainingProblem } from "./remainingProblem.ts";
-import { timed } from "./withTimes.ts";
+import { withTimes } from "./withTimes.ts";
 
 const pinLag = ({ stepId, at }: Pin): TimeLag => {
   const second = Math.round(at);
@@ -72,7 +72,8 @@ export class Planner {
     }
     if (found.outcome === "impossible") return found;
     const { finishedSeconds } = this.input;
-    if (!finishedSeconds || finishedSeconds.size === 0) return this.done(untouched(problem), found, kept);
+    if (!finishedSeconds || finishedSeconds.size === 0)
+      return this.done(unstartedProblem(problem), found, kept);
     for (const letGo of ["nothing", "wet"] as const) {
       const gone = applyFinishedRooms(this.stated, problem, found.starts, finishedSeconds, letGo);
       const rest = this.solve(gone.problem);
@@ -133,7 +134,7 @@ export class Planner {
     const stands = (id: string) => kept.some((pin) => pin.stepId === id) && !missed.includes(id);
     return {
       outcome: "planned",
-      ...timed(stated, problem, found.starts, input.crew.people, this.who),
+      ...withTimes(stated, problem, found.starts, input.crew.people, this.who),
       makespan: found.makespan,
       lowerBound: found.lowerBound,
       problem,

@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { fromSi, toSi } from "../quantity/index.ts";
 import { START } from "../scheduling/index.ts";
 import { findViolations } from "../testing/violations.ts";
-import { cleaningWindow, cutRoom, largestSection } from "./divideRoom.ts";
+import { cleaningWindow, divideRoom, largestSection } from "./divideRoom.ts";
 import { type JobRun, type RunInput, type RunRoom, scheduleJob } from "./index.ts";
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
@@ -341,7 +341,7 @@ describe("sections", () => {
         number(0.5, 30),
         fc.array(number(0, 1), { maxLength: 3 }),
         (area, largest, strip, cuts) => {
-          const sections = cutRoom(area, { largest, strip, cuts });
+          const sections = divideRoom(area, { largest, strip, cuts });
           expect(sections[0]?.from).toBe(0);
           expect(sections.at(-1)?.to).toBe(1);
           for (const [i, { from, to }] of sections.entries()) {

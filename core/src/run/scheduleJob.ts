@@ -1,5 +1,5 @@
 import type { Break, RunInput } from "./input.ts";
-import { jobProblem } from "./jobProblem.ts";
+import { buildJobProblem } from "./jobProblem.ts";
 import type { RunPlan, WarmStart } from "./jobRun.ts";
 import { Planner } from "./planner.ts";
 
@@ -13,7 +13,7 @@ export function scheduleJob(input: RunInput, rough?: WarmStart): RunPlan {
     const run = runOnce(input, rough);
     return run.outcome === "impossible" ? run : { ...run, inactiveBreaks: [] };
   }
-  const free = jobProblem({ ...input, breaks: [] });
+  const free = buildJobProblem({ ...input, breaks: [] });
   if ("code" in free) return { outcome: "impossible", fault: free };
   const work = free.problem.tasks.reduce((sum, { duration }) => sum + duration, 0);
   // Nobody is done before the work shared out evenly is: breaks until then fall into the run for certain.
@@ -31,7 +31,7 @@ export function scheduleJob(input: RunInput, rough?: WarmStart): RunPlan {
 }
 
 function runOnce(input: RunInput, rough: WarmStart | undefined): ReturnType<Planner["plan"]> {
-  const stated = jobProblem(input);
+  const stated = buildJobProblem(input);
   if ("code" in stated) return { outcome: "impossible", fault: stated };
   const planner = new Planner(stated, input, rough);
   return (input.now === undefined ? undefined : planner.goOn(input.now)) ?? planner.plan();

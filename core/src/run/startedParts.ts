@@ -1,4 +1,4 @@
-import { leastShare, type Section } from "./divideRoom.ts";
+import { minShare, type Section } from "./divideRoom.ts";
 import type { RunInput, RunRoom, WorkedPart } from "./input.ts";
 import { AREA_PER_BAG } from "./stepKinds.ts";
 
@@ -6,17 +6,17 @@ import { AREA_PER_BAG } from "./stepKinds.ts";
 const SAME = 1e-6;
 
 /** What is begun of a room: its parts side by side from the far corner, and every number that stands for something in the log. */
-export interface RoomBegun {
+export interface StartedRoom {
   readonly parts: readonly WorkedPart[];
   readonly numbers: ReadonlySet<number>;
 }
-export const NOT_BEGUN: RoomBegun = { parts: [], numbers: new Set() };
+export const NOT_STARTED: StartedRoom = { parts: [], numbers: new Set() };
 
 /**
  * The parts of each room that were begun, from the far corner on, by room. What was sprayed or cleaned stays as it was cut, whatever air and
  * size are said to be since; of two phones that cut one room apart, whoever's part is nearer the far corner comes first.
  */
-export function startedParts(logged: RunInput["logged"] = new Map()): ReadonlyMap<string, RoomBegun> {
+export function startedParts(logged: RunInput["logged"] = new Map()): ReadonlyMap<string, StartedRoom> {
   const all = new Map<string, Map<number, WorkedPart>>();
   for (const { roomId, part, start, end, skipped } of logged.values()) {
     if (roomId === undefined || part === undefined) continue;
@@ -46,7 +46,7 @@ export function unstartedRanges(
   room: Pick<RunRoom, "area" | "strip">,
   begun: readonly WorkedPart[],
 ): Section[] {
-  const least = begun.length === 0 ? 0 : leastShare(room.area, room.strip);
+  const least = begun.length === 0 ? 0 : minShare(room.area, room.strip);
   const gaps: Section[] = [];
   let from = 0;
   for (const { from: start, to } of [...begun, { from: 1, to: 1 }]) {
@@ -57,7 +57,7 @@ export function unstartedRanges(
 }
 
 /** Parts and what is cut afresh beside them, from the far corner on; fresh ones take the numbers nobody has. */
-export function numbered({ parts, numbers: taken }: RoomBegun, fresh: readonly Section[]): WorkedPart[] {
+export function numberParts({ parts, numbers: taken }: StartedRoom, fresh: readonly Section[]): WorkedPart[] {
   let next = 0;
   const free = () => {
     do next++;

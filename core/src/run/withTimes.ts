@@ -4,7 +4,7 @@ import type { JobProblem } from "./jobProblem.ts";
 import type { RunSection, Step } from "./jobRun.ts";
 
 /** Steps and sections with their hours, in the order they begin. */
-export function timed(
+export function withTimes(
   { steps, sections, problem: stated }: JobProblem,
   problem: Problem,
   starts: Starts,

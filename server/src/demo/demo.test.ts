@@ -1,7 +1,7 @@
 /** The demo is what people see first: nothing in it may contradict itself. */
 import { describe, expect, test } from "@jest/globals";
 import { Gear, Job, LogEntry, Product, Site, StockLot, toJobInput, Vessel } from "@scutch/contract";
-import { outlineOf, placeRooms, turned } from "@scutch/core/floor";
+import { outlineOf, placeRooms, rotateOutline } from "@scutch/core/floor";
 import { careOf, planJob } from "@scutch/core/plan";
 import { demoJobs } from "./jobs.ts";
 import { PRODUCTS, SITES } from "./shelf.ts";
@@ -46,7 +46,7 @@ describe.each(jobs.map((each) => [each.job.title, each] as const))("%s", (_, { j
         return {
           id: room.id,
           level: room.level ?? 0,
-          outline: room.turned ? turned(drawn.outline) : drawn.outline,
+          outline: room.turned ? rotateOutline(drawn.outline) : drawn.outline,
           ...(room.nudge ? { nudge: room.nudge } : {}),
         };
       }),

@@ -6,7 +6,7 @@ import { notFound } from "./apiFailure.ts";
 const A_YEAR = "public, max-age=31536000, immutable";
 
 /** The built web app: files with a hash in their name for good, the rest asked for anew; compressed at build, served so. */
-export function webApp(webDir: string): Router {
+export function staticFiles(webDir: string): Router {
   const router = Router();
   const files = sirv(webDir, {
     brotli: true,

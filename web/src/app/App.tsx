@@ -2,7 +2,7 @@ import { lazy, Suspense, useEffect, useLayoutEffect, useRef } from "react";
 import { BrowserRouter, Navigate, Route, Routes, useLocation, useNavigationType } from "react-router";
 import { TodayScreen } from "../features/today/TodayScreen.tsx";
 import { Loading } from "../ui/States.tsx";
-import { BrokenBoundary, NoSuchPage } from "./ErrorBoundary.tsx";
+import { ErrorBoundary, NoSuchPage } from "./ErrorBoundary.tsx";
 import { fetchPhases, jobPath, PHASES } from "./phases.ts";
 import { Shell } from "./Shell.tsx";
 
@@ -83,8 +83,8 @@ function Page({ what, screen, lasting = false }: PageProps) {
     </div>
   );
   return (
-    <BrokenBoundary key={lasting ? what : pathname}>
+    <ErrorBoundary key={lasting ? what : pathname}>
       <Suspense fallback={opening}>{screen}</Suspense>
-    </BrokenBoundary>
+    </ErrorBoundary>
   );
 }

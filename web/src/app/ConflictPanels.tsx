@@ -10,10 +10,10 @@ import { useUnits } from "../state/useUnits.ts";
 import { Button } from "../ui/Button.tsx";
 import { Callout } from "../ui/Callout.tsx";
 import { FieldError } from "../ui/FieldFrame.tsx";
-import { clashText } from "./conflictText.ts";
+import { conflictText } from "./conflictText.ts";
 
 /** What two edits of a job said differently, one thing after the other, with both answers to tap. The job goes on meanwhile. */
-export function ClashPanels() {
+export function ConflictPanels() {
   const rows = useDeviceQuery(async (db) => db.jobs.where("clashing").equals(1).toArray(), []);
   return (rows ?? []).map((row) => (
     <ClashPanel key={row.id} job={currentPlan(row)} clashes={row.clashes ?? []} />
@@ -40,7 +40,7 @@ function ClashPanel({ job, clashes }: { readonly job: Job; readonly clashes: rea
 function ClashLine({ job, clash }: { readonly job: Job; readonly clash: MergeConflict }) {
   const units = useUnits();
   const [fault, setFault] = useState<string>();
-  const { what, mine, theirs } = clashText(clash, job, units);
+  const { what, mine, theirs } = conflictText(clash, job, units);
   const decide = async (side: "mine" | "theirs") =>
     setFault(await decideConflict(job.id, clash, side, (plan) => planFault(plan, limitsIn(units))));
   return (

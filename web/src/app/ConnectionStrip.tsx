@@ -9,8 +9,8 @@ import { Button } from "../ui/Button.tsx";
 import { openOtherCrew } from "./otherCrew.ts";
 
 const takeUpdate = async () => (await import("./updates.ts")).takeUpdate();
-const ClashPanels = lazy(async () => ({ default: (await import("./ConflictPanels.tsx")).ClashPanels }));
-const AsidePanel = lazy(async () => ({ default: (await import("./DeadLetterPanel.tsx")).AsidePanel }));
+const ClashPanels = lazy(async () => ({ default: (await import("./ConflictPanels.tsx")).ConflictPanels }));
+const AsidePanel = lazy(async () => ({ default: (await import("./DeadLetterPanel.tsx")).DeadLetterPanel }));
 
 const changes = (count: number) => (count === 1 ? "1 change is" : `${count} changes are`);
 const keptHere = (count: number) =>

@@ -66,7 +66,7 @@ async function giveUp(aside: DeadLetter): Promise<void> {
 }
 
 /** What couldn't be sent and was set aside while the rest went on: each with its reason and the three ways out. */
-export function AsidePanel() {
+export function DeadLetterPanel() {
   const asides = useDeviceQuery(readDeadLetters, []) ?? [];
   if (asides.length === 0) return null;
   return (

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { Button } from "../ui/Button.tsx";
 
 /** Something in a screen failed. What was entered is on the device already. */
-export function Broken({ error }: { readonly error: unknown }) {
+export function CrashScreen({ error }: { readonly error: unknown }) {
   return (
     <div role="alert" className="mx-auto max-w-prose p-8">
       <h1 className="font-bold text-2xl">This screen stopped working.</h1>
@@ -23,7 +23,7 @@ interface State {
 }
 
 /** Catches what a screen throws, so that the rest of the app stays. */
-export class BrokenBoundary extends Component<{ readonly children: ReactNode }, State> {
+export class ErrorBoundary extends Component<{ readonly children: ReactNode }, State> {
   override state: State = {};
 
   static getDerivedStateFromError(error: unknown): State {
@@ -31,7 +31,7 @@ export class BrokenBoundary extends Component<{ readonly children: ReactNode }, 
   }
 
   override render() {
-    return this.state.error === undefined ? this.props.children : <Broken error={this.state.error} />;
+    return this.state.error === undefined ? this.props.children : <CrashScreen error={this.state.error} />;
   }
 }
 

@@ -11,7 +11,7 @@ import { LogNowContext } from "../planning/logNow.ts";
 import { readyOfJob } from "../planning/ready.ts";
 import type { DryingForecast } from "../planning/useDried.ts";
 import { ExplainedFigure } from "../shared/explain/ExplainedFigure.tsx";
-import { TakeBack } from "../shared/logging/UndoEntry.tsx";
+import { UndoEntry } from "../shared/logging/UndoEntry.tsx";
 import { onScreen, selectHistory } from "../state/historySlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { useTimes } from "../state/useTimes.ts";
@@ -54,9 +54,9 @@ const OpenJob = memo(function OpenJob({ desk }: { readonly desk: JobDesk }) {
       <JobHeader desk={desk} />
       <PhaseBar jobId={desk.job.id} />
       <div className="fixed inset-x-0 bottom-14 z-20 sm:bottom-0 sm:left-20">
-        <TakeBack desk={desk} />
+        <UndoEntry desk={desk} />
       </div>
-      <DialogAside value={<TakeBack desk={desk} />}>
+      <DialogAside value={<UndoEntry desk={desk} />}>
         <Outlet context={desk} />
       </DialogAside>
     </div>

@@ -2,11 +2,11 @@ import { describe, expect, test } from "@jest/globals";
 import { Interview, Job, RigChoice, Room, RunChoice, Spot, StepPin, WorkBreak } from "@scutch/contract";
 import type { MergeConflict } from "@scutch/core/plan";
 import { UNITS_OF } from "../format/units.ts";
-import { clashText, FIELDS } from "./conflictText.ts";
+import { conflictText, FIELDS } from "./conflictText.ts";
 
 const job = { id: "j", title: "House", rooms: [{ id: "r", name: "Lounge" }] } as unknown as Job;
 const say = (clash: Partial<MergeConflict>, units = UNITS_OF.metric) => {
-  const { what, mine, theirs } = clashText(
+  const { what, mine, theirs } = conflictText(
     { kind: "field", path: [], ...clash } as MergeConflict,
     job,
     units,

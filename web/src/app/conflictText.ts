@@ -157,7 +157,7 @@ function thingName(clash: MergeConflict, job: Job): string {
 }
 
 /** A clash in plain words: what it is about, and what each side says. */
-export function clashText(clash: MergeConflict, job: Job, units: UnitFormatter) {
+export function conflictText(clash: MergeConflict, job: Job, units: UnitFormatter) {
   const { kind, path, mine, theirs } = clash;
   const [list = ""] = path;
   if (kind === "order") return { what: ORDERS[list] ?? "Order", mine: "as here", theirs: "as there" };

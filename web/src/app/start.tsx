@@ -4,7 +4,7 @@ import { Provider } from "react-redux";
 import { sendAs } from "../device/api.ts";
 import { askCrew, pullCrew } from "../device/pull.ts";
 import { rememberCrew, rememberedCrew, type Session, startSession } from "../device/session.ts";
-import { heardOf, selectReach, updateFound } from "../state/connectionSlice.ts";
+import { noteConnection, selectReach, updateFound } from "../state/connectionSlice.ts";
 import { selectUnstored } from "../state/pendingSlice.ts";
 import { keepSettings, loadSettings, settingsLoaded } from "../state/settingsSlice.ts";
 import { makeStore, type Store } from "../state/store.ts";
@@ -31,11 +31,11 @@ function open(crewId: CrewId, store: Store): Session {
   // What an earlier visit couldn't send goes now, and whenever there is reason to think the server is back.
   const meet = async () => {
     lanes.sendNow();
-    heardOf(store, await pullCrew(db, sendAs(undefined)));
+    noteConnection(store, await pullCrew(db, sendAs(undefined)));
   };
   void meet();
   addEventListener("online", () => void meet());
-  addEventListener("offline", () => heardOf(store, "offline"));
+  addEventListener("offline", () => noteConnection(store, "offline"));
   setInterval(() => {
     if (selectReach(store.getState()) !== "ok") void meet();
   }, LOOK_AGAIN);

@@ -3,7 +3,7 @@ import { PhotoId } from "@scutch/contract";
 import { type MergeConflict, resolveConflict } from "@scutch/core/plan";
 import { changeRedone, changeUndone, jobChanged, onScreen, selectHistory } from "../state/historySlice.ts";
 import { type Doing, held, heldMoved, type PendingChange, selectHeld } from "../state/pendingSlice.ts";
-import type { ThingKind, Things } from "./db.ts";
+import type { DeviceRecords, RecordKind } from "./db.ts";
 import { sendDirectly } from "./direct.ts";
 import { applyResolution, currentPlan } from "./jobRow.ts";
 import { newId } from "./newId.ts";
@@ -100,7 +100,7 @@ export const logEntry = (jobId: string, entry: LogEntry): void =>
   applyOptimistically({ kind: "entry", jobId, entry });
 
 /** Something of the shelf, the van or the crew's settings, added or changed. */
-export function saveRecord<K extends ThingKind>(kind: K, value: Things[K]): void {
+export function saveRecord<K extends RecordKind>(kind: K, value: DeviceRecords[K]): void {
   applyOptimistically({ kind: "thing", thing: keyOf(kind, value), value });
 }
 

@@ -10,12 +10,12 @@ interface Ticks {
 }
 
 /** Where ticks are kept. */
-export interface TickPlace {
+export interface ChecklistKey {
   readonly read: (db: DeviceDb) => Promise<Ticks | undefined>;
   readonly write: (db: DeviceDb, ticks: Ticks) => Promise<unknown>;
 }
 
-export const LOADED: TickPlace = {
+export const LOADED: ChecklistKey = {
   read: async (db) => {
     const kept = await db.fact("loaded");
     return kept && { of: kept.day, keys: kept.keys };
@@ -23,7 +23,7 @@ export const LOADED: TickPlace = {
   write: (db, { of, keys }) => db.setFact("loaded", { day: of, keys }),
 };
 
-export const MACHINES_SEEN_TO: TickPlace = {
+export const MACHINES_CHECKED: ChecklistKey = {
   read: async (db) => {
     const kept = await db.fact("machines");
     return kept && { of: kept.jobId, keys: kept.keys };
@@ -32,7 +32,7 @@ export const MACHINES_SEEN_TO: TickPlace = {
 };
 
 /** Ticks of the list `of`, kept on this device until another list of its kind is ticked; with no place to keep them, while they are in sight. */
-export function useTicks(place: TickPlace | undefined, of: string) {
+export function useChecklist(place: ChecklistKey | undefined, of: string) {
   const kept = useDeviceQuery(async (db) => (await place?.read(db)) ?? null, [place]);
   // Shown at once; two ticks in a row each build on what the database has by then.
   const [pressed, setPressed] = useState<Readonly<Record<string, boolean>>>({});

@@ -42,7 +42,7 @@ export interface EntryRow extends Waiting {
   readonly settledAt?: number;
 }
 
-export interface Things {
+export interface DeviceRecords {
   readonly product: Product;
   readonly vessel: Vessel;
   readonly gear: Gear;
@@ -50,16 +50,16 @@ export interface Things {
   readonly lot: StockLot;
   readonly settings: CrewSettings;
 }
-export type ThingKind = keyof Things;
+export type RecordKind = keyof DeviceRecords;
 
 /** Something of the shelf, the van or the crew: the last save of it stands. */
-export interface ThingRow<K extends ThingKind = ThingKind> extends Waiting {
+export interface RecordRow<K extends RecordKind = RecordKind> extends Waiting {
   /** Kind and id. */
   readonly key: string;
   readonly kind: K;
-  readonly value: Things[K];
+  readonly value: DeviceRecords[K];
   /** The server's last word on it; absent: it has never had it. */
-  readonly known?: Things[K];
+  readonly known?: DeviceRecords[K];
   readonly rev: number;
   readonly settledAt?: number;
 }
@@ -100,7 +100,7 @@ export class DeviceDb extends Dexie {
   declare readonly jobs: Table<JobRow, string>;
   declare readonly cards: Table<JobCard, string>;
   declare readonly entries: Table<EntryRow, string>;
-  declare readonly things: Table<ThingRow, string>;
+  declare readonly things: Table<RecordRow, string>;
   declare readonly photos: Table<PhotoRow, string>;
   declare readonly facts: Table<FactRow, string>;
 

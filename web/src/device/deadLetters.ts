@@ -1,4 +1,4 @@
-import type { DeviceDb, EntryRow, PhotoRow, SendFailure, ThingRow } from "./db.ts";
+import type { DeviceDb, EntryRow, PhotoRow, RecordRow, SendFailure } from "./db.ts";
 import { currentPlan, discardEdit, type JobRow } from "./jobRow.ts";
 
 /** Something set aside: it couldn't be sent, and a person says what becomes of it. */
@@ -9,7 +9,7 @@ export type DeadLetter = {
 } & (
   | { readonly what: "job"; readonly row: JobRow }
   | { readonly what: "entry"; readonly row: EntryRow }
-  | { readonly what: "thing"; readonly row: ThingRow }
+  | { readonly what: "thing"; readonly row: RecordRow }
   | { readonly what: "photo"; readonly row: PhotoRow }
 );
 

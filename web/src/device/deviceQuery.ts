@@ -1,7 +1,7 @@
 import { deepEqual } from "@scutch/core/plan";
 import { useLiveQuery } from "dexie-react-hooks";
 import { useEffect, useRef, useState } from "react";
-import { heardOf, selectReach } from "../state/connectionSlice.ts";
+import { noteConnection, selectReach } from "../state/connectionSlice.ts";
 import type { PendingChange } from "../state/pendingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { type DeviceDb, device } from "./db.ts";
@@ -57,7 +57,7 @@ export function usePull(
     if (!fresh) asked.set(key, { at: Date.now(), answer });
     void answer.then((pulled) => {
       if (pulled !== "kept") asked.delete(key);
-      if (!fresh) heardOf(session().store, pulled);
+      if (!fresh) noteConnection(session().store, pulled);
       if (current) setState(pulled);
     });
     return () => {

@@ -1,7 +1,7 @@
 import { mergeJobs, type StoredJob } from "@scutch/contract";
 import type { PendingChange } from "../state/pendingSlice.ts";
 import type { Send } from "./api.ts";
-import { entryRequest, photoRequest, type Request, removalRequest, thingRequest } from "./requests.ts";
+import { entryRequest, photoRequest, type Request, recordRequest, removalRequest } from "./requests.ts";
 
 /** Others may save at the same moment, but not for ever. */
 const MAX_ROUNDS = 8;
@@ -11,7 +11,7 @@ function requestOf(held: Exclude<PendingChange, { kind: "job" }>): Request {
     case "entry":
       return entryRequest(held.jobId, held.entry);
     case "thing":
-      return thingRequest(held.thing, held.value);
+      return recordRequest(held.thing, held.value);
     case "photo":
       return photoRequest(held.photo);
     case "photo-gone":

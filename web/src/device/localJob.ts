@@ -1,7 +1,7 @@
 import { Job, LogEntry, mergeJobs, parseTolerantly } from "@scutch/contract";
 import { deepEqual } from "@scutch/core/plan";
 import { useMemo } from "react";
-import { type HeldOf, type PendingChange, selectHeld } from "../state/pendingSlice.ts";
+import { type PendingChange, type PendingChangeOf, selectHeld } from "../state/pendingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { isShown, sameItems, useDeviceQuery, useStableValue } from "./deviceQuery.ts";
 import { currentPlan, type JobRow } from "./jobRow.ts";
@@ -10,7 +10,7 @@ import { currentPlan, type JobRow } from "./jobRow.ts";
 function withHeld(row: JobRow | null | undefined, held: readonly PendingChange[]): Job | undefined {
   const rev = row?.rev ?? 0;
   const edits = held.filter(
-    (item): item is HeldOf<"job"> => item.kind === "job" && (isShown(item) || (item.rev ?? 0) > rev),
+    (item): item is PendingChangeOf<"job"> => item.kind === "job" && (isShown(item) || (item.rev ?? 0) > rev),
   );
   return edits.reduce<Job | undefined>(
     (plan, { before, after }) => {
@@ -21,7 +21,7 @@ function withHeld(row: JobRow | null | undefined, held: readonly PendingChange[]
   );
 }
 
-export interface JobHere {
+export interface LocalJob {
   /** The plan as this app knows it; undefined: not on this device. */
   readonly plan: Job | undefined;
   /** The database has been read. */
@@ -34,7 +34,7 @@ const heldOf = (held: readonly PendingChange[], jobId: string | undefined) =>
   held.filter((item) => (item.kind === "job" || item.kind === "entry") && item.jobId === jobId);
 
 /** A job's plan as it stands here, live. */
-export function useLocalJob(jobId: string | undefined): JobHere {
+export function useLocalJob(jobId: string | undefined): LocalJob {
   const row = useDeviceQuery(
     async (db) => (jobId === undefined ? null : ((await db.jobs.get(jobId)) ?? null)),
     [jobId],
@@ -53,7 +53,7 @@ export function useLocalJob(jobId: string | undefined): JobHere {
   };
 }
 
-export interface LogHere {
+export interface LocalLog {
   readonly entries: readonly LogEntry[];
   /** Entries of a kind this app has never heard of: kept, and shown as something newer. */
   readonly newer: readonly { readonly id: string; readonly at: string; readonly by?: string }[];
@@ -63,9 +63,9 @@ const byTime = (a: { readonly at: string }, b: { readonly at: string }) =>
   Date.parse(a.at) - Date.parse(b.at);
 
 /** Entries as this app knows them, in the order they happened. */
-export function readLog(raw: readonly LogEntry[]): LogHere {
+export function readLog(raw: readonly LogEntry[]): LocalLog {
   const entries: LogEntry[] = [];
-  const newer: LogHere["newer"][number][] = [];
+  const newer: LocalLog["newer"][number][] = [];
   for (const entry of raw) {
     const known = parseTolerantly(LogEntry, entry);
     if (known.ok) entries.push(known.value);
@@ -75,7 +75,7 @@ export function readLog(raw: readonly LogEntry[]): LogHere {
 }
 
 /** A job's log as it stands here, live; undefined until it is read. */
-export function useLogHere(jobId: string | undefined): LogHere | undefined {
+export function useLocalLog(jobId: string | undefined): LocalLog | undefined {
   const rows = useDeviceQuery(
     async (db) => (jobId === undefined ? [] : db.entries.where("jobId").equals(jobId).toArray()),
     [jobId],

@@ -6,7 +6,7 @@ import { device, type PhotoRow } from "./db.ts";
 import { isShown, useDeviceQuery } from "./deviceQuery.ts";
 
 /** A picture as it is shown: the server's, or the one still waiting here. */
-export interface PhotoHere extends Omit<Photo, "width" | "height" | "id" | "jobId"> {
+export interface LocalPhoto extends Omit<Photo, "width" | "height" | "id" | "jobId"> {
   readonly id: PhotoId;
   readonly url: string;
 }
@@ -19,14 +19,14 @@ function addressOf(id: string, picture: Blob): string {
   return known;
 }
 
-const photoOf = ({ id, facts, picture }: Pick<PhotoRow, "id" | "facts" | "picture">): PhotoHere => ({
+const photoOf = ({ id, facts, picture }: Pick<PhotoRow, "id" | "facts" | "picture">): LocalPhoto => ({
   ...facts,
   id: id as PhotoId,
   url: picture ? addressOf(id, picture) : `/api/photos/${id}?crew=${device().crewId}`,
 });
 
 /** A job's pictures in the order taken: those the server has, those still to be sent, without those taken away. */
-export function usePhotosHere(jobId: string): readonly PhotoHere[] {
+export function useLocalPhotos(jobId: string): readonly LocalPhoto[] {
   const rows = useDeviceQuery(async (db) => db.photos.where("jobId").equals(jobId).toArray(), [jobId]);
   const held = useAppSelector(selectHeld);
   return useMemo(() => {

@@ -3,15 +3,15 @@ import { stockUse, sumUses } from "@scutch/core/log";
 import { useMemo } from "react";
 import { type PendingChange, selectHeld } from "../state/pendingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
-import { type EntryRow, pendingRows, type ThingKind, type ThingRow, type Things } from "./db.ts";
+import { type DeviceRecords, type EntryRow, pendingRows, type RecordKind, type RecordRow } from "./db.ts";
 import { isShown, sameItems, useDeviceQuery, useStableValue } from "./deviceQuery.ts";
 import { readLog } from "./localJob.ts";
 
-function thingsOf<K extends ThingKind>(
-  rows: readonly ThingRow[],
+function thingsOf<K extends RecordKind>(
+  rows: readonly RecordRow[],
   held: readonly PendingChange[],
   kind: K,
-): readonly Things[K][] {
+): readonly DeviceRecords[K][] {
   const values = new Map<string, { rev: number; value: unknown }>();
   for (const row of rows) if (row.kind === kind) values.set(row.key, row);
   for (const item of held) {
@@ -19,13 +19,13 @@ function thingsOf<K extends ThingKind>(
     if (isShown(item) || (item.rev ?? 0) > (values.get(item.thing)?.rev ?? 0))
       values.set(item.thing, { rev: item.rev ?? Number.POSITIVE_INFINITY, value: item.value });
   }
-  return [...values.values()].map(({ value }) => value as Things[K]);
+  return [...values.values()].map(({ value }) => value as DeviceRecords[K]);
 }
 
 const byName = (a: { readonly name: string }, b: { readonly name: string }) => a.name.localeCompare(b.name);
 const isThing = (item: PendingChange) => item.kind === "thing";
 
-function useThings(kinds: readonly ThingKind[]) {
+function useThings(kinds: readonly RecordKind[]) {
   const found = useDeviceQuery(
     async (db) => ({
       rows: await db.things
@@ -42,7 +42,7 @@ function useThings(kinds: readonly ThingKind[]) {
   return found && { ...found, held };
 }
 
-const SHELF: readonly ThingKind[] = ["product", "vessel", "gear", "site"];
+const SHELF: readonly RecordKind[] = ["product", "vessel", "gear", "site"];
 
 /** Shelf, van and sites as they stand here, live; null: this device has never seen them. */
 export function useLocalShelf(): Shelf | null | undefined {
@@ -50,7 +50,7 @@ export function useLocalShelf(): Shelf | null | undefined {
   const shelf = useMemo(() => {
     if (!found) return undefined;
     if (!found.shelf) return null;
-    const list = <K extends ThingKind>(kind: K) => thingsOf(found.rows, found.held, kind);
+    const list = <K extends RecordKind>(kind: K) => thingsOf(found.rows, found.held, kind);
     return {
       products: list("product").toSorted(byName),
       vessels: list("vessel").toSorted(byName),
@@ -61,10 +61,10 @@ export function useLocalShelf(): Shelf | null | undefined {
   return useStableValue(shelf);
 }
 
-const LOTS: readonly ThingKind[] = ["lot"];
+const LOTS: readonly RecordKind[] = ["lot"];
 
 /** What came in and was used, live: the server's count with what it can't have counted yet. */
-export function useStockHere(): Stock | null | undefined {
+export function useLocalStock(): Stock | null | undefined {
   const found = useThings(LOTS);
   const uncounted = useDeviceQuery(
     async (db) => {

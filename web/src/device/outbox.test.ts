@@ -6,7 +6,7 @@ import { FakeServer, freshDb, id, JOB_ID, job, note } from "../testing/fakeServe
 import type { Reply } from "./api.ts";
 import { readLog } from "./localJob.ts";
 import { notCounted } from "./localRecords.ts";
-import { startLanes } from "./outbox.ts";
+import { startOutbox } from "./outbox.ts";
 import { persist } from "./persist.ts";
 import { pullLog, pullShelf } from "./pull.ts";
 
@@ -17,7 +17,7 @@ const add = (db: ReturnType<typeof freshDb>, plan: Job) =>
 function started(server: FakeServer, db = freshDb()) {
   const reaches: ConnectionState[] = [];
   const store = { dispatch: ({ payload }: { payload: ConnectionState }) => void reaches.push(payload) };
-  return { db, reaches, lanes: startLanes(db, server.send, store as never) };
+  return { db, reaches, lanes: startOutbox(db, server.send, store as never) };
 }
 const until = async (so: () => boolean) => {
   for (let i = 0; i < 400 && !so(); i++) await new Promise((resolve) => setTimeout(resolve, 5));

@@ -3,7 +3,7 @@ import type { Store } from "../state/store.ts";
 import type { Send } from "./api.ts";
 import type { DeviceDb } from "./db.ts";
 import { isSendable } from "./requests.ts";
-import { type LaneResult, sendJob, sendPhotos, sendThings } from "./sender.ts";
+import { type LaneResult, sendJob, sendPhotos, sendRecords } from "./sender.ts";
 
 /** A pause after the last change before it is sent, ms: kept here already, and taps in a row become one save. */
 const SOON = 200;
@@ -16,7 +16,7 @@ const alone = <T>(name: string, work: () => Promise<T>): Promise<T> =>
 
 const isStopped = (sent: LaneResult) => sent !== "ok" && sent !== "idle";
 
-export interface Lanes {
+export interface Outbox {
   /** Something new waits: it goes out in a moment. */
   readonly scheduleSend: () => void;
   /** There is reason to think the server is back: try now. */
@@ -27,7 +27,7 @@ export interface Lanes {
  * Sends what waits in lanes that don't wait for each other: the shelf's, one for each job, one for pictures. A lane runs in
  * one tab at a time. What stops everything (no line, a fault of the server) is tried again after growing pauses.
  */
-export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatch">): Lanes {
+export function startOutbox(db: DeviceDb, send: Send, store: Pick<Store, "dispatch">): Outbox {
   const running = new Map<string, Promise<LaneResult>>();
   const askedAgain = new Set<string>();
   let failures = 0;
@@ -65,7 +65,7 @@ export function startLanes(db: DeviceDb, send: Send, store: Pick<Store, "dispatc
       ...entries.filter(isSendable).map(({ jobId }) => jobId),
     ]);
     // A job may name a product or site that is as new as itself: the shelf's lane goes first.
-    const shelf = lane("things", () => sendThings(db, send));
+    const shelf = lane("things", () => sendRecords(db, send));
     if (photos.some(isSendable)) void lane("photos", () => sendPhotos(db, send)).then(finish);
     const reaches = await Promise.all([
       shelf,

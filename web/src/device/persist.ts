@@ -1,6 +1,6 @@
 import { type LogEntry, summarizeJob } from "@scutch/contract";
-import type { HeldOf, PendingChange } from "../state/pendingSlice.ts";
-import { type DeviceDb, nextSeq, type ThingKind, type Things } from "./db.ts";
+import type { PendingChange, PendingChangeOf } from "../state/pendingSlice.ts";
+import { type DeviceDb, type DeviceRecords, nextSeq, type RecordKind } from "./db.ts";
 import { applyEdit, currentPlan, newRow } from "./jobRow.ts";
 
 /** Puts something done here in the database, to be sent; the revision it got, where it has one. Throws when it can't be kept. */
@@ -19,7 +19,10 @@ export function persist(db: DeviceDb, held: PendingChange): Promise<number | und
   }
 }
 
-async function keepEdit(db: DeviceDb, { jobId, before, after, quietly }: HeldOf<"job">): Promise<number> {
+async function keepEdit(
+  db: DeviceDb,
+  { jobId, before, after, quietly }: PendingChangeOf<"job">,
+): Promise<number> {
   return db.transaction("rw", db.jobs, db.cards, async () => {
     const row = await db.jobs.get(jobId);
     const next = row ? applyEdit(row, before ?? undefined, after, quietly) : newRow(after);
@@ -37,18 +40,18 @@ async function keepEntry(db: DeviceDb, jobId: string, entry: LogEntry): Promise<
 }
 
 /** Key of a thing: its kind and id. */
-export const keyOf = <K extends ThingKind>(kind: K, value: Things[K]) =>
+export const keyOf = <K extends RecordKind>(kind: K, value: DeviceRecords[K]) =>
   `${kind}:${"id" in value ? value.id : "crew"}`;
 
 async function keepThing(db: DeviceDb, key: string, value: unknown): Promise<number> {
-  const kind = key.slice(0, key.indexOf(":")) as ThingKind;
+  const kind = key.slice(0, key.indexOf(":")) as RecordKind;
   return db.transaction("rw", db.things, async () => {
     const row = await db.things.get(key);
     const rev = (row?.rev ?? 0) + 1;
     await db.things.put({
       key,
       kind,
-      value: value as Things[ThingKind],
+      value: value as DeviceRecords[RecordKind],
       rev,
       waiting: 1,
       seq: nextSeq(),
@@ -60,7 +63,7 @@ async function keepThing(db: DeviceDb, key: string, value: unknown): Promise<num
 }
 
 /** A picture taken here. */
-async function keepPhoto(db: DeviceDb, photo: HeldOf<"photo">["photo"]): Promise<undefined> {
+async function keepPhoto(db: DeviceDb, photo: PendingChangeOf<"photo">["photo"]): Promise<undefined> {
   await db.photos.put({ ...photo, waiting: 1, seq: nextSeq() });
 }
 

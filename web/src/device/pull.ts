@@ -14,7 +14,7 @@ import {
 import { deepEqual } from "@scutch/core/plan";
 import type { ConnectionState } from "../state/connectionSlice.ts";
 import { type Answer, pathOf, type Send, STOPS } from "./api.ts";
-import type { DeviceDb, EntryRow, ThingKind, Things } from "./db.ts";
+import type { DeviceDb, DeviceRecords, EntryRow, RecordKind } from "./db.ts";
 import { receiveRemote } from "./jobRow.ts";
 
 /** How asking the server went. What it said is in the database. */
@@ -101,10 +101,10 @@ export async function pullPhotos(db: DeviceDb, send: Send, jobId: JobId): Promis
 }
 
 /** Keeps the server's word on things, but for what was changed here and what was saved from here since it was asked. */
-async function hearThings<K extends ThingKind>(
+async function hearThings<K extends RecordKind>(
   db: DeviceDb,
   kind: K,
-  values: readonly (readonly [id: string, value: Things[K]])[],
+  values: readonly (readonly [id: string, value: DeviceRecords[K]])[],
   askedAt: number,
 ): Promise<void> {
   for (const [id, value] of values) {

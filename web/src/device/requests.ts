@@ -1,5 +1,5 @@
 import type { Photo } from "@scutch/contract";
-import type { DeviceDb, EntryRow, PhotoRow, SendFailure, ThingKind, ThingRow } from "./db.ts";
+import type { DeviceDb, EntryRow, PhotoRow, RecordKind, RecordRow, SendFailure } from "./db.ts";
 import type { JobRow } from "./jobRow.ts";
 
 /** Something waiting to be sent, as one request, and what its answer does to this device. */
@@ -19,7 +19,7 @@ export interface Request {
   readonly body?: unknown;
 }
 
-const THING_PATHS: Readonly<Record<Exclude<ThingKind, "settings">, string>> = {
+const THING_PATHS: Readonly<Record<Exclude<RecordKind, "settings">, string>> = {
   product: "/products",
   vessel: "/vessels",
   gear: "/gear",
@@ -28,7 +28,7 @@ const THING_PATHS: Readonly<Record<Exclude<ThingKind, "settings">, string>> = {
 };
 
 /** Saves a thing by its key, its kind and id. */
-export function thingRequest(key: string, value: unknown): Request {
+export function recordRequest(key: string, value: unknown): Request {
   const [kind = "", id = ""] = key.split(":");
   const path = kind === "settings" ? "/crew/settings" : `${THING_PATHS[kind as "product"]}/${id}`;
   return { method: "PUT", path, body: value };
@@ -55,9 +55,9 @@ export const removalRequest = (photoId: string): Request => ({
   path: `/photos/${photoId}`,
 });
 
-export function parcelOfThing(db: DeviceDb, row: ThingRow): OutboxItem {
+export function recordItem(db: DeviceDb, row: RecordRow): OutboxItem {
   return {
-    ...thingRequest(row.key, row.value),
+    ...recordRequest(row.key, row.value),
     seq: row.seq ?? 0,
     trouble: row.trouble,
     acknowledge: async () => {
@@ -75,7 +75,7 @@ export function parcelOfThing(db: DeviceDb, row: ThingRow): OutboxItem {
   };
 }
 
-export function parcelOfEntry(db: DeviceDb, row: EntryRow): OutboxItem {
+export function entryItem(db: DeviceDb, row: EntryRow): OutboxItem {
   return {
     seq: row.seq ?? 0,
     trouble: row.trouble,
@@ -88,7 +88,7 @@ export function parcelOfEntry(db: DeviceDb, row: EntryRow): OutboxItem {
   };
 }
 
-export function parcelOfPhoto(db: DeviceDb, row: PhotoRow): OutboxItem {
+export function photoItem(db: DeviceDb, row: PhotoRow): OutboxItem {
   const common = {
     seq: row.seq ?? 0,
     trouble: row.trouble,

@@ -19,7 +19,7 @@ import { sendDirectly } from "./direct.ts";
 import { currentPlan, type JobRow } from "./jobRow.ts";
 import { persist } from "./persist.ts";
 import { pullJob, pullToday } from "./pull.ts";
-import { MAX_ATTEMPTS, sendJob, sendPhotos, sendThings } from "./sender.ts";
+import { MAX_ATTEMPTS, sendJob, sendPhotos, sendRecords } from "./sender.ts";
 
 let server: FakeServer;
 let db: DeviceDb;
@@ -256,7 +256,7 @@ describe("a request that fails for a reason of its own", () => {
     await edit((plan) => ({ ...plan, title: "Wrong" }));
     await persist(db, { id: "t", state: "storing", kind: "thing", thing: PRODUCT, value: { name: "Wrong" } });
     await send();
-    await sendThings(db, server.send);
+    await sendRecords(db, server.send);
     const seen = await readDeadLetters(db);
     expect(seen).toHaveLength(2);
     await edit((plan) => ({ ...plan, title: "Right" }));
@@ -264,7 +264,7 @@ describe("a request that fails for a reason of its own", () => {
     for (const aside of seen) expect(await discardDeadLetter(db, aside)).toBe(false);
     server.fate = () => "arrive";
     await send();
-    await sendThings(db, server.send);
+    await sendRecords(db, server.send);
     expect([onServer().title, [...server.things.values()]]).toEqual(["Right", [{ name: "Right" }]]);
   });
 
@@ -301,10 +301,10 @@ describe("things of the shelf, and pictures", () => {
 
   test("changed again while the first change is on its way, the second goes too", async () => {
     await save(1);
-    const fateOfFirst = sendThings(db, server.send);
+    const fateOfFirst = sendRecords(db, server.send);
     await save(2);
     await fateOfFirst;
-    await sendThings(db, server.send);
+    await sendRecords(db, server.send);
     expect(server.things.get(`/products/${id(2, 1)}`)).toEqual(meadow(2));
     expect(await db.things.where("waiting").equals(1).count()).toBe(0);
   });

@@ -4,14 +4,7 @@ import { type Reply, type Send, STOPS } from "./api.ts";
 import { type DeviceDb, pendingRows, type SendFailure } from "./db.ts";
 import { acknowledgeSave, beginSave, type JobRow, markSaveFailed, rebaseAfterConflict } from "./jobRow.ts";
 import { newId } from "./newId.ts";
-import {
-  isSendable,
-  isUnknown,
-  type OutboxItem,
-  parcelOfEntry,
-  parcelOfPhoto,
-  parcelOfThing,
-} from "./requests.ts";
+import { entryItem, isSendable, isUnknown, type OutboxItem, photoItem, recordItem } from "./requests.ts";
 
 /** How a lane went: what stopped it, or ok; idle where there was nothing to send and so nothing was learnt. */
 export type LaneResult = ConnectionState | "idle";
@@ -66,17 +59,17 @@ async function sendInTurn(next: () => Promise<OutboxItem[]>, send: Send): Promis
   }
 }
 
-export const sendThings = (db: DeviceDb, send: Send): Promise<LaneResult> =>
+export const sendRecords = (db: DeviceDb, send: Send): Promise<LaneResult> =>
   sendInTurn(async () => {
     const rows = await pendingRows(db.things);
-    return rows.filter(isSendable).map((row) => parcelOfThing(db, row));
+    return rows.filter(isSendable).map((row) => recordItem(db, row));
   }, send);
 
 export const sendPhotos = (db: DeviceDb, send: Send): Promise<LaneResult> =>
   sendInTurn(async () => {
     const rows = (await pendingRows(db.photos)).filter(isSendable);
     const jobs = await db.jobs.bulkGet(rows.map(({ jobId }) => jobId));
-    return rows.filter((_, i) => !isUnknown(jobs[i])).map((row) => parcelOfPhoto(db, row));
+    return rows.filter((_, i) => !isUnknown(jobs[i])).map((row) => photoItem(db, row));
   }, send);
 
 /** A job's lane: its plan as long as it is edited, then its log. A plan that can't be sent doesn't hold up the log. */
@@ -88,7 +81,7 @@ export async function sendJob(db: DeviceDb, jobId: string, send: Send): Promise<
     const logged = await sendInTurn(async () => {
       if (isUnknown(await db.jobs.get(jobId))) return [];
       const rows = await db.entries.where("jobId").equals(jobId).toArray();
-      return rows.filter(isSendable).map((row) => parcelOfEntry(db, row));
+      return rows.filter(isSendable).map((row) => entryItem(db, row));
     }, send);
     sent ||= saved !== "idle" || logged !== "idle";
     if (logged !== "ok" && logged !== "idle") return logged;

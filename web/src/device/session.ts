@@ -4,14 +4,14 @@ import { crewRead } from "../state/crewSlice.ts";
 import type { Store } from "../state/store.ts";
 import { type Send, sendAs } from "./api.ts";
 import { type DeviceDb, openDevice } from "./db.ts";
-import { type Lanes, startLanes } from "./outbox.ts";
+import { type Outbox, startOutbox } from "./outbox.ts";
 
 /** One crew's app on this device while it is open. */
 export interface Session {
   readonly db: DeviceDb;
   readonly send: Send;
   readonly store: Store;
-  readonly lanes: Lanes;
+  readonly lanes: Outbox;
 }
 
 let current: Session | undefined;
@@ -28,7 +28,7 @@ function followCrew(db: DeviceDb, store: Store): void {
 export function startSession(crewId: CrewId, store: Store): Session {
   const db = openDevice(crewId);
   const send = sendAs(crewId);
-  const lanes = startLanes(db, send, store);
+  const lanes = startOutbox(db, send, store);
   current = { db, send, store, lanes };
   followCrew(db, store);
   return current;

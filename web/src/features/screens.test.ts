@@ -16,7 +16,7 @@ import { SOURCE_NAMES } from "../shared/explain/sources.ts";
 import { entryText } from "../shared/logging/entryText.ts";
 import { measuresFor } from "../shared/products/measures.ts";
 import { changeRedone, changeUndone, historySlice, jobChanged, onScreen } from "../state/historySlice.ts";
-import { held, heldForgotten, heldMoved, holdingSlice, type PendingChange } from "../state/pendingSlice.ts";
+import { held, heldForgotten, heldMoved, type PendingChange, pendingSlice } from "../state/pendingSlice.ts";
 import { stateOf } from "./today/jobState.ts";
 import type { JobListItem } from "./today/useJobList.ts";
 
@@ -106,7 +106,7 @@ describe("undo is the change the other way round", () => {
 });
 
 describe("what was just done, until the database shows it", () => {
-  const { reducer } = holdingSlice;
+  const { reducer } = pendingSlice;
   const entry = {
     id: "e",
     state: "storing",
@@ -126,9 +126,9 @@ describe("what was just done, until the database shows it", () => {
   test("what the device can't keep is counted until it is stored or sent", () => {
     let state = reducer([], held(entry));
     state = reducer(state, heldMoved({ id: "e", state: "unstored" }));
-    expect(holdingSlice.selectors.selectUnstored({ holding: state })).toBe(1);
+    expect(pendingSlice.selectors.selectUnstored({ holding: state })).toBe(1);
     state = reducer(state, heldMoved({ id: "e", state: "sent" }));
-    expect(holdingSlice.selectors.selectUnstored({ holding: state })).toBe(0);
+    expect(pendingSlice.selectors.selectUnstored({ holding: state })).toBe(0);
   });
 
   test("taken back, an entry or a job with its entries isn't shown by what is still held of it", () => {

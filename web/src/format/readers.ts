@@ -32,7 +32,7 @@ export function asRead<T>(parsed: Answer<T>, what: string): FieldResult<T> {
 }
 
 /** A read value made into another, and every reading with it. */
-export function thenRead<A, B>(read: FieldResult<A>, then: (value: A) => FieldResult<B>): FieldResult<B> {
+export function mapReading<A, B>(read: FieldResult<A>, then: (value: A) => FieldResult<B>): FieldResult<B> {
   if ("value" in read) return then(read.value);
   const readings = (read.readings ?? []).flatMap((each) => {
     const next = then(each);
@@ -155,7 +155,7 @@ export function volumeReader(
   size: "volume" | "amount",
 ): (text: string) => FieldResult<number> {
   return (text) =>
-    thenRead<number, number>(quantityReader("volume", units.bare[size])(text), (value) =>
+    mapReading<number, number>(quantityReader("volume", units.bare[size])(text), (value) =>
       value <= TANKER ? { value } : { error: "More than a tanker holds. Check the unit." },
     );
 }
@@ -201,7 +201,7 @@ export function doseField(powder: boolean, units: UnitFormatter, scoop?: number)
       if (!powder) return volumeReader(units, "amount")(text);
       const scoops = scoop === undefined ? null : SCOOPS.exec(text.trim());
       if (!scoops || scoop === undefined) return mass(text);
-      return thenRead(
+      return mapReading(
         numberReader(0, 1000, "Type how many, like 2 scoops.")(scoops[1] as string),
         (count) => ({
           value: count * scoop,

@@ -11,7 +11,7 @@ import {
 export type UnitSystem = "metric" | "us";
 
 /** A figure split where its unit begins, so that the number can be set large and the unit small. */
-export interface Shown {
+export interface FormattedAmount {
   /** What stands before the figure in a larger unit: the gallons of `1 gal + 47 fl oz`. */
   readonly lead?: string;
   readonly figure: string;
@@ -25,10 +25,10 @@ export interface UnitFormatter {
   /** Of a pile, a mark: too small for a tape. */
   readonly short: (metres: number) => string;
   readonly area: (m2: number) => string;
-  readonly volume: (m3: number) => Shown;
-  readonly amount: (m3: number) => Shown;
+  readonly volume: (m3: number) => FormattedAmount;
+  readonly amount: (m3: number) => FormattedAmount;
   /** Powder, kg. */
-  readonly powder: (kg: number) => Shown;
+  readonly powder: (kg: number) => FormattedAmount;
   readonly temperature: (celsius: number) => string;
   readonly speed: (mPerS: number) => string;
   readonly mass: (kg: number) => string;
@@ -45,7 +45,7 @@ export interface UnitFormatter {
   };
 }
 
-const shown = (value: number, unit: UnitId, symbol: string): Shown => ({
+const shown = (value: number, unit: UnitId, symbol: string): FormattedAmount => ({
   figure: readable(fromSi(value, unit)),
   unit: symbol,
 });
@@ -67,7 +67,7 @@ const QUARTERS_IN_SPOONS: readonly number[] = [3, 4.5];
 const ROUND_GALLONS = 10;
 
 /** US volumes as they are poured: gallons with ounces, quarter ounces, below half an ounce spoons. */
-function ouncesOf(m3: number): Shown {
+function ouncesOf(m3: number): FormattedAmount {
   const spoons = inSteps(fromSi(m3, "tsp"), 0.25, 0.1);
   // Three teaspoons are half an ounce: from there on what is a whole quarter of an ounce is told as that.
   const asSpoons = Number(spoons) < 6 && !QUARTERS_IN_SPOONS.includes(Number(spoons));
@@ -123,7 +123,7 @@ const US: UnitFormatter = {
 
 export const UNITS_OF: Record<UnitSystem, UnitFormatter> = { metric: METRIC, us: US };
 
-export const formatAmount = ({ lead, figure, unit }: Shown) =>
+export const formatAmount = ({ lead, figure, unit }: FormattedAmount) =>
   `${lead === undefined ? "" : `${lead} + `}${figure}\u00a0${unit}`;
 
 export const percent = (share: number) => `${decimal(100 * share, 0)}\u00a0%`;
@@ -133,7 +133,7 @@ export const doseOf = (value: number, powder: boolean, units: UnitFormatter) =>
   formatAmount(powder ? units.powder(value) : units.amount(value));
 
 /** Scoops, as counted: halves are measured. */
-export const scoopsOf = (count: number): Shown => ({
+export const scoopsOf = (count: number): FormattedAmount => ({
   figure: readable(count),
   unit: count === 1 ? "scoop" : "scoops",
 });

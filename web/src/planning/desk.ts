@@ -2,7 +2,7 @@ import { faultsOf, Job, type JobId, type LogEntry } from "@scutch/contract";
 import { useCallback, useDeferredValue, useMemo } from "react";
 import { changeJob } from "../device/changes.ts";
 import { usePull } from "../device/deviceQuery.ts";
-import { type LogHere, useLocalJob, useLogHere } from "../device/localJob.ts";
+import { type LocalLog, useLocalJob, useLocalLog } from "../device/localJob.ts";
 import { useLocalShelf } from "../device/localRecords.ts";
 import { pullJob, pullLog, pullShelf } from "../device/pull.ts";
 import { limitsIn, type ShowLimit } from "../format/readers.ts";
@@ -10,7 +10,7 @@ import { contractFault } from "../format/words.ts";
 import { useAppSelector } from "../state/store.ts";
 import { useUnits } from "../state/useUnits.ts";
 import { computePlan, type Planned } from "./computePlan.ts";
-import { cachedScheduler, useMinuteUnderWay, useRunsFound } from "./scheduleCache.ts";
+import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "./scheduleCache.ts";
 import { type DryingForecast, useRanges } from "./useDried.ts";
 
 /** The phase of the job in sight, by its address: /jobs/ID/survey. */
@@ -20,7 +20,7 @@ const screenInSight = () => location.pathname.split("/")[3] ?? "";
 export interface JobDesk extends Omit<Planned, "result"> {
   readonly dried: DryingForecast | undefined;
   /** Entries only a newer version of the app understands, and whether something in the plan is such. */
-  readonly newer: LogHere["newer"];
+  readonly newer: LocalLog["newer"];
   readonly newerPlan: boolean;
   /** Changes the plan; a returned sentence says why it was refused, and then nothing has changed. */
   readonly edit: (change: (job: Job) => Job, showLimit?: ShowLimit) => string | undefined;
@@ -56,7 +56,7 @@ export function planFault(plan: Job, showLimit: ShowLimit = String): string | un
 /** Opens a job: its plan, its log, the shelf, and what follows from them. */
 export function useJobDesk(jobId: JobId | undefined): Desk {
   const here = useLocalJob(jobId);
-  const logNow = useLogHere(jobId);
+  const logNow = useLocalLog(jobId);
   const logHere = useLater(logNow, jobId);
   const shelf = useLocalShelf();
   const job = usePull(jobId && `job ${jobId}`, ({ db, send }) => pullJob(db, send, jobId as JobId));
@@ -65,7 +65,7 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const { plan } = here;
   const units = useUnits();
   const pace = useAppSelector((state) => state.crew.settings?.pace);
-  const runs = useRunsFound();
+  const runs = useScheduleCache();
   const minute = useMinuteUnderWay(logHere?.entries);
   const known = useMemo(
     () =>

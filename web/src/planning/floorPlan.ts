@@ -1,12 +1,12 @@
 import { type Job, MAX_FORMER, type Room, type RoomId } from "@scutch/contract";
-import { type Floor, outlineOf, type Point, placeRooms, turned } from "@scutch/core/floor";
+import { type Floor, outlineOf, type Point, placeRooms, rotateOutline } from "@scutch/core/floor";
 
 /** A room's outline on its own plan, turned as it is drawn. Parts that don't fit are left out: the contract refuses them. */
 export function outlineAsDrawn(room: Room): readonly Point[] {
   const stairs = room.shape.kind === "stairs";
   const drawn = outlineOf(room.shape, stairs ? [] : room.parts);
   const outline = drawn.ok ? drawn.outline : [];
-  return room.turned ? turned(outline) : outline;
+  return room.turned ? rotateOutline(outline) : outline;
 }
 
 /** The job's rooms laid on the plan by their doors. */

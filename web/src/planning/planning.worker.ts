@@ -1,7 +1,7 @@
 import { dryingRangeInSteps, type RoomRange, rankMoves } from "@scutch/core/drying";
 import { compareScenarios } from "@scutch/core/plan";
 import { scheduleJob } from "@scutch/core/run";
-import type { WorkAnswer, WorkAsked } from "./workerClient.ts";
+import type { WorkerRequest, WorkerResponse } from "./workerClient.ts";
 
 /** What takes long enough to be felt, off the page's own thread, and dropped as soon as something newer is asked. */
 
@@ -12,7 +12,7 @@ const latest = new Map<string, number>();
 /** Lets messages in. */
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve));
 
-async function ranges({ id, lane, building }: Extract<WorkAsked, { what: "range" }>) {
+async function ranges({ id, lane, building }: Extract<WorkerRequest, { what: "range" }>) {
   const runs = dryingRangeInSteps(building);
   for (let until = performance.now() + SLICE; ; ) {
     const { done, value } = runs.next();
@@ -24,7 +24,7 @@ async function ranges({ id, lane, building }: Extract<WorkAsked, { what: "range"
   }
 }
 
-addEventListener("message", async ({ data }: MessageEvent<WorkAsked>) => {
+addEventListener("message", async ({ data }: MessageEvent<WorkerRequest>) => {
   latest.set(data.lane, data.id);
   await breathe();
   if (latest.get(data.lane) !== data.id) return;
@@ -36,5 +36,5 @@ addEventListener("message", async ({ data }: MessageEvent<WorkAsked>) => {
         : data.what === "run"
           ? scheduleJob(data.input)
           : compareScenarios(data.job, data.ways);
-  if (answer) postMessage({ id: data.id, lane: data.lane, answer } satisfies WorkAnswer);
+  if (answer) postMessage({ id: data.id, lane: data.lane, answer } satisfies WorkerResponse);
 });

@@ -1,15 +1,15 @@
 import { expect, test } from "@jest/globals";
 import { type RunInput, scheduleJob } from "@scutch/core/run";
-import type { WorkAsked } from "./workerClient.ts";
+import type { WorkerRequest } from "./workerClient.ts";
 
 /** A worker that answers when it is told to, only the newest question of a lane, as the real one does. */
 class SlowWorker {
-  static asked: WorkAsked[] = [];
+  static asked: WorkerRequest[] = [];
   static hear: (event: { data: unknown }) => void;
   addEventListener(_: string, hear: (event: { data: unknown }) => void) {
     SlowWorker.hear = hear;
   }
-  postMessage(question: WorkAsked) {
+  postMessage(question: WorkerRequest) {
     const { asked } = SlowWorker;
     SlowWorker.asked = [...asked.filter(({ lane }) => lane !== question.lane), question];
   }
@@ -20,8 +20,8 @@ class SlowWorker {
   }
 }
 Object.assign(globalThis, { Worker: SlowWorker });
-const { runsFound, cachedScheduler: runsIn } = await import("./scheduleCache.ts");
-const runsOf = (jobId: string) => runsIn(jobId, runsFound());
+const { scheduleCache, cachedScheduler: runsIn } = await import("./scheduleCache.ts");
+const runsOf = (jobId: string) => runsIn(jobId, scheduleCache());
 
 const input = (areas: readonly number[], leaveBy?: number): RunInput => ({
   rooms: areas.map((area, i) => ({

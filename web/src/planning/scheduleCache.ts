@@ -3,14 +3,14 @@ import { foldRunState, isRunActive } from "@scutch/core/log";
 import { type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
 import { useMemo, useSyncExternalStore } from "react";
 import { useNow } from "../ui/useNow.ts";
-import { askRun } from "./workerClient.ts";
+import { askSchedule } from "./workerClient.ts";
 
 /**
  * A run takes tens of milliseconds to find, too long between a tap and what it changes. So the worker finds it, what it
  * found is kept by what it was asked, and until it is there a rough one stands in: one like the job had before.
  */
-export type RunsFound = ReadonlyMap<string, RunPlan>;
-let found: RunsFound = new Map();
+export type ScheduleCache = ReadonlyMap<string, RunPlan>;
+let found: ScheduleCache = new Map();
 /** Runs kept; the oldest goes first. */
 const KEPT = 300;
 const shown = new Map<string, ReadonlyMap<string, number>>();
@@ -24,7 +24,7 @@ function ask(jobId: string, key: string, input: RunInput): void {
   const before = asking.get(jobId);
   if (before?.key === key) return;
   before?.letGo();
-  const letGo = askRun(jobId, input, (run) => {
+  const letGo = askSchedule(jobId, input, (run) => {
     asking.delete(jobId);
     found = new Map([...found, [key, run] as const].slice(-KEPT));
     for (const each of listeners) each();
@@ -35,7 +35,7 @@ function ask(jobId: string, key: string, input: RunInput): void {
 /** How a job's run is found here: what is known, else a rough one now and the worker asked. */
 export function cachedScheduler(
   jobId: string,
-  known: RunsFound,
+  known: ScheduleCache,
 ): {
   readonly solve: (input: RunInput) => RunPlan;
   /** Whether a rough one stood in. */
@@ -70,9 +70,9 @@ export function useMinuteUnderWay(log: readonly LogEntry[] = NOTHING): number | 
 export const scheduleQuickly = (input: RunInput): RunPlan => scheduleJob(input, {});
 
 /** What the worker has found, for {@link cachedScheduler}. */
-export const useRunsFound = (): RunsFound => useSyncExternalStore(onRunsFound, runsFound);
-export const runsFound = (): RunsFound => found;
-export function onRunsFound(listener: () => void): () => void {
+export const useScheduleCache = (): ScheduleCache => useSyncExternalStore(onSchedulesFound, scheduleCache);
+export const scheduleCache = (): ScheduleCache => found;
+export function onSchedulesFound(listener: () => void): () => void {
   listeners.add(listener);
   return () => void listeners.delete(listener);
 }

@@ -8,7 +8,7 @@ interface Asked {
   readonly lane: string;
 }
 
-export type WorkAsked =
+export type WorkerRequest =
   | (Asked & { readonly what: "range"; readonly building: Building })
   | (Asked & {
       readonly what: "rank";
@@ -19,7 +19,7 @@ export type WorkAsked =
   | (Asked & { readonly what: "run"; readonly input: RunInput })
   | (Asked & { readonly what: "ways"; readonly job: JobInput; readonly ways: readonly Scenario[] });
 
-export interface WorkAnswer {
+export interface WorkerResponse {
   readonly id: number;
   readonly lane: string;
   readonly answer: RoomRange[] | MoveEffect[] | ScenarioPlan[] | RunPlan;
@@ -33,14 +33,14 @@ const waiting = new Map<number, (answer: never) => void>();
 function drying(): Worker {
   if (worker) return worker;
   worker = new Worker(new URL("./planning.worker.ts", import.meta.url), { type: "module", name: "drying" });
-  worker.addEventListener("message", ({ data }: MessageEvent<WorkAnswer>) => {
+  worker.addEventListener("message", ({ data }: MessageEvent<WorkerResponse>) => {
     waiting.get(data.id)?.(data.answer as never);
     waiting.delete(data.id);
   });
   return worker;
 }
 
-type Question = WorkAsked extends infer A ? (A extends WorkAsked ? Omit<A, "id"> : never) : never;
+type Question = WorkerRequest extends infer A ? (A extends WorkerRequest ? Omit<A, "id"> : never) : never;
 
 function ask<T>(question: Question, then: (answer: T) => void): () => void {
   const id = ++asked;
@@ -62,12 +62,15 @@ export const askBestMoves = <Id extends string>(
 ) => ask({ what: "rank", lane: "rank", building, index, moves }, then);
 
 /** Asks for the run of a job, of which only the newest question counts. */
-export const askRun = (jobId: string, input: RunInput, then: (run: RunPlan) => void) =>
+export const askSchedule = (jobId: string, input: RunInput, then: (run: RunPlan) => void) =>
   ask({ what: "run", lane: `run ${jobId}`, input }, then);
 
 /** Asks what a job comes to done several ways. */
-export const askWays = (job: JobInput, ways: readonly Scenario[], then: (plans: ScenarioPlan[]) => void) =>
-  ask({ what: "ways", lane: "ways", job, ways }, then);
+export const askScenarios = (
+  job: JobInput,
+  ways: readonly Scenario[],
+  then: (plans: ScenarioPlan[]) => void,
+) => ask({ what: "ways", lane: "ways", job, ways }, then);
 
 /** A pause in the changes before what takes long is worked out, ms. */
 export const WORK_AFTER = 120;

@@ -38,7 +38,7 @@ export const { selectReach, selectUpdate } = connectionSlice.selectors;
 const ENDED_BY_ANSWER: readonly ConnectionState[] = ["offline", "server-fault"];
 
 /** Takes in how asking the server something went, which tells about the line what nothing else has told yet. */
-export function heardOf(
+export function noteConnection(
   store: {
     getState(): { connection: Connection };
     dispatch(action: ReturnType<typeof serverAnswered>): unknown;

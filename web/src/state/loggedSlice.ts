@@ -2,7 +2,7 @@ import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import type { LogEntry, RoomId } from "@scutch/contract";
 
 /** The last entry written here, to be taken back while it is fresh. */
-export interface JustLogged {
+export interface RecentEntry {
   readonly jobId: string;
   readonly entry: LogEntry;
   /** Written with it, and taken back with it. */
@@ -12,7 +12,7 @@ export interface JustLogged {
 }
 
 interface Logged {
-  readonly last: JustLogged | null;
+  readonly last: RecentEntry | null;
   /** The room last chosen for an entry, by job. */
   readonly rooms: Readonly<Record<string, RoomId | undefined>>;
 }
@@ -24,7 +24,7 @@ export const loggedSlice = createSlice({
   name: "logged",
   initialState: { last: null, rooms: {} } as Logged,
   reducers: {
-    justLogged: (state, { payload }: PayloadAction<JustLogged>) => ({ ...state, last: payload }) as never,
+    justLogged: (state, { payload }: PayloadAction<RecentEntry>) => ({ ...state, last: payload }) as never,
     takenBack: (state) => ({ ...state, last: null }) as never,
     roomChosen: (
       state,
@@ -32,7 +32,7 @@ export const loggedSlice = createSlice({
     ) => ({ ...state, rooms: { ...state.rooms, [jobId]: roomId } }) as never,
   },
   selectors: {
-    selectJustLogged: (state): JustLogged | null => state.last,
+    selectJustLogged: (state): RecentEntry | null => state.last,
     selectRoomChosen: (state, jobId: string): RoomId | undefined => state.rooms[jobId],
   },
 });

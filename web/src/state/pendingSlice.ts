@@ -38,7 +38,7 @@ export type Doing = PendingChange extends infer H
     ? Omit<H, "id" | "state" | "rev">
     : never
   : never;
-export type HeldOf<K extends PendingChange["kind"]> = Extract<PendingChange, { kind: K }>;
+export type PendingChangeOf<K extends PendingChange["kind"]> = Extract<PendingChange, { kind: K }>;
 
 /** Ids of what a held thing is about: a job's entries and pictures go with the job. */
 function idsOf(item: PendingChange): readonly string[] {
@@ -59,7 +59,7 @@ function idsOf(item: PendingChange): readonly string[] {
 /** Stored ones are kept a little, since the database's own view follows a moment later. */
 const KEPT_STORED = 20;
 
-export const holdingSlice = createSlice({
+export const pendingSlice = createSlice({
   name: "holding",
   initialState: [] as PendingChange[],
   reducers: {
@@ -87,5 +87,5 @@ export const holdingSlice = createSlice({
   },
 });
 
-export const { held, heldForgotten, heldMoved } = holdingSlice.actions;
-export const { selectHeld, selectUnstored } = holdingSlice.selectors;
+export const { held, heldForgotten, heldMoved } = pendingSlice.actions;
+export const { selectHeld, selectUnstored } = pendingSlice.selectors;

@@ -4,7 +4,7 @@ import { connectionSlice } from "./connectionSlice.ts";
 import { crewSlice } from "./crewSlice.ts";
 import { historySlice } from "./historySlice.ts";
 import { loggedSlice } from "./loggedSlice.ts";
-import { holdingSlice } from "./pendingSlice.ts";
+import { pendingSlice } from "./pendingSlice.ts";
 import { settingsSlice } from "./settingsSlice.ts";
 
 /** What the interface remembers. The crew's work is in the device's database, read live. */
@@ -14,7 +14,7 @@ export const makeStore = () =>
       [connectionSlice.name]: connectionSlice.reducer,
       [crewSlice.name]: crewSlice.reducer,
       [historySlice.name]: historySlice.reducer,
-      [holdingSlice.name]: holdingSlice.reducer,
+      [pendingSlice.name]: pendingSlice.reducer,
       [loggedSlice.name]: loggedSlice.reducer,
       [settingsSlice.name]: settingsSlice.reducer,
     },

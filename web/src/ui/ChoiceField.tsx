@@ -65,7 +65,7 @@ interface TickProps {
 }
 
 /** One thing that is so or isn't. */
-export function Tick({ label, checked, onChange }: TickProps) {
+export function CheckBox({ label, checked, onChange }: TickProps) {
   return (
     <label className="flex min-h-12 items-center gap-3">
       <input

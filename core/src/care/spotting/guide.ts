@@ -1,5 +1,5 @@
 import type { CareFloor } from "../floor.ts";
-import { type Judgement, judgedTogether, judgeProduct, judgeWetting } from "../judge.ts";
+import { type Judgement, judgeProduct, judgeTogether, judgeWetting } from "../judge.ts";
 import type { HazardousPair } from "../pairs.ts";
 import { hazardsAfter } from "../reactions.ts";
 import { AGENT_FACTS, type AgentFacts, wettingOf } from "./agentFacts.ts";
@@ -67,7 +67,7 @@ const ironBarred = (agent: Agent, floor: CareFloor) =>
 /** A drop at a time, rinsed at once, nylon stands what the rules bar from being sprayed. */
 function dropwise(agent: Agent, judgement: Judgement): Judgement {
   if (agent !== "rust-remover") return judgement;
-  return judgedTogether([
+  return judgeTogether([
     {
       ...judgement,
       reasons: judgement.reasons.map((reason) =>
@@ -84,7 +84,7 @@ function judged(agent: Agent, floor: CareFloor): Judgement | undefined {
   const { product } = AGENT_FACTS[agent];
   if (!product) return undefined;
   const wetting = judgeWetting(wettingOf(agent), floor);
-  const judgement = judgedTogether([dropwise(agent, judgeProduct(product, floor)), wetting]);
+  const judgement = judgeTogether([dropwise(agent, judgeProduct(product, floor)), wetting]);
   if (!ironBarred(agent, floor)) return judgement;
   return {
     ...judgement,

@@ -2,7 +2,7 @@ import { heating, heatingSlope } from "../climate.ts";
 import { accumulate, type TermOf } from "./term.ts";
 
 /** Through walls and windows UA (T_out − T), from the heating, and from the fans' electricity. */
-export const warmth: TermOf = () => ({
+export const envelopeAndHeating: TermOf = () => ({
   name: "warmth",
   leaves: true,
   add(air, { heat }) {

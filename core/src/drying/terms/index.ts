@@ -3,7 +3,7 @@ import type { RoomAir } from "../roomAir.ts";
 import { airHandling } from "./airHandling.ts";
 import { condensation } from "./condensation.ts";
 import { dehumidifiers } from "./dehumidifiers.ts";
-import { warmth } from "./envelopeAndHeating.ts";
+import { envelopeAndHeating } from "./envelopeAndHeating.ts";
 import { openDoors } from "./openDoors.ts";
 import { outdoorExchange } from "./outdoorExchange.ts";
 import type { Term, TermOf } from "./term.ts";
@@ -15,7 +15,7 @@ const TERMS: readonly TermOf[] = [
   airHandling,
   dehumidifiers,
   condensation,
-  warmth,
+  envelopeAndHeating,
 ];
 
 export function termsOf(building: Building, air: RoomAir): Term[] {

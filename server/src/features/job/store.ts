@@ -1,7 +1,7 @@
 import { Job, type JobId, type StoredJob } from "@scutch/contract";
 import { and, asc, desc, eq, gte, inArray, lt, type SQL, sql } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { jobs, type KnownSave } from "./table.ts";
+import { jobs, type LastSave } from "./table.ts";
 
 /** A plan as it was stored, checked on its way out. What fails was written by something that isn't this server. */
 function planFrom(stored: unknown): Job {
@@ -46,7 +46,7 @@ export async function writeJob(
   crewId: string,
   version: number,
   job: Job,
-  saves: readonly KnownSave[],
+  saves: readonly LastSave[],
 ): Promise<void> {
   const { siteId, title, day, startsAt } = job;
   const row = { version, siteId, title, day, startsAt, plan: job, saves };

@@ -5,7 +5,7 @@ import { crews } from "../crew/table.ts";
 import { sites } from "../site/table.ts";
 
 /** A sending of a plan, and the version it became. */
-export interface KnownSave {
+export interface LastSave {
   readonly saveId: string;
   readonly version: number;
 }
@@ -28,7 +28,7 @@ export const jobs = mysqlTable(
     startsAt: char("starts_at", { length: 5 }).notNull(),
     plan: json<Job>()("plan").notNull(),
     /** The last sendings, so that one whose answer was lost is known again. */
-    saves: json<readonly KnownSave[]>()("saves"),
+    saves: json<readonly LastSave[]>()("saves"),
   },
   (table) => [
     primaryKey({ columns: [table.crewId, table.id] }),

@@ -7,10 +7,10 @@ import { isDuplicate } from "../../db/driverErrors.ts";
 import { ApiFailure, invalid, notFound } from "../../http/apiFailure.ts";
 import { jobExists } from "../job/store.ts";
 import { readPicture } from "./picture.ts";
-import { addRow, type Kept, photoById, photosOfJob, removeRow, removeRowsOf } from "./store.ts";
+import { addRow, photoById, photosOfJob, removeRow, removeRowsOf, type StoredPhoto } from "./store.ts";
 
 /** Where pictures are kept, and whose. */
-export interface Album {
+export interface PhotoContext {
   readonly db: Db;
   readonly crewId: CrewId;
   readonly blobs: BlobStore;
@@ -22,7 +22,7 @@ const MAX_PHOTOS = 400;
 export const keyOf = (crewId: string, photoId: string, sha256: string | null) =>
   `${crewId}/${photoId}${sha256 === null ? "" : `-${sha256.slice(0, 16)}`}`;
 
-export async function listPhotos({ db, crewId }: Album, jobId: JobId): Promise<{ photos: Photo[] }> {
+export async function listPhotos({ db, crewId }: PhotoContext, jobId: JobId): Promise<{ photos: Photo[] }> {
   if (!(await jobExists(db, crewId, jobId))) throw notFound();
   return { photos: await photosOfJob(db, crewId, jobId) };
 }
@@ -32,7 +32,7 @@ export async function listPhotos({ db, crewId }: Album, jobId: JobId): Promise<{
  * entry-differs. The picture is on the disk before its row is: what is listed can be seen.
  */
 export async function addPhoto(
-  { db, crewId, blobs }: Album,
+  { db, crewId, blobs }: PhotoContext,
   jobId: JobId,
   id: PhotoId,
   told: PhotoFacts,
@@ -64,7 +64,7 @@ export async function addPhoto(
 }
 
 function sameOrRefused(
-  { photo, sha256 }: Kept,
+  { photo, sha256 }: StoredPhoto,
   sent: { readonly jobId: JobId; readonly facts: PhotoFacts; readonly sha256: string },
 ): Photo {
   const { id: _id, jobId, width: _width, height: _height, ...theirs } = photo;
@@ -75,7 +75,7 @@ function sameOrRefused(
 }
 
 /** A picture's JPEG. Throws not-found for another crew's, or one that was removed. */
-export async function pictureOf({ db, crewId, blobs }: Album, id: PhotoId): Promise<Buffer> {
+export async function pictureOf({ db, crewId, blobs }: PhotoContext, id: PhotoId): Promise<Buffer> {
   const known = await photoById(db, crewId, id);
   const jpeg = known && (await blobs.get(keyOf(crewId, id, known.sha256)));
   if (!jpeg) throw notFound();
@@ -88,7 +88,7 @@ export async function removePhotosOf(tx: Transaction, crewId: string, jobId: str
   return rows.map(({ id, sha256 }) => keyOf(crewId, id, sha256));
 }
 
-export async function removePhoto({ db, crewId, blobs }: Album, id: PhotoId) {
+export async function removePhoto({ db, crewId, blobs }: PhotoContext, id: PhotoId) {
   const known = await photoById(db, crewId, id);
   const removed = await removeRow(db, crewId, id);
   if (known) await blobs.delete(keyOf(crewId, id, known.sha256));

@@ -29,12 +29,12 @@ export async function photosOfJob(db: Db, crewId: string, jobId: string): Promis
 const one = (crewId: string, id: string) => and(eq(photos.crewId, crewId), eq(photos.id, id));
 
 /** A picture's facts and the fingerprint of what was sent; null for those from before fingerprints were kept. */
-export interface Kept {
+export interface StoredPhoto {
   readonly photo: Photo;
   readonly sha256: string | null;
 }
 
-export async function photoById(db: Db, crewId: string, id: string): Promise<Kept | undefined> {
+export async function photoById(db: Db, crewId: string, id: string): Promise<StoredPhoto | undefined> {
   const [row] = await db.select().from(photos).where(one(crewId, id));
   return row && { photo: photoFrom(row), sha256: row.sha256 };
 }

@@ -8,14 +8,14 @@ import {
 } from "@scutch/core/mix";
 import { useState } from "react";
 import type { FieldResult } from "../../format/readers.ts";
-import { quantityReader, strengthReader, thenRead } from "../../format/readers.ts";
+import { mapReading, quantityReader, strengthReader } from "../../format/readers.ts";
 import { formatAmount, labelSpelling, percent } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import { Together } from "./Together.tsx";
+import { PairCheck } from "./Together.tsx";
 
 const FAULTS = {
   "two-needed": "Type any two of them, and the others follow.",
@@ -43,7 +43,7 @@ export function MixerScreen() {
         onChange={setKind}
       />
       <div className="mt-4">{kind === "mix" ? <AnyTwo /> : <TakenDown />}</div>
-      <Together />
+      <PairCheck />
     </div>
   );
 }
@@ -67,7 +67,9 @@ function AnyTwo() {
           show={ratio}
           placeholder={mix ? ratio(mix.strength) : "1:24"}
           read={(text) =>
-            thenRead(strengthReader(undefined, false)(text), (read) => ({ value: concentratePerWater(read) }))
+            mapReading(strengthReader(undefined, false)(text), (read) => ({
+              value: concentratePerWater(read),
+            }))
           }
           onChange={(strength) => set({ strength })}
         />

@@ -5,14 +5,14 @@ import { usePull } from "../../device/deviceQuery.ts";
 import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullShelf } from "../../device/pull.ts";
 import { protectionText } from "../../format/careWords.ts";
-import { VesselMeeting } from "../../shared/care/VesselMeeting.tsx";
+import { VesselReaction } from "../../shared/care/VesselMeeting.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { MultiSelect } from "../../ui/MultiSelect.tsx";
 
 const MAX_TOGETHER = 5;
 
 /** What goes in, from the shelf, judged together as a mix of a job is. */
-export function Together() {
+export function PairCheck() {
   const products = useLocalShelf()?.products ?? [];
   usePull("shelf", ({ db, send }) => pullShelf(db, send));
   const [chosen, setChosen] = useState<ProductId[]>([]);
@@ -30,7 +30,7 @@ export function Together() {
       {contents.length > 0 && (
         <div className="mt-2 grid gap-2">
           {hazardsInVessel(contents, true).map(({ hazard, one, other }) => (
-            <VesselMeeting
+            <VesselReaction
               key={`${hazard.pair.join()} ${one} ${other}`}
               hazard={hazard}
               names={[contents[one]?.name ?? "", other === undefined ? undefined : contents[other]?.name]}

@@ -1,4 +1,4 @@
-import { PRACTICES, PROCEDURES, WAYS } from "@scutch/core/care";
+import { PRACTICES, PROCEDURE_IDS, PROCEDURES } from "@scutch/core/care";
 import { sourceWords } from "../../format/careWords.ts";
 import { Entry } from "./Entry.tsx";
 import { type Section, searchText } from "./section.ts";
@@ -30,7 +30,7 @@ export function workSections(): Section[] {
 
 /** Floors and soils that want steps of their own, as a room of such a floor shows them. */
 export function waySections(): Section[] {
-  return WAYS.map((id) => {
+  return PROCEDURE_IDS.map((id) => {
     const { title, steps, cautions } = PROCEDURES[id];
     const words = steps.map(({ what }) => what);
     return {

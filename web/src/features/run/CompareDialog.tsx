@@ -6,7 +6,7 @@ import { timeAt } from "../../format/time.ts";
 import { formatAmount } from "../../format/units.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { askWays } from "../../planning/workerClient.ts";
+import { askScenarios } from "../../planning/workerClient.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -53,7 +53,7 @@ export function CompareDialog({ desk, onClose }: Props) {
   const [plans, setPlans] = useState<readonly ScenarioPlan[]>();
   useEffect(() => {
     setPlans(undefined);
-    return askWays(input, keys.map(wayOf), setPlans);
+    return askScenarios(input, keys.map(wayOf), setPlans);
   }, [input, keys]);
   const take = (key: Key) => {
     const { method, people } = wayOf(key);

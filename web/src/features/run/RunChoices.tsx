@@ -5,7 +5,7 @@ import { clock24 } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { moveItem } from "../../planning/moveItem.ts";
 import { Button } from "../../ui/Button.tsx";
-import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
+import { CheckBox, ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { MomentField } from "../../ui/MomentField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
@@ -43,7 +43,7 @@ export function RunChoices({ desk }: { readonly desk: JobDesk }) {
         options={counts(MAX_CIRCUITS)}
         onChange={(circuits) => set({ circuits })}
       />
-      <Tick
+      <CheckBox
         label="Ceiling fans run while we work"
         checked={run.fansRunning ?? false}
         onChange={(fansRunning) => set({ fansRunning: fansRunning || undefined })}

@@ -2,12 +2,12 @@ import type { WorkPlan } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
 
 /** Where a run stands: what is compared when it is planned again. s after the start. */
-export interface RunStand {
+export interface RunSummary {
   readonly finish: number | null;
   readonly rooms: readonly { readonly id: string; readonly name: string; readonly left: number }[];
 }
 
-export const summarizeRun = ({ run, rooms }: Pick<WorkPlan, "run" | "rooms">): RunStand => ({
+export const summarizeRun = ({ run, rooms }: Pick<WorkPlan, "run" | "rooms">): RunSummary => ({
   finish: run.outcome === "planned" ? run.makespan : null,
   rooms: rooms
     .filter(({ passage }) => !passage)
@@ -19,7 +19,7 @@ const WORTH_SAYING = 120;
 const MAX_ROOMS = 3;
 
 /** What planning again has changed, in a sentence; undefined where nothing worth saying has. */
-export function describeChange(before: RunStand, after: RunStand): string | undefined {
+export function describeChange(before: RunSummary, after: RunSummary): string | undefined {
   if (before.finish === null || after.finish === null) return undefined;
   const by = after.finish - before.finish;
   const moved = after.rooms.flatMap(({ id, name, left }) => {

@@ -4,7 +4,7 @@ import { DEFAULT_PACE } from "@scutch/core/run";
 import { useState } from "react";
 import { pathOf } from "../../device/api.ts";
 import { session } from "../../device/session.ts";
-import { listReader, nameReader, numberReader, quantityReader, thenRead } from "../../format/readers.ts";
+import { listReader, mapReading, nameReader, numberReader, quantityReader } from "../../format/readers.ts";
 import { today } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
 import { useLearnedPace } from "../../planning/learnedPace.ts";
@@ -48,7 +48,7 @@ export function CrewHabits({ settings, set }: Props) {
       assumed={DEFAULT_PACE[field]}
       show={(rate) => `${decimal(fromSi(rate * HOUR, area), 0)}`}
       read={(text) =>
-        thenRead(numberReader(1, 50_000, "Type how much in an hour, like 360.")(text), (value) => ({
+        mapReading(numberReader(1, 50_000, "Type how much in an hour, like 360.")(text), (value) => ({
           value: toSi(value, area) / HOUR,
         }))
       }

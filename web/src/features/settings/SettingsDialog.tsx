@@ -3,7 +3,7 @@ import { toSi } from "@scutch/core/quantity";
 import { EXTRA_UNIT, EXTRAS, type Extra } from "@scutch/core/quote";
 import { useId } from "react";
 import { saveRecord } from "../../device/changes.ts";
-import { MAX_PRICE, numberReader, thenRead } from "../../format/readers.ts";
+import { MAX_PRICE, mapReading, numberReader } from "../../format/readers.ts";
 import { EXTRA_NAMES } from "../../format/words.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { nameGiven, themeChosen, unitsLeftToCrew } from "../../state/settingsSlice.ts";
@@ -120,7 +120,7 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
               show={(price) => (price * perUnit(extra)).toFixed(2)}
               placeholder="not set"
               read={(text) =>
-                thenRead(numberReader(0, MAX_PRICE, "Type a price, like 4.50.")(text), (price) => ({
+                mapReading(numberReader(0, MAX_PRICE, "Type a price, like 4.50.")(text), (price) => ({
                   value: price / perUnit(extra),
                 }))
               }

@@ -14,7 +14,7 @@ import { Readings } from "../../ui/Readings.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { useShortcut } from "../../ui/useShortcut.ts";
 import { hasStairs, hubOf, type OpensTo, withNewRoom } from "./addRoom.ts";
-import { timesTheOthers } from "./oddSize.ts";
+import { sizeRatio } from "./oddSize.ts";
 import { freeName, TEMPLATES, type Template } from "./templates.ts";
 
 /** Names of rooms that are upstairs where there is an upstairs. */
@@ -75,7 +75,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
       const [fault] = faultsOf(room.error);
       return setError(fault && contractFault(fault, (limit) => sizeLimit(units)(limit, fault.path.at(-1))));
     }
-    if (!sure && timesTheOthers(read.value, job.rooms) !== undefined) return setOdd(read.value);
+    if (!sure && sizeRatio(read.value, job.rooms) !== undefined) return setOdd(read.value);
     const refused = edit((before) => withNewRoom(before, room.data, leads));
     if (refused) return setError(refused);
     setName("");
@@ -172,7 +172,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
       {odd && (
         <Callout
           tone="caution"
-          title={`${sizeText(odd, units)}: that is ${Math.round(timesTheOthers(odd, job.rooms) ?? 0)} times the other rooms.`}
+          title={`${sizeText(odd, units)}: that is ${Math.round(sizeRatio(odd, job.rooms) ?? 0)} times the other rooms.`}
         >
           <div className="mt-2 flex flex-wrap gap-2">
             <Button onClick={() => add(odd, true)}>It is that large</Button>

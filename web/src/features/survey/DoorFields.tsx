@@ -6,7 +6,7 @@ import { quantityReader } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
-import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
+import { CheckBox, ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 
 const WALL_NAMES = { top: "Top", right: "Right", bottom: "Bottom", left: "Left" } as const;
@@ -72,7 +72,7 @@ export function DoorFields({ desk: { job, edit }, room }: { readonly desk: JobDe
                 onChange={(wall) => set(door.id, { wall: WALLS.find((each) => each === wall) })}
               />
             ) : (
-              <Tick
+              <CheckBox
                 label="Kept shut"
                 checked={door.shut ?? false}
                 onChange={(shut) => void set(door.id, { shut: shut || undefined })}
@@ -97,7 +97,7 @@ export function DoorFields({ desk: { job, edit }, room }: { readonly desk: JobDe
               />
             )}
             {mine && door.to && (
-              <Tick
+              <CheckBox
                 label="Kept shut while drying"
                 checked={door.shut ?? false}
                 onChange={(shut) => void set(door.id, { shut: shut || undefined })}

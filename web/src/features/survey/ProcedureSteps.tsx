@@ -10,7 +10,7 @@ const BY_PH = {
 } as const;
 
 /** The steps a floor of this kind or with this soil wants, each with what on the shelf it is done with. */
-export function WaySteps({ desk, room }: { readonly desk: JobDesk; readonly room: Room }) {
+export function ProcedureSteps({ desk, room }: { readonly desk: JobDesk; readonly room: Room }) {
   const origins = (desk.job.spots ?? [])
     .filter(({ roomId }) => roomId === room.id)
     .map(({ origin }) => origin);

@@ -20,11 +20,11 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
 import { useUnits } from "../../state/useUnits.ts";
-import { ChoiceField, optionsOf, Tick } from "../../ui/ChoiceField.tsx";
+import { CheckBox, ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { AirFields } from "./AirFields.tsx";
-import { WaySteps } from "./ProcedureSteps.tsx";
+import { ProcedureSteps } from "./ProcedureSteps.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -213,13 +213,13 @@ export function RoomFloor({ desk, room, plan }: Props) {
         hint="For the field; lanes take more, edges less."
       />
       {!hard && (
-        <Tick
+        <CheckBox
           label="Absorbent pad after cleaning"
           checked={room.padAfter ?? false}
           onChange={(padAfter) => void set({ padAfter })}
         />
       )}
-      <WaySteps desk={desk} room={room} />
+      <ProcedureSteps desk={desk} room={room} />
       <AirFields
         title="Air in this room, where it differs"
         air={room.air}

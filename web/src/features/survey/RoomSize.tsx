@@ -6,12 +6,12 @@ import { quantityReader, sizeLimit, sizeReader, sizeText } from "../../format/re
 import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { useUnits } from "../../state/useUnits.ts";
-import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
+import { CheckBox, ChoiceField } from "../../ui/ChoiceField.tsx";
 import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { DoorFields } from "./DoorFields.tsx";
 import { levelName } from "./levels.ts";
-import { timesTheOthers } from "./oddSize.ts";
+import { sizeRatio } from "./oddSize.ts";
 import { PartFields } from "./PartFields.tsx";
 import { StairFields } from "./StairFields.tsx";
 import { ZoneFields } from "./ZoneFields.tsx";
@@ -27,7 +27,7 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
   const set = (change: Partial<Room>, showLimit?: ShowLimit) =>
     edit((before) => withRoom(before, room.id, change), showLimit);
   const stairs = room.shape.kind === "stairs";
-  const times = timesTheOthers(
+  const times = sizeRatio(
     room.shape,
     job.rooms.filter(({ id }) => id !== room.id),
   );
@@ -66,7 +66,7 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
       <DoorFields desk={desk} room={room} />
       <PartFields room={room} set={set} />
       {!stairs && <ZoneFields room={room} set={set} />}
-      <Tick
+      <CheckBox
         label="Only walked through, not cleaned"
         checked={room.passage ?? false}
         onChange={(passage) => void set({ passage: passage || undefined })}

@@ -1,7 +1,7 @@
 import type { Room, Zones } from "@scutch/contract";
 import { parseQuantity } from "@scutch/core/quantity";
 import type { FieldResult, ShowLimit } from "../../format/readers.ts";
-import { quantityReader, thenRead } from "../../format/readers.ts";
+import { mapReading, quantityReader } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
@@ -23,7 +23,7 @@ export function ZoneFields({ room, set }: Props) {
       return share.value <= 1
         ? { value: { kind: "share", share: share.value } }
         : { error: "At most 100 %: the whole room." };
-    return thenRead(quantityReader("length", units.bare.length)(text), (width) => ({
+    return mapReading(quantityReader("length", units.bare.length)(text), (width) => ({
       value: { kind: "strip", width },
     }));
   };

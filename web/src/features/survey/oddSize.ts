@@ -5,7 +5,7 @@ import { carpetArea } from "@scutch/core/floor";
 const ODD = 10;
 
 /** How many times the middle one of the other rooms a size is, where that is so many that it is asked about. */
-export function timesTheOthers(shape: Room["shape"], others: readonly Room[]): number | undefined {
+export function sizeRatio(shape: Room["shape"], others: readonly Room[]): number | undefined {
   const areas = others
     .filter((room) => room.shape.kind !== "stairs")
     .map((room) => carpetArea(room.shape, room.parts))

@@ -5,7 +5,7 @@ import fc from "fast-check";
 import { boxOf, floorOf } from "../../planning/floorPlan.ts";
 import { copyOf } from "../../planning/jobCopy.ts";
 import { doorLike, hasStairs, hubOf, withNewRoom } from "./addRoom.ts";
-import { timesTheOthers } from "./oddSize.ts";
+import { sizeRatio } from "./oddSize.ts";
 import { shortestPush } from "./pushApart.ts";
 
 const id = (kind: number, n: number) => `01930000-0000-7000-8${kind}00-${n.toString().padStart(12, "0")}`;
@@ -79,10 +79,10 @@ describe("a house with an upstairs", () => {
 
 test("a size ten times the middle one of its neighbours is asked about; stairs and a first room aren't", () => {
   const others = [room(1, "A"), room(2, "B"), room(3, "C", { shape: { kind: "area", area: 400 } })];
-  expect(timesTheOthers({ kind: "area", area: 120 }, others)).toBeCloseTo(10, 9);
-  expect(timesTheOthers({ kind: "area", area: 100 }, others)).toBeUndefined();
-  expect(timesTheOthers({ kind: "area", area: 5000 }, [])).toBeUndefined();
-  expect(timesTheOthers(STAIRS, others)).toBeUndefined();
+  expect(sizeRatio({ kind: "area", area: 120 }, others)).toBeCloseTo(10, 9);
+  expect(sizeRatio({ kind: "area", area: 100 }, others)).toBeUndefined();
+  expect(sizeRatio({ kind: "area", area: 5000 }, [])).toBeUndefined();
+  expect(sizeRatio(STAIRS, others)).toBeUndefined();
 });
 
 test("the push offered puts a room beside the one it lay over, and no shorter one would (fuzz)", () => {

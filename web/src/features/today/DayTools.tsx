@@ -8,7 +8,7 @@ import { readFileText } from "../../shared/files/jobFiles.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { saveFile } from "../../ui/saveFile.ts";
-import { type ReadIn, readInCrew, readInJob } from "./importFile.ts";
+import { type ImportResult, importCrew, importJob } from "./importFile.ts";
 
 interface Props {
   readonly shelf: Shelf;
@@ -55,7 +55,7 @@ export function DayTools({ shelf, day, jobIds }: Props) {
     const { db, send } = session();
     setDone(
       importMessage(
-        read.kind === "job" ? await readInJob(db, send, read.file) : await readInCrew(db, send, read.file),
+        read.kind === "job" ? await importJob(db, send, read.file) : await importCrew(db, send, read.file),
       ),
     );
   };
@@ -98,7 +98,7 @@ export function DayTools({ shelf, day, jobIds }: Props) {
   );
 }
 
-function importMessage({ jobs, copies, left }: ReadIn): string {
+function importMessage({ jobs, copies, left }: ImportResult): string {
   if (copies > 0) return "That job is here already: it was read in as a copy beside it, without its log.";
   const count = jobs === 1 ? "One job read in" : `${jobs} jobs read in`;
   return left > 0 ? `${count}; ${left} were here already and stay as they are.` : `${count}.`;

@@ -1,7 +1,7 @@
 import { foldRunState, isRunActive } from "@scutch/core/log";
 import { useMemo } from "react";
 import { computePlan } from "../../planning/computePlan.ts";
-import { cachedScheduler, useMinuteUnderWay, useRunsFound } from "../../planning/scheduleCache.ts";
+import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "../../planning/scheduleCache.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import type { JobRowProps, Known } from "./JobRow.tsx";
@@ -14,7 +14,7 @@ import { WetStrip } from "./WetStrip.tsx";
 export function PlannedRow({ listed, shelf, now, jobPath, known }: JobRowProps & { readonly known: Known }) {
   const times = useTimes();
   const pace = useAppSelector((state) => state.crew.settings?.pace);
-  const runs = useRunsFound();
+  const runs = useScheduleCache();
   const minute = useMinuteUnderWay(known.log);
   const plan = useMemo(
     () => computePlan(known.job, shelf, known.log, pace, cachedScheduler(known.job.id, runs), minute),

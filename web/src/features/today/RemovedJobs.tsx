@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** Jobs that were taken out: to be put back, or purged for good by the owner. */
-export function TakenOut({ jobs, nameOf }: Props) {
+export function RemovedJobs({ jobs, nameOf }: Props) {
   const { state } = useLocation();
   // The one just taken out is in sight, to be put back at once.
   const [open, setOpen] = useState((state as { takenOut?: string } | null)?.takenOut !== undefined);

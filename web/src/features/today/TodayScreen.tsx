@@ -5,7 +5,7 @@ import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullMore, pullShelf, pullToday } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
 import { dayAfter, dayOf, weekday } from "../../format/time.ts";
-import { heardOf } from "../../state/connectionSlice.ts";
+import { noteConnection } from "../../state/connectionSlice.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -18,7 +18,7 @@ import { type JobListItem, useJobList } from "./useJobList.ts";
 /** Rows of a group shown at first, and with each more. */
 const AT_ONCE = 30;
 /** Brings the form library with it: not part of the first load. */
-const TakenOut = lazy(async () => ({ default: (await import("./RemovedJobs.tsx")).TakenOut }));
+const TakenOut = lazy(async () => ({ default: (await import("./RemovedJobs.tsx")).RemovedJobs }));
 const DayTools = lazy(async () => ({ default: (await import("./DayTools.tsx")).DayTools }));
 const NewJobDialog = lazy(async () => ({ default: (await import("./NewJobDialog.tsx")).NewJobDialog }));
 
@@ -121,7 +121,7 @@ function Group({ name, jobs, more, ...rest }: GroupProps) {
     setShown(shown + AT_ONCE);
     const { db, send, store } = session();
     if (more && jobs.length < shown + AT_ONCE)
-      void pullMore(db, send, more).then((pulled) => heardOf(store, pulled));
+      void pullMore(db, send, more).then((pulled) => noteConnection(store, pulled));
   };
   return (
     <section className="mt-7">

@@ -37,7 +37,7 @@ function addWithLog(job: Job, log: readonly LogEntry[]): void {
   for (const entry of log) logEntry(job.id, entry);
 }
 
-export interface ReadIn {
+export interface ImportResult {
   readonly jobs: number;
   /** Of them, made as a copy without its log, because a job of that name by its id is here already. */
   readonly copies: number;
@@ -45,7 +45,7 @@ export interface ReadIn {
 }
 
 /** Reads a job in: as it is with its log, or, where it is known already, as a copy beside it. */
-export async function readInJob(db: DeviceDb, send: Send, file: JobFile): Promise<ReadIn> {
+export async function importJob(db: DeviceDb, send: Send, file: JobFile): Promise<ImportResult> {
   const { products, vessels, gear = [], site, job, log = [] } = file;
   await addMissing(db, { products, vessels, gear, sites: site ? [site] : [] });
   // With no signal it can't be known whether another device has it: a copy is never wrong.
@@ -58,7 +58,7 @@ export async function readInJob(db: DeviceDb, send: Send, file: JobFile): Promis
 }
 
 /** Reads a crew's data in: what isn't here yet is added; jobs that are known already are left as they are. */
-export async function readInCrew(db: DeviceDb, send: Send, file: CrewFile): Promise<ReadIn> {
+export async function importCrew(db: DeviceDb, send: Send, file: CrewFile): Promise<ImportResult> {
   await addMissing(db, file);
   let [jobs, left] = [0, 0];
   for (const { job, log } of file.jobs) {

@@ -5,7 +5,7 @@ import type { Planned } from "../../planning/computePlan.ts";
 import { stepName } from "../../shared/run/stepWords.ts";
 
 /** What is to be done next on a job, in a few words, and about when where that is known. */
-export interface Next {
+export interface NextAction {
   readonly what: string;
   /** ms since 1970. */
   readonly at?: number;
@@ -27,7 +27,7 @@ function nextInRun({
 }
 
 /** The next thing to do on a job, in the order it is worked: survey, questions, test, mix, clean, look again. */
-export function nextAction({ job, input, work, log, shelf, startMs }: Planned): Next {
+export function nextAction({ job, input, work, log, shelf, startMs }: Planned): NextAction {
   const rooms = work.rooms.filter(({ passage }) => !passage);
   if (rooms.length === 0) return { what: "Survey: type the rooms" };
   const nameOf = (roomId: string) => job.rooms.find(({ id }) => id === roomId)?.name ?? "a room";
@@ -64,5 +64,5 @@ export function nextAction({ job, input, work, log, shelf, startMs }: Planned): 
     : { what: "Nothing is left to do" };
 }
 
-export const nextText = ({ what, at: time }: Next, { clock }: Times) =>
+export const nextText = ({ what, at: time }: NextAction, { clock }: Times) =>
   time === undefined ? what : `${what}, done about ${clock(Math.round(time / 300_000) * 300_000)}`;

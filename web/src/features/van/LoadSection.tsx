@@ -1,6 +1,6 @@
 import type { Job, Shelf } from "@scutch/contract";
 import { useMemo } from "react";
-import { LOADED, useTicks } from "../../device/checklists.ts";
+import { LOADED, useChecklist } from "../../device/checklists.ts";
 import { longDay } from "../../format/time.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { loadList } from "./loadList.ts";
@@ -16,7 +16,7 @@ interface Props {
 export function LoadSection({ shelf, day, jobs }: Props) {
   const units = useUnits();
   const items = useMemo(() => loadList(jobs, shelf, units), [jobs, shelf, units]);
-  const { isOn: isIn, tick } = useTicks(LOADED, day);
+  const { isOn: isIn, tick } = useChecklist(LOADED, day);
   const left = items.filter(({ key }) => !isIn(key)).length;
   return (
     <section aria-label="To load for tomorrow">

@@ -9,7 +9,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { boxOf, floorOf } from "../../planning/floorPlan.ts";
 import { scheduleQuickly } from "../../planning/scheduleCache.ts";
 import { guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
-import { loadOf } from "./needs.ts";
+import { needsOfJob } from "./needs.ts";
 
 /** One thing to put in the van, by a name that stays the same while the plan does. */
 export interface LoadItem {
@@ -85,7 +85,7 @@ const many = (count: number, one: string, more: string) => `${count === 1 ? `1 $
 /** Everything some jobs need in the van, each thing once: from their plans, their spots and what was told of them. */
 export function loadList(jobs: readonly Job[], shelf: Shelf, units: UnitFormatter): LoadItem[] {
   if (jobs.length === 0) return [];
-  const { amounts, vesselIds, airMovers } = loadOf(jobs, shelf);
+  const { amounts, vesselIds, airMovers } = needsOfJob(jobs, shelf);
   const productOf = (id: string) => shelf.products.find((each) => each.id === id);
   const works = jobs.map((job) => ({ job, work: planWork(toJobInput(job, shelf), scheduleQuickly) }));
   const spotters = works.flatMap(({ job }) => spottersFor(job, shelf));

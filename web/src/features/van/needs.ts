@@ -14,14 +14,14 @@ export interface Need {
 }
 
 /** A vessel or product a day's jobs ask for. */
-export interface Load {
+export interface JobNeeds {
   readonly vesselIds: readonly string[];
   readonly amounts: ReadonlyMap<ProductId, number>;
   readonly airMovers: number;
 }
 
 /** What some jobs take, planned as they stand. A job that can't be mixed asks for its product all the same, of no amount. */
-export function loadOf(jobs: readonly Job[], shelf: Shelf): Load {
+export function needsOfJob(jobs: readonly Job[], shelf: Shelf): JobNeeds {
   const amounts = new Map<ProductId, number>();
   const vesselIds = new Set<string>();
   let airMovers = 0;
@@ -53,7 +53,7 @@ export function loadOf(jobs: readonly Job[], shelf: Shelf): Load {
 
 /** What the booked jobs need of each product against what is there, what is short first. */
 export function needsOf(jobs: readonly Job[], shelf: Shelf, stock: Stock): Need[] {
-  const { amounts } = loadOf(jobs, shelf);
+  const { amounts } = needsOfJob(jobs, shelf);
   return [...amounts]
     .map(([productId, needed]): Need => {
       const left = leftOf(stock, productId);

@@ -16,7 +16,7 @@ import { leftOf, lotsLeft } from "../../shared/stock/stock.ts";
 import { AIR_MOVER, airMoverOf } from "../dry/advice.ts";
 import { productsFromCsv, productsToCsv } from "../shelf/productCsv.ts";
 import { DEFAULT_GEAR, GEAR_FIELDS } from "./gearFields.ts";
-import { loadOf, needsOf } from "./needs.ts";
+import { needsOf, needsOfJob } from "./needs.ts";
 
 const id = (kind: number, n: number) =>
   `01930000-0000-7000-8${kind.toString(16)}00-${n.toString().padStart(12, "0")}`;
@@ -103,7 +103,7 @@ describe("what the booked jobs need", () => {
 
   test("is what their fills take, against what is there, in whole packs to order", () => {
     const jobs = [job(50), job(20)];
-    const { amounts, vesselIds, airMovers } = loadOf(jobs, shelf);
+    const { amounts, vesselIds, airMovers } = needsOfJob(jobs, shelf);
     // 50 and 20 m² at 68 ml/m² are 3.4 and 1.4 L to the mark; at 1:24 136 and 56 ml, to the cup's marks 135 and 55.
     expect((amounts.get(product(1).id) as number) * 1e6).toBeCloseTo(190, 6);
     expect([vesselIds, airMovers]).toEqual([[id(3, 1)], 1]);

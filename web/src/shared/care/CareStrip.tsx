@@ -5,7 +5,7 @@ import { MATERIAL_NAMES, reasonTitle, sourceWords, VERDICT_NAMES } from "../../f
 import type { JobDesk } from "../../planning/desk.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { careFor } from "./careFor.ts";
-import { GateNote } from "./DyeTestNote.tsx";
+import { DyeTestNote } from "./DyeTestNote.tsx";
 import { FibreQuestion } from "./FibreQuestion.tsx";
 
 /** What must not be done to one room, why, and what would lift it; cautions folded under it. */
@@ -31,7 +31,7 @@ export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly roo
         judgements.map(({ about, judgement }) => <Stops key={about} about={about} judgement={judgement} />)}
       {/* What the rules stop isn't tested first: another product is. */}
       {product && !asks && care.product?.verdict !== "stop" && (
-        <GateNote desk={desk} room={room} product={product} gate={care.gate} />
+        <DyeTestNote desk={desk} room={room} product={product} gate={care.gate} />
       )}
       {!asks && <Cautions judgements={judgements} />}
     </div>

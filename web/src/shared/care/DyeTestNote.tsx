@@ -18,7 +18,7 @@ interface Props {
 }
 
 /** How the dye test of a product on a room's covering stands, and the way to make it. */
-export function GateNote({ desk, room, product, gate }: Props) {
+export function DyeTestNote({ desk, room, product, gate }: Props) {
   const [dialog, setDialog] = useState<"test" | "override">();
   if (gate === "not-needed") return null;
   const kind = `${COVERING_NAMES[room.covering ?? DEFAULTS.covering].toLowerCase()}, ${FIBRE_NAMES[room.fibre ?? "unknown"].toLowerCase()}`;

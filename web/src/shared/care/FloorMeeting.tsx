@@ -3,7 +3,7 @@ import { REACTANT_NAMES } from "../../format/careWords.ts";
 import { Callout } from "../../ui/Callout.tsx";
 
 /** What a product makes with something that was on the same floor before it: never, or after a rinse. */
-export function FloorMeeting({ hazard: { pair, gives, onOneFloor } }: { readonly hazard: HazardousPair }) {
+export function FloorReaction({ hazard: { pair, gives, onOneFloor } }: { readonly hazard: HazardousPair }) {
   const [a, b] = pair.map((each) => REACTANT_NAMES[each]);
   const never = onOneFloor === "never";
   return (

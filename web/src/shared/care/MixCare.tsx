@@ -6,9 +6,9 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Cautions, Stops } from "./CareStrip.tsx";
 import { careFor } from "./careFor.ts";
-import { GateNote } from "./DyeTestNote.tsx";
+import { DyeTestNote } from "./DyeTestNote.tsx";
 import { FibreQuestion } from "./FibreQuestion.tsx";
-import { VesselMeeting } from "./VesselMeeting.tsx";
+import { VesselReaction } from "./VesselMeeting.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -54,7 +54,7 @@ export function MixCare({ desk, batch, product }: Props) {
   return (
     <div className="mb-3 grid gap-2 empty:hidden">
       {shared.map(({ batchIds, products: [one, other], hazard }) => (
-        <VesselMeeting
+        <VesselReaction
           key={`${batchIds.join()} ${one.id} ${other?.id} ${hazard.pair.join()}`}
           hazard={hazard}
           names={other ? [nameOf(desk, one.id), nameOf(desk, other.id)] : [nameOf(desk, one.id)]}
@@ -92,7 +92,7 @@ export function MixCare({ desk, batch, product }: Props) {
               ))}
             {!asks && first.gate !== "passed" && first.product?.verdict !== "stop" && (
               <>
-                <GateNote desk={desk} room={roomOf(first.roomId)} product={product} gate={first.gate} />
+                <DyeTestNote desk={desk} room={roomOf(first.roomId)} product={product} gate={first.gate} />
                 {first.gate === "not-tested" && (
                   <OneCarpet desk={desk} rooms={group.map(({ roomId }) => roomOf(roomId))} />
                 )}

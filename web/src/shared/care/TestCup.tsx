@@ -3,7 +3,7 @@ import { concentratePerWater, testCup } from "@scutch/core/mix";
 import { formatAmount, scoopsOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
-import { matterInHand } from "../products/measures.ts";
+import { formInHand } from "../products/measures.ts";
 
 interface Props {
   readonly desk: JobDesk;
@@ -19,7 +19,7 @@ export function TestCup({ desk, room, product }: Props) {
     return choice?.productId === product.id && roomIds.includes(room.id);
   });
   const strength = concentratePerWater(batch?.strength ?? product.ordinary);
-  const cup = testCup(product, strength, matterInHand(product, units.system));
+  const cup = testCup(product, strength, formInHand(product, units.system));
   if (!cup) return null;
   return (
     <p className="mt-1">

@@ -3,8 +3,8 @@ import { judgeProduct } from "@scutch/core/care";
 import { careFloor, dyeTestStatusOf, hazardsOnFloor } from "@scutch/core/plan";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Cautions, Stops } from "./CareStrip.tsx";
-import { GateNote } from "./DyeTestNote.tsx";
-import { FloorMeeting } from "./FloorMeeting.tsx";
+import { DyeTestNote } from "./DyeTestNote.tsx";
+import { FloorReaction } from "./FloorMeeting.tsx";
 import { productsOn } from "./productsOn.ts";
 
 interface Props {
@@ -24,10 +24,10 @@ export function UseCare({ desk, roomId, productId }: Props) {
     <div className="grid gap-2 empty:hidden">
       <Stops about={product.name} judgement={judgement} />
       {hazardsOnFloor(product, earlier, desk.job.rig?.rinseTemperature).map((hazard) => (
-        <FloorMeeting key={hazard.pair.join()} hazard={hazard} />
+        <FloorReaction key={hazard.pair.join()} hazard={hazard} />
       ))}
       {judgement.verdict !== "stop" && (
-        <GateNote
+        <DyeTestNote
           desk={desk}
           room={room}
           product={product}

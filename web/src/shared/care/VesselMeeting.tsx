@@ -9,7 +9,7 @@ interface Props {
 }
 
 /** Two things that meet in one vessel, or one in a closed one: never, or only as its label says. */
-export function VesselMeeting({ hazard: { pair, gives, inVessel }, names: [one, other] }: Props) {
+export function VesselReaction({ hazard: { pair, gives, inVessel }, names: [one, other] }: Props) {
   const [a, b] = pair.map((each) => REACTANT_NAMES[each]);
   return inVessel === "never" ? (
     <Callout tone="stop" title={`Stop: ${one} and ${other ?? b} must not meet in one vessel.`}>

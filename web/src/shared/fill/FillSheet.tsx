@@ -3,7 +3,7 @@ import { protectionOf, reactantsOf } from "@scutch/core/care";
 import { concentratePerWater, explainConcentrate, explainWater, type Fill } from "@scutch/core/mix";
 import type { RoomCare } from "@scutch/core/plan";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
-import { doseOf, formatAmount, type Shown, scoopsOf, strengthOf } from "../../format/units.ts";
+import { doseOf, type FormattedAmount, formatAmount, scoopsOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -13,9 +13,9 @@ import { ExplainedFigure } from "../explain/ExplainedFigure.tsx";
 import type { EntryBody } from "../logging/useLogging.ts";
 import { Bottle } from "./Bottle.tsx";
 import { FillDetails } from "./FillDetails.tsx";
-import { Halted } from "./Halted.tsx";
+import { FillBlocked } from "./Halted.tsx";
 import { fillToText } from "./levelText.ts";
-import { MadeIt } from "./MadeIt.tsx";
+import { MarkAsMixed } from "./MadeIt.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -37,7 +37,7 @@ interface Props {
   readonly onMade: () => void;
 }
 
-const Big = ({ lead, figure, unit }: Shown) => (
+const Big = ({ lead, figure, unit }: FormattedAmount) => (
   <span className="whitespace-nowrap font-bold font-mono text-4xl min-[370px]:text-5xl sm:text-6xl">
     {lead && <span className="block text-4xl">{lead} +</span>}
     {figure}
@@ -164,9 +164,9 @@ export function FillSheet({
               Not to be made: what would meet in this vessel must not. See above.
             </p>
           ) : halted.length > 0 ? (
-            <Halted rooms={halted} nameOf={nameOf} />
+            <FillBlocked rooms={halted} nameOf={nameOf} />
           ) : (
-            <MadeIt {...{ desk, batch, product, fill, number, onMade, follows }} />
+            <MarkAsMixed {...{ desk, batch, product, fill, number, onMade, follows }} />
           )}
         </div>
       </div>

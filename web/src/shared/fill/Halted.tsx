@@ -1,7 +1,7 @@
 import type { RoomCare } from "@scutch/core/plan";
 
 /** Why a fill isn't made yet: a danger, or what is to do first. */
-export function Halted({
+export function FillBlocked({
   rooms,
   nameOf,
 }: {

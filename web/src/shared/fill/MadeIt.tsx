@@ -7,7 +7,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
+import { CheckBox, ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { type Answer, AnswerDialog } from "../care/AnswerDialog.tsx";
 import { type EntryBody, useLogging } from "../logging/useLogging.ts";
@@ -34,7 +34,7 @@ function labelSentence(side: ReturnType<typeof compareToLabel>, product: Product
 }
 
 /** The tick: as planned in one press, or how much really went in and from which pack. */
-export function MadeIt({ desk, batch, product, fill, number, follows, onMade }: Props) {
+export function MarkAsMixed({ desk, batch, product, fill, number, follows, onMade }: Props) {
   const units = useUnits();
   const log = useLogging(desk);
   const stock = useStock();
@@ -104,7 +104,7 @@ export function MadeIt({ desk, batch, product, fill, number, follows, onMade }: 
           />
         </div>
       )}
-      <Tick label="Something else really went in, or earlier" checked={other} onChange={setOther} />
+      <CheckBox label="Something else really went in, or earlier" checked={other} onChange={setOther} />
       {other && (
         <div className="grid grid-cols-2 gap-3">
           <QuantityField

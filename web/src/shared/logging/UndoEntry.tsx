@@ -8,7 +8,7 @@ import { entryText } from "./entryText.ts";
 import { useLogging } from "./useLogging.ts";
 
 /** What was just logged, with one tap to take it back while it is fresh: a slip of the finger needs no reason. */
-export function TakeBack({ desk }: { readonly desk: JobDesk }) {
+export function UndoEntry({ desk }: { readonly desk: JobDesk }) {
   const units = useUnits();
   const log = useLogging(desk);
   const dispatch = useAppDispatch();

@@ -3,7 +3,7 @@ import { Camera, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { addPhoto, removePhoto } from "../../device/changes.ts";
 import { usePull } from "../../device/deviceQuery.ts";
-import { type PhotoHere, usePhotosHere } from "../../device/localPhotos.ts";
+import { type LocalPhoto, useLocalPhotos } from "../../device/localPhotos.ts";
 import { pullPhotos } from "../../device/pull.ts";
 import { contractFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -30,8 +30,8 @@ export function PhotoStrip({ desk, roomId, spotId }: Props) {
   const { id } = desk.job;
   const { clock } = useTimes();
   usePull(`photos ${id}`, ({ db, send }) => pullPhotos(db, send, id));
-  const photos = usePhotosHere(id);
-  const [opened, setOpened] = useState<PhotoHere>();
+  const photos = useLocalPhotos(id);
+  const [opened, setOpened] = useState<LocalPhoto>();
   const own = photos.filter(
     (photo) => photo.roomId === roomId && (spotId === undefined || photo.spotId === spotId),
   );
@@ -104,7 +104,7 @@ function TakePhoto({
   );
 }
 
-function PhotoDialog({ photo, onClose }: { readonly photo: PhotoHere; readonly onClose: () => void }) {
+function PhotoDialog({ photo, onClose }: { readonly photo: LocalPhoto; readonly onClose: () => void }) {
   const [sure, setSure] = useState(false);
   const { clock } = useTimes();
   const remove = () => {

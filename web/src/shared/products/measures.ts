@@ -47,7 +47,7 @@ export function measuresFor(
 }
 
 /** The finest thing a little is measured with by hand: a syringe's millilitre, a quarter teaspoon, half a scoop. */
-export const matterInHand = ({ scoop }: Pick<Product, "scoop">, system: UnitSystem) =>
+export const formInHand = ({ scoop }: Pick<Product, "scoop">, system: UnitSystem) =>
   scoop === undefined
     ? { kind: "liquid" as const, measure: system === "metric" ? toSi(1, "ml") : toSi(0.25, "tsp") }
     : { kind: "powder" as const, scoop };

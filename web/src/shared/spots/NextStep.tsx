@@ -14,10 +14,10 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import { ChoiceField, Tick } from "../../ui/ChoiceField.tsx";
+import { CheckBox, ChoiceField } from "../../ui/ChoiceField.tsx";
 import { clockText, useCountdown } from "../../ui/useCountdown.ts";
-import { GateNote } from "../care/DyeTestNote.tsx";
-import { FloorMeeting } from "../care/FloorMeeting.tsx";
+import { DyeTestNote } from "../care/DyeTestNote.tsx";
+import { FloorReaction } from "../care/FloorMeeting.tsx";
 import { productsOn } from "../care/productsOn.ts";
 import { useLogging } from "../logging/useLogging.ts";
 import { bottleOf, productsFor } from "./spotGuide.ts";
@@ -76,7 +76,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
       )}
       {[...new Set([...step.after, ...onFloor])].map((hazard) => (
         <div key={hazard.pair.join()} className="mt-2">
-          <FloorMeeting hazard={hazard} />
+          <FloorReaction hazard={hazard} />
         </div>
       ))}
       {step.judgement?.reasons
@@ -122,11 +122,11 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
       )}
       {product && !gateOpen && (
         <div className="mt-2">
-          <GateNote desk={desk} room={room} product={product} gate={gate} />
+          <DyeTestNote desk={desk} room={room} product={product} gate={gate} />
         </div>
       )}
       {facts.gated && !missing && (
-        <Tick
+        <CheckBox
           label="Pre-tested in a hidden place for the whole time, and the carpet kept its colour"
           checked={pretested}
           onChange={setPretested}

@@ -5,7 +5,7 @@ import { type Bottle, bottleFor, concentratePerWater, MIN_BOTTLE } from "@scutch
 import { careFloor } from "@scutch/core/plan";
 import type { UnitSystem } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { matterInHand } from "../products/measures.ts";
+import { formInHand } from "../products/measures.ts";
 
 /** How to work a spot of a job, from what is known of it and of its floor and what was tried. */
 export function guideOf({ job, log }: JobDesk, spot: Spot): Guide {
@@ -40,6 +40,6 @@ export function bottleOf(product: Product, amount: number, system: UnitSystem): 
     concentratePerWater(product.ordinary),
     concentratePerWater(product.light),
     concentratePerWater(product.heavy),
-    matterInHand(product, system),
+    formInHand(product, system),
   );
 }

@@ -15,7 +15,7 @@ import { Segmented } from "../../../ui/Segmented.tsx";
 import { useClock } from "../../../ui/useClock.ts";
 import { useShortcut } from "../../../ui/useShortcut.ts";
 import { Dwelling } from "./Dwelling.tsx";
-import { Doubts } from "./LogAnomalies.tsx";
+import { LogAnomalies } from "./LogAnomalies.tsx";
 import type { LiveProps } from "./liveProps.ts";
 import {
   dwellingSections,
@@ -30,11 +30,11 @@ import { OwnStepCard, ownInHand } from "./OwnStep.tsx";
 import { QuickLog } from "./QuickLog.tsx";
 import { SignalChoices } from "./SignalChoices.tsx";
 import { StepHead } from "./StepHead.tsx";
-import { Asked, type Asking } from "./StepPrompt.tsx";
+import { StepPrompt, type StepQuestion } from "./StepPrompt.tsx";
 import { TakeOver } from "./TakeOver.tsx";
 import { useRunLog } from "./useRunLog.ts";
 import { useSignals } from "./useSignals.ts";
-import { useOneTap } from "./useTapGuard.ts";
+import { useTapGuard } from "./useTapGuard.ts";
 import { WhatFollows } from "./WhatFollows.tsx";
 
 /** Less than this before or after its time isn't worth a question, s. */
@@ -43,13 +43,13 @@ const LEEWAY = 20;
 const TOUCHES: readonly Step["kind"][] = ["pre-spray", "clean"];
 
 /** The one next step of one person: its clock, what is done with it, what dwells and what follows. */
-export function UnderWay({ desk, run, people, names, roomName, practice = false }: LiveProps) {
+export function ActiveRun({ desk, run, people, names, roomName, practice = false }: LiveProps) {
   const dispatch = useAppDispatch();
   const { name, seat, signals } = useAppSelector((state) => state.settings);
   // What is asked is asked of one step, whatever another phone makes the next one meanwhile.
-  const [asking, setAsking] = useState<{ readonly what: Asking | "fill"; readonly step: Step }>();
+  const [asking, setAsking] = useState<{ readonly what: StepQuestion | "fill"; readonly step: Step }>();
   const ticking = useClock();
-  const oneTap = useOneTap();
+  const oneTap = useTapGuard();
   // The tap that began the job isn't one on its first step too.
   const begun = practice ? undefined : foldRunState(desk.log).startedAt;
   const known = useMemo(() => effectiveProgress(run, desk.input.logged), [run, desk.input.logged]);
@@ -204,7 +204,7 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
       {step && !own && (step.kind === "set-up" || step.kind === "pack-up") && (
         <MachineList key={step.id} kind={step.kind} {...{ run, desk, practice }} />
       )}
-      <Doubts desk={desk} roomName={roomName} />
+      <LogAnomalies desk={desk} roomName={roomName} />
       <Dwelling standing={standing} start={desk.startMs} roomName={roomName} run={run} />
       <WhatFollows {...{ desk, run, known, who, people, names, after, what }} />
       <SignalChoices />
@@ -218,7 +218,7 @@ export function UnderWay({ desk, run, people, names, roomName, practice = false 
         />
       )}
       {asking && asking.what !== "fill" && !isObsolete && (
-        <Asked
+        <StepPrompt
           asking={asking.what}
           what={what(asking.step)}
           others={others.map((other) => ({ who: other, name: personName(other, names) }))}

@@ -2,7 +2,7 @@ import type { JobRun } from "@scutch/core/run";
 import { timeAt } from "../../../format/time.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import type { DwellingSection } from "./liveView.ts";
-import { clockOf, Ticking } from "./Ticking.tsx";
+import { clockOf, TickingClock } from "./Ticking.tsx";
 
 interface Props {
   readonly standing: readonly DwellingSection[];
@@ -33,7 +33,7 @@ export function Dwelling({ standing, run, start, roomName }: Props) {
                 {roomName(section.roomId)}
                 {several ? `, ${section.number}` : ""}
               </span>
-              <Ticking>
+              <TickingClock>
                 {(ms) => {
                   const second = (ms - start) / 1000;
                   if (second > until)
@@ -50,13 +50,13 @@ export function Dwelling({ standing, run, start, roomName }: Props) {
                     </span>
                   );
                 }}
-              </Ticking>
+              </TickingClock>
               <div className="relative h-3 bg-rule" aria-hidden>
-                <Ticking>
+                <TickingClock>
                   {(ms) => (
                     <div className="h-3 bg-wet-2" style={{ width: `${100 * share((ms - start) / 1000)}%` }} />
                   )}
-                </Ticking>
+                </TickingClock>
                 <div
                   className="absolute top-[-3px] h-[18px] w-0.5 bg-ink"
                   style={{ left: `${100 * share(ready)}%` }}

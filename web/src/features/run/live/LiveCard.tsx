@@ -3,7 +3,7 @@ import { foldRunState, isRunActive, runEndedAt } from "@scutch/core/log";
 import { useContext, useMemo } from "react";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { LogNowContext } from "../../../planning/logNow.ts";
-import { UnderWay } from "./ActiveRun.tsx";
+import { ActiveRun } from "./ActiveRun.tsx";
 import type { LiveProps } from "./liveProps.ts";
 import { Review } from "./Review.tsx";
 import { StartJob } from "./StartJob.tsx";
@@ -27,7 +27,7 @@ function useDeskNow(desk: JobDesk): JobDesk {
 export function LiveCard({ desk: planned, ...props }: LiveProps) {
   const desk = useDeskNow(planned);
   const logged = foldRunState(desk.log);
-  if (isRunActive(logged)) return <UnderWay desk={desk} {...props} />;
+  if (isRunActive(logged)) return <ActiveRun desk={desk} {...props} />;
   if (runEndedAt(logged) !== undefined) return <Review desk={planned} {...props} />;
   return <StartJob desk={desk} {...props} />;
 }

@@ -16,7 +16,7 @@ const SAID: Record<LogAnomaly["code"], string> = {
 const CLOCKS_DIFFER = 120_000;
 
 /** What the log says that can't have been, for those who know: the wrong one is struck out in the log. */
-export function Doubts({
+export function LogAnomalies({
   desk,
   roomName,
 }: {

@@ -1,9 +1,9 @@
 import { MACHINE_CARE, MACHINES, type Machine, PRACTICES } from "@scutch/core/care";
 import type { Method } from "@scutch/core/clean";
 import type { JobRun } from "@scutch/core/run";
-import { MACHINES_SEEN_TO, useTicks } from "../../../device/checklists.ts";
+import { MACHINES_CHECKED, useChecklist } from "../../../device/checklists.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
-import { Tick } from "../../../ui/ChoiceField.tsx";
+import { CheckBox } from "../../../ui/ChoiceField.tsx";
 
 const MACHINE_NAMES: Readonly<Record<Machine, string>> = {
   extractor: "Extractor",
@@ -37,7 +37,7 @@ interface Props {
 
 /** What is seen to before the machines of this job start and when they stop, at the step where it matters; frost where it is forecast. */
 export function MachineList({ kind, run, desk, practice }: Props) {
-  const { isOn, tick } = useTicks(practice ? undefined : MACHINES_SEEN_TO, desk.job.id);
+  const { isOn, tick } = useChecklist(practice ? undefined : MACHINES_CHECKED, desk.job.id);
   const used = new Set(run.steps.flatMap(({ tool }) => (tool === undefined ? [] : (machineOf(tool) ?? []))));
   const lists = MACHINES.filter((machine) => used.has(machine)).map((machine) => {
     const { start, stop, startCaution, stopCaution } = MACHINE_CARE[machine];
@@ -60,7 +60,7 @@ export function MachineList({ kind, run, desk, practice }: Props) {
           {caution && <p className="text-caution-ink text-sm">{caution}</p>}
           {steps.map((each) => {
             const key = `${kind} ${title} ${each}`;
-            return <Tick key={key} label={each} checked={isOn(key)} onChange={(on) => tick(key, on)} />;
+            return <CheckBox key={key} label={each} checked={isOn(key)} onChange={(on) => tick(key, on)} />;
           })}
         </fieldset>
       ))}

@@ -2,7 +2,7 @@ import type { LogEntry, RoomId } from "@scutch/contract";
 import { foldRunState } from "@scutch/core/log";
 import { OWN_STEP_PREFIX } from "@scutch/core/run";
 import { Button } from "../../../ui/Button.tsx";
-import { clockOf, Ticking } from "./Ticking.tsx";
+import { clockOf, TickingClock } from "./Ticking.tsx";
 
 /** A step somebody added on the way; `who` from 1, its beginning in ms since 1970. */
 export interface OwnStep {
@@ -38,7 +38,7 @@ export function OwnStepCard({ own, onDone }: { readonly own: OwnStep; readonly o
         <p className="text-soft">Now, added</p>
         <h2 className="font-bold text-2xl leading-tight">{own.what}</h2>
         <p className="font-bold font-mono text-6xl leading-none" role="timer" aria-label="Clock of the step">
-          <Ticking>{(ms) => clockOf((ms - own.startedAt) / 1000)}</Ticking>
+          <TickingClock>{(ms) => clockOf((ms - own.startedAt) / 1000)}</TickingClock>
         </p>
         <p className="mt-1 text-soft">so far; the rest moves on with it</p>
       </div>

@@ -10,7 +10,7 @@ import { SpotSection } from "../../../shared/spots/SpotSection.tsx";
 import { Button } from "../../../ui/Button.tsx";
 import { ChoiceField } from "../../../ui/ChoiceField.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
-import { SayDialog } from "./SayDialog.tsx";
+import { NoteDialog } from "./SayDialog.tsx";
 
 const NOTES = [
   "Pad turned or changed",
@@ -58,7 +58,7 @@ export function QuickLog({ desk, roomId, practice }: Props) {
         </Dialog>
       )}
       {open === "Note" && (
-        <SayDialog
+        <NoteDialog
           title="Note"
           usual={NOTES}
           other="Something else"

@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** A line for the log with wet hands: one tap for the usual, or in words. */
-export function SayDialog({ title, hint, usual, other, take, maxLength, onSay, onClose }: Props) {
+export function NoteDialog({ title, hint, usual, other, take, maxLength, onSay, onClose }: Props) {
   const id = useId();
   const [text, setText] = useState("");
   return (

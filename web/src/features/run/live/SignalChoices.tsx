@@ -1,6 +1,6 @@
 import { type Signals, signalSet } from "../../../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../../state/store.ts";
-import { Tick } from "../../../ui/ChoiceField.tsx";
+import { CheckBox } from "../../../ui/ChoiceField.tsx";
 import { canSpeak, canStayAwake, canVibrate } from "./useSignals.ts";
 
 const CHOICES: readonly { readonly key: keyof Signals; readonly label: string; readonly there: boolean }[] = [
@@ -18,7 +18,7 @@ export function SignalChoices() {
     <details className="border-rule border-t pt-1">
       <summary className="min-h-12 cursor-pointer py-3 text-soft">Sound, voice and screen</summary>
       {CHOICES.filter(({ there }) => there).map(({ key, label }) => (
-        <Tick
+        <CheckBox
           key={key}
           label={label}
           checked={signals[key]}

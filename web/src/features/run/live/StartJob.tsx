@@ -6,13 +6,13 @@ import { Dialog } from "../../../ui/Dialog.tsx";
 import { useClock } from "../../../ui/useClock.ts";
 import type { LiveProps } from "./liveProps.ts";
 import { useRunLog } from "./useRunLog.ts";
-import { useOneTap } from "./useTapGuard.ts";
+import { useTapGuard } from "./useTapGuard.ts";
 
 /** The tap that begins a job; planned for another day, it is asked whether it moves. */
 export function StartJob({ desk, run, practice = false }: LiveProps) {
   const log = useRunLog(desk, run, {});
   const { now } = useClock();
-  const oneTap = useOneTap();
+  const oneTap = useTapGuard();
   const begin = () => oneTap.isAgain() || log.begin();
   const [asking, setAsking] = useState(false);
   const close = () => setAsking(false);

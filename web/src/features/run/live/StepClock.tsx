@@ -10,7 +10,7 @@ import {
   type ProgressById,
   recommendedStart,
 } from "./liveView.ts";
-import { clockOf, Ticking } from "./Ticking.tsx";
+import { clockOf, TickingClock } from "./Ticking.tsx";
 
 interface Props {
   readonly step: Step;
@@ -36,7 +36,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
   return (
     <>
       <p className="font-bold font-mono text-6xl leading-none" role="timer" aria-label="Clock of the step">
-        <Ticking>
+        <TickingClock>
           {(ms) => {
             const second = (ms - start) / 1000;
             if (inHand) {
@@ -48,7 +48,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
             if (!Number.isFinite(from)) return "waits";
             return from > second ? clockOf(from - second) : "now";
           }}
-        </Ticking>
+        </TickingClock>
       </p>
       <p className="mt-1 text-soft">
         {inHand ? "left of" : "then about"} {formatDuration(Math.max(60, step.plannedSeconds))}
@@ -62,16 +62,16 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
       </p>
       {waits[0] && <p>for {midSentence(what(waits[0]))}</p>}
       {wet && (
-        <Ticking>
+        <TickingClock>
           {(ms) =>
             (ms - start) / 1000 > wet.until ? (
               <p className="font-semibold text-stop">It stood too long: mist it with water first.</p>
             ) : null
           }
-        </Ticking>
+        </TickingClock>
       )}
       {!inHand && step.kind === "pre-spray" && (
-        <Ticking>
+        <TickingClock>
           {(ms) => {
             const second = (ms - start) / 1000;
             const from = recommendedStart(run, known, step, second);
@@ -82,7 +82,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
               </p>
             );
           }}
-        </Ticking>
+        </TickingClock>
       )}
     </>
   );

@@ -8,7 +8,7 @@ import { useUnits } from "../../../state/useUnits.ts";
 import type { DwellingSection, ProgressById } from "./liveView.ts";
 import { isStepActive } from "./liveView.ts";
 import { StepClock } from "./StepClock.tsx";
-import { Ticking } from "./Ticking.tsx";
+import { TickingClock } from "./Ticking.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -42,7 +42,7 @@ export function StepHead({ desk, step, run, known, wet, whose, what }: Props) {
         </p>
       )}
       <StepClock {...{ step, run, known, wet, start: desk.startMs, what }} />
-      <Ticking>
+      <TickingClock>
         {(ms) => {
           const second = (ms - desk.startMs) / 1000;
           const pause = run.steps.find(
@@ -50,7 +50,7 @@ export function StepHead({ desk, step, run, known, wet, whose, what }: Props) {
           );
           return pause ? <p>Break until {clock(timeAt(desk.startMs, pause.end / 3600))}.</p> : null;
         }}
-      </Ticking>
+      </TickingClock>
       {caution && <p className="mt-1 text-caution-ink text-sm">{caution}</p>}
     </div>
   );

@@ -1,7 +1,7 @@
 import { Button } from "../../../ui/Button.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
-import { SayDialog } from "./SayDialog.tsx";
-import { clockOf, Ticking } from "./Ticking.tsx";
+import { NoteDialog } from "./SayDialog.tsx";
+import { clockOf, TickingClock } from "./Ticking.tsx";
 
 const REASONS = ["Not needed here", "Customer doesn’t want it", "No time", "Couldn’t get to it"];
 const OWN_STEPS = [
@@ -13,10 +13,10 @@ const OWN_STEPS = [
 ];
 
 /** What is asked before it is logged. */
-export type Asking = "skip" | "early" | "hand" | "own";
+export type StepQuestion = "skip" | "early" | "hand" | "own";
 
 interface Props {
-  readonly asking: Asking;
+  readonly asking: StepQuestion;
   readonly what: string;
   readonly others: readonly { readonly who: number; readonly name: string }[];
   /** When its dwell is over, ms since 1970. */
@@ -29,10 +29,20 @@ interface Props {
 }
 
 /** Why it is passed over, to whom it goes, or whether a dwell is really cut short. */
-export function Asked({ asking, what, others, readyAt, onSkip, onHand, onOwn, onStart, onClose }: Props) {
+export function StepPrompt({
+  asking,
+  what,
+  others,
+  readyAt,
+  onSkip,
+  onHand,
+  onOwn,
+  onStart,
+  onClose,
+}: Props) {
   if (asking === "skip")
     return (
-      <SayDialog
+      <NoteDialog
         title={`Pass over: ${what}`}
         hint="It goes into the log as not done."
         usual={REASONS}
@@ -45,7 +55,7 @@ export function Asked({ asking, what, others, readyAt, onSkip, onHand, onOwn, on
     );
   if (asking === "own")
     return (
-      <SayDialog
+      <NoteDialog
         title="Add a step"
         hint="It begins now and goes into the log; the plan moves on with it."
         usual={OWN_STEPS}
@@ -73,7 +83,7 @@ export function Asked({ asking, what, others, readyAt, onSkip, onHand, onOwn, on
     <Dialog open title="Its dwell isn’t over." onClose={onClose}>
       <p className="mt-2">
         <strong className="font-mono text-3xl">
-          <Ticking>{(ms) => clockOf((readyAt - ms) / 1000)}</Ticking>
+          <TickingClock>{(ms) => clockOf((readyAt - ms) / 1000)}</TickingClock>
         </strong>{" "}
         are left of what the label asks for. Less dwell, less done.
       </p>

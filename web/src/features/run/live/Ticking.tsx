@@ -2,7 +2,7 @@ import { type ReactNode, useEffect, useState } from "react";
 import { pauseOf, useClock } from "../../../ui/useClock.ts";
 
 /** A leaf that is drawn anew each second, and nothing else with it: `children` is given the time. */
-export function Ticking({ children }: { readonly children: (now: number) => ReactNode }) {
+export function TickingClock({ children }: { readonly children: (now: number) => ReactNode }) {
   const clock = useClock();
   const [now, setNow] = useState(clock.now);
   useEffect(() => {

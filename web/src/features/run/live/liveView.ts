@@ -108,7 +108,7 @@ export function completesRoom(run: JobRun, known: ProgressById, step: Step): boo
 }
 
 /** A section that was cleaned before its dwell was over, or after it had stood too long; s by which. */
-export interface OffTime {
+export interface TimingDeviation {
   readonly section: RunSection;
   readonly early?: number;
   readonly late?: number;
@@ -118,8 +118,8 @@ export interface OffTime {
 const WORTH_SAYING = 30;
 
 /** What was rushed and what dried out, from when things were really done. */
-export function timingDeviations(run: JobRun, known: ProgressById): OffTime[] {
-  return run.sections.flatMap((section): OffTime[] => {
+export function timingDeviations(run: JobRun, known: ProgressById): TimingDeviation[] {
+  return run.sections.flatMap((section): TimingDeviation[] => {
     const { sprayId, cleanId, sprayStart, cleanStart, cleanEnd, dwell, cleanDeadline } = section;
     if (sprayId === undefined || known[sprayId]?.end === undefined || known[cleanId]?.end === undefined)
       return [];

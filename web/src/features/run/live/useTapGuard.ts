@@ -4,7 +4,7 @@ import { useMemo } from "react";
 const ONE_TAP = 700;
 
 /** Lets an act through unless it is the same tap again; `since`: what was tapped just before, elsewhere, ms since 1970. */
-export function useOneTap() {
+export function useTapGuard() {
   return useMemo(() => {
     let last = 0;
     return {

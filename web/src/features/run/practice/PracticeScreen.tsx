@@ -7,11 +7,11 @@ import { computePlan } from "../../../planning/computePlan.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { LogNowContext } from "../../../planning/logNow.ts";
 import { useDesk } from "../../../planning/openDesk.ts";
-import { cachedScheduler, useMinuteUnderWay, useRunsFound } from "../../../planning/scheduleCache.ts";
+import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "../../../planning/scheduleCache.ts";
 import { entryText } from "../../../shared/logging/entryText.ts";
 import { InstrumentsContext } from "../../../shared/logging/instruments.ts";
 import { type Logbook, LogbookContext } from "../../../shared/logging/logbook.ts";
-import { TakeBack } from "../../../shared/logging/UndoEntry.tsx";
+import { UndoEntry } from "../../../shared/logging/UndoEntry.tsx";
 import { NoRooms } from "../../../shared/NoRooms.tsx";
 import { useAppSelector } from "../../../state/store.ts";
 import { useTimes } from "../../../state/useTimes.ts";
@@ -99,7 +99,7 @@ function Practised({
   const { clock } = useTimes();
   const units = useUnits();
   const now = useNow();
-  const runs = useRunsFound();
+  const runs = useScheduleCache();
   const minute = useMinuteUnderWay(log);
   const pace = useAppSelector((state) => state.crew.settings?.pace);
   const names = useAppSelector((state) => state.crew.settings?.people) ?? NOBODY;
@@ -134,7 +134,7 @@ function Practised({
             />
           </LogNowContext.Provider>
         </InstrumentsContext.Provider>
-        <TakeBack desk={desk} />
+        <UndoEntry desk={desk} />
       </div>
       <div className="grid content-start gap-4">
         <p>
