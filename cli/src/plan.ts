@@ -1,7 +1,7 @@
-import { type JobFile, toJobInput } from "@scutch/contract";
+import type { JobFile } from "@scutch/contract";
 import { severity } from "@scutch/core/care";
 import { workStartTime } from "@scutch/core/log";
-import { careOf, planJob } from "@scutch/core/plan";
+import { careOf, planJob, toJobInput } from "@scutch/core/plan";
 import { scheduleReport } from "./schedule.ts";
 
 /** A job file's plan, by as many people as it says or as asked: SI, hours after the job's start; drying hours count from when the room is finished. */

@@ -1,9 +1,9 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "@jest/globals";
 import { effectiveEntries } from "@scutch/core/log";
-import { planWork } from "@scutch/core/plan";
+import { planWork, toJobInput } from "@scutch/core/plan";
 import type * as z from "zod";
-import { faultsOf, Job, JobFile, LogEntry, Product, toJobInput, Vessel } from "./index.ts";
+import { faultsOf, Job, JobFile, LogEntry, Product, Vessel } from "./index.ts";
 import { openApiDocument } from "./openapi.ts";
 
 const example = (): JobFile =>

@@ -44,7 +44,6 @@ export {
 } from "./job.ts";
 export { JobCard, JobPage, OPEN_DAYS, summarizeJob } from "./jobCard.ts";
 export { JobFile } from "./jobFile.ts";
-export { type JobContext, runProgress, toJobInput } from "./jobInput.ts";
 export { LogEntry, type LogEntryOf } from "./logEntry.ts";
 export { type MergedJob, mergeJobs } from "./mergeJobs.ts";
 export { Day, Instant } from "./moment.ts";
@@ -53,7 +52,7 @@ export { Product, Strength } from "./product.ts";
 export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
 export { AirMover, Part, Room, RoomShape, Zones } from "./room.ts";
 export { Site } from "./site.ts";
-export { Spot, spotArea } from "./spot.ts";
+export { Spot } from "./spot.ts";
 export { Stock, StockLot, type StockUse } from "./stock.ts";
 export { parseTolerantly } from "./tolerant.ts";
 export { Vessel } from "./vessel.ts";

@@ -21,8 +21,5 @@ export const Spot = z
 
 export type Spot = z.infer<typeof Spot>;
 
-/** m² of a spot as wide as it is long. */
-export const spotArea = (spot: Pick<Spot, "across">) => (Math.PI / 4) * spot.across ** 2;
-
 export const SpotAgent = z.enum(AGENTS);
 export const AttemptOutcome = z.enum(ATTEMPT_RESULTS);

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { stockUse } from "@scutch/core/log";
-import { Gear, Job, LogEntry, Product, StockLot, toJobInput, Vessel } from "./index.ts";
+import { toJobInput } from "@scutch/core/plan";
+import { Gear, Job, LogEntry, Product, StockLot, Vessel } from "./index.ts";
 
 const id = (kind: string, n: number) => `01930000-0000-7000-8${kind}00-${n.toString().padStart(12, "0")}`;
 const WAND = {

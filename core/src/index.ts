@@ -1,1 +1,2 @@
 export { OutOfRange } from "./guard.ts";
+export { omitAbsent } from "./omitAbsent.ts";

@@ -1,7 +1,7 @@
 /** A run under way in Chromium: a tap to its next step slowed down fourfold, and opening one of 300 entries beside one just begun. */
 import { chromium } from "@playwright/test";
-import { Job, type LogEntry, type Shelf, toJobInput } from "@scutch/contract";
-import { planWork } from "@scutch/core/plan";
+import { Job, type LogEntry, type Shelf } from "@scutch/contract";
+import { planWork, toJobInput } from "@scutch/core/plan";
 import { prepareDatabase, startServer } from "../../scripts/server.mjs";
 import config from "../playwright.config.ts";
 import { fixedLoopOnce, median, percentile, row, times } from "./row.ts";

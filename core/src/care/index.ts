@@ -111,4 +111,5 @@ export {
   type Nature,
   SPOT_AGES,
   type SpotAge,
+  spotArea,
 } from "./spotting/spot.ts";

@@ -6,8 +6,8 @@ import type { WetPile } from "./wetPile.ts";
  * The equations of a building: y = water in each pile (kg/m²), each room's humidity ratio, then the vapour that has gone
  * (kg per m² of all floor). Where any room's temperature isn't held all along, each room's temperature (°C) and the heat
  * that has gone (J per J/K of all rooms) follow.
- * Each pile answers its own room's air at once, so its part of the slopes' slopes, a 3 × 3 block a room, is what
- * makes the system stiff, and all that {@link solve} solves for; doors, air handling and dehumidifiers are slow.
+ * Pile–air coupling, a 3 × 3 Jacobian block a room, is stiff and solved implicitly by {@link solve}; the rest (doors, air
+ * handling, dehumidifiers) is explicit.
  */
 export class Balances {
   readonly size: number;

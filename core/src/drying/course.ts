@@ -50,3 +50,32 @@ export function simplifyCourse(course: readonly CourseSample[]): CourseSample[] 
   }
   return course.filter((_, i) => kept[i] === 1);
 }
+
+/** The course at an hour after the job's start: straight between its samples, held at both ends; undefined: none. Asked in order it walks along. */
+export function courseInterpolator(
+  course: readonly CourseSample[],
+): (hours: number) => CourseSample | undefined {
+  let k = 0;
+  return (hours) => {
+    while (k > 0 && (course[k]?.hours ?? 0) > hours) k--;
+    while (k + 1 < course.length && (course[k + 1]?.hours ?? 0) <= hours) k++;
+    const [a, b] = [course[k], course[k + 1]];
+    if (!a || !b || b.hours <= a.hours) return a;
+    const share = Math.min(1, Math.max(0, (hours - a.hours) / (b.hours - a.hours)));
+    const between = (from: number, to: number) => from + share * (to - from);
+    return {
+      hours,
+      freeWater: between(a.freeWater, b.freeWater),
+      relativeHumidity: between(a.relativeHumidity, b.relativeHumidity),
+      temperature: between(a.temperature, b.temperature),
+    };
+  };
+}
+
+/** Free water, kg/m², of a course at `hours` after the job's start; 0 without one. */
+export const freeWaterAt = (course: readonly CourseSample[], hours: number): number =>
+  courseInterpolator(course)(hours)?.freeWater ?? 0;
+
+/** How wet a room is, 0…1 of the residual its cleaning left, kg/m²; a room that kept nothing is dry. */
+export const wetShare = (freeWater: number, residual: number): number =>
+  residual > 0 ? Math.min(1, Math.max(0, freeWater / residual)) : 0;

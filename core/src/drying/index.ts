@@ -17,7 +17,7 @@ export {
 } from "./building.ts";
 export { coilNeedsHeld } from "./checkBuilding.ts";
 export { HEATING_PER_AREA } from "./climate.ts";
-export { type CourseSample, simplifyCourse } from "./course.ts";
+export { type CourseSample, courseInterpolator, freeWaterAt, simplifyCourse, wetShare } from "./course.ts";
 export { FIBRES, type Fibre, regain, waterActivity } from "./fibre.ts";
 export { DRYING_LIMITS } from "./limits.ts";
 export { type Move, type MoveEffect, rankMoves } from "./moves.ts";

@@ -1,7 +1,7 @@
 import { humidityRatioFromRelativeHumidity, SEA_LEVEL_PRESSURE } from "../air/index.ts";
 import { outdoorAirOver } from "../weather/index.ts";
 import type { DryingRoom } from "./building.ts";
-import type { CourseSample } from "./course.ts";
+import { type CourseSample, courseInterpolator } from "./course.ts";
 import { MAX_DRYING_HOURS, readyLevels } from "./ready.ts";
 import { RoomAir } from "./roomAir.ts";
 import { WetPile } from "./wetPile.ts";
@@ -35,9 +35,9 @@ export function patchReady(
   );
   const air = new RoomAir([room], still, pressure);
   const finished = room.finishedAt ?? 0;
-  const airAt = airAlong(course, room);
+  const sampleAt = courseInterpolator(course);
   const fluxOf = (water: number, seconds: number) => {
-    const { temperature, relativeHumidity } = airAt(finished + seconds / HOUR);
+    const { temperature, relativeHumidity } = sampleAt(finished + seconds / HOUR) ?? room;
     air.set(0, humidityRatioFromRelativeHumidity(temperature, relativeHumidity, pressure), temperature);
     pile.dry(water, air, 0);
     return pile.flux;
@@ -61,24 +61,4 @@ export function patchReady(
     t += step;
   }
   return ready;
-}
-
-/** The room's air at any hour by its course: straight lines between its moments, the last one kept. */
-function airAlong(
-  course: readonly CourseSample[],
-  room: Pick<DryingRoom, "temperature" | "relativeHumidity">,
-) {
-  let k = 0;
-  return (hours: number): { readonly temperature: number; readonly relativeHumidity: number } => {
-    while (k > 0 && (course[k]?.hours as number) > hours) k--;
-    while (k + 1 < course.length && (course[k + 1]?.hours as number) <= hours) k++;
-    const [a, b] = [course[k], course[k + 1]];
-    if (!a) return room;
-    if (!b || b.hours <= a.hours) return a;
-    const share = Math.min(1, Math.max(0, (hours - a.hours) / (b.hours - a.hours)));
-    return {
-      temperature: a.temperature + share * (b.temperature - a.temperature),
-      relativeHumidity: a.relativeHumidity + share * (b.relativeHumidity - a.relativeHumidity),
-    };
-  };
 }

@@ -67,7 +67,7 @@ export function interpolateStep(step: Sampled, i: number, u: number): number {
   return v * v * (a * (1 + 2 * u) + slopeA * u) + u * u * (b * (3 - 2 * u) - slopeB * v);
 }
 
-/** Watches an integration whose first components are the rooms' water for the moments each falls to its levels. */
+/** Event location: when each room's water, the first components of the state, crosses its thresholds. */
 export class ReadyDetector {
   readonly crossings: Crossing[];
 

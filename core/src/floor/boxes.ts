@@ -51,3 +51,15 @@ export function sharedArea(some: readonly Box[], others: readonly Box[]): number
 }
 
 export const overlap = (some: readonly Box[], others: readonly Box[]) => sharedArea(some, others) > TOUCHING;
+
+/** Corners of the smallest upright box round some points. */
+export function boundingBox(points: readonly Point[]) {
+  const left = Math.min(...points.map(({ x }) => x));
+  const top = Math.min(...points.map(({ y }) => y));
+  return {
+    left,
+    top,
+    width: Math.max(...points.map(({ x }) => x)) - left,
+    height: Math.max(...points.map(({ y }) => y)) - top,
+  };
+}

@@ -1,5 +1,5 @@
 export { explainArea } from "./areaExplained.ts";
-export { type Box, boxesOf, type Point, sharedArea } from "./boxes.ts";
+export { type Box, boundingBox, boxesOf, type Point, sharedArea } from "./boxes.ts";
 export { edgeLength, edgesOf, outlineArea, outlineOf, type PartFault, rotateOutline } from "./outline.ts";
 export {
   type Floor,
@@ -10,6 +10,7 @@ export {
   type PlanRoom,
   placeRooms,
 } from "./place.ts";
+export { type Push, shortestPush } from "./pushApart.ts";
 export {
   areaOf,
   carpetArea,

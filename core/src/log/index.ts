@@ -1,7 +1,8 @@
 export { effectiveEntries, retractedIds } from "./effective.ts";
-export type { Entry, FillMade, OfKind } from "./entries.ts";
+export type { Entry, FillMade, OfKind, SpotAttempted } from "./entries.ts";
 export { fillsOfOthers, foldFills } from "./fills.ts";
 export { meterReadings, tankReadings } from "./measured.ts";
+export { type PlacedReading, placedReadings } from "./placedReadings.ts";
 export { roomFinishTimes, workStartTime } from "./roomFinishes.ts";
 export {
   foldRunState,

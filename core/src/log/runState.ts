@@ -15,7 +15,7 @@ export interface StepLogged {
   readonly what?: string;
 }
 
-/** What can't have been, or was said twice: shown to people, who know. */
+/** Contradictory or duplicate entries; shown to the crew, who decide. */
 export interface LogAnomaly {
   readonly code: "ended-before-begun" | "done-twice" | "done-and-skipped" | "run-started-twice";
   /** The step, where it is about one. */
@@ -91,7 +91,7 @@ function fold(log: readonly Entry[]): RunState {
       const backwards = startedAt !== undefined && doneAt !== undefined && doneAt < startedAt;
       if (start && end && backwards)
         anomalies.push({ code: "ended-before-begun", step, entryIds: [start.id, end.id] });
-      // Whoever has it last said so last; whoever did it, when it was done.
+      // Assignee: from the step-done entry if any, else from the latest entry that names one.
       const who = end?.who ?? own.toReversed().find((entry) => entry.who !== undefined)?.who;
       const skippedAt = end ? undefined : at(skip);
       // A step handed on is not worked on yet.

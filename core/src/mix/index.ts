@@ -20,6 +20,7 @@ export { meteredConcentrate, strengthAtFloor } from "./metering.ts";
 export { parseStrength, type StrengthFault } from "./parseStrength.ts";
 export { type PowderLabel, scoopsFor, shareOfPowderDose } from "./powder.ts";
 export { completeMix, type KnownMix, type QuickMix, type WholeMix } from "./quick.ts";
+export { type CountedStock, type DeliveredLot, type LotLeft, leftOf, lotsLeft } from "./stock.ts";
 export {
   concentratePerWater,
   POWDER_SPELLINGS,

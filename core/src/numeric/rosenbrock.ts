@@ -11,7 +11,7 @@ export interface Sampled {
 /** A system y' = f(t, y) some of whose parts settle far faster than the rest. */
 export interface StiffSystem {
   readonly derivative: (t: number, state: Float64Array, slope: Float64Array) => void;
-  /** Takes down what {@link solve} needs of the slopes' slopes J at this state. */
+  /** Evaluates the Jacobian J at this state for {@link solve}. */
   readonly linearise: (t: number, state: Float64Array) => void;
   /** Solves (shift − J) x = right. J need not be whole: what it leaves out is integrated explicitly. */
   readonly solve: (shift: number, right: Float64Array, x: Float64Array) => void;

@@ -1,4 +1,4 @@
-import type { CourseSample, DryingResult } from "../drying/index.ts";
+import { courseInterpolator, type DryingResult } from "../drying/index.ts";
 import type { JobInput } from "./input.ts";
 import { levelAt, vesselLevels } from "./levels.ts";
 import type { WorkPlan } from "./work.ts";
@@ -22,21 +22,6 @@ export interface Instruments {
 /** What the simulated meter shows on dry carpet and on one just cleaned: in the range such meters show (common practice). */
 const [METER_DRY, METER_WET] = [0.08, 0.42] as const;
 
-function momentAt(course: readonly CourseSample[], hours: number): CourseSample | undefined {
-  const next = course.findIndex((moment) => moment.hours >= hours);
-  const [a, b] = [course[next - 1], course[next]];
-  if (next < 0) return course.at(-1);
-  if (!a || !b) return b;
-  const share = (hours - a.hours) / (b.hours - a.hours || 1);
-  const between = (of: (moment: CourseSample) => number) => of(a) + share * (of(b) - of(a));
-  return {
-    hours,
-    freeWater: between((moment) => moment.freeWater),
-    relativeHumidity: between((moment) => moment.relativeHumidity),
-    temperature: between((moment) => moment.temperature),
-  };
-}
-
 /**
  * Stand-ins for the instruments at a second of a job, following its plan and the drying engine: for practice, and for tests that
  * run a job. The meter is linear in the free water, as readings are taken to be.
@@ -49,7 +34,7 @@ export function simulatedInstruments(
 ): Instruments {
   const hours = second / 3600;
   const place = (roomId: string) => work.rooms.findIndex(({ id }) => id === roomId);
-  const momentOf = (i: number) => momentAt(dried?.rooms[i]?.course ?? [], hours);
+  const momentOf = (i: number) => courseInterpolator(dried?.rooms[i]?.course ?? [])(hours);
   return {
     gauges: () =>
       vesselLevels(job, work).map((level) => ({

@@ -22,7 +22,7 @@ export interface StepAssignment {
 /**
  * Gives every step that isn't somebody's already of a schedule to somebody who is free: whoever has its tool in hand, else is in its room, else has been
  * free longest, else comes first. With no more steps at once than people there always is one; where a log says otherwise (a
- * device whose clock is ahead) it is whoever is free first, for a step that is nobody's is seen by nobody.
+ * device whose clock is ahead) it is whoever is free first, so that no step stays unassigned.
  */
 export function assignSteps(
   steps: readonly StepTask[],

@@ -23,7 +23,7 @@ export interface RemainingProblem {
   readonly unsaid: readonly string[];
 }
 
-/** How much of what can't be kept is let go: nothing; what wet floors ask for; every most there is. */
+/** Relaxation: none; maximal lags of wet floors; all maximal lags. */
 export type Relaxation = "nothing" | "wet" | "every most";
 
 export const isBreak = (taskId: string): boolean => taskId.startsWith("break:");
@@ -49,8 +49,8 @@ interface Putting {
 }
 
 /**
- * Holds what is in its place there and lets everything else start after now. What waits for something done waits as long as that
- * really took; a most that is over already is taken out of the statement, and its section named.
+ * Fixes started and finished steps at their logged times; releases the rest from now. A step that waits for a finished one waits
+ * as long as that really took. Expired maximal lags are dropped, their sections reported overdue.
  */
 export function fixPlacements(
   problem: Problem,

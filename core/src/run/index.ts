@@ -13,6 +13,32 @@ export { explainFinish } from "./finishExplained.ts";
 export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank, StepProgress } from "./input.ts";
 export { OWN_STEP_PREFIX } from "./jobProblem.ts";
 export type { JobRun, RunPlan, RunSection, Step, WarmStart } from "./jobRun.ts";
+export {
+  type LaneRoom,
+  lanesOf,
+  nextAfter,
+  type RoomState,
+  type RunLane,
+  roomState,
+  type SectionState,
+  sectionState,
+  sectionWetness,
+  stepAt,
+} from "./lanes.ts";
+export {
+  completesRoom,
+  type DwellingSection,
+  dwellingSections,
+  earliestStart,
+  effectiveProgress,
+  isStepActive,
+  isStepClosed,
+  openStepsOf,
+  type ProgressById,
+  recommendedStart,
+  type TimingDeviation,
+  timingDeviations,
+} from "./runProgress.ts";
 export { scheduleJob } from "./scheduleJob.ts";
 export { estimateSequential, type RoughTimes } from "./sequentialEstimate.ts";
 export { vacuumPieces } from "./startedParts.ts";

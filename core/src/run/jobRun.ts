@@ -29,7 +29,7 @@ export interface JobRun {
   readonly steps: readonly Step[];
   readonly sections: readonly RunSection[];
   readonly makespan: number;
-  /** A second no schedule of this problem can end before. */
+  /** Lower bound on the makespan, s. */
   readonly lowerBound: number;
   readonly toolChanges: number;
   readonly problem: Problem;

@@ -94,7 +94,7 @@ export function remainingProblem(
       const at = breakAt.get(task.id) ?? 0;
       return !isOver(task) && at < to && at + task.duration > from;
     });
-  // Two can't have one thing in hand; who says so all the same is believed, and nothing else waits for it.
+  // Two logged steps may claim one resource: both are accepted, only the first reserves it.
   const capacity = new Map(problem.resources.map((each) => [each.id, each.capacity]));
   const taken = new Map<string, number>();
   const busy = new Set<number>();

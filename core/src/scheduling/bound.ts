@@ -1,7 +1,7 @@
 import type { PreparedProblem } from "./serialSgs.ts";
 
 /**
- * A second no schedule can end before: the longest chain of lags, and for every resource the work of those tasks that have
+ * Lower bound on the makespan, s: the longest chain of lags, and for every resource the work of those tasks that have
  * to start late enough and leave enough to do after them, shared among all there is of it. For a resource there is one of
  * that is Jackson's preemptive bound (Carlier 1982; memory).
  */

@@ -30,7 +30,7 @@ export interface ScheduleOptions {
 
 const FAR = Number.MAX_SAFE_INTEGER;
 
-/** Makes a problem ready, or says what in it can't be. */
+/** Temporal preprocessing: earliest and latest starts by longest paths, or why it is infeasible. */
 function prepare(problem: Problem): PreparedProblem | Infeasibility {
   const capacity = new Map(problem.resources.map(({ id, capacity: most }) => [id, most]));
   const overCapacity = problem.tasks.filter(({ uses }) =>

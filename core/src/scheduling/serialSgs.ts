@@ -17,14 +17,14 @@ export interface PreparedProblem {
   readonly fixed: readonly boolean[];
 }
 
-/** Placings for each task before an order is given up as one in which things push each other on without end. */
+/** Placements per task before an order is abandoned as cycling. */
 const PLACINGS_PER_TASK = 4;
 
 /**
  * Serial schedule generation with least and most lags (after Franck, Neumann & Schwindt 2001; memory): tasks one by one in
- * the order given, each at the first second it fits. A task that fits only after the most some earlier one leaves it takes
- * that one off again, with all placed since, and puts it as much later: so a room isn't sprayed before somebody can clean
- * it in time. Undefined where that doesn't end.
+ * the order given, each at the first second it fits. If a task would violate a maximal lag from a
+ * scheduled one, that one and all scheduled since are unscheduled and its release time is raised: so a room isn't sprayed
+ * before someone can clean it in time. Undefined if the order is abandoned as cycling.
  */
 export function generateSerialSchedule(
   prepared: PreparedProblem,
@@ -74,7 +74,7 @@ export function generateSerialSchedule(
     if (at > (latest[i] as number)) return undefined;
     let back = k;
     for (const { to, lag } of network.out[i] as readonly Arc[]) {
-      // NaN where it isn't placed: then nothing is late.
+      // NaN while unscheduled: comparisons are false, so no lag counts as violated.
       const late = at + lag - (starts[to] as number);
       if (!(late > 0)) continue;
       if (fixed[to]) return undefined;

@@ -6,9 +6,8 @@ import { isContended } from "./driverErrors.ts";
 const MAX_RUNS = 8;
 
 /**
- * Runs a transaction, and once more after each time another one at the same rows won: deadlock, or a row that was just
- * made. So `work` must answer rightly when it finds its own work done. Reads see what is committed, and rows that aren't
- * there are not locked: many first saves at once don't wait for each other's gaps.
+ * Retries on deadlock or duplicate key, so `work` must be idempotent. READ COMMITTED: no gap locks, so that many first saves
+ * at once don't wait for each other.
  */
 export async function retryTransaction<T>(db: Db, work: (tx: Transaction) => Promise<T>): Promise<T> {
   for (let run = 1; ; run++) {

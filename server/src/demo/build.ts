@@ -1,13 +1,5 @@
-import {
-  type Door,
-  type Job,
-  type LogEntry,
-  type Product,
-  type Room,
-  type Spot,
-  toJobInput,
-} from "@scutch/contract";
-import { planWork } from "@scutch/core/plan";
+import type { Door, Job, LogEntry, Product, Room, Spot } from "@scutch/contract";
+import { planWork, toJobInput } from "@scutch/core/plan";
 import { demoId } from "./demoId.ts";
 import { PRODUCTS } from "./shelf.ts";
 import { VESSELS } from "./van.ts";

@@ -1,8 +1,8 @@
 /** The demo is what people see first: nothing in it may contradict itself. */
 import { describe, expect, test } from "@jest/globals";
-import { Gear, Job, LogEntry, Product, Site, StockLot, toJobInput, Vessel } from "@scutch/contract";
+import { Gear, Job, LogEntry, Product, Site, StockLot, Vessel } from "@scutch/contract";
 import { outlineOf, placeRooms, rotateOutline } from "@scutch/core/floor";
-import { careOf, planJob } from "@scutch/core/plan";
+import { careOf, planJob, toJobInput } from "@scutch/core/plan";
 import { demoJobs } from "./jobs.ts";
 import { PRODUCTS, SITES } from "./shelf.ts";
 import { GEAR, STOCK, VESSELS } from "./van.ts";

@@ -47,8 +47,8 @@ async function keepOrSay(item: PendingChange): Promise<void> {
 const firstUnstored = () => selectHeld(session().store.getState()).find(({ state }) => state === "unstored");
 
 /**
- * Saves what lives in this page alone, one after the other in the order it was done: into the database should it take
- * things again, else straight to the server. What can't be kept while this goes on is taken in turn.
+ * Retries changes held only in memory, in order: into IndexedDB, else straight to the server. Changes that can't be stored
+ * while this runs are taken in turn.
  */
 async function retryUnstored(): Promise<void> {
   if (rescuing) return;

@@ -105,7 +105,7 @@ function rebased({ sending: _, ...row }: JobRow, stored: StoredJob): JobRow {
   });
 }
 
-/** The next save to send: the one unanswered, or what was edited since, held fast from here on. */
+/** The save in flight, or the current edit frozen under a new idempotency key. */
 export function beginSave(row: JobRow, saveId: SaveId): JobRow {
   if (row.sending || !row.edit) return row;
   return settled({
@@ -125,7 +125,7 @@ export function acknowledgeSave(row: JobRow, saveId: SaveId, version: number): J
   return settled(more ? { ...next, edit: { plan: edit.plan, base: stored } } : next);
 }
 
-/** Somebody else had saved: nothing of ours was written, and it joins with what they wrote. */
+/** Revision conflict: the local edit is rebased onto the remote plan. */
 export function rebaseAfterConflict(row: JobRow, saveId: SaveId, theirs: StoredJob | null): JobRow {
   if (row.sending?.saveId !== saveId) return row;
   const { sending: _, ...rest } = row;

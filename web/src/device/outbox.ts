@@ -7,7 +7,7 @@ import { type LaneResult, sendJob, sendPhotos, sendRecords } from "./sender.ts";
 
 /** A pause after the last change before it is sent, ms: kept here already, and taps in a row become one save. */
 const SOON = 200;
-/** Pauses between tries grow from the first to the last, ms, and are never quite the same: many devices, one server. */
+/** Exponential backoff with jitter: first and longest delay, ms. */
 const BACKOFF_MS = [1000, 60_000] as const;
 
 /** Without locks (a page not served over https or loopback) two tabs may both send: harmless, only twice the work. */

@@ -9,7 +9,7 @@ import { entryItem, isSendable, isUnknown, type OutboxItem, photoItem, recordIte
 /** How a lane went: what stopped it, or ok; idle where there was nothing to send and so nothing was learnt. */
 export type LaneResult = ConnectionState | "idle";
 
-/** Failed for a reason of its own this often, a parcel is set aside while the rest goes on. */
+/** Attempts before an item becomes a dead letter and the queue goes on. */
 export const MAX_ATTEMPTS = 3;
 
 /** What a reply means for everything: undefined where it only concerns the request itself. */

@@ -1,9 +1,9 @@
 import { describe, expect, test } from "@jest/globals";
+import { freeWaterAt } from "@scutch/core/drying";
 import type { BatchFault } from "@scutch/core/mix";
 import { limitsIn } from "./readers.ts";
 import { startOf, TIMES } from "./time.ts";
 import { asRatio, formatAmount, labelSpelling, UNITS_OF } from "./units.ts";
-import { freeWaterAt } from "./wetness.ts";
 import { batchFault, contractFault, typedFault } from "./words.ts";
 
 const { about, aboutParts, between } = TIMES["24"];

@@ -1,7 +1,7 @@
-import { type CrewSettings, type Job, type LogEntry, type Shelf, toJobInput } from "@scutch/contract";
+import type { CrewSettings, Job, LogEntry, Shelf } from "@scutch/contract";
 import { type DryingResult, simulateDrying } from "@scutch/core/drying";
 import { workStartTime } from "@scutch/core/log";
-import { type JobInput, planWork, type WorkPlan } from "@scutch/core/plan";
+import { type JobInput, planWork, toJobInput, type WorkPlan } from "@scutch/core/plan";
 import { startOf } from "../format/time.ts";
 import type { cachedScheduler } from "./scheduleCache.ts";
 

@@ -1,4 +1,5 @@
 import { type Job, MAX_FORMER, type Room, type RoomId } from "@scutch/contract";
+import { omitAbsent } from "@scutch/core";
 import { type Floor, outlineOf, type Point, placeRooms, rotateOutline } from "@scutch/core/floor";
 
 /** A room's outline on its own plan, turned as it is drawn. Parts that don't fit are left out: the contract refuses them. */
@@ -22,23 +23,6 @@ export function floorOf({ rooms, doors = [] }: Pick<Job, "rooms" | "doors">): Fl
   );
 }
 
-const said = <T extends object>(fields: T) =>
-  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as {
-    [K in keyof T]?: NonNullable<T[K]>;
-  };
-
-/** Corners of the smallest upright box round some points. */
-export function boxOf(points: readonly Point[]) {
-  const left = Math.min(...points.map(({ x }) => x));
-  const top = Math.min(...points.map(({ y }) => y));
-  return {
-    left,
-    top,
-    width: Math.max(...points.map(({ x }) => x)) - left,
-    height: Math.max(...points.map(({ y }) => y)) - top,
-  };
-}
-
 /**
  * A job without a room, and without what hangs on it. What the log speaks of, or a carpet with a name, is remembered: its
  * dye test goes on counting where that carpet lies.
@@ -49,7 +33,7 @@ export function withoutRoom(job: Job, id: RoomId, logged = false): Job {
   const { name, covering, fibre, carpet } = gone ?? {};
   const remembered =
     name !== undefined && (logged || carpet !== undefined)
-      ? [{ id, name, ...said({ covering, fibre, carpet }) }]
+      ? [{ id, name, ...omitAbsent({ covering, fibre, carpet }) }]
       : [];
   return {
     ...job,

@@ -1,6 +1,6 @@
-import { type CrewSettings, Job, type JobId, LogEntry, parseTolerantly, toJobInput } from "@scutch/contract";
+import { type CrewSettings, Job, type JobId, LogEntry, parseTolerantly } from "@scutch/contract";
 import { workStartTime } from "@scutch/core/log";
-import { type LearnedPace, learnPace } from "@scutch/core/plan";
+import { type LearnedPace, learnPace, toJobInput } from "@scutch/core/plan";
 import { useDeviceQuery } from "../device/deviceQuery.ts";
 import { currentPlan } from "../device/jobRow.ts";
 import { useLocalShelf } from "../device/localRecords.ts";

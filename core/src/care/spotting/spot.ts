@@ -6,3 +6,6 @@ export type SpotAge = (typeof SPOT_AGES)[number];
 
 export const ATTEMPT_RESULTS = ["gone", "better", "no-change", "worse"] as const;
 export type AttemptResult = (typeof ATTEMPT_RESULTS)[number];
+
+/** m² of a spot as wide as it is long, `across` m from side to side. */
+export const spotArea = (across: number): number => (Math.PI / 4) * across ** 2;

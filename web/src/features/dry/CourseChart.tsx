@@ -1,5 +1,6 @@
 import type { LogEntry } from "@scutch/contract";
 import { DRY_FREE_WATER, readyLevels } from "@scutch/core/drying";
+import { placedReadings } from "@scutch/core/log";
 import { curveMonotoneX, line, max, scaleLinear, scaleTime } from "d3";
 import { memo, useId } from "react";
 import { timeAt } from "../../format/time.ts";
@@ -9,7 +10,6 @@ import type { DryingForecast } from "../../planning/useDried.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { useWidth } from "../../ui/useWidth.ts";
-import { placedReadings } from "./readings.ts";
 
 interface Props {
   readonly start: number;

@@ -1,8 +1,8 @@
 import { isHardFloor } from "@scutch/core/care";
+import { wetShare } from "@scutch/core/drying";
 import { scaleTime } from "d3";
 import { memo, useId } from "react";
 import { timeAt } from "../../format/time.ts";
-import { wetShare } from "../../format/wetness.ts";
 import { COVERING_NAMES, FIBRE_NAMES } from "../../format/words.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";

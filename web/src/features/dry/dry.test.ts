@@ -1,11 +1,11 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry, Room } from "@scutch/contract";
 import { rankMoves, simulateDrying } from "@scutch/core/drying";
+import { placedReadings } from "@scutch/core/log";
 import { planWork, type WorkPlan } from "@scutch/core/plan";
 import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { AIR_MOVER, adviceFrom, movesFor } from "./advice.ts";
-import { placedReadings } from "./readings.ts";
 
 const HOUR = 3_600_000;
 const START = Date.parse("2026-03-10T09:00:00Z");

@@ -1,12 +1,11 @@
 import type { BatchChoice, Product, ProductId } from "@scutch/contract";
 import { foldFills } from "@scutch/core/log";
-import { concentratePerWater } from "@scutch/core/mix";
+import { concentratePerWater, leftOf } from "@scutch/core/mix";
 import { type BatchPlan, substitutesFor } from "@scutch/core/plan";
 import { useState } from "react";
 import { VERDICT_NAMES } from "../../format/careWords.ts";
 import { doseOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { leftOf } from "../../shared/stock/stock.ts";
 import { useStock } from "../../shared/stock/useStock.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -1,13 +1,13 @@
 import type { VesselLevel } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
 import type { JobRun, Step } from "@scutch/core/run";
+import { nextAfter, type RoomState, type RunLane, roomState, stepAt } from "@scutch/core/run";
 import { timeAt } from "../../format/time.ts";
 import { formatAmount } from "../../format/units.ts";
 import { midSentence, personName, stepName, toolName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { levelName, levelsAt } from "./RunSheet.tsx";
-import { nextAfter, type RoomState, type RunLane, roomState, stepAt } from "./runView.ts";
 
 interface Props {
   readonly run: JobRun;

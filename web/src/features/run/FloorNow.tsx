@@ -1,9 +1,10 @@
 import type { Job } from "@scutch/contract";
 import type { Point } from "@scutch/core/floor";
+import { boundingBox } from "@scutch/core/floor";
+import { type RunLane, sectionWetness } from "@scutch/core/run";
 import { memo, useId, useMemo } from "react";
 import { wetColour } from "../../format/wetness.ts";
-import { boxOf, floorOf } from "../../planning/floorPlan.ts";
-import { type RunLane, sectionWetness } from "./runView.ts";
+import { floorOf } from "../../planning/floorPlan.ts";
 
 interface Props {
   readonly job: Job;
@@ -36,7 +37,7 @@ export const FloorNow = memo(function FloorNow({ job, lanes, second }: Props) {
       </title>
       {placed.rooms.map(({ id: roomId, outline, name, passage }, i) => {
         const lane = lanes.find(({ room }) => room.id === roomId);
-        const box = boxOf(outline);
+        const box = boundingBox(outline);
         const down = box.height >= box.width;
         const flip = lane ? farEnd(placed.exits.get(roomId), box, down) : false;
         return (
@@ -103,7 +104,7 @@ export const FloorNow = memo(function FloorNow({ job, lanes, second }: Props) {
 });
 
 /** Whether a room's way out is at its beginning (top or left): its sections then run the other way. */
-function farEnd(door: Point | undefined, box: ReturnType<typeof boxOf>, down: boolean): boolean {
+function farEnd(door: Point | undefined, box: ReturnType<typeof boundingBox>, down: boolean): boolean {
   if (!door) return false;
   return down ? door.y < box.top + box.height / 2 : door.x < box.left + box.width / 2;
 }
@@ -117,7 +118,7 @@ function placeLevels(job: Job) {
   const exits = new Map<string, Point>();
   for (const level of levels) {
     const own = floor.rooms.filter((room) => room.level === level);
-    const box = boxOf(own.flatMap(({ outline }) => outline));
+    const box = boundingBox(own.flatMap(({ outline }) => outline));
     const move = ({ x, y }: Point): Point => ({ x: x - box.left + shift, y: y - box.top });
     for (const { id, outline } of own) {
       const room = job.rooms.find((each) => each.id === id);
@@ -140,6 +141,6 @@ function placeLevels(job: Job) {
   return {
     rooms,
     exits,
-    box: boxOf(rooms.length > 0 ? rooms.flatMap(({ outline }) => outline) : [{ x: 0, y: 0 }]),
+    box: boundingBox(rooms.length > 0 ? rooms.flatMap(({ outline }) => outline) : [{ x: 0, y: 0 }]),
   };
 }

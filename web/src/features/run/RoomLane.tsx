@@ -1,14 +1,14 @@
-import type { RunSection } from "@scutch/core/run";
+import type { RoomPlan } from "@scutch/core/plan";
+import type { RunLane, RunSection } from "@scutch/core/run";
 import { area, curveMonotoneX } from "d3";
 import { useId } from "react";
 import { timeAt } from "../../format/time.ts";
 import { wetColour } from "../../format/wetness.ts";
 import { useTimes } from "../../state/useTimes.ts";
-import type { RunLane } from "./runView.ts";
 import type { Axis } from "./useAxis.ts";
 
 interface Props {
-  readonly lane: RunLane;
+  readonly lane: RunLane<RoomPlan>;
   readonly start: number;
   readonly axis: Axis;
   readonly y: number;
@@ -142,7 +142,7 @@ export function RoomLane({ lane, start, axis, y, height, narrow, facts, late }: 
 
 interface StripeProps {
   readonly section: RunSection;
-  readonly lane: RunLane;
+  readonly lane: RunLane<RoomPlan>;
   readonly x: (seconds: number) => number;
   readonly y: number;
   readonly height: number;
@@ -191,7 +191,7 @@ function Limits({
   y,
   late,
 }: {
-  readonly lane: RunLane;
+  readonly lane: RunLane<RoomPlan>;
   readonly x: (seconds: number) => number;
   readonly y: number;
   readonly late: ReadonlySet<string>;

@@ -1,17 +1,17 @@
+import type { RoomPlan } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
-import type { JobRun } from "@scutch/core/run";
+import type { JobRun, RunLane } from "@scutch/core/run";
 import { timeAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import type { RunLane } from "./runView.ts";
 
 interface Props {
   readonly desk: JobDesk;
   readonly run: JobRun;
-  readonly lanes: readonly RunLane[];
+  readonly lanes: readonly RunLane<RoomPlan>[];
 }
 
 /** What can't be kept, and how much may be sprayed ahead: each with what would change it. */

@@ -1,6 +1,7 @@
 import { foldRunState, runEndedAt } from "@scutch/core/log";
 import { vesselLevels } from "@scutch/core/plan";
 import type { Step } from "@scutch/core/run";
+import { lanesOf } from "@scutch/core/run";
 import { Printer, Scale } from "lucide-react";
 import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
@@ -22,7 +23,6 @@ import { RunFault } from "./RunFault.tsx";
 import { RunPrint } from "./RunPrint.tsx";
 import { RunSheet } from "./RunSheet.tsx";
 import { describeChange, summarizeRun } from "./runChange.ts";
-import { lanesOf } from "./runView.ts";
 import { StepDialog } from "./StepDialog.tsx";
 import { StepTable } from "./StepTable.tsx";
 import type { Axis } from "./useAxis.ts";
@@ -77,7 +77,10 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
   const [chosen, setChosen] = useState<string>();
   const [looked, setLooked] = useState<number>();
   const run = work.run.outcome === "planned" ? work.run : undefined;
-  const lanes = useMemo(() => (run ? lanesOf(work, run, dried?.result) : []), [work, run, dried?.result]);
+  const lanes = useMemo(
+    () => (run ? lanesOf(work.rooms, run, dried?.result) : []),
+    [work, run, dried?.result],
+  );
   const levels = useMemo(() => vesselLevels(input, work), [input, work]);
   const pinned = useMemo(() => new Set((job.pins ?? []).map(({ id }) => id)), [job.pins]);
   const vesselName = useCallback(

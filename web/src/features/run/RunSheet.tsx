@@ -1,6 +1,7 @@
 import { isHardFloor } from "@scutch/core/care";
+import type { RoomPlan } from "@scutch/core/plan";
 import { levelAt, type VesselLevel } from "@scutch/core/plan";
-import type { JobRun, Step } from "@scutch/core/run";
+import type { JobRun, RunLane, Step } from "@scutch/core/run";
 import { ZoomIn, ZoomOut } from "lucide-react";
 import { memo, type ReactNode, useMemo, useRef } from "react";
 import { timeAt } from "../../format/time.ts";
@@ -11,13 +12,12 @@ import { useUnits } from "../../state/useUnits.ts";
 import { useWidth } from "../../ui/useWidth.ts";
 import { heightOfPeople, PeopleRows } from "./PeopleRows.tsx";
 import { RoomLane } from "./RoomLane.tsx";
-import type { RunLane } from "./runView.ts";
 import { type Axis, useAxis } from "./useAxis.ts";
 import { heightOfVessel, VesselRow } from "./VesselRow.tsx";
 
 interface Props {
   readonly run: JobRun;
-  readonly lanes: readonly RunLane[];
+  readonly lanes: readonly RunLane<RoomPlan>[];
   readonly levels: readonly VesselLevel[];
   readonly start: number;
   readonly people: number;

@@ -1,11 +1,11 @@
 import { describe, expect, test } from "@jest/globals";
-import { Job, toJobInput } from "@scutch/contract";
+import { Job } from "@scutch/contract";
 import { anyJob } from "@scutch/contract/testing";
 import { simulateDrying } from "@scutch/core/drying";
-import { levelAt, planWork, vesselLevels, type WorkPlan } from "@scutch/core/plan";
+import { levelAt, planWork, toJobInput, vesselLevels, type WorkPlan } from "@scutch/core/plan";
+import { lanesOf, nextAfter, roomState, sectionState, sectionWetness, stepAt } from "@scutch/core/run";
 import fc from "fast-check";
 import { describeChange, summarizeRun } from "./runChange.ts";
-import { lanesOf, nextAfter, roomState, sectionState, sectionWetness, stepAt } from "./runView.ts";
 
 const L = 1e-3;
 const vessel = {
@@ -68,7 +68,7 @@ const planned = (plan: Job) => {
     input,
     work,
     run: work.run,
-    lanes: lanesOf(work, work.run, simulateDrying(work.building, { keepCourse: true })),
+    lanes: lanesOf(work.rooms, work.run, simulateDrying(work.building, { keepCourse: true })),
   };
 };
 
@@ -170,7 +170,7 @@ describe("the run as it is shown", () => {
         const anyWork = planWork(anyInput);
         if (anyWork.run.outcome !== "planned") return;
         const drawn = lanesOf(
-          anyWork,
+          anyWork.rooms,
           anyWork.run,
           anyWork.rooms.length > 0 ? simulateDrying(anyWork.building, { keepCourse: true }) : undefined,
         );

@@ -1,5 +1,6 @@
 import type { Product } from "@scutch/contract";
 import { protectionFor } from "@scutch/core/care";
+import { leftOf } from "@scutch/core/mix";
 import { formatDuration } from "@scutch/core/quantity";
 import { Download, Plus, Upload } from "lucide-react";
 import { useId, useState } from "react";
@@ -9,7 +10,6 @@ import { doseOf, labelSpelling } from "../../format/units.ts";
 import { PRODUCT_KIND_NAMES } from "../../format/words.ts";
 import { ProductDialog } from "../../shared/products/ProductDialog.tsx";
 import { WithShelf } from "../../shared/products/WithShelf.tsx";
-import { leftOf } from "../../shared/stock/stock.ts";
 import { useStock } from "../../shared/stock/useStock.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -1,9 +1,10 @@
 import type { RoomId } from "@scutch/contract";
 import type { Floor, PlacedDoor, Point } from "@scutch/core/floor";
+import { boundingBox } from "@scutch/core/floor";
 import { useId } from "react";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { boxOf, outlineAsDrawn } from "../../planning/floorPlan.ts";
+import { outlineAsDrawn } from "../../planning/floorPlan.ts";
 import { useUnits } from "../../state/useUnits.ts";
 
 interface Props {
@@ -25,7 +26,7 @@ export function FloorView({ desk: { job, work }, floor, level, selected, onSelec
   const title = useId();
   const rooms = floor.rooms.filter((room) => room.level === level);
   if (rooms.length === 0) return null;
-  const { left, top, width, height } = boxOf(rooms.flatMap(({ outline }) => outline));
+  const { left, top, width, height } = boundingBox(rooms.flatMap(({ outline }) => outline));
   const view = [left - MARGIN, top - MARGIN, width + 2 * MARGIN, height + 2 * MARGIN];
   // Letters are drawn in metres: a share of the plan, so that they are the same size on every screen.
   const letter = Math.max(0.28, Math.min(0.62, Math.max(view[2] as number, (view[3] as number) * 1.6) / 24));
@@ -41,7 +42,7 @@ export function FloorView({ desk: { job, work }, floor, level, selected, onSelec
         if (!room || !known) return null;
         const number = order.indexOf(room.id) + 1;
         const chosen = selected === room.id;
-        const box = boxOf(placed.outline);
+        const box = boundingBox(placed.outline);
         const fill = chosen ? "var(--wash)" : room.passage ? "transparent" : "var(--paper)";
         const roomy = box.width > letter * 5 && box.height > letter * 2.2;
         return (
@@ -101,7 +102,7 @@ export function FloorView({ desk: { job, work }, floor, level, selected, onSelec
         const room = job.rooms.find(({ id }) => id === spot.roomId);
         const placed = rooms.find(({ id }) => id === spot.roomId);
         if (!room || !placed) return null;
-        const own = boxOf(outlineAsDrawn(room));
+        const own = boundingBox(outlineAsDrawn(room));
         const at = {
           x: placed.at.x + own.left + spot.x * own.width,
           y: placed.at.y + own.top + spot.y * own.height,
@@ -178,7 +179,7 @@ function Treads({
   readonly steps: number;
   readonly turned?: boolean | undefined;
 }) {
-  const { left, top, width, height } = boxOf(outline);
+  const { left, top, width, height } = boundingBox(outline);
   const lines = Array.from({ length: steps - 1 }, (_, i) => (i + 1) / steps);
   return (
     <path

@@ -1,12 +1,12 @@
 import type { Job } from "@scutch/contract";
 import type { Floor } from "@scutch/core/floor";
+import { shortestPush } from "@scutch/core/floor";
 import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { inWalkOutOrder } from "./addRoom.ts";
-import { shortestPush } from "./pushApart.ts";
 
 /** What is wrong with the plan of the floor or the order on it, and the way out of it. Nothing where all is well. */
 export function PlanAdvice({ desk, floor }: { readonly desk: JobDesk; readonly floor: Floor }) {

@@ -1,12 +1,12 @@
 /** Where a new room lies and what is asked about it: levels, doors like a model's, sizes that stand out, rooms over each other. */
 import { describe, expect, test } from "@jest/globals";
 import { type Door, Job, type Room } from "@scutch/contract";
+import { boundingBox, shortestPush } from "@scutch/core/floor";
 import fc from "fast-check";
-import { boxOf, floorOf } from "../../planning/floorPlan.ts";
+import { floorOf } from "../../planning/floorPlan.ts";
 import { copyOf } from "../../planning/jobCopy.ts";
 import { doorLike, hasStairs, hubOf, withNewRoom } from "./addRoom.ts";
 import { sizeRatio } from "./oddSize.ts";
-import { shortestPush } from "./pushApart.ts";
 
 const id = (kind: number, n: number) => `01930000-0000-7000-8${kind}00-${n.toString().padStart(12, "0")}`;
 const room = (n: number, name: string, more: Partial<Room> = {}): Room => ({
@@ -96,7 +96,7 @@ test("the push offered puts a room beside the one it lay over, and no shorter on
       ];
       const floor = floorOf({ rooms, doors: [{ id: id(8, 1), from: id(5, 2), to: id(5, 1) } as Door] });
       const push = shortestPush(floor, id(5, 1), id(5, 2));
-      const [a, b] = floor.rooms.map(({ outline }) => boxOf(outline));
+      const [a, b] = floor.rooms.map(({ outline }) => boundingBox(outline));
       if (!push || !a || !b) throw new Error("both rooms are drawn");
       const apart = (by: { x: number; y: number }) =>
         b.left + by.x >= a.left + a.width ||

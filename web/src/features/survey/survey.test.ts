@@ -1,12 +1,12 @@
 import { describe, expect, test } from "@jest/globals";
 import { type Door, Job, type Room } from "@scutch/contract";
 import { ORIGINS } from "@scutch/core/care";
-import { carpetArea } from "@scutch/core/floor";
+import { boundingBox, carpetArea } from "@scutch/core/floor";
 import { planWork } from "@scutch/core/plan";
 import { countReader, doseField, rateReader, volumeReader } from "../../format/readers.ts";
 import { UNITS_OF } from "../../format/units.ts";
 import { contractFault, ORIGIN_SHORT } from "../../format/words.ts";
-import { boxOf, floorOf, outlineAsDrawn, withoutRoom } from "../../planning/floorPlan.ts";
+import { floorOf, outlineAsDrawn, withoutRoom } from "../../planning/floorPlan.ts";
 import { hubOf, inWalkOutOrder, withNewRoom } from "./addRoom.ts";
 import { levelName } from "./levels.ts";
 import { freeName, TEMPLATES } from "./templates.ts";
@@ -91,7 +91,7 @@ describe("adding rooms", () => {
 describe("the floor as drawn", () => {
   test("a quarter turn swaps the sides, a part stands out of its wall, stairs are as wide as their flight", () => {
     const sides = (each: Room) => {
-      const { width, height } = boxOf(outlineAsDrawn(each));
+      const { width, height } = boundingBox(outlineAsDrawn(each));
       return [width, height].map((value) => Math.round(value * 1000) / 1000);
     };
     expect(sides(HALL)).toEqual([4, 3]);

@@ -1,4 +1,5 @@
-import { freeWaterAt, wetColour, wetShare } from "../../format/wetness.ts";
+import { freeWaterAt, wetShare } from "@scutch/core/drying";
+import { wetColour } from "../../format/wetness.ts";
 import type { Planned } from "../../planning/computePlan.ts";
 
 /** A job's rooms side by side, wide as their floors, shaded by how wet they are now. Rooms still to do are outlined. */

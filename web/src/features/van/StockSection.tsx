@@ -7,6 +7,7 @@ import {
   type Stock,
   StockLot,
 } from "@scutch/contract";
+import { lotsLeft } from "@scutch/core/mix";
 import { Plus } from "lucide-react";
 import { useMemo, useState } from "react";
 import { saveRecord } from "../../device/changes.ts";
@@ -14,7 +15,6 @@ import { newId } from "../../device/newId.ts";
 import { numberReader, packField } from "../../format/readers.ts";
 import { dayAfter, startOf, today } from "../../format/time.ts";
 import { doseOf } from "../../format/units.ts";
-import { lotsLeft } from "../../shared/stock/stock.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";

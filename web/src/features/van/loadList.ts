@@ -1,12 +1,13 @@
-import { type Gear, type Job, type Product, type Shelf, toJobInput } from "@scutch/contract";
+import type { Gear, Job, Product, Shelf } from "@scutch/contract";
 import { protectionOf } from "@scutch/core/care";
 import { METHOD_FIGURES } from "@scutch/core/clean";
-import { planWork, type WorkPlan } from "@scutch/core/plan";
+import { boundingBox } from "@scutch/core/floor";
+import { planWork, toJobInput, type WorkPlan } from "@scutch/core/plan";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { doseOf, formatAmount, type UnitFormatter } from "../../format/units.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { boxOf, floorOf } from "../../planning/floorPlan.ts";
+import { floorOf } from "../../planning/floorPlan.ts";
 import { scheduleQuickly } from "../../planning/scheduleCache.ts";
 import { guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
 import { needsOfJob } from "./needs.ts";
@@ -30,7 +31,7 @@ export function hoseReach(job: Job): number | undefined {
   const exit = doors.find((door) => door.exit);
   if (!exit || rooms.length === 0) return undefined;
   const far = rooms.map(({ outline, level }) => {
-    const { left, top, width, height } = boxOf(outline);
+    const { left, top, width, height } = boundingBox(outline);
     const dx = Math.max(Math.abs(left - exit.at.x), Math.abs(left + width - exit.at.x));
     const dy = Math.max(Math.abs(top - exit.at.y), Math.abs(top + height - exit.at.y));
     // A flight up or down is about four metres along the stairs.

@@ -1,7 +1,7 @@
-import { type Job, type ProductId, type Shelf, type Stock, toJobInput } from "@scutch/contract";
-import { planWork } from "@scutch/core/plan";
+import type { Job, ProductId, Shelf, Stock } from "@scutch/contract";
+import { leftOf } from "@scutch/core/mix";
+import { planWork, toJobInput } from "@scutch/core/plan";
 import { scheduleQuickly } from "../../planning/scheduleCache.ts";
-import { leftOf } from "../../shared/stock/stock.ts";
 
 /** What a product is wanted for and whether there is enough; m³ or kg. */
 export interface Need {

@@ -1,5 +1,5 @@
 import type { BatchChoice, Product } from "@scutch/contract";
-import { compareToLabel, type Fill } from "@scutch/core/mix";
+import { compareToLabel, type Fill, lotsLeft } from "@scutch/core/mix";
 import { useState } from "react";
 import { doseField, volumeReader } from "../../format/readers.ts";
 import { doseOf, formatAmount } from "../../format/units.ts";
@@ -12,7 +12,6 @@ import { QuantityField } from "../../ui/QuantityField.tsx";
 import { type Answer, AnswerDialog } from "../care/AnswerDialog.tsx";
 import { type EntryBody, useLogging } from "../logging/useLogging.ts";
 import { WhenField } from "../logging/WhenField.tsx";
-import { lotsLeft } from "../stock/stock.ts";
 import { useStock } from "../stock/useStock.ts";
 
 interface Props {

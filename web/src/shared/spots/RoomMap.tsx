@@ -1,6 +1,7 @@
 import type { Room, Spot } from "@scutch/contract";
+import { boundingBox } from "@scutch/core/floor";
 import { ORIGIN_SHORT } from "../../format/words.ts";
-import { boxOf, outlineAsDrawn } from "../../planning/floorPlan.ts";
+import { outlineAsDrawn } from "../../planning/floorPlan.ts";
 import { Button } from "../../ui/Button.tsx";
 
 interface Props {
@@ -16,7 +17,7 @@ const share = (value: number, start: number, size: number) =>
 /** One room to scale with its spots, to be tapped. */
 export function RoomMap({ room, spots, onPut, onOpen }: Props) {
   const outline = outlineAsDrawn(room);
-  const { left, top, width, height } = boxOf(outline);
+  const { left, top, width, height } = boundingBox(outline);
   const margin = Math.max(width, height) * 0.04;
   const letter = Math.max(width, height) * 0.055;
   const tapped = (event: React.MouseEvent<SVGSVGElement>) => {

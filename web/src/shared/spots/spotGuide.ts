@@ -1,5 +1,13 @@
-import { type Product, type Spot, spotArea } from "@scutch/contract";
-import { type Agent, fitsAgent, type Guide, guideFor, judgeProduct, needsProduct } from "@scutch/core/care";
+import type { Product, Spot } from "@scutch/contract";
+import {
+  type Agent,
+  fitsAgent,
+  type Guide,
+  guideFor,
+  judgeProduct,
+  needsProduct,
+  spotArea,
+} from "@scutch/core/care";
 import { attemptsOn, skippedOn } from "@scutch/core/log";
 import { type Bottle, bottleFor, concentratePerWater, MIN_BOTTLE } from "@scutch/core/mix";
 import { careFloor } from "@scutch/core/plan";
@@ -11,7 +19,7 @@ import { formInHand } from "../products/measures.ts";
 export function guideOf({ job, log }: JobDesk, spot: Spot): Guide {
   const room = job.rooms.find(({ id }) => id === spot.roomId);
   return guideFor(
-    { ...spot, area: spotArea(spot) },
+    { ...spot, area: spotArea(spot.across) },
     careFloor(room ?? {}),
     attemptsOn(log, spot.id),
     skippedOn(log, spot.id).map(({ agent }) => agent),

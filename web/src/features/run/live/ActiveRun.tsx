@@ -1,6 +1,14 @@
 import { foldRunState } from "@scutch/core/log";
 import { careOf } from "@scutch/core/plan";
 import type { Step } from "@scutch/core/run";
+import {
+  dwellingSections,
+  earliestStart,
+  effectiveProgress,
+  isStepActive,
+  isStepClosed,
+  openStepsOf,
+} from "@scutch/core/run";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { timeAt } from "../../../format/time.ts";
@@ -17,14 +25,6 @@ import { useShortcut } from "../../../ui/useShortcut.ts";
 import { Dwelling } from "./Dwelling.tsx";
 import { LogAnomalies } from "./LogAnomalies.tsx";
 import type { LiveProps } from "./liveProps.ts";
-import {
-  dwellingSections,
-  earliestStart,
-  effectiveProgress,
-  isStepActive,
-  isStepClosed,
-  openStepsOf,
-} from "./liveView.ts";
 import { MachineList } from "./MachineList.tsx";
 import { OwnStepCard, ownInHand } from "./OwnStep.tsx";
 import { QuickLog } from "./QuickLog.tsx";

@@ -1,7 +1,6 @@
-import type { JobRun } from "@scutch/core/run";
+import type { DwellingSection, JobRun } from "@scutch/core/run";
 import { timeAt } from "../../../format/time.ts";
 import { useTimes } from "../../../state/useTimes.ts";
-import type { DwellingSection } from "./liveView.ts";
 import { clockOf, TickingClock } from "./Ticking.tsx";
 
 interface Props {

@@ -1,5 +1,5 @@
-import { runProgress } from "@scutch/contract";
 import { foldRunState, isRunActive, runEndedAt } from "@scutch/core/log";
+import { runProgress } from "@scutch/core/plan";
 import { useContext, useMemo } from "react";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { LogNowContext } from "../../../planning/logNow.ts";

@@ -1,6 +1,7 @@
 import { foldRunState, roomFinishTimes } from "@scutch/core/log";
 import { planWork } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
+import { timingDeviations } from "@scutch/core/run";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { timeAt } from "../../../format/time.ts";
@@ -8,7 +9,6 @@ import type { JobDesk } from "../../../planning/desk.ts";
 import { scheduleQuickly } from "../../../planning/scheduleCache.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import type { LiveProps } from "./liveProps.ts";
-import { timingDeviations } from "./liveView.ts";
 
 /** s the run took from its first tap, and s it was planned to take; undefined where rooms were done before it began. */
 function tookOf({ log, input, startMs }: JobDesk, finish: number) {

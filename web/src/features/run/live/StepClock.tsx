@@ -1,15 +1,17 @@
 import { formatDuration } from "@scutch/core/quantity";
-import { type JobRun, START, type Step } from "@scutch/core/run";
-import { timeAt } from "../../../format/time.ts";
-import { midSentence } from "../../../shared/run/stepWords.ts";
-import { useTimes } from "../../../state/useTimes.ts";
 import {
   type DwellingSection,
   isStepActive,
   isStepClosed,
+  type JobRun,
   type ProgressById,
   recommendedStart,
-} from "./liveView.ts";
+  START,
+  type Step,
+} from "@scutch/core/run";
+import { timeAt } from "../../../format/time.ts";
+import { midSentence } from "../../../shared/run/stepWords.ts";
+import { useTimes } from "../../../state/useTimes.ts";
 import { clockOf, TickingClock } from "./Ticking.tsx";
 
 interface Props {

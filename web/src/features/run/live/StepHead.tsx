@@ -1,12 +1,11 @@
 import { protectionOf } from "@scutch/core/care";
-import { type JobRun, type Step, stepCaution } from "@scutch/core/run";
+import type { DwellingSection, ProgressById } from "@scutch/core/run";
+import { isStepActive, type JobRun, type Step, stepCaution } from "@scutch/core/run";
 import { protectionText } from "../../../format/careWords.ts";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import { useUnits } from "../../../state/useUnits.ts";
-import type { DwellingSection, ProgressById } from "./liveView.ts";
-import { isStepActive } from "./liveView.ts";
 import { StepClock } from "./StepClock.tsx";
 import { TickingClock } from "./Ticking.tsx";
 

@@ -1,7 +1,7 @@
 import type { JobRun, Step } from "@scutch/core/run";
+import { isStepActive, openStepsOf, type ProgressById } from "@scutch/core/run";
 import { midSentence, personName } from "../../../shared/run/stepWords.ts";
 import { Button } from "../../../ui/Button.tsx";
-import { isStepActive, openStepsOf, type ProgressById } from "./liveView.ts";
 
 interface Props {
   readonly run: JobRun;

@@ -1,9 +1,9 @@
 import type { JobRun, Step } from "@scutch/core/run";
+import { openStepsOf, type ProgressById } from "@scutch/core/run";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { midSentence, personName } from "../../../shared/run/stepWords.ts";
 import { useTimes } from "../../../state/useTimes.ts";
-import { openStepsOf, type ProgressById } from "./liveView.ts";
 import { ownInHand } from "./OwnStep.tsx";
 
 interface Props {

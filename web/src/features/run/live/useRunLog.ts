@@ -1,11 +1,19 @@
 import { EntryId, type RoomId } from "@scutch/contract";
 import { roomFinishTimes } from "@scutch/core/log";
-import { type JobRun, OWN_STEP_PREFIX, type Step } from "@scutch/core/run";
+import {
+  completesRoom,
+  isStepActive,
+  type JobRun,
+  OWN_STEP_PREFIX,
+  openStepsOf,
+  type ProgressById,
+  recommendedStart,
+  type Step,
+} from "@scutch/core/run";
 import { newId } from "../../../device/newId.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { type EntryBody, useLogging } from "../../../shared/logging/useLogging.ts";
 import { useClock } from "../../../ui/useClock.ts";
-import { completesRoom, isStepActive, openStepsOf, type ProgressById, recommendedStart } from "./liveView.ts";
 import type { OwnStep } from "./OwnStep.tsx";
 
 /** A step may begin this much before what it waits for allows it: nobody waits for seconds. */

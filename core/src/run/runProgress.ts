@@ -1,5 +1,6 @@
-import type { JobRun, RunSection, Step, StepProgress } from "@scutch/core/run";
-import { START } from "@scutch/core/run";
+import { START } from "../scheduling/index.ts";
+import type { StepProgress } from "./input.ts";
+import type { JobRun, RunSection, Step } from "./jobRun.ts";
 
 /** What is known of each step, by id; s after the start. */
 export type ProgressById = Readonly<Record<string, StepProgress>>;

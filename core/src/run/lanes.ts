@@ -1,11 +1,21 @@
-import type { DryingResult } from "@scutch/core/drying";
-import type { RoomPlan, WorkPlan } from "@scutch/core/plan";
-import type { JobRun, RunSection, Step } from "@scutch/core/run";
-import { freeWaterAt, wetShare } from "../../format/wetness.ts";
+import { type DryingResult, freeWaterAt, wetShare } from "../drying/index.ts";
+import type { JobRun, RunSection, Step } from "./jobRun.ts";
+
+/** What a lane shows of a planned room. Hours after the job's start, residual kg/m². */
+export interface LaneRoom {
+  readonly id: string;
+  readonly name: string;
+  readonly area: number;
+  readonly passage: boolean;
+  readonly finishedAtHours: number;
+  readonly finishLogged: boolean;
+  readonly residual: number;
+  readonly steps: readonly Step[];
+}
 
 /** A planned room with what is drawn and told of it. Times s after the job's start. */
-export interface RunLane {
-  readonly room: RoomPlan;
+export interface RunLane<Room extends LaneRoom = LaneRoom> {
+  readonly room: Room;
   readonly sections: readonly RunSection[];
   /** Steps before anything is wet, and after it is clean. */
   readonly dry: readonly Step[];
@@ -21,8 +31,12 @@ const DRY_WORK = new Set(["furniture", "vacuum", "edges", "bag", "pre-spot"]);
 const POINTS = 14;
 
 /** The rooms of a run in the order worked, each with how it dries from the moment a part of it is clean. */
-export function lanesOf(work: WorkPlan, run: JobRun, result: DryingResult | undefined): RunLane[] {
-  return work.rooms.flatMap((room, i): RunLane[] => {
+export function lanesOf<Room extends LaneRoom>(
+  planned: readonly Room[],
+  run: JobRun,
+  result: DryingResult | undefined,
+): RunLane<Room>[] {
+  return planned.flatMap((room, i): RunLane<Room>[] => {
     if (room.passage) return [];
     const sections = run.sections.filter(({ roomId }) => roomId === room.id);
     const drying = result?.rooms[i];

@@ -1,7 +1,6 @@
-import type { LogEntry } from "@scutch/contract";
-import type { CourseSample } from "@scutch/core/drying";
-import { meterReadings } from "@scutch/core/log";
-import { freeWaterAt } from "../../format/wetness.ts";
+import { type CourseSample, freeWaterAt } from "../drying/index.ts";
+import type { Entry } from "./entries.ts";
+import { meterReadings } from "./measured.ts";
 
 /** A meter reading placed on the drying curve: ms since 1970, kg/m², and what the meter showed. */
 export interface PlacedReading {
@@ -16,7 +15,7 @@ export interface PlacedReading {
  * Empty without a dry standard, since then nobody knows what the meter's dry is.
  */
 export function placedReadings(
-  log: readonly LogEntry[],
+  log: readonly Entry[],
   roomId: string,
   course: readonly CourseSample[],
   start: number,

@@ -10,7 +10,7 @@ import {
   openStepsOf,
   recommendedStart,
   timingDeviations,
-} from "./liveView.ts";
+} from "@scutch/core/run";
 
 const L = 1e-3;
 const job = (people: number): JobInput => ({

@@ -1,15 +1,30 @@
-import type { ProductId, Stock, StockLot } from "@scutch/contract";
-
-export interface LotLeft extends StockLot {
-  /** m³ of liquid or kg of powder. */
-  readonly left: number;
+/** A delivery of a product: packs of one size, m³ of liquid or kg of powder each. */
+export interface DeliveredLot {
+  readonly productId: string;
+  readonly lot: string;
+  /** YYYY-MM-DD. */
+  readonly receivedOn: string;
+  readonly packs: number;
+  readonly packSize: number;
 }
+
+/** What came in, and what was used, m³ or kg, of which lot where that was noted. */
+export interface CountedStock<Lot extends DeliveredLot> {
+  readonly lots: readonly Lot[];
+  readonly used: readonly { readonly productId: string; readonly lot?: string; readonly amount: number }[];
+}
+
+/** A lot with what is left of it, m³ or kg. */
+export type LotLeft<Lot extends DeliveredLot = DeliveredLot> = Lot & { readonly left: number };
 
 /**
  * What is left of each lot of a product, the oldest first: what came in less what was used of it; use that named no lot
  * is taken off the oldest that has some.
  */
-export function lotsLeft({ lots, used }: Stock, productId: ProductId): LotLeft[] {
+export function lotsLeft<Lot extends DeliveredLot>(
+  { lots, used }: CountedStock<Lot>,
+  productId: string,
+): LotLeft<Lot>[] {
   const own = lots
     .filter((lot) => lot.productId === productId)
     .toSorted((a, b) => a.receivedOn.localeCompare(b.receivedOn));
@@ -35,7 +50,7 @@ export function lotsLeft({ lots, used }: Stock, productId: ProductId): LotLeft[]
 }
 
 /** What there is of a product, m³ or kg; undefined where nobody keeps count of it. */
-export function leftOf(stock: Stock, productId: ProductId): number | undefined {
+export function leftOf(stock: CountedStock<DeliveredLot>, productId: string): number | undefined {
   const lots = lotsLeft(stock, productId);
   return lots.length === 0 ? undefined : lots.reduce((sum, { left }) => sum + left, 0);
 }

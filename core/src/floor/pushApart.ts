@@ -1,5 +1,5 @@
-import type { Floor, Point } from "@scutch/core/floor";
-import { boxOf } from "../../planning/floorPlan.ts";
+import { boundingBox, type Point } from "./boxes.ts";
+import type { Floor } from "./place.ts";
 
 export interface Push {
   readonly towards: "left" | "right" | "up" | "down";
@@ -14,7 +14,7 @@ const GAP = 0.05;
 export function shortestPush({ rooms }: Floor, stays: string, goes: string): Push | undefined {
   const [fixed, moved] = [stays, goes].map((id) => rooms.find((room) => room.id === id));
   if (!fixed || !moved) return undefined;
-  const [a, b] = [boxOf(fixed.outline), boxOf(moved.outline)];
+  const [a, b] = [boundingBox(fixed.outline), boundingBox(moved.outline)];
   const pushes: readonly Push[] = [
     { towards: "left", by: { x: a.left - (b.left + b.width) - GAP, y: 0 } },
     { towards: "right", by: { x: a.left + a.width - b.left + GAP, y: 0 } },

@@ -1,37 +1,92 @@
-import type { Rig } from "@scutch/core/clean";
+import { type AttemptResult, spotArea } from "../care/index.ts";
+import type { Blower, Rig } from "../clean/index.ts";
 import {
   attemptsOn,
   dyeTests,
+  type Entry,
   foldFills,
   foldRunState,
   isRunActive,
   roomFinishTimes,
+  type SpotAttempted,
   tankReadings,
-} from "@scutch/core/log";
-import { usableVolume } from "@scutch/core/mix";
-import type { JobInput } from "@scutch/core/plan";
-import type { StepProgress } from "@scutch/core/run";
-import type { CrewSettings } from "./crew.ts";
-import type { Gear, GearKind, GearOf } from "./gear.ts";
-import type { BatchChoice, Job, RigChoice } from "./job.ts";
-import type { LogEntry } from "./logEntry.ts";
-import type { Product } from "./product.ts";
-import type { Site } from "./site.ts";
-import { spotArea } from "./spot.ts";
-import type { Vessel } from "./vessel.ts";
+} from "../log/index.ts";
+import { type Strength, usableVolume, type Vessel } from "../mix/index.ts";
+import { omitAbsent } from "../omitAbsent.ts";
+import type { CrewPace, StepProgress } from "../run/index.ts";
+import type { JobInput, PlannedSpot, ProductLabel, SurveyedRoom } from "./input.ts";
 
-/** What stands round a job: the shelf, the van, the place and what happened so far. */
+/** One product at one strength in one sprayer, by ids. Volumes m³. */
+interface BatchChoice {
+  readonly id: string;
+  readonly productId: string;
+  readonly vesselId: string;
+  readonly measure: number;
+  readonly strength?: Strength;
+  readonly tipId?: string;
+  readonly boosters?: readonly { readonly productId: string; readonly strength?: Strength }[];
+  readonly carried?: number;
+}
+
+/** The machine a job is extracted with, by ids of gear and tanks. Speed m/s, temperature °C. */
+interface RigChoice {
+  readonly wandId?: string;
+  readonly blowerId?: string;
+  readonly hoseId?: string;
+  readonly bends?: number;
+  readonly wetStrokes?: number;
+  readonly dryStrokes?: number;
+  readonly strokeSpeed?: number;
+  readonly rinseTemperature?: number;
+  readonly solutionId?: string;
+  readonly recoveryId?: string;
+}
+
+/** A job's plan as it is stored, as far as it is computed on. Days YYYY-MM-DD, clocks HH:MM local time, lengths s. */
+export interface JobDocument extends Pick<JobInput, "indoor" | "outdoor" | "interview" | "doors" | "former"> {
+  readonly day: string;
+  readonly startsAt: string;
+  readonly rooms: readonly (SurveyedRoom & { readonly walkOnBy?: string })[];
+  readonly spots?: readonly (Pick<PlannedSpot, "roomId" | "origin" | "nature"> & {
+    readonly id: string;
+    /** m from side to side. */
+    readonly across: number;
+  })[];
+  readonly batches: readonly BatchChoice[];
+  readonly rig?: RigChoice;
+  readonly run?: { readonly people?: number; readonly circuits?: number; readonly fansRunning?: boolean };
+  readonly breaks?: readonly { readonly id: string; readonly at: string; readonly length: number }[];
+  readonly pins?: readonly { readonly id: string; readonly at: string }[];
+}
+
+/** Gear of the van that a job is computed with. Lengths m, flows m³/s, pressure bar at the wand and Pa at the blower. */
+type ComputedGear =
+  | { readonly kind: "tip"; readonly ratio: number }
+  | {
+      readonly kind: "wand";
+      readonly headWidth: number;
+      readonly ratedJetFlow: number;
+      readonly pressure: number;
+    }
+  | ({ readonly kind: "blower" } & Blower)
+  | { readonly kind: "hose"; readonly length: number; readonly diameter: number };
+type OtherGear = { readonly kind: "measure" | "air-mover" | "dehumidifier" | "pad" | "meter" };
+type JobGear = { readonly id: string } & (ComputedGear | OtherGear);
+
+type JobEntry = Exclude<Entry, { kind: "spot-attempt" }> | SpotAttempted<AttemptResult>;
+
+/** Shelf, van, place and log of a job. */
 export interface JobContext {
-  readonly products: readonly Product[];
-  readonly vessels: readonly Vessel[];
-  readonly gear?: readonly Gear[];
-  readonly site?: Site;
-  readonly log?: readonly LogEntry[];
-  /** How fast the crew works, where it has said so. */
-  readonly pace?: CrewSettings["pace"];
+  readonly products: readonly (ProductLabel & { readonly id: string })[];
+  readonly vessels: readonly (Vessel & { readonly id: string })[];
+  readonly gear?: readonly JobGear[];
+  readonly site?: { readonly elevation?: number };
+  readonly log?: readonly JobEntry[];
+  /** The crew's own pace; default paces where absent. */
+  readonly pace?: CrewPace;
   /** Milliseconds since 1970 at which the job starts; without it logged finishes can't be placed on its clock. */
   readonly startsAtMs?: number;
-  /** Milliseconds since 1970 it is now, for a run under way; the last thing logged where nobody says. */
+  /** Milliseconds since 1970 it is now, for an active run; the last entry's time where absent. */
   readonly now?: number;
 }
 
@@ -44,7 +99,7 @@ const minutesOf = (clock: string) => {
 const BEFORE_START = 6 * 60;
 
 /** Seconds after the job's start at which a clock shows so much; less than 0 where that is shortly before it. */
-function secondsAfter(clock: string, job: Job, startsAt: number | undefined): number {
+function secondsAfter(clock: string, job: JobDocument, startsAt: number | undefined): number {
   const planned = Date.parse(`${job.day}T${job.startsAt}`);
   // A job begun before its planned start has its clock from there.
   const early = startsAt === undefined ? 0 : Math.max(0, (planned - startsAt) / 1000);
@@ -53,11 +108,11 @@ function secondsAfter(clock: string, job: Job, startsAt: number | undefined): nu
   );
 }
 
-function runOf(job: Job, startsAt: number | undefined): JobInput["run"] {
+function runOf(job: JobDocument, startsAt: number | undefined): JobInput["run"] {
   const { run = {}, breaks = [], pins = [] } = job;
   const seconds = (clock: string) => secondsAfter(clock, job, startsAt);
   return {
-    ...withoutUndefined(run),
+    ...omitAbsent(run),
     breaks: breaks.map(({ id, at, length }) => ({ id, at: seconds(at), length })),
     pins: pins.map(({ id, at }) => ({ stepId: id, at: seconds(at) })),
     promises: job.rooms.flatMap(({ id, walkOnBy }) =>
@@ -74,8 +129,8 @@ const A_MINUTE = 60_000;
 
 /** What the log knows of the run's steps, on the job's clock; nothing where no step is logged. A fill made is its step done. */
 export function runProgress(
-  job: Job,
-  log: readonly LogEntry[],
+  job: JobDocument,
+  log: readonly JobEntry[],
   { startsAtMs, now }: Pick<JobContext, "startsAtMs" | "now">,
 ): Pick<JobInput, "logged" | "now"> {
   const run = foldRunState(log);
@@ -107,7 +162,7 @@ export function runProgress(
 }
 
 /** Joins a job with its surroundings into what core plans from. A batch whose product or vessel is missing is left out. */
-export function toJobInput(job: Job, around: JobContext): JobInput {
+export function toJobInput(job: JobDocument, around: JobContext): JobInput {
   const log = around.log ?? [];
   const { startsAtMs } = around;
   return {
@@ -120,7 +175,7 @@ export function toJobInput(job: Job, around: JobContext): JobInput {
     rooms: job.rooms,
     spots: (job.spots ?? []).map((spot) => {
       const last = attemptsOn(log, spot.id).at(-1);
-      return { ...spot, area: spotArea(spot), ...(last ? { result: last.result } : {}) };
+      return { ...spot, area: spotArea(spot.across), ...(last ? { result: last.result } : {}) };
     }),
     measuredWater: tankReadings(log),
     tests: dyeTests(log),
@@ -159,8 +214,8 @@ export function toJobInput(job: Job, around: JobContext): JobInput {
   };
 }
 
-function gearOf<K extends GearKind>({ gear = [] }: JobContext, kind: K, id: string | undefined) {
-  return gear.find((each): each is GearOf<K> => each.kind === kind && each.id === id);
+function gearOf<K extends ComputedGear["kind"]>({ gear = [] }: JobContext, kind: K, id: string | undefined) {
+  return gear.find((each): each is Extract<JobGear, { kind: K }> => each.kind === kind && each.id === id);
 }
 
 function tipOf(batch: BatchChoice, around: JobContext) {
@@ -180,7 +235,7 @@ function rigOf(choice: RigChoice, around: JobContext): Rig {
       ? { wand: { headWidth: wand.headWidth, ratedJetFlow: wand.ratedJetFlow, pressure: wand.pressure } }
       : {}),
     ...(blower ? { blower } : {}),
-    strokes: withoutUndefined({
+    strokes: omitAbsent({
       wetStrokes: choice.wetStrokes,
       dryStrokes: choice.dryStrokes,
       strokeSpeed: choice.strokeSpeed,
@@ -192,6 +247,3 @@ function rigOf(choice: RigChoice, around: JobContext): Rig {
       : {}),
   };
 }
-
-const withoutUndefined = <T extends object>(fields: T) =>
-  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;
