@@ -1,3 +1,5 @@
+import { availableParallelism } from "node:os";
+
 const swc = (tsx) => [
   "@swc/jest",
   {
@@ -15,6 +17,9 @@ const base = {
   testEnvironment: "node",
 };
 export default {
+  // Two workers on two cores: Jest itself leaves one out.
+  maxWorkers: Math.max(1, Math.min(4, availableParallelism())),
+  reporters: ["default", "<rootDir>/scripts/slowest.mjs"],
   projects: [
     {
       ...base,

@@ -16,7 +16,12 @@ export default defineConfig({
   forbidOnly: process.env.CI !== undefined,
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  reporter: "list",
+  globalTimeout: 20 * 60_000,
+  reporter: [["list"], ["./support/slowest.ts"]],
+  projects: [
+    { name: "journeys", testIgnore: "start.spec.ts" },
+    { name: "start", testMatch: "start.spec.ts" },
+  ],
   use: {
     ...devices["Desktop Chrome"],
     viewport: { width: 1280, height: 800 },

@@ -20,7 +20,7 @@ function stateOf(...places) {
   const files = places.flatMap((place) =>
     fs.statSync(inRoot(place)).isDirectory() ? filesBelow(inRoot(place)) : [inRoot(place)],
   );
-  return hashOfFiles(files.filter((file) => !file.endsWith(".test.ts")).sort());
+  return hashOfFiles(files.filter((file) => !/\.test\.tsx?$|\/testing\//.test(file)).sort());
 }
 
 async function buildServer() {

@@ -1,4 +1,5 @@
-// Format, lint, types, dependency arrows, dead code, generated documents, unit tests. Stops at the first that fails.
+// Format, lint, types, dependency arrows, dead code, generated documents, paths in docs, unit and component tests. Stops at the
+// first that fails. --without-tests leaves the tests to npm test.
 import { inRoot } from "./paths.mjs";
 import { binary } from "./run.mjs";
 import { checkNode, ensureModules } from "./setup.mjs";
@@ -45,7 +46,8 @@ const STEPS = [
 try {
   checkNode();
   await ensureModules();
-  for (const [name, step] of STEPS) {
+  const withoutTests = process.argv.includes("--without-tests");
+  for (const [name, step] of withoutTests ? STEPS.filter(([name]) => name !== "unit tests") : STEPS) {
     console.log(`— ${name}`);
     await step();
   }

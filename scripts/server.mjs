@@ -19,9 +19,29 @@ const launch = (file, settings) =>
 const endOf = (child) =>
   new Promise((resolve) => child.once("exit", (code, signal) => resolve({ code, signal })));
 
+/** ms within which the server is up and the database prepared, on the slowest machine seen and with room to spare. */
+const LIMIT = 120_000;
+
+/** What `work` gives, or an error that names what took too long; the child is killed then. */
+async function withinLimit(child, what, work) {
+  let timer;
+  const limit = new Promise((_, reject) => {
+    timer = setTimeout(() => {
+      child.kill("SIGKILL");
+      reject(new Error(`${what} took more than ${LIMIT / 1000} s and was stopped.`));
+    }, LIMIT);
+  });
+  try {
+    return await Promise.race([work, limit]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
 /** Brings the database up to date, with the demo on a first start or afresh where asked; rejects when that fails. */
 export async function prepareDatabase(settings) {
-  const { code, signal } = await endOf(launch("prepare.js", settings));
+  const child = launch("prepare.js", settings);
+  const { code, signal } = await withinLimit(child, "Preparing the database", endOf(child));
   if (code !== 0)
     throw new Error(`The database could not be brought up to date (${signal ?? `code ${code}`}).`);
 }
@@ -30,12 +50,13 @@ export async function prepareDatabase(settings) {
 export async function startServer(settings) {
   const child = launch("main.js", settings);
   const ended = endOf(child);
-  const port = await new Promise((resolve, reject) => {
-    child.once("message", ({ listening }) => resolve(listening));
+  const listening = new Promise((resolve, reject) => {
+    child.once("message", (message) => resolve(message.listening));
     void ended.then(({ code, signal }) =>
       reject(new Error(`The server ended with ${signal ?? `code ${code}`} before it was up.`)),
     );
   });
+  const port = await withinLimit(child, "Starting the server", listening);
   return {
     port,
     address: `http://127.0.0.1:${port}`,

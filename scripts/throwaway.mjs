@@ -31,7 +31,7 @@ export async function withThrowawayDatabase(work) {
     await setUpAndBuild();
     database = await startMariadb({ dir, fleeting: true });
     process.env.PHOTO_DIR = path.join(dir, "photos");
-    await work(database.url);
+    await work(database.url, dir);
   } catch (error) {
     console.error(error.message);
     code = 1;

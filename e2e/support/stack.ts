@@ -1,40 +1,31 @@
-import { randomBytes } from "node:crypto";
 import { test as base } from "@playwright/test";
-import mysql from "mysql2/promise";
-import { prepareDatabase, type RunningServer, startServer } from "../../scripts/server.mjs";
+import { type RunningServer, startServer } from "../../scripts/server.mjs";
+import { type Copy, copyOfTemplate } from "./template.ts";
 
-/** The built server on a fresh database with the demo, which a test can stop and start again on the same port. */
+/** The built server on a worker's copy of the demo, which a test can stop and start again on the same port. */
 export class Stack {
   private server: RunningServer | undefined;
   private port = 0;
 
-  private constructor(
-    private readonly databaseUrl: string,
-    private readonly drop: () => Promise<void>,
-  ) {}
+  private constructor(private readonly copy: Copy) {}
 
-  static async make(): Promise<Stack> {
-    const url = process.env.TEST_DATABASE_URL;
-    if (!url) throw new Error("TEST_DATABASE_URL is not set: run the tests with npm test");
-    const name = `scutch_e2e_${randomBytes(6).toString("hex")}`;
-    const admin = await mysql.createConnection(url);
-    await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4`);
-    const own = new URL(url);
-    own.pathname = `/${name}`;
-    return new Stack(own.href, async () => {
-      await admin.query(`DROP DATABASE ${name}`);
-      await admin.end();
-    });
+  static async make(worker: number): Promise<Stack> {
+    return new Stack(await copyOfTemplate(worker));
   }
 
   get address(): string {
     return `http://127.0.0.1:${this.port}`;
   }
 
+  /** The demo as it was first, with the server up: what every test starts from. */
+  async reset(): Promise<void> {
+    await this.copy.refill();
+    if (!this.server) await this.start();
+  }
+
   async start(): Promise<void> {
-    const settings = { databaseUrl: this.databaseUrl, port: this.port };
-    await prepareDatabase(settings);
-    this.server = await startServer(settings);
+    const { databaseUrl, photoDir } = this.copy;
+    this.server = await startServer({ databaseUrl, photoDir, port: this.port });
     this.port = this.server.port;
   }
 
@@ -45,18 +36,24 @@ export class Stack {
 
   async end(): Promise<void> {
     await this.stop();
-    await this.drop();
+    await this.copy.close();
   }
 }
 
-/** `stack`: a server of the test's own. `page` opens on it by path. */
-export const test = base.extend<{ stack: Stack }>({
-  // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the fixtures it needs from the pattern
-  stack: async ({}, use) => {
-    const stack = await Stack.make();
-    await stack.start();
-    await use(stack);
-    await stack.end();
+/** `stack`: the worker's server with the demo fresh for each test. `page` opens on it by path. */
+export const test = base.extend<{ stack: Stack }, { workerStack: Stack }>({
+  workerStack: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the fixtures it needs from the pattern
+    async ({}, use, { parallelIndex }) => {
+      const stack = await Stack.make(parallelIndex);
+      await use(stack);
+      await stack.end();
+    },
+    { scope: "worker", timeout: 180_000 },
+  ],
+  stack: async ({ workerStack }, use) => {
+    await workerStack.reset();
+    await use(workerStack);
   },
   baseURL: async ({ stack }, use) => use(stack.address),
 });

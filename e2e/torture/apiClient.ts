@@ -27,6 +27,9 @@ async function call(address: string, method: string, path: string, body?: object
   }
 }
 
+/** ms a request is sent again for once the killing is over; the server has long been up by then. */
+const PATIENCE = 90_000;
+
 /** Sends the same request until it is answered for good: by a yes, or a no that isn't a fault of the server. */
 async function insist(
   address: () => string,
@@ -35,10 +38,18 @@ async function insist(
   path: string,
   body?: object,
 ) {
+  let overSince: number | undefined;
   for (;;) {
     const answer = await call(address(), method, path, body);
     if (answer && answer.status < 500) return answer;
-    if (isOver() && !answer) await pause(300);
+    if (isOver()) {
+      overSince ??= Date.now();
+      if (Date.now() - overSince > PATIENCE)
+        throw new Error(
+          `${method} ${path}: no good answer for ${PATIENCE / 1000} s with nothing killed any more`,
+        );
+      await pause(300);
+    }
     await pause(50 + Math.random() * 150);
   }
 }

@@ -23,37 +23,69 @@ function browsersOn(profile: string): number[] {
   });
 }
 
-/** Whether the device's own database has a room or note by its name: then it is kept, whatever ends the page. */
-const isKept = (page: Page, said: string) =>
-  page.evaluate(
-    (text) =>
-      new Promise<boolean>((resolve) => {
-        void indexedDB.databases().then((all) => {
-          const name = all.find((each) => each.name?.startsWith("scutch-"))?.name;
-          if (!name) return resolve(false);
-          const opening = indexedDB.open(name);
-          opening.onerror = () => resolve(false);
-          opening.onsuccess = () => {
-            const db = opening.result;
-            const reading = db.transaction(["jobs", "entries"]);
-            const rows: unknown[] = [];
-            for (const store of ["jobs", "entries"])
-              reading.objectStore(store).getAll().onsuccess = (event) =>
-                rows.push((event.target as IDBRequest).result);
-            reading.oncomplete = () => {
-              db.close();
-              resolve(JSON.stringify(rows).includes(`"${text}"`));
-            };
-          };
-        });
+/** A killed browser may never answer: every question to it has a limit, ms. */
+const ANSWER_LIMIT = 8000;
+
+async function withinLimit<T>(work: Promise<T>, what: string, limit = ANSWER_LIMIT): Promise<T> {
+  const gone = new AbortController();
+  try {
+    return await Promise.race([
+      work,
+      pause(limit, undefined, { signal: gone.signal }).then((): never => {
+        throw new Error(`${what}: no answer within ${limit / 1000} s`);
       }),
-    said,
+    ]);
+  } finally {
+    gone.abort();
+  }
+}
+
+/** What the device's own database holds: how much waits to be sent, and all rows as text; undefined: there is none yet. */
+const onDevice = (page: Page) =>
+  withinLimit(
+    page.evaluate(
+      () =>
+        new Promise<{ waiting: number; rows: string } | undefined>((resolve, reject) => {
+          void indexedDB.databases().then((all) => {
+            const name = all.find((each) => each.name?.startsWith("scutch-"))?.name;
+            if (!name) return resolve(undefined);
+            const opening = indexedDB.open(name);
+            opening.onerror = () => reject(opening.error);
+            opening.onblocked = () => reject(new Error("blocked"));
+            opening.onsuccess = () => {
+              const db = opening.result;
+              if (!["jobs", "entries"].every((store) => db.objectStoreNames.contains(store))) {
+                db.close();
+                return resolve(undefined);
+              }
+              const reading = db.transaction(["jobs", "entries"]);
+              const rows: unknown[] = [];
+              let waiting = 0;
+              for (const store of ["jobs", "entries"]) {
+                reading.objectStore(store).getAll().onsuccess = (event) =>
+                  rows.push((event.target as IDBRequest).result);
+                reading.objectStore(store).index("waiting").count().onsuccess = (event) => {
+                  waiting += (event.target as IDBRequest<number>).result;
+                };
+              }
+              reading.onabort = () => reject(reading.error);
+              reading.oncomplete = () => {
+                db.close();
+                resolve({ waiting, rows: JSON.stringify(rows) });
+              };
+            };
+          }, reject);
+        }),
+    ),
+    "the device's database",
   );
 
 export class BrowserClient {
   private context: BrowserContext | undefined;
   private n = 0;
   private rooms = 0;
+  /** Why the last try failed: told if the browser never worked. */
+  lastTrouble: unknown;
 
   constructor(
     private readonly profile: string,
@@ -70,9 +102,10 @@ export class BrowserClient {
         ...config.use?.launchOptions,
         viewport: { width: 1280, height: 800 },
         serviceWorkers: "allow",
+        timeout: 30_000,
       });
     }
-    return this.context.pages()[0] ?? this.context.newPage();
+    return this.context.pages()[0] ?? withinLimit(this.context.newPage(), "a new page");
   }
 
   /** Works until it is over: a room, a note, and so on; a browser that is killed under it is opened again. */
@@ -80,7 +113,8 @@ export class BrowserClient {
     while (!isOver()) {
       try {
         await this.step(await this.page());
-      } catch {
+      } catch (error) {
+        this.lastTrouble = error;
         await this.close();
         await pause(200);
       }
@@ -105,7 +139,7 @@ export class BrowserClient {
       await page.getByRole("button", { name: said, exact: true }).first().waitFor(limit);
     }
     for (let i = 0; i < 40; i++) {
-      if (await isKept(page, said)) {
+      if ((await onDevice(page))?.rows.includes(`"${said}"`)) {
         this.tally.acknowledged.add(said);
         return;
       }
@@ -123,21 +157,25 @@ export class BrowserClient {
     }
   }
 
-  /** Opens the app once more and waits until all that was kept has been sent. */
-  async finish(): Promise<void> {
-    for (let tries = 0; tries < 20; tries++) {
+  /** Opens the app once more and waits until all that was kept has been sent; gives up after `limit` ms. */
+  async finish(limit = 120_000): Promise<void> {
+    const until = Date.now() + limit;
+    while (Date.now() < until) {
       try {
         const page = await this.page();
         await page.goto(`${this.address()}${this.job}/survey`, { timeout: 15_000 });
-        for (let i = 0; i < 100; i++) {
-          if ((await page.evaluate(WAITING)) === 0) return;
+        for (let i = 0; i < 100 && Date.now() < until; i++) {
+          if ((await onDevice(page))?.waiting === 0) return;
           await pause(200);
         }
-      } catch {
+      } catch (error) {
+        this.lastTrouble = error;
         await this.close();
       }
     }
-    throw new Error("the browser never got rid of what it had to send");
+    throw new Error(`the browser still had something to send after ${limit / 1000} s`, {
+      cause: this.lastTrouble,
+    });
   }
 
   /** Lets go of the browser; one that was killed may never answer. */
@@ -148,19 +186,3 @@ export class BrowserClient {
     this.kill();
   }
 }
-
-/** How much waits on the device to be sent. */
-const WAITING = `new Promise((resolve) => {
-  indexedDB.databases().then((all) => {
-    const name = all.find((each) => each.name && each.name.startsWith("scutch-")).name;
-    const opening = indexedDB.open(name);
-    opening.onsuccess = () => {
-      const db = opening.result;
-      let waiting = 0;
-      const reading = db.transaction(["jobs", "entries"]);
-      for (const store of ["jobs", "entries"])
-        reading.objectStore(store).index("waiting").count().onsuccess = (event) => { waiting += event.target.result; };
-      reading.oncomplete = () => { db.close(); resolve(waiting); };
-    };
-  });
-})`;

@@ -4,6 +4,11 @@ export class Tally {
   /** Addresses of the jobs it may be in. */
   readonly jobs = new Set<string>();
 
+  /** How many of the acknowledged a client of this name made. */
+  countOf(name: string): number {
+    return [...this.acknowledged].filter((each) => each.startsWith(name)).length;
+  }
+
   check(found: readonly string[]): { readonly lost: string[]; readonly twice: string[] } {
     const counts = new Map<string, number>();
     for (const each of found) counts.set(each, (counts.get(each) ?? 0) + 1);

@@ -33,6 +33,15 @@ function random(): number {
   return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
 }
 
+/** ms within which the browser takes its first step. */
+const FIRST_STEP = 90_000;
+/** ms the whole run may take: a kill takes a few seconds at most on the slowest machine seen. */
+const LIMIT = 300_000 + kills * 10_000;
+setTimeout(() => {
+  console.error(`The torture did not end within ${LIMIT / 60_000} minutes.`);
+  process.exit(1);
+}, LIMIT).unref();
+
 process.env.LOG_LEVEL = "silent"; // a database that is gone is what this is about
 const dir = mkdtempSync(join(tmpdir(), "scutch-torture-"));
 const stack = new KillableStack(dir);
@@ -42,7 +51,7 @@ let over = false;
 const isOver = () => over;
 
 async function json(path: string) {
-  const response = await fetch(`${stack.address}/api${path}`);
+  const response = await fetch(`${stack.address}/api${path}`, { signal: AbortSignal.timeout(30_000) });
   if (!response.ok) throw new Error(`${path} answers ${response.status}`);
   return response.json();
 }
@@ -74,6 +83,12 @@ async function main(): Promise<number> {
     apiClient("client c", JOBS[3] as string, address, isOver, tally),
     browser.work(isOver),
   ];
+  // Nothing is proven about a browser that hadn't begun when the killing ended.
+  for (const start = Date.now(); tally.countOf("browser") === 0; await pause(100))
+    if (Date.now() - start > FIRST_STEP)
+      throw new Error(`the browser did nothing within ${FIRST_STEP / 1000} s`, {
+        cause: browser.lastTrouble,
+      });
   const killed = { server: 0, database: 0, browser: 0 };
   for (let i = 0; i < kills; i++) {
     await pause(150 + random() * 1200);
@@ -94,11 +109,14 @@ async function main(): Promise<number> {
   console.log(
     `kills ${kills} (server ${killed.server}, database ${killed.database}, browser ${killed.browser}), seed ${seed}`,
   );
-  console.log(`acknowledged ${tally.acknowledged.size}, lost ${lost.length}, twice ${twice.length}`);
+  const byBrowser = tally.countOf("browser");
+  console.log(
+    `acknowledged ${tally.acknowledged.size} (${byBrowser} on the browser), lost ${lost.length}, twice ${twice.length}`,
+  );
   for (const each of lost) console.log(`lost: ${each}`);
   for (const each of twice) console.log(`twice: ${each}`);
   await browser.close();
-  return lost.length === 0 && twice.length === 0 && tally.acknowledged.size > 0 ? 0 : 1;
+  return lost.length === 0 && twice.length === 0 && byBrowser > 0 ? 0 : 1;
 }
 
 let code = 1;

@@ -1,0 +1,1 @@
+export function noteTest(title: string, ms: number): void;
