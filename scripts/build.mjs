@@ -67,7 +67,7 @@ export async function buildAll() {
     inRoot("web/dist/.built"),
     stateOf(...shared, "web/src", "web/public", "web/index.html", "web/vite.config.ts", "scripts/build.mjs"),
     async () => {
-      console.error("Building the web app …");
+      console.error("Building the web app…");
       await binary(inRoot("node_modules/vite/bin/vite.js"), ["build", "--logLevel", "warn"], {
         cwd: inRoot("web"),
         toStderr: true,

@@ -13,7 +13,7 @@ const VIEWS = [
   {
     name: "care",
     path: `${JOB(4)}/survey${ROOM(17)}&part=floor`,
-    choose: ["Sprayed from", "Meadow pre-spray"],
+    choose: ["Mix", "Meadow pre-spray"],
   },
   { name: "mix", path: `${JOB(1)}/mix` },
   { name: "run", path: `${JOB(1)}/run` },
@@ -21,7 +21,7 @@ const VIEWS = [
   { name: "log", path: `${JOB(2)}/log` },
   { name: "van", path: "/van" },
   { name: "shelf", path: "/shelf" },
-  { name: "mixer", path: "/mixer", type: { Strength: "1:24", "In all": "8 L" } },
+  { name: "mixer", path: "/mixer", type: { Strength: "1:24", "Total": "8 L" } },
   { name: "reference", path: "/reference?page=rules" },
   { name: "working-us", path: `${JOB(2)}/dry${ROOM(8)}`, us: true, press: "Dry by: show the working" },
   { name: "phone-today", path: "/", phone: true },
@@ -55,15 +55,15 @@ await withThrowawayDatabase(async (url) => {
       await page.getByLabel(label, { exact: true }).press("Enter");
     }
     if (view.live) {
-      await page.getByRole("button", { name: "Start the job" }).click();
+      await page.getByRole("button", { name: "Start job" }).click();
       for (let tap = 0; tap < view.live; tap++) {
         await page.waitForTimeout(900);
         await page.getByRole("button", { name: /^(Start|Done|Amounts.*)$/ }).click();
-        const made = page.getByRole("dialog").getByRole("button", { name: "Made it" });
+        const made = page.getByRole("dialog").getByRole("button", { name: "Mark as mixed" });
         await page.waitForTimeout(300);
         if (await made.isVisible()) await made.click();
       }
-      await page.getByRole("button", { name: "Take back" }).waitFor({ state: "hidden", timeout: 20_000 });
+      await page.getByRole("button", { name: "Undo" }).waitFor({ state: "hidden", timeout: 20_000 });
     }
     if (view.press) await page.getByRole("button", { name: view.press }).click();
     await page.waitForTimeout(300);

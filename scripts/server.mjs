@@ -42,8 +42,7 @@ async function withinLimit(child, what, work) {
 export async function prepareDatabase(settings) {
   const child = launch("prepare.js", settings);
   const { code, signal } = await withinLimit(child, "Preparing the database", endOf(child));
-  if (code !== 0)
-    throw new Error(`The database could not be brought up to date (${signal ?? `code ${code}`}).`);
+  if (code !== 0) throw new Error(`The database could not be updated (${signal ?? `code ${code}`}).`);
 }
 
 /** Starts the server on a database that is up to date and waits until it listens. */
@@ -53,7 +52,7 @@ export async function startServer(settings) {
   const listening = new Promise((resolve, reject) => {
     child.once("message", (message) => resolve(message.listening));
     void ended.then(({ code, signal }) =>
-      reject(new Error(`The server ended with ${signal ?? `code ${code}`} before it was up.`)),
+      reject(new Error(`The server ended with ${signal ?? `code ${code}`} before it was ready.`)),
     );
   });
   const port = await withinLimit(child, "Starting the server", listening);

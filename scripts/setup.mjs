@@ -22,7 +22,7 @@ export async function ensurePrograms(programs) {
   const list = missing.join(" ");
   if (process.getuid?.() !== 0 || !onPath("apt-get"))
     throw new Error(`Missing: ${list}. Install with: sudo apt-get install ${list}`);
-  console.error(`Installing ${list} …`);
+  console.error(`Installing ${list}…`);
   const env = { DEBIAN_FRONTEND: "noninteractive" };
   const wait = ["-o", "DPkg::Lock::Timeout=300", "-qq"];
   await run("apt-get", [...wait, "update"], { env, quiet: true });
@@ -52,7 +52,7 @@ export async function unlessDone(stamp, state, make) {
 export async function ensureModules() {
   const state = hashOfFiles([inRoot("package-lock.json")]);
   await unlessDone(inRoot("node_modules/.scutch-installed"), state, async () => {
-    console.error("Installing packages …");
+    console.error("Installing packages…");
     // The web server's own npm run may have set NODE_ENV=production, which would leave out what builds it.
     await run("npm", ["ci", "--no-audit", "--no-fund", "--include=dev"], { toStderr: true });
   });

@@ -42,8 +42,8 @@ async function keepDatabase(settings, { isStopping, giveUp }) {
     if (isStopping()) return;
     restarts.push(Date.now());
     if (restarts.filter((at) => at > Date.now() - 60_000).length > MOST_RESTARTS)
-      return giveUp("The database keeps ending. Its log is mariadbd.log in the data folder.");
-    console.error("The database ended. Starting it again …");
+      return giveUp("The database keeps stopping. See mariadbd.log in the data folder.");
+    console.error("The database stopped. Starting it again…");
     try {
       database = await startMariadb({ ...settings, port: database.port });
       if (isStopping()) return database.stop();
@@ -115,7 +115,7 @@ async function main() {
     console.log(`Scutch is at ${address}\nIts API can be read at ${address}/api/docs\nCtrl-C stops it.`);
     const { code, signal } = await server.ended;
     if (!stopping)
-      giveUp(`The server ended unexpectedly (${signal ?? `code ${code}`}). Start it again with npm start.`);
+      giveUp(`The server stopped unexpectedly (${signal ?? `code ${code}`}). Start it again with npm start.`);
   } catch (error) {
     if (stopping) return;
     console.error(error.message);

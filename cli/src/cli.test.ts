@@ -104,7 +104,7 @@ test("a bad file: a line a fault with its place, exit 2, nothing on standard out
     expect.arrayContaining([
       "$.job.rooms[0].shape.length: is too small, at least 0.1",
       "$.job.indoor.relativeHumidity: is too large, at most 1",
-      "$.job.rooms[2]: has keys this format doesn't know: colour",
+      "$.job.rooms[2]: has keys this format doesn’t know: colour",
     ]),
   );
   expect(bad.lines.some((line) => line.startsWith("$.job.batches[1].strength.value: can't be mixed"))).toBe(

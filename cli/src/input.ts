@@ -28,18 +28,18 @@ const SAYS: Readonly<Record<string, string>> = {
   "too-small": "is too small",
   "too-big": "is too large",
   "not-one-of": "is not one of the values allowed here",
-  "bad-format": "is not spelled as it must be",
-  "unknown-key": "has keys this format doesn't know",
-  "unknown-reference": "names something that isn't in the file",
-  "either-or": "stands beside another that says the same: leave one out",
+  "bad-format": "has the wrong format",
+  "unknown-key": "has keys this format doesn’t know",
+  "unknown-reference": "names something that isn’t in the file",
+  "either-or": "repeats another: leave one out",
   "not-ascending": "must come after the one before it",
   "coil-needs-held":
-    "needs rooms whose temperature is held: leave out their climate, here and in changes, or leave out the coil",
+    "needs rooms at a held temperature: remove their climate, here and in changes, or remove the coil",
   "repeated-id": "is used twice",
-  "strength-out-of-range": "can't be mixed: from 1:1 to 1:100,000",
+  "strength-out-of-range": "can’t be mixed: use 1:1 to 1:100,000",
   "label-range-reversed": "is weaker than the strength before it",
-  "dwell-range-reversed": "is shorter than the least dwell",
-  "vessel-holds-nothing": "leaves nothing usable once heel and head space are taken off",
+  "dwell-range-reversed": "is shorter than the minimum dwell",
+  "vessel-holds-nothing": "leaves no usable volume after heel and head space",
 };
 
 /** Reads a file, or standard input for `-`, and checks it; throws InputFaults with a line a fault. */

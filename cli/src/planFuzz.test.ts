@@ -77,7 +77,7 @@ const gear = fc
     pressure: size(0.5, 250),
   })
   .map(({ ratio, ...wand }) => [
-    { id: idOf(11, 1), name: "Tip", count: 1, kind: "tip", ratio },
+    { id: idOf(11, 1), name: "Metering tip", count: 1, kind: "tip", ratio },
     { id: idOf(11, 6), name: "Wand", count: 1, kind: "wand", ...wand },
   ]);
 

@@ -236,7 +236,7 @@ describe("what is asked", () => {
     expect([gone.rooms.length, gone.doors]).toEqual([1, []]);
   });
 
-  test("a door to a room the other took out, and a room sprayed from a mix the other took out, are asked", () => {
+  test("a door to a room the other took out, and a room mix a mix the other took out, are asked", () => {
     const door = { id: idOf(8, 5), from: HALL } as never;
     const added = mergeJobs(base, { ...base, doors: [...(base.doors ?? []), door] }, without(HALL));
     expect(added.clashes.map(({ kind, path }) => [kind, path[1]])).toEqual([["removed-there", HALL]]);

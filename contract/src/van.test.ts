@@ -22,7 +22,7 @@ const BLOWER = {
   shutOffPressure: 44_000,
   openFlow: 0.1,
 };
-const TIP = { id: id("b", 4), kind: "tip", name: "Tip", count: 1, ratio: 8 };
+const TIP = { id: id("b", 4), kind: "tip", name: "Metering tip", count: 1, ratio: 8 };
 const GEAR = [WAND, HOSE, BLOWER, TIP].map((item) => Gear.parse(item));
 const vessel = (n: number) =>
   Vessel.parse({

@@ -110,7 +110,7 @@ row(
 /** From a tap on the card to its next step, ms. */
 async function tapped(path: string): Promise<number[]> {
   await page.goto(`${scutch.address}${path}`);
-  await page.getByRole("button", { name: "Start the job" }).click();
+  await page.getByRole("button", { name: "Start job" }).click();
   await card.getByRole("button", { name: /^(Start|Done)$/ }).waitFor();
   await slow(4);
   await page.evaluate("globalThis.__name = (each) => each");
@@ -132,7 +132,7 @@ async function tapped(path: string): Promise<number[]> {
       if (!button()) {
         named(/^Amounts/)?.click();
         await pause(1500);
-        named(/^Made it$/)?.click();
+        named(/^Mark as mixed$/)?.click();
         await pause(1500);
         continue;
       }

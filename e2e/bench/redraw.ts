@@ -99,7 +99,7 @@ row(
 async function dragged(path: string): Promise<number[]> {
   await slow(1);
   await page.goto(`${scutch.address}${path}`);
-  const marker = page.getByRole("slider", { name: "Hour looked at" });
+  const marker = page.getByRole("slider", { name: "Time shown" });
   await marker.waitFor();
   await page.waitForTimeout(1500);
   const box = await marker.boundingBox();

@@ -2,7 +2,7 @@ import { expect, type Page } from "@playwright/test";
 
 /** Makes the dye test that is asked for first on the page; its clock is run forward, so it must be the test's own. */
 export async function dyeTest(page: Page, place: string): Promise<void> {
-  await page.getByRole("button", { name: "Test it now" }).first().click();
+  await page.getByRole("button", { name: "Do the dye test" }).first().click();
   const dialog = page.getByRole("dialog").last();
   await dialog.getByRole("button", { name: "Start the 30 s" }).click();
   const passed = dialog.getByRole("button", { name: "No colour" });
@@ -11,6 +11,6 @@ export async function dyeTest(page: Page, place: string): Promise<void> {
   await expect(passed).toBeEnabled();
   await passed.click();
   await expect(dialog.getByRole("alert")).toHaveText(/Say where the cloth was pressed/);
-  await dialog.getByLabel("Where the cloth is pressed").fill(place);
+  await dialog.getByLabel("Test spot").fill(place);
   await passed.click();
 }

@@ -20,16 +20,16 @@ const download = async (page: Page, press: () => Promise<void>) => {
 };
 const readIn = (page: Page, text: string) =>
   page
-    .getByLabel("Read in a job or a crew’s data")
+    .getByLabel("Import job or crew data")
     .setInputFiles({ name: "job.json", mimeType: "application/json", buffer: Buffer.from(text) });
 
 test("a job is done again on another day with its rooms, doors and mixes, and nothing that was found that day", async ({
   page,
 }) => {
   await page.goto(`${FLAT}/survey`);
-  await (await menu(page)).getByRole("button", { name: "Do it again" }).click();
+  await (await menu(page)).getByRole("button", { name: "Repeat this job" }).click();
   await page.getByLabel("On", { exact: true }).fill("2027-03-01");
-  await button(page, "Make the job").click();
+  await button(page, "Create job").click();
   await expect(page.getByText(/Mon 1 Mar/)).toBeVisible();
   const twin = `/api/jobs/${page.url().split("/jobs/")[1]?.split("/")[0]}`;
   await expect.poll(async () => (await page.request.get(twin)).status()).toBe(200);
@@ -49,18 +49,18 @@ test("a job taken out is gone from the crew's jobs, is put back with one tap, an
   request,
 }) => {
   await page.goto(`${FLAT}/survey`);
-  await (await menu(page)).getByRole("button", { name: "Take it out of the crew’s jobs" }).click();
-  const taken = page.getByRole("region", { name: "Taken out" });
+  await (await menu(page)).getByRole("button", { name: "Remove this job" }).click();
+  const taken = page.getByRole("region", { name: "Removed" });
   await expect(taken.getByText("Flat 6, Weir House")).toBeVisible();
   await expect(page.getByRole("link", { name: /Flat 6, Weir House/ })).toHaveCount(0);
-  await taken.getByRole("button", { name: "Put it back" }).click();
+  await taken.getByRole("button", { name: "Restore" }).click();
   await expect(page.getByRole("link", { name: /Flat 6, Weir House/ })).toBeVisible();
 
   await page.getByRole("link", { name: /Flat 6, Weir House/ }).click();
-  await (await menu(page)).getByRole("button", { name: "Take it out of the crew’s jobs" }).click();
+  await (await menu(page)).getByRole("button", { name: "Remove this job" }).click();
   await expect.poll(async () => (await (await request.get(`/api${FLAT}`)).json()).job.removed).toBe(true);
-  await taken.getByRole("button", { name: "Purge" }).click();
-  await taken.getByRole("button", { name: "Delete plan, log and pictures for good" }).click();
+  await taken.getByRole("button", { name: "Delete for good" }).click();
+  await taken.getByRole("button", { name: "Delete plan, log and photos for good" }).click();
   await expect(taken).toHaveCount(0);
   expect((await request.get(`/api${FLAT}`)).status()).toBe(404);
   await page.reload();
@@ -80,7 +80,7 @@ test("a job goes out as a file and comes in again; read in twice it is a copy; w
     job: { title: "Between tenants, whole flat" },
   });
   const csv = await download(page, () =>
-    dialog.getByRole("button", { name: "Log as a table (CSV)" }).click(),
+    dialog.getByRole("button", { name: "Export log as a table (CSV)" }).click(),
   );
   const lines = csv.text.split("\r\n");
   const { entries } = await (await request.get(`/api${FLAT}/log`)).json();
@@ -103,7 +103,7 @@ test("a job goes out as a file and comes in again; read in twice it is a copy; w
     id: `01930000-0000-7000-9700-${(i + 1).toString(16).padStart(12, "0")}`,
   }));
   await readIn(page, JSON.stringify(fresh));
-  await expect(page.getByText("One job read in.")).toBeVisible();
+  await expect(page.getByText("One job imported.")).toBeVisible();
   await expect
     .poll(
       async () => {
@@ -124,7 +124,7 @@ test("the day goes into a calendar, the whole crew into a file, and what to load
   page,
 }) => {
   await page.goto("/");
-  const day = await download(page, () => button(page, "Today for a calendar").click());
+  const day = await download(page, () => button(page, "Export today to calendar").click());
   expect(day.name).toMatch(/\.ics$/);
   expect(day.text).toMatch(/^BEGIN:VCALENDAR\r\n/);
   expect(day.text.match(/BEGIN:VEVENT/g)).toHaveLength(2);
@@ -132,7 +132,7 @@ test("the day goes into a calendar, the whole crew into a file, and what to load
   for (const line of day.text.split("\r\n")) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
 
   await button(page, "Settings").click();
-  const crew = await download(page, () => button(page, "Save the whole crew’s data as a file").click());
+  const crew = await download(page, () => button(page, "Export all crew data").click());
   expect(JSON.parse(crew.text)).toMatchObject({
     format: "scutch-crew",
     crew: { name: "Marlow Lane Carpet Care" },
@@ -162,8 +162,8 @@ test("hours, money and pace are the crew's: one device sets them, the plan follo
   await page.getByRole("radio", { name: "4:20 PM" }).click();
   await page.getByRole("textbox", { name: "Vacuums an hour, m²" }).fill("120");
   await page.getByRole("textbox", { name: "Vacuums an hour, m²" }).press("Enter");
-  await page.getByRole("textbox", { name: "Money is written" }).fill("€");
-  await page.getByRole("textbox", { name: "Money is written" }).press("Enter");
+  await page.getByRole("textbox", { name: "Currency" }).fill("€");
+  await page.getByRole("textbox", { name: "Currency" }).press("Enter");
   await page.keyboard.press("Escape");
   await expect(finish).toHaveText(/(AM|PM)/);
   const slow = await finish.innerText();

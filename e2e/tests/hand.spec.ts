@@ -71,16 +71,16 @@ test("a four-bedroom house with stairs, a landing and two fibres is surveyed and
   for (const size of ["3.6 x 3.1", "3.1 x 2.9", "4 x 3.5", "2.8 x 2.4"]) await room("Bedroom", size);
   await expect(page.getByRole("list").first().getByRole("listitem")).toHaveCount(9);
 
-  const all = region(page, "For all rooms at once");
+  const all = region(page, "Set all rooms");
   await thumb.tap(all.getByRole("radio", { name: "Nylon" }));
   await thumb.tap(all.getByRole("radio", { name: "3", exact: true }));
   await thumb.tap(all.getByRole("radio", { name: "One open" }));
-  await thumb.tap(all.getByRole("radio", { name: "One carpet" }));
+  await thumb.tap(all.getByRole("radio", { name: "Same carpet" }));
   await thumb.tap(all.getByRole("radio", { name: "Some" }));
   await thumb.tap(button(all, "Lounge"));
   await thumb.tap(button(all, "Dining room"));
   await thumb.tap(all.getByRole("radio", { name: "Wool" }));
-  await thumb.tap(all.getByRole("radio", { name: "One carpet" }));
+  await thumb.tap(all.getByRole("radio", { name: "Same carpet" }));
   await thumb.choose(page.getByLabel("Last cleaned"), "1–3 years ago");
   await thumb.tap(page.getByRole("radiogroup", { name: "Pets?" }).getByRole("radio", { name: "Yes" }));
 
@@ -89,7 +89,7 @@ test("a four-bedroom house with stairs, a landing and two fibres is surveyed and
   await thumb.tap(button(page, "Another mix, for Lounge, Dining room"));
   const wool = region(page, /wool/i);
   await expect(
-    wool.getByRole("group", { name: "For these rooms" }).locator("[aria-pressed=true]"),
+    wool.getByRole("group", { name: "Rooms" }).locator("[aria-pressed=true]"),
   ).toHaveText(["Lounge", "Dining room"]);
   await expect(page.getByRole("alert")).toHaveCount(0);
   await expect(page.getByText("Which fibre is it")).toHaveCount(0);
@@ -124,14 +124,14 @@ test("Back closes what lies on top before it leaves, a room has its neighbours a
   await button(page, /^Room before/).click();
   await expect(room).toBeVisible();
   await page.getByRole("radio", { name: "Spots" }).click();
-  await button(page, "+ A spot in the middle").click();
+  await button(page, "+ Add spot in the middle").click();
   await expect(page.getByRole("dialog")).toHaveCount(1);
   await page.goBack();
   await expect(page.getByRole("dialog")).toHaveCount(0);
   await expect(room).toBeVisible();
   await page.goBack();
   await expect(room).toHaveCount(0);
-  await expect(region(page, "Another room")).toBeVisible();
+  await expect(region(page, "Add room")).toBeVisible();
   await expect(page).toHaveURL(/\/survey$/);
 
   const doors = async () =>
@@ -170,20 +170,20 @@ test("the record stays true: names, fills, strengths over the label, slips and r
   }
   const job = jobOf(page);
   await page.getByRole("radio", { name: "Nylon" }).click();
-  await page.getByRole("radio", { name: "One carpet" }).click();
+  await page.getByRole("radio", { name: "Same carpet" }).click();
   await phase(page, "Mix").click();
   const product = await page.getByLabel("Product", { exact: true }).locator("option:checked").innerText();
   await dyeTest(page, "Under the stairs");
 
   // More than the label allows is said first and logged with who answers for it.
-  await page.getByLabel("Something else really went in, or earlier").check();
+  await page.getByLabel("I used other amounts, or mixed it earlier").check();
   await page.getByLabel("Concentrate", { exact: true }).fill("900 ml");
   await page.getByLabel("Concentrate", { exact: true }).press("Enter");
   await expect(page.getByText(`Stronger than the label of ${product} allows.`)).toBeVisible();
-  await button(page, "Made it").click();
+  await button(page, "Mark as mixed").click();
   await page.getByLabel("Owner’s name").fill("Mira");
   await page.getByLabel("Reason").fill("Caked entrance, tried in the corner");
-  await button(page, "I answer for it").click();
+  await button(page, "I take responsibility").click();
   await expect
     .poll(async () => (await logOf(page, job)).at(-1))
     .toMatchObject({ kind: "fill-made", aboveLabel: { owner: "Mira" } });
@@ -191,18 +191,18 @@ test("the record stays true: names, fills, strengths over the label, slips and r
   // A fill stays what it was: another product makes new fills to do.
   await expect(page.getByText(/^Made at/)).toBeVisible();
   await page.getByLabel("Product", { exact: true }).selectOption({ label: "Teasel wool pre-spray" });
-  await expect(page.getByText(new RegExp(`Made before, and it stays that: ${product}`))).toBeVisible();
+  await expect(page.getByText(new RegExp(`Already mixed: ${product}`))).toBeVisible();
   await expect(page.getByText(/^Made at/)).toHaveCount(0);
 
   // A slip is taken back within ten seconds without a word; after that it is a correction.
   await phase(page, "Dry").click();
-  await button(page, "This room is finished now").click();
+  await button(page, "Mark room finished").click();
   await expect(page.getByText("Logged: finished")).toBeVisible();
-  await button(page, "Take back").click();
-  await expect(button(page, "This room is finished now")).toBeVisible();
-  await button(page, "This room is finished now").click();
+  await button(page, "Undo").click();
+  await expect(button(page, "Mark room finished")).toBeVisible();
+  await button(page, "Mark room finished").click();
   await page.clock.fastForward(11_000);
-  await expect(button(page, "Take back")).toHaveCount(0);
+  await expect(button(page, "Undo")).toHaveCount(0);
 
   // A room that was worked goes only after a question, and its name stays; so does the one it had when it was written.
   await phase(page, "Survey").click();
@@ -216,9 +216,9 @@ test("the record stays true: names, fills, strengths over the label, slips and r
   await page.getByLabel("Name").press("Enter");
   await button(page, "Remove").click();
   await expect(page.getByRole("dialog")).toContainText("of the log speak of it");
-  await button(page, "Take it out").click();
+  await button(page, "Remove room").click();
   await phase(page, "Log").click();
   await expect(page.getByRole("listitem").filter({ hasText: "Finished" })).toContainText(`${name}, now Den`);
   await button(page, /taken back at once: show/).click();
-  await expect(page.getByRole("listitem").filter({ hasText: "Taken back at once" })).toHaveCount(1);
+  await expect(page.getByRole("listitem").filter({ hasText: "Undone" })).toHaveCount(1);
 });

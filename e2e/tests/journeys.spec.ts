@@ -21,7 +21,7 @@ async function newJob(page: Page, place: string) {
   await page.goto("/");
   await page.getByRole("button", { name: "New job" }).click();
   await page.getByLabel("Where").fill(place);
-  await page.getByRole("button", { name: "Make the job" }).click();
+  await page.getByRole("button", { name: "Create job" }).click();
   await expect(page.getByRole("heading", { name: new RegExp(place) })).toBeVisible();
 }
 
@@ -56,23 +56,23 @@ test.describe("on a phone", () => {
     await page.keyboard.press("Escape");
     // Nobody has said what the carpet is: an alkaline product waits until somebody has, and until it is dye-tested.
     await expect(page.getByText("Which fibre is it in Bedroom, Lounge, Hall?")).toBeVisible();
-    await expect(page.getByText("First say the fibre in Bedroom, Lounge, Hall.")).toBeVisible();
+    await expect(page.getByText("First pick the fibre in Bedroom, Lounge, Hall.")).toBeVisible();
     await expect(page.getByRole("alert")).toHaveCount(0);
-    await expect(page.getByRole("button", { name: "Made it" })).toHaveCount(0);
+    await expect(page.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
     await page.getByRole("button", { name: "Nylon", exact: true }).click();
     // The cup for the cloth comes before the fill.
-    await expect(page.getByText(/A cup for it: \d+\sml of water, then \d+\sml/)).toBeVisible();
+    await expect(page.getByText(/Test cup: \d+\sml of water, then \d+\sml/)).toBeVisible();
     // A test passes one carpet; that it is one in all three rooms, the person says.
-    await page.getByRole("button", { name: "It is one carpet in Bedroom, Lounge, Hall" }).click();
+    await page.getByRole("button", { name: "Same carpet in Bedroom, Lounge, Hall" }).click();
     await dyeTest(page, "Under the bed");
-    await page.getByRole("button", { name: "Made it" }).click();
+    await page.getByRole("button", { name: "Mark as mixed" }).click();
     await expect(page.getByText(/Made at/)).toBeVisible();
 
     await phase(page, "Dry").click();
     await expect(figure(page, "Dry by")).toHaveText(/\d\d:\d\d/);
 
     await phase(page, "Log").click();
-    await page.getByLabel("The meter shows").fill("31");
+    await page.getByLabel("Meter reading").fill("31");
     await page.getByRole("button", { name: "Log it" }).click();
     await expect(page.getByText("31 % in Bedroom")).toBeVisible();
 
@@ -87,7 +87,7 @@ test.describe("on a phone", () => {
     test.setTimeout(600_000);
     // One job is under way: its run shows the step in hand and its clock.
     await page.goto(`${LIBRARY}/run`);
-    await page.getByRole("button", { name: "Start the job" }).click();
+    await page.getByRole("button", { name: "Start job" }).click();
     // The second tap of a double one begins no step: people take longer than that.
     await page.waitForTimeout(1000);
     await page
@@ -189,7 +189,7 @@ test("levers redraw at once, undo takes them back, and figures say the same in e
   await page.getByRole("button", { name: "One more: Air movers" }).click();
   await expect(dryBy).not.toHaveText(before);
   const withFan = await dryBy.innerText();
-  await page.getByRole("radio", { name: "Through draught" }).click();
+  await page.getByRole("radio", { name: "Open both sides" }).click();
   await expect(dryBy).not.toHaveText(withFan);
   await page.keyboard.press("u");
   await expect(dryBy).toHaveText(withFan);
@@ -214,7 +214,7 @@ test("what can't be is said at its field in plain words, and nothing is saved", 
   await addRoom(page, "Odd", "3 cubits");
   await expect(page.getByRole("alert")).toHaveText(/“3 cubits” can’t be read|isn’t a unit/);
 
-  const humidity = page.getByRole("group", { name: "Air inside" }).getByLabel("Humidity");
+  const humidity = page.getByRole("group", { name: "Indoor air" }).getByLabel("Humidity");
   await humidity.fill("140");
   await humidity.press("Enter");
   await expect(page.getByText("Humidity lies between 1 % and 100 %.")).toBeVisible();
@@ -225,19 +225,19 @@ test("what can't be is said at its field in plain words, and nothing is saved", 
   await strength.press("Enter");
   await expect(page.getByText("“1:0” can’t be mixed")).toBeVisible();
 
-  await page.getByRole("button", { name: "Another sprayer" }).click();
+  await page.getByRole("button", { name: "Add sprayer" }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Name").fill("Empty can");
-  await dialog.getByLabel("Holds to the brim").fill("1 L");
+  await dialog.getByLabel("Full to the brim").fill("1 L");
   await dialog.getByLabel("Left empty above").fill("0.5 L");
-  await dialog.getByLabel("Left below by the pump").fill("0.5 L");
-  await dialog.getByRole("button", { name: "Keep the sprayer" }).click();
+  await dialog.getByLabel("Left in bottom by pump").fill("0.5 L");
+  await dialog.getByRole("button", { name: "Save sprayer" }).click();
   await expect(dialog.getByRole("alert")).toHaveText(
     /Nothing is left once heel and head space are taken off/,
   );
-  await dialog.getByLabel("Holds to the brim").fill("1.1 L");
+  await dialog.getByLabel("Full to the brim").fill("1.1 L");
   await dialog.getByLabel("Marks on its side").fill("50 ml");
-  await dialog.getByRole("button", { name: "Keep the sprayer" }).click();
+  await dialog.getByRole("button", { name: "Save sprayer" }).click();
   // 100 ml usable at 1:16 takes 5.9 ml: fine at 5 ml marks, not at 10.
   await expect(dialog).toHaveCount(0);
   await page.getByLabel("Measured with").selectOption({ label: "Jug, 10 ml marks" });

@@ -11,18 +11,18 @@ test("a product added from its label, whose 1:4 means one in four, is mixed as i
   request,
 }) => {
   await page.goto(`${LIBRARY}/mix`);
-  await page.getByRole("button", { name: "Another product" }).click();
+  await page.getByRole("button", { name: "Add product" }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Name").fill("Clover degreaser");
   await dialog.getByRole("radio", { name: "1 in 4 of mix" }).click();
-  await dialog.getByLabel("Light soil").fill("1:16");
+  await dialog.getByLabel("Light strength").fill("1:16");
   await dialog.getByLabel("Ordinary").fill("1:8");
-  await dialog.getByLabel("Heavy soil").fill("1:20");
-  await dialog.getByRole("button", { name: "Keep the product" }).click();
+  await dialog.getByLabel("Heavy strength").fill("1:20");
+  await dialog.getByRole("button", { name: "Save product" }).click();
   await expect(dialog.getByRole("alert")).toHaveText(/must get stronger/);
-  await dialog.getByLabel("Heavy soil").fill("1:4");
-  await dialog.getByLabel("Cautions from the label, one a line").fill("Gloves, goggles and an apron.");
-  await dialog.getByRole("button", { name: "Keep the product" }).click();
+  await dialog.getByLabel("Heavy strength").fill("1:4");
+  await dialog.getByLabel("Label cautions, one per line").fill("Gloves, goggles and an apron.");
+  await dialog.getByRole("button", { name: "Save product" }).click();
   await expect(dialog).toHaveCount(0);
 
   await expect(page.getByText("Gloves, goggles and an apron.", { exact: true })).toBeVisible();
@@ -43,7 +43,7 @@ test("a product added from its label, whose 1:4 means one in four, is mixed as i
   await expect.poll(productOfJob).toBe("Clover degreaser");
 });
 
-test("two mixes in one job: each room is sprayed from its own, and moving a room moves its area", async ({
+test("two mixes in one job: each room is mix its own, and moving a room moves its area", async ({
   page,
 }) => {
   await page.goto(`${GUESTHOUSE}/mix`);
@@ -52,7 +52,7 @@ test("two mixes in one job: each room is sprayed from its own, and moving a room
   await expect(fill.getByText("Landing", { exact: true })).toBeVisible();
   await expect(fill.getByText("Room 1", { exact: true })).toHaveCount(0);
   const chip = (mix: Locator, name: string) =>
-    mix.getByRole("group", { name: "For these rooms" }).getByRole("button", { name, exact: true });
+    mix.getByRole("group", { name: "Rooms" }).getByRole("button", { name, exact: true });
   await expect(chip(wool, "Room 1")).toHaveAttribute("aria-pressed", "false");
   await chip(wool, "Room 1").click();
   await expect(fill.getByText("Room 1", { exact: true })).toBeVisible();
@@ -63,10 +63,10 @@ test("two mixes in one job: each room is sprayed from its own, and moving a room
     "true",
   );
   await page.keyboard.press("1");
-  await expect(page.getByRole("region", { name: "Another room" })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Add room" })).toBeVisible();
   await page.getByRole("button", { name: "Room 1", exact: true }).click();
   await page.getByRole("radio", { name: "Floor" }).click();
-  await page.getByLabel("Sprayed from").selectOption({ label: "Teasel wool pre-spray" });
+  await page.getByLabel("Mix").selectOption({ label: "Teasel wool pre-spray" });
   await page
     .getByRole("navigation", { name: "Phases of the job" })
     .getByRole("link", { name: "Mix", exact: true })
@@ -80,15 +80,15 @@ test("a wrong entry is struck out by a correction and stays in sight; a fill str
 }) => {
   await page.goto(`${LIBRARY}/log`);
   await page.getByRole("button", { name: "Strike out: Fill 1 made" }).click();
-  const strike = page.getByRole("button", { name: "Strike it out" });
+  const strike = page.getByRole("button", { name: "Cross out" });
   await expect(strike).toBeDisabled();
-  await page.getByLabel("Why, and what is right instead").fill("Spilt it by the van");
+  await page.getByLabel("Reason and correct details").fill("Spilt it by the van");
   await strike.click();
   await expect(page.getByText("Spilt it by the van")).toBeVisible();
   await expect(page.getByText("Fill 1 made")).toBeVisible();
   await page.getByRole("link", { name: "Mix", exact: true }).click();
   await expect(
-    page.getByRole("article", { name: "Fill 1 of 2" }).getByRole("button", { name: "Made it" }),
+    page.getByRole("article", { name: "Fill 1 of 2" }).getByRole("button", { name: "Mark as mixed" }),
   ).toBeVisible();
   await expect
     .poll(async () => (await (await request.get(`/api${LIBRARY}/log`)).json()).entries.at(-1).kind)
@@ -98,11 +98,11 @@ test("a wrong entry is struck out by a correction and stays in sight; a fill str
 test("a room finished now dries from now, and the log says who", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("button", { name: "Settings" }).first().click();
-  await page.getByLabel("Your name, as it stands in the log").fill("Osei");
+  await page.getByLabel("Your name in the log").fill("Osei");
   await page.keyboard.press("Escape");
   await page.goto(`${LIBRARY}/dry?room=01930000-0000-7000-8500-000000000004`);
-  await expect(page.getByText("will be finished about")).toBeVisible();
-  await page.getByRole("button", { name: "This room is finished now" }).click();
+  await expect(page.getByText("finish planned about")).toBeVisible();
+  await page.getByRole("button", { name: "Mark room finished" }).click();
   await expect(page.getByText(/^finished \d\d:\d\d$/)).toBeVisible();
   await page.getByRole("link", { name: "Log" }).click();
   await expect(
@@ -148,7 +148,7 @@ test("without a mouse: a job, a room, its fills and its hour, and the keys are t
   await page.keyboard.press("1");
   await expect(page.getByRole("button", { name: "Undo: adding Parlour" })).toBeVisible();
   await page.keyboard.press("u");
-  await expect(page.getByText("Type the first room.")).toBeVisible();
+  await expect(page.getByText("Add the first room.")).toBeVisible();
   await page.keyboard.press("r");
   await expect(figure(page, "Area of Parlour")).toBeVisible();
 });

@@ -37,7 +37,7 @@ const kinds = async (page: Page, kind: string) => (await logOf(page)).filter((en
 async function begin(page: Page): Promise<void> {
   await page.clock.install();
   await page.goto(`${LIBRARY}/run`);
-  await press(page, "Start the job");
+  await press(page, "Start job");
   await expect(step(page)).toBeVisible();
   await later(page);
 }
@@ -50,7 +50,7 @@ async function goOn(page: Page): Promise<string> {
     await now(page)
       .getByRole("button", { name: /^Amounts/ })
       .click();
-    await press(page.getByRole("dialog"), "Made it");
+    await press(page.getByRole("dialog"), "Mark as mixed");
     await expect(page.getByRole("dialog")).toHaveCount(0);
   } else {
     await button.click();
@@ -141,7 +141,7 @@ test.describe("on a phone", () => {
     await until(page, /^Clean, Children/);
     await expect(dwelling).toContainText("ready in");
     await press(now(page), "Start");
-    const asked = page.getByRole("dialog", { name: "Its dwell isn’t over." });
+    const asked = page.getByRole("dialog", { name: "Dwell time isn’t up." });
     await press(asked, "Wait");
     await expect(now(page).getByRole("button", { name: "Done", exact: true })).toHaveCount(0);
     await later(page, 600);
@@ -149,7 +149,7 @@ test.describe("on a phone", () => {
     await press(now(page), "Start");
     await expect(now(page).getByRole("button", { name: "Done", exact: true })).toBeVisible();
     // A slip of the finger.
-    await press(page, "Take back");
+    await press(page, "Undo");
     await expect(now(page).getByRole("button", { name: "Start", exact: true })).toBeVisible();
     await later(page);
     await press(now(page), "Start");
@@ -194,14 +194,14 @@ test("two people on two devices: each has their own step, a step ended on both i
 }) => {
   await page.clock.install();
   await page.goto(`${LIBRARY}/run`);
-  await page.getByRole("radiogroup", { name: "People" }).getByRole("radio", { name: "2" }).click();
-  await press(page, "Start the job");
+  await page.getByRole("radiogroup", { name: "Crew" }).getByRole("radio", { name: "2" }).click();
+  await press(page, "Start job");
   await expect(step(page)).toBeVisible();
   await expect.poll(() => kinds(page, "run-started").then((each) => each.length)).toBe(1);
   const context = await browser.newContext();
   const other = await context.newPage();
   await other.goto(`${new URL(page.url()).origin}${LIBRARY}/run`);
-  const seats = (on: Page) => on.getByRole("radiogroup", { name: "This device is for" }).getByRole("radio");
+  const seats = (on: Page) => on.getByRole("radiogroup", { name: "This device shows steps for" }).getByRole("radio");
   await seats(other).nth(1).click();
   await expect(step(other)).not.toHaveText(await step(page).innerText());
   await later(page);
@@ -220,7 +220,7 @@ test("two people on two devices: each has their own step, a step ended on both i
   await press(now(other), "Done");
   await press(now(page), "Done");
   await context.setOffline(false);
-  const doubt = page.getByText("was said to be done twice. The first counts.");
+  const doubt = page.getByText("is logged as done twice. The first counts.");
   await expect.poll(() => kinds(page, "step-done").then((each) => each.length), { timeout: 20_000 }).toBe(2);
   await page.reload();
   await expect(doubt).toBeVisible();
@@ -236,7 +236,7 @@ test("two people on two devices: each has their own step, a step ended on both i
   await tab.goto(page.url());
   const asked = await step(page).innerText();
   await expect(step(tab)).toHaveText(asked);
-  await press(now(page), "Pass over");
+  await press(now(page), "Skip");
   const question = page.getByRole("dialog", { name: `Pass over: ${asked}` });
   await expect(question).toHaveCount(1);
   while ((await step(tab).innerText()) === asked) await goOn(tab);
@@ -251,10 +251,10 @@ test("a whole job in practice at sixty times the clock: run to its end, told how
   await page.clock.install();
   await page.goto(`${LIBRARY}/run`);
   const before = await logOf(page);
-  await page.getByRole("link", { name: "Practise it" }).click();
-  await expect(page.getByText("Nothing of this enters the crew’s records.")).toBeVisible();
+  await page.getByRole("link", { name: "Practise this job" }).click();
+  await expect(page.getByText("Nothing here is saved to your records.")).toBeVisible();
   await page.getByRole("radio", { name: "60×" }).click();
-  await press(page, "Start the job");
+  await press(page, "Start job");
   const over = page.getByRole("heading", { name: /^Packed up at/ });
   const tap = now(page).getByRole("button", { name: /^(Start|Done)$/ });
   const fill = now(page).getByRole("button", { name: /^Amounts/ });
@@ -266,7 +266,7 @@ test("a whole job in practice at sixty times the clock: run to its end, told how
     else if (await tap.isVisible()) await tap.click();
     else if (await fill.isVisible()) {
       await fill.click();
-      await press(page.getByRole("dialog"), "Made it");
+      await press(page.getByRole("dialog"), "Mark as mixed");
     }
   }
   await expect(over).toBeVisible();
@@ -274,7 +274,7 @@ test("a whole job in practice at sixty times the clock: run to its end, told how
   await expect(page.getByRole("region", { name: "Instruments" })).toContainText(/Foyer.*%/);
   // Whatever was tapped, nothing of it is on the device or with the crew.
   await page.getByRole("link", { name: "Leave practice" }).click();
-  await expect(page.getByRole("button", { name: "Start the job" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Start job" })).toBeVisible();
   expect(await logOf(page)).toEqual(before);
   await page.goto(`${LIBRARY}/log?kind=steps`);
   await expect(page.getByText(/Step done/)).toHaveCount(0);
@@ -304,7 +304,7 @@ test.describe("a whole job", () => {
         late = what;
       }
       await button.click();
-      if (how === "made") await press(on.getByRole("dialog"), "Made it");
+      if (how === "made") await press(on.getByRole("dialog"), "Mark as mixed");
       const wait = on.getByRole("dialog").getByRole("button", { name: "Wait", exact: true });
       await on.waitForTimeout(100);
       if (await wait.isVisible()) {
@@ -320,7 +320,7 @@ test.describe("a whole job", () => {
     };
     await page.clock.install();
     await page.goto(`${LIBRARY}/run`);
-    await press(page, "Start the job");
+    await press(page, "Start job");
     await later(page);
     let on = page;
     const over = () => on.getByRole("heading", { name: /^Packed up at/ });
@@ -391,17 +391,17 @@ test("what nobody plans for: the meter and the tanks read on the card, a room ta
   const reading = page.getByRole("dialog", { name: "Reading" });
   await expect(reading.getByText("Nothing was done in this room yet.")).toBeVisible();
   await reading.getByLabel("Room").selectOption({ label: "Reading room A" });
-  await reading.getByLabel("The meter shows").fill("131");
+  await reading.getByLabel("Meter reading").fill("131");
   await press(reading, "Log it");
   await expect(reading.getByText("A meter shows 0 to 100 %.")).toBeVisible();
-  await reading.getByLabel("The meter shows").fill("31");
+  await reading.getByLabel("Meter reading").fill("31");
   await press(reading, "Log it");
   await press(now(page), "Tanks");
   const tanks = page.getByRole("dialog", { name: "Tanks" });
   await expect(tanks.getByRole("button", { name: "Reading room A" })).toHaveAttribute("aria-pressed", "true");
   await expect(tanks.getByRole("button", { name: "Foyer" })).toHaveAttribute("aria-pressed", "false");
   await tanks.getByLabel("Solution used").fill("30 L");
-  await tanks.getByLabel("Taken up").fill("24 L");
+  await tanks.getByLabel("Recovered").fill("24 L");
   await press(tanks, "Log it");
   await later(page);
 
@@ -415,7 +415,7 @@ test("what nobody plans for: the meter and the tanks read on the card, a room ta
   await phase("Survey").click();
   await page.getByRole("button", { name: /^Children’s corner/ }).click();
   await press(page, "Remove");
-  await press(page, "Take it out");
+  await press(page, "Remove room");
   await phase("Run").click();
   const gone = page.getByText("Children’s corner: sprayed, and not in the job any more.");
   await expect(gone).toBeVisible();
@@ -443,12 +443,12 @@ test("what nobody plans for: the meter and the tanks read on the card, a room ta
   const dayOf = async () => (await (await page.request.get(`/api${GUESTS}`)).json()).job.day as string;
   const planned = await dayOf();
   await page.goto(`${GUESTS}/run`);
-  await press(page, "Start the job");
+  await press(page, "Start job");
   const asked = page.getByRole("dialog", { name: /^It is planned for / });
   await press(asked, "Not now");
-  await expect(page.getByRole("button", { name: "Start the job" })).toBeVisible();
-  await press(page, "Start the job");
-  await press(asked, "Move it to now and begin");
+  await expect(page.getByRole("button", { name: "Start job" })).toBeVisible();
+  await press(page, "Start job");
+  await press(asked, "Move to now and start");
   await expect(step(page)).toBeVisible();
   await expect
     .poll(() => later(page, 10).then(dayOf), { timeout: 20_000 })

@@ -16,15 +16,15 @@ test("the library's mix: a sprayer that saves a fill is offered, what really wen
 }) => {
   await page.goto(`${LIBRARY}/mix`);
   await expect(page.getByText("Battery sprayer, 15 L bucket: one fill instead of 2.")).toBeVisible();
-  await page.getByRole("button", { name: "Take it", exact: true }).click();
+  await page.getByRole("button", { name: "Use this", exact: true }).click();
   await expect(page.getByText("one fill instead of 2")).toHaveCount(0);
   await page.keyboard.press("u");
   await expect(page.getByText("one fill instead of 2")).toBeVisible();
 
-  await page.getByLabel("Something else really went in, or earlier").check();
+  await page.getByLabel("I used other amounts, or mixed it earlier").check();
   await page.getByLabel("Concentrate", { exact: true }).fill("180 ml");
   await page.getByLabel("Concentrate", { exact: true }).press("Enter");
-  await page.getByRole("button", { name: "Made it" }).click();
+  await page.getByRole("button", { name: "Mark as mixed" }).click();
   await expect(page.getByText(/180\sml of concentrate\. Lot M-2291/)).toBeVisible();
   await expect
     .poll(async () => (await entriesOf(page, LIBRARY)).at(-1))
@@ -37,12 +37,12 @@ test("the library's mix: a sprayer that saves a fill is offered, what really wen
   await expect(order.getByRole("listitem").filter({ hasText: "Meadow pre-spray" })).toContainText(
     "order 1 pack",
   );
-  await page.getByRole("button", { name: "Packs came in" }).click();
+  await page.getByRole("button", { name: "Add packs" }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Product").selectOption({ label: "Meadow pre-spray" });
   await dialog.getByLabel("Lot, as on the pack").fill("M-3000");
-  await dialog.getByLabel("In a pack").fill("5 L");
-  await dialog.getByRole("button", { name: "Put them in stock" }).click();
+  await dialog.getByLabel("Pack size").fill("5 L");
+  await dialog.getByRole("button", { name: "Add to stock" }).click();
   await expect(order.getByText("Meadow pre-spray")).toHaveCount(0);
   await expect
     .poll(async () =>
@@ -59,7 +59,7 @@ test("the mix sheet and the bottle's label go to paper alone, with cautions and 
     window.print = () => undefined;
   });
   await page.goto(`${LIBRARY}/mix`);
-  await expect(page.getByRole("button", { name: "Print the mix sheet" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Print mix sheet" })).toBeVisible();
   // Any way of printing gives the sheet: the browser's own too.
   await page.emulateMedia({ media: "print" });
   const sheet = page.locator("[data-print=mix-sheet]");
@@ -72,7 +72,7 @@ test("the mix sheet and the bottle's label go to paper alone, with cautions and 
   expect(await sheet.evaluate((element) => element.getBoundingClientRect().height)).toBeLessThan(1000);
   await page.emulateMedia({ media: "screen" });
   await expect(sheet).toBeHidden();
-  await page.getByRole("button", { name: "Label for the bottle" }).click();
+  await page.getByRole("button", { name: "Bottle label" }).click();
   const label = page.locator("[data-print=label]");
   await expect(label).toContainText(/Meadow pre-spray\s*1:16 in water\s*Made .*Osei/);
   await expect(label).toContainText("Use by the end of the day");
@@ -87,7 +87,7 @@ test("run out: the nearest of its kind stands in at its own label's strength, wi
   await page.goto(`${LIBRARY}/mix`);
   await stock;
   await page.getByRole("button", { name: "Run out of Meadow pre-spray?" }).click();
-  const list = page.getByRole("list", { name: "What could stand in" });
+  const list = page.getByRole("list", { name: "Substitutes" });
   // Heavy soil in the children's corner: Bramble's own heavy dose, by weight; the milder verdict comes first.
   await expect(list.getByRole("listitem").first()).toContainText("Teasel wool pre-spray at 1:25");
   await expect(list.getByRole("listitem").filter({ hasText: "Bramble" })).toContainText("37.4 g/L");
@@ -96,8 +96,8 @@ test("run out: the nearest of its kind stands in at its own label's strength, wi
   await expect(page.getByText(/^\d+(\.5)?scoops?$/)).toBeVisible();
   await expect(page.getByText(/First the dye test in/)).toBeVisible();
   for (const place of ["Under the window seat", "Behind the bookcase", "Under the mat"])
-    if ((await page.getByRole("button", { name: "Test it now" }).count()) > 0) await dyeTest(page, place);
-  await page.getByRole("button", { name: "Made it" }).click();
+    if ((await page.getByRole("button", { name: "Do the dye test" }).count()) > 0) await dyeTest(page, place);
+  await page.getByRole("button", { name: "Mark as mixed" }).click();
   await expect
     .poll(async () => (await entriesOf(page, LIBRARY)).at(-1))
     .toMatchObject({ kind: "fill-made", concentrate: 0, lot: "B-40", powder: expect.any(Number) });
@@ -112,9 +112,9 @@ test("a wool room refuses the strong powder, and nothing but a wool product is o
   const powder = page.getByRole("region", { name: "Bramble oxygen powder" });
   const stop = powder.getByRole("alert").filter({ hasText: "Stop: Landing, Stairs, Hall" });
   await expect(stop.first()).toContainText("Oxygen bleach takes dye out of wool and silk");
-  await expect(powder.getByRole("button", { name: "Made it" })).toHaveCount(0);
+  await expect(powder.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
   await powder.getByRole("button", { name: "Run out of Bramble oxygen powder?" }).click();
-  const list = powder.getByRole("list", { name: "What could stand in" });
+  const list = powder.getByRole("list", { name: "Substitutes" });
   await expect(list.getByRole("listitem")).toHaveCount(1);
   await expect(list).toContainText("Teasel wool pre-spray at 1:25");
 });
@@ -150,7 +150,7 @@ test("an injection sprayer wants a tip; one too lean for the product is said wit
 }) => {
   await page.goto(`${LIBRARY}/mix`);
   await page.getByLabel("Sprayer", { exact: true }).selectOption({ label: "Injection sprayer, 5 L jug" });
-  const tip = page.getByLabel("Tip", { exact: true });
+  const tip = page.getByLabel("Metering tip", { exact: true });
   await tip.selectOption({
     index: (await tip.locator("option").allInnerTexts()).findIndex((text) => text.startsWith("1:300")),
   });
@@ -161,10 +161,10 @@ test("an injection sprayer wants a tip; one too lean for the product is said wit
     .getByRole("button", { name: "Van" })
     .or(page.getByRole("link", { name: "Van" }))
     .click();
-  await page.getByRole("button", { name: "Add: Injector tips" }).click();
+  await page.getByRole("button", { name: "Add: Metering tips" }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Name").fill("Blue tip");
-  await dialog.getByLabel("Parts of water to one").fill("4");
+  await dialog.getByLabel("Parts water to 1").fill("4");
   await dialog.getByRole("button", { name: "Keep it" }).click();
   await page.goBack();
   await expect(tip).toBeVisible();
@@ -192,14 +192,14 @@ test("the shelf goes out as CSV and comes in again; a file with a fault takes no
   await expect(page.getByRole("button", { name: "Meadow pre-spray" })).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent("download"),
-    page.getByRole("button", { name: "CSV out" }).click(),
+    page.getByRole("button", { name: "Export CSV" }).click(),
   ]);
   const csv = await readFile(await download.path(), "utf8");
   const lines = csv.split("\r\n");
   const meadow = lines.find((line) => line.includes("Meadow")) as string;
   const take = (text: string) =>
     page
-      .getByLabel("Take in a CSV file")
+      .getByLabel("Import a CSV file")
       .setInputFiles({ name: "shelf.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
   await take([lines[0], meadow.replace(",1:16,", ",1:60,")].join("\r\n"));
   await expect(page.getByRole("alert")).toContainText("Line 2, Heavy: Weaker than the one before it.");
@@ -223,16 +223,16 @@ test("the mixer gives the rest of any two, in the crew's units", async ({ page }
     await page.getByLabel(label, { exact: true }).press("Enter");
   };
   await set("Strength", "1:4");
-  await expect(page.getByText("Type any two of them, and the others follow.")).toBeVisible();
-  await set("In all", "5 L");
+  await expect(page.getByText("Enter any two to get the rest.")).toBeVisible();
+  await set("Total", "5 L");
   await expect(page.getByText(/4\sL of water, then 1\sL/)).toBeVisible();
   await set("Water", "3 L");
-  await expect(page.getByText("Three say more than they need: clear one.")).toBeVisible();
+  await expect(page.getByText("Enter only two: clear one.")).toBeVisible();
   await set("Strength", "");
   await expect(page.getByText(/3\sL of water, then 2\sL/)).toBeVisible();
-  await page.getByRole("radio", { name: "Take a percentage down" }).click();
+  await page.getByRole("radio", { name: "Dilute a percentage" }).click();
   await set("In the bottle", "15 %");
-  await set("Wanted", "0.94 %");
-  await set("In all", "32 oz");
+  await set("Target", "0.94 %");
+  await set("Total", "32 oz");
   await expect(page.getByText(/of water, then 59\sml/)).toBeVisible();
 });

@@ -18,7 +18,7 @@ test("what could mean two things is asked with both readings to tap, for a room'
   await expect(page.getByRole("button", { name: "Area of Annexe: show the working" })).toHaveText("15.2 m²");
 
   await page.getByRole("button", { name: "Annexe", exact: true }).click();
-  const ceiling = page.getByLabel("Ceiling", { exact: true });
+  const ceiling = page.getByLabel("Ceiling height", { exact: true });
   await ceiling.fill("2m5");
   await ceiling.press("Enter");
   await page.getByRole("button", { name: "2.5 m", exact: true }).click();
@@ -32,16 +32,16 @@ test("an oxygen powder added to an acid rinse is stopped before it is made, and 
   page,
 }) => {
   await page.goto(`${LIBRARY}/mix`);
-  await expect(page.getByRole("button", { name: "Made it" })).toBeVisible();
-  await page.getByRole("button", { name: "Something added to it" }).click();
-  await page.getByLabel("With it").selectOption({ label: "Bramble oxygen powder" });
+  await expect(page.getByRole("button", { name: "Mark as mixed" })).toBeVisible();
+  await page.getByRole("button", { name: "Add booster" }).click();
+  await page.getByLabel("Booster").selectOption({ label: "Bramble oxygen powder" });
   await expect(page.getByText("Bramble oxygen powder: let the gas out.")).toBeVisible();
   await page.getByLabel("Product", { exact: true }).selectOption({ label: "Fern acid rinse" });
   await expect(
     page.getByText("Stop: Fern acid rinse and Bramble oxygen powder must not meet in one vessel."),
   ).toBeVisible();
   await expect(page.getByText("Not to be made: what would meet in this vessel must not.")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Made it" })).toHaveCount(0);
+  await expect(page.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
 });
 
 test("the mixer asks the shelf and judges what goes in together, on a device that has seen nothing yet", async ({
@@ -61,7 +61,7 @@ test("with the heating off a room dries late and is told to turn it on; one tap 
   await heating.getByRole("radio", { name: "Off" }).click();
   // Windows may be worth more just now, by the air and the hour: taken, the heating is what is left.
   const advice = page.getByText("Turn the heating on.");
-  const take = page.getByRole("button", { name: "Done, plan with it" });
+  const take = page.getByRole("button", { name: "Done: update the plan" });
   for (let taken = 0; taken < 3; taken++) {
     await expect(take).toBeVisible();
     if (await advice.isVisible()) break;
@@ -78,10 +78,10 @@ test("with the heating off a room dries late and is told to turn it on; one tap 
 test("tanks that would leave more than carpet keeps are asked about, not logged", async ({ page }) => {
   await page.goto(`${FLAT}/mix`);
   await page.getByRole("button", { name: /Read the tanks/ }).click();
-  const used = page.getByRole("group", { name: "Rooms it was used in" });
+  const used = page.getByRole("group", { name: "Rooms you used it in" });
   await used.getByRole("button", { name: "Lounge", exact: true }).click();
   await page.getByLabel("Solution used").fill("400 L");
-  await page.getByLabel("Taken up").fill("100 L");
+  await page.getByLabel("Recovered").fill("100 L");
   await page.getByRole("button", { name: "Log it" }).click();
   await expect(page.getByRole("alert").filter({ hasText: /carpet keeps at most 5\skg\/m²/ })).toBeVisible();
 });

@@ -84,7 +84,7 @@ test("a newer version of the app is offered and not forced; taken, it is there",
   await expect(page.getByText("A newer version is here.")).toBeVisible();
   expect(await page.evaluate(() => "samepage" in globalThis)).toBe(true);
   await expect(page.getByLabel("Room", { exact: true })).toHaveValue("Half typed");
-  await page.getByRole("button", { name: "Take it now" }).click();
+  await page.getByRole("button", { name: "Install update" }).click();
   await expect.poll(() => page.evaluate(() => "samepage" in globalThis).catch(() => true)).toBe(false);
   await expect(page.getByText("A newer version is here.")).toHaveCount(0);
 });

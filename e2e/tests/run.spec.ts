@@ -39,7 +39,7 @@ test.describe("on a phone", () => {
     await page.goto("/");
     await button(page, "New job").click();
     await page.getByLabel("Where").fill("2 Sedge Row");
-    await button(page, "Make the job").click();
+    await button(page, "Create job").click();
     for (const [name, size] of [
       ["Bedroom", "3.8 x 4.2"],
       ["Lounge", "5.4 x 4"],
@@ -54,14 +54,14 @@ test.describe("on a phone", () => {
     await expect(done(page)).toBeVisible();
     await expect(sheet(page)).toBeVisible();
     const all = await steps(page);
-    for (const what of ["Set up", "Make fill", "Vacuum, Bedroom", "Spray, Lounge", "Clean, Hall", "Pack up"])
+    for (const what of ["Set up", "Mix fill", "Vacuum, Bedroom", "Spray, Lounge", "Clean, Hall", "Pack up"])
       expect(all.some((step) => step.what.startsWith(what))).toBe(true);
     // Nothing is wider than the phone.
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-    const slider = page.getByRole("slider", { name: "Hour looked at" });
+    const slider = page.getByRole("slider", { name: "Time shown" });
     await slider.focus();
     await slider.press("End");
-    const at = region(page, "At the hour looked at");
+    const at = region(page, "At the time shown");
     await expect(at.getByText("Packed up at")).toBeVisible();
     const lounge = at
       .getByRole("region", { name: /^At / })
@@ -82,7 +82,7 @@ test("a second person, a break and a promise plan it anew and say what that did;
   await page.goto(`${HOUSE}/run`);
   await expect(done(page)).toBeVisible();
   const alone = await minutes(done(page));
-  await page.getByRole("radiogroup", { name: "People" }).getByRole("radio", { name: "2" }).click();
+  await page.getByRole("radiogroup", { name: "Crew" }).getByRole("radio", { name: "2" }).click();
   await expect(page.getByRole("status").getByText(/^Done \d.* sooner/)).toBeVisible();
   await expect.poll(() => minutes(done(page))).toBeLessThan(alone);
   await steps(page);
@@ -99,7 +99,7 @@ test("a second person, a break and a promise plan it anew and say what that did;
   for (const [i, [from = ""]] of cleaning.entries())
     if (i > 0) expect(from >= (cleaning[i - 1]?.[1] ?? "")).toBe(true);
 
-  await button(page, "Add a break").click();
+  await button(page, "Add break").click();
   const breaks = page.getByLabel("From", { exact: true });
   await expect(breaks).toBeVisible();
   await breaks.fill("10:05");
@@ -108,7 +108,7 @@ test("a second person, a break and a promise plan it anew and say what that did;
     .poll(async () => (await steps(page)).find(({ what }) => what.startsWith("Break"))?.from)
     .toBe("10:05");
 
-  await page.getByLabel("Promise an hour for").selectOption({ label: "Hall" });
+  await page.getByLabel("Add promised time for").selectOption({ label: "Hall" });
   await page.getByLabel("Hall", { exact: true }).fill("11:00");
   await expect(page.getByText("Hall won’t be walked on by 11:00.")).toBeVisible();
   await expect.poll(async () => (await planOf(page, HOUSE)).run).toEqual({ people: 2 });
@@ -121,7 +121,7 @@ test("a second person, a break and a promise plan it anew and say what that did;
   await other.context().close();
 });
 
-test("a step put off moves the rest, is held at its hour, and is let go again; undo names it", async ({
+test("a step put off moves the rest, is locked, and is let go again; undo names it", async ({
   page,
 }) => {
   await page.goto(`${HOUSE}/run`);
@@ -135,14 +135,14 @@ test("a step put off moves the rest, is held at its hour, and is let go again; u
     .poll(async () => (await steps(page)).find(({ what }) => what.startsWith("Set up"))?.from)
     .not.toBe(first?.from);
   await expect.poll(() => minutes(done(page))).toBeGreaterThanOrEqual(before);
-  await expect(page.getByLabel("held at its hour").first()).toBeVisible();
+  await expect(page.getByLabel("locked").first()).toBeVisible();
   // At an hour before anything is there to clean, a cleaning can't be held: it is said, and stands where it fits.
   await button(page, /^Clean, Hall/).click();
   await page.getByLabel("Starts at").fill("09:31");
-  await button(page, "Hold it there").click();
-  await expect(page.getByText("A step can’t be held at its hour.")).toBeVisible();
-  await button(page, "Let it move").click();
-  await expect(page.getByText("A step can’t be held at its hour.")).toHaveCount(0);
+  await button(page, "Lock start time").click();
+  await expect(page.getByText("A step can’t keep its locked time.")).toBeVisible();
+  await button(page, "Unlock").click();
+  await expect(page.getByText("A step can’t keep its locked time.")).toHaveCount(0);
   await page.keyboard.press("u");
   await page.keyboard.press("u");
   await page.keyboard.press("u");
@@ -153,9 +153,9 @@ test("two ways are compared side by side and one is taken; what can't be done he
   page,
 }) => {
   await page.goto(`${HOUSE}/run`);
-  await button(page, "Compare two ways").click();
+  await button(page, "Compare two options").click();
   const dialog = page.getByRole("dialog");
-  await dialog.getByLabel("The other").selectOption({ label: "Low moisture, 2 people" });
+  await dialog.getByLabel("Option B").selectOption({ label: "Low moisture, 2 people" });
   await expect(dialog.getByRole("row", { name: /^Water/ })).toBeVisible();
   const [one = "", other = ""] = await dialog
     .getByRole("row", { name: /^Water/ })
@@ -175,7 +175,7 @@ test("a section that would dry out is told with what to change, and changing it 
   page,
 }) => {
   await page.goto(`${LIBRARY}/survey`);
-  const inside = page.getByRole("group", { name: "Air inside" });
+  const inside = page.getByRole("group", { name: "Indoor air" });
   await inside.getByLabel("Temperature").fill("35");
   await inside.getByLabel("Temperature").press("Enter");
   await inside.getByLabel("Humidity").fill("10");

@@ -14,7 +14,7 @@ const phase = (page: Page, name: string) =>
   page.getByRole("navigation", { name: "Phases of the job" }).getByRole("link", { name });
 const roomNames = async (page: Page) =>
   page.getByRole("list").first().locator("button[aria-pressed]").allInnerTexts();
-const closeRoom = (page: Page) => page.getByRole("button", { name: "Close the room" }).click();
+const closeRoom = (page: Page) => page.getByRole("button", { name: "Close room" }).click();
 
 async function addFrom(page: Page, template: string, size?: string) {
   await page.getByRole("button", { name: `+ ${template}` }).click();
@@ -29,7 +29,7 @@ test("a flat is surveyed: rooms from templates, doors, the order to walk out in,
   await page.goto("/");
   await page.getByRole("button", { name: "New job" }).click();
   await page.getByLabel("Where").fill("9 Mill Row");
-  await page.getByRole("button", { name: "Make the job" }).click();
+  await page.getByRole("button", { name: "Create job" }).click();
 
   await addFrom(page, "Hall", "4.2 x 1.1");
   await addFrom(page, "Lounge", "5.2 x 3.9 + 1.5 x 0.8");
@@ -52,15 +52,15 @@ test("a flat is surveyed: rooms from templates, doors, the order to walk out in,
 
   // The hall done first would be walked over wet.
   await page
-    .getByRole("button", { name: "Way in" })
-    .or(page.getByRole("radio", { name: "Way in" }))
+    .getByRole("button", { name: "Exit level" })
+    .or(page.getByRole("radio", { name: "Exit level" }))
     .click();
   await page.getByRole("button", { name: "Hall", exact: true }).click();
   for (let i = 0; i < 4; i++)
-    await page.getByRole("button", { name: "Earlier in the walk-out order" }).click();
+    await page.getByRole("button", { name: "Earlier in walk-out order" }).click();
   await closeRoom(page);
   await expect(page.getByText(/can only be left over Hall, which is finished before it/)).toBeVisible();
-  await page.getByRole("button", { name: "Put all rooms in walk-out order" }).click();
+  await page.getByRole("button", { name: "Put rooms in walk-out order" }).click();
   await expect(page.getByText(/can only be left over/)).toHaveCount(0);
   expect((await roomNames(page)).at(-1)).toBe("Hall");
 
@@ -68,7 +68,7 @@ test("a flat is surveyed: rooms from templates, doors, the order to walk out in,
   const lounge = page.getByRole("button", { name: "Area of Lounge: show the working" });
   await expect(lounge).toHaveText("21.5 m²");
   await page.getByRole("button", { name: "Lounge", exact: true }).click();
-  await page.getByRole("button", { name: "An alcove, a fixed unit, a hearth" }).click();
+  await page.getByRole("button", { name: "Add alcove, fixed unit or hearth" }).click();
   await page.getByLabel("What").selectOption({ label: "Alcove or bay" });
   await page.getByLabel("Width").fill("1.5");
   await page.getByLabel("Width").press("Enter");
@@ -80,10 +80,10 @@ test("a flat is surveyed: rooms from templates, doors, the order to walk out in,
   await closeRoom(page);
   await expect(lounge).toHaveText("22.4 m²");
 
-  const detergent = page.getByRole("radiogroup", { name: "Shop cleaner or softener left in it?" });
+  const detergent = page.getByRole("radiogroup", { name: "DIY cleaner or softener used?" });
   await detergent.getByRole("radio", { name: "Yes" }).click();
-  await expect(page.getByText(/Defoamer in the recovery tank: \d+\sml\. One more wet stroke/)).toBeVisible();
-  await expect(page.getByText("Rinsing old detergent out")).toBeVisible();
+  await expect(page.getByText(/Defoamer in the recovery tank: \d+\sml\. One extra wet stroke/)).toBeVisible();
+  await expect(page.getByText("Rinsing out old detergent")).toBeVisible();
 
   const id = page.url().split("/jobs/")[1]?.split("/")[0];
   await expect
@@ -99,37 +99,37 @@ test("a wool hall stops an alkaline product and says why, in survey and in mix; 
 }) => {
   await page.clock.install();
   await page.goto(`${GUESTHOUSE}/survey?room=${HALL}&part=floor`);
-  await page.getByLabel("Sprayed from").selectOption({ label: "Meadow pre-spray" });
+  await page.getByLabel("Mix").selectOption({ label: "Meadow pre-spray" });
   const stop = page.getByRole("alert").filter({ hasText: "Stop: Meadow pre-spray" }).first();
   await expect(stop).toContainText("Above pH 10 wool and silk dissolve");
-  await expect(stop).toContainText("What would lift it: A product labelled for wool");
+  await expect(stop).toContainText("To fix it: A product labelled for wool");
   await expect(stop).toContainText("The label says not to use it on this fibre");
 
   await phase(page, "Mix").click();
   const meadow = page.getByRole("region", { name: "Meadow pre-spray" });
-  await expect(meadow.getByText(/Not to be made: a stop stands on .*Hall/)).toBeVisible();
-  await expect(meadow.getByRole("button", { name: "Made it" })).toHaveCount(0);
+  await expect(meadow.getByText(/Don’t mix yet: a stop applies to .*Hall/)).toBeVisible();
+  await expect(meadow.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
 
   const wool = page.getByRole("region", { name: "Teasel wool pre-spray" });
   await expect(wool.getByText("To do: dye test of Teasel wool pre-spray.").first()).toBeVisible();
-  await wool.getByRole("button", { name: "Go on without" }).click();
-  const answer = page.getByRole("button", { name: "I answer for it" });
+  await wool.getByRole("button", { name: "Skip test" }).click();
+  const answer = page.getByRole("button", { name: "I take responsibility" });
   await expect(answer).toBeDisabled();
   await page.getByLabel("Owner’s name").fill("Mira");
   await page.getByLabel("Reason").fill("Same carpet as last spring");
   await answer.click();
-  await expect(wool.getByText("Not dye-tested: the owner answers for it.")).toBeVisible();
-  await expect(wool.getByRole("button", { name: "Made it" })).toBeVisible();
-  await wool.getByRole("button", { name: "Test it again" }).click();
+  await expect(wool.getByText("Not dye-tested: owner took responsibility.")).toBeVisible();
+  await expect(wool.getByRole("button", { name: "Mark as mixed" })).toBeVisible();
+  await wool.getByRole("button", { name: "Repeat the dye test" }).click();
   await page.getByRole("button", { name: "Start the 30 s" }).click();
-  await page.getByLabel("Where the cloth is pressed").fill("Behind the clock");
-  await page.getByRole("button", { name: "Colour came" }).click();
+  await page.getByLabel("Test spot").fill("Behind the clock");
+  await page.getByRole("button", { name: "Colour bled" }).click();
   // Colour on the cloth counts for more than a word given before it.
   await expect(wool.getByText("took colour off this carpet")).toBeVisible();
-  await expect(wool.getByRole("button", { name: "Made it" })).toHaveCount(0);
+  await expect(wool.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
   await phase(page, "Log").click();
   await expect(page.getByText(/Mira answers for it: Same carpet as last spring/)).toBeVisible();
-  await expect(page.getByText(/Behind the clock, \d+ s: colour came, stop/)).toBeVisible();
+  await expect(page.getByText(/Behind the clock, \d+ s: colour bled, stop/)).toBeVisible();
 });
 
 test("a spot is worked through three steps, each timed, tested and logged, until it is gone", async ({
@@ -143,7 +143,7 @@ test("a spot is worked through three steps, each timed, tested and logged, until
   await expect(dialog.getByText("No alkali: it sets the brown.")).toBeVisible();
   const neutral = dialog.getByRole("region", { name: "Now: Neutral spotter" });
   await expect(neutral).toContainText(/Make up 100\sml: 89\sml of water, then 11\sml of concentrate/);
-  await neutral.getByRole("button", { name: "Start the clock, 4:30" }).click();
+  await neutral.getByRole("button", { name: "Start timer, 4:30" }).click();
   await page.clock.fastForward(271_000);
   await expect(neutral.getByText("blot or extract now")).toBeVisible();
   await neutral.getByRole("button", { name: "Better" }).click();
@@ -153,7 +153,7 @@ test("a spot is worked through three steps, each timed, tested and logged, until
   await expect(acid.getByRole("button", { name: "Gone" })).toBeDisabled();
   await dyeTest(page, "Inside the cupboard");
   await acid.getByRole("button", { name: "Gone" }).click();
-  await expect(dialog.getByText("It is gone.")).toBeVisible();
+  await expect(dialog.getByText("It’s gone.")).toBeVisible();
   await page.keyboard.press("Escape");
   await phase(page, "Log").click();
   await expect(
@@ -210,8 +210,8 @@ test("a picture taken with no signal is there at once and joins up later; what i
   await expect(shown).toHaveAttribute("src", new RegExp(`^/api/photos/${photo.id}\\?crew=`));
 
   await shown.click();
-  await page.getByRole("button", { name: "Take it away", exact: true }).click();
-  await page.getByRole("button", { name: "Take it away for good" }).click();
+  await page.getByRole("button", { name: "Remove photo", exact: true }).click();
+  await page.getByRole("button", { name: "Delete photo" }).click();
   await expect(shown).toHaveCount(0);
   await expect.poll(async () => (await photos()).length).toBe(0);
 });

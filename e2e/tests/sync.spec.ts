@@ -74,8 +74,8 @@ test("another device saves, Today looks at it, and an edit on the job seen befor
 
   // Both change what is done, to two different things.
   await saveElsewhere(request, GUESTHOUSE, (job: object) => ({ ...job, title: "Hall and stairs only" }));
-  await page.getByLabel("What is done").fill("All but the washroom");
-  await page.getByLabel("What is done").press("Enter");
+  await page.getByLabel("Job description").fill("All but the washroom");
+  await page.getByLabel("Job description").press("Enter");
   await expect(page.getByText(/changed here and on another device/)).toBeVisible();
   // The job goes on meanwhile, and the question outlives a reload.
   await addRoom(page, "Larder", "2 x 2");
@@ -100,7 +100,7 @@ test("a device that can't keep anything says so at once, sends what it can, and 
   });
   await stack.stop();
   await addRoom(page, "Cloakroom", "3 x 2");
-  await expect(page.getByText(/This device can’t keep the last change/)).toBeVisible();
+  await expect(page.getByText(/This device can’t save the last change/)).toBeVisible();
   await expect(inList(page, "Cloakroom")).toBeVisible();
   const asked = new Promise<string>((resolve) =>
     page.once("dialog", async (dialog) => {
@@ -112,7 +112,7 @@ test("a device that can't keep anything says so at once, sends what it can, and 
   expect(await asked).toBe("beforeunload");
   await stack.start();
   await expect.poll(() => rooms(request, LIBRARY), { timeout: 30_000 }).toContain("Cloakroom");
-  await expect(page.getByText(/This device can’t keep/)).toHaveCount(0);
+  await expect(page.getByText(/This device can’t save/)).toHaveCount(0);
 });
 
 test("prices set one after the other on a device that can't keep them leave each other and the crew's units standing", async ({
@@ -274,9 +274,9 @@ test("with 500 jobs booked all over the year, today's are on the screen, and the
   const group = (name: string) =>
     page.locator("section").filter({ has: page.getByRole("heading", { name }) });
   await expect(group("Today").getByText("Reading rooms and foyer")).toBeVisible({ timeout: 20_000 });
-  await expect(group("To come").getByRole("listitem")).toHaveCount(30);
-  await group("To come").getByRole("button", { name: "Later jobs" }).click();
-  await expect(group("To come").getByRole("listitem")).toHaveCount(60);
+  await expect(group("Upcoming").getByRole("listitem")).toHaveCount(30);
+  await group("Upcoming").getByRole("button", { name: "Later jobs" }).click();
+  await expect(group("Upcoming").getByRole("listitem")).toHaveCount(60);
   await page.getByRole("button", { name: "Earlier jobs" }).click();
   await expect(page.getByText("Job 0", { exact: true })).toBeVisible();
 });

@@ -8,7 +8,7 @@ const Environment = z.object({
   WEB_DIR: z.string().optional(),
   PHOTO_DIR: z.string().min(1).default(".data/photos"),
   LOG_LEVEL: z.enum(["debug", "info", "warn", "error", "silent"]).default("warn"),
-  RESET_DEMO: z.stringbool().default(false).describe("for prepare: make the demo afresh"),
+  RESET_DEMO: z.stringbool().default(false).describe("for prepare: reset the demo"),
 });
 
 export type Config = z.infer<typeof Environment>;

@@ -27,10 +27,9 @@ const { pool, db } = connect(config.DATABASE_URL);
 const state = await schemaState(db);
 if (state === "older")
   refuse(
-    "The database is older than this server. Bring it up to date first: npm start does, or node server/dist/prepare.js.",
+    "The database is older than this server. Update it first: run npm start, or node server/dist/prepare.js.",
   );
-if (state === "newer")
-  refuse("The database is newer than this server. Start the version that belongs to it.");
+if (state === "newer") refuse("The database is newer than this server. Start the matching version.");
 const crewId = await firstCrew(db);
 if (crewId === undefined) refuse("There is no crew in the database. Run node server/dist/prepare.js first.");
 

@@ -17,7 +17,7 @@ const lock = await mysql.createConnection({ uri: config.DATABASE_URL });
 const name = `scutch ${new URL(config.DATABASE_URL).pathname.slice(1)}`;
 const [rows] = await lock.query<mysql.RowDataPacket[]>("select get_lock(?, ?) as got", [name, PATIENCE]);
 if (Number(rows[0]?.got) !== 1) {
-  console.error("The database is being brought up to date by another start that doesn’t end.");
+  console.error("Another start is still updating the database. Wait for it, or stop it and try again.");
   process.exit(1);
 }
 const { pool, db } = connect(config.DATABASE_URL);

@@ -14,17 +14,17 @@ export type KnownFibre = Exclude<FloorFibre, "unknown">;
 export const FIBRE_FACTS: Readonly<Record<KnownFibre, FibreFacts>> = {
   nylon: {
     density: 1.14,
-    character: "Hard-wearing, cleans easily, takes dye and so stains from red drink.",
+    character: "Hard-wearing and cleans easily. Takes dye, so red drinks stain it.",
     burns: "Melts and drips, smells of celery, leaves a hard grey or tan bead.",
   },
   polyester: {
     density: 1.38,
-    character: "Keeps its colour, holds on to oil, mats in lanes.",
+    character: "Keeps its colour, holds oil, mats in traffic lanes.",
     burns: "Melts with black smoke, sweet smell, leaves a hard shiny black bead.",
   },
   olefin: {
     density: 0.91,
-    character: "Takes up no water and no dye; holds oil, crushes, melts under heat.",
+    character: "Takes up no water or dye. Holds oil, crushes, melts under heat.",
     burns: "Melts like wax, smells of candle, leaves a hard tan bead.",
   },
   acrylic: {
@@ -39,7 +39,7 @@ export const FIBRE_FACTS: Readonly<Record<KnownFibre, FibreFacts>> = {
   },
   silk: {
     density: 1.33,
-    character: "As wool and more so: spots with plain water, loses pile.",
+    character: "Like wool but more delicate: plain water spots it, and it loses pile.",
     burns: "Burns slowly, smells of burnt hair, leaves black ash that crushes.",
   },
   cotton: {
@@ -49,12 +49,12 @@ export const FIBRE_FACTS: Readonly<Record<KnownFibre, FibreFacts>> = {
   },
   viscose: {
     density: 1.52,
-    character: "Looks like silk, weak when wet, browns, pile gone for good.",
+    character: "Looks like silk. Weak when wet, browns, and the pile never recovers.",
     burns: "Burns like paper, leaves little ash.",
   },
   plant: {
     density: 1.5,
-    character: "Sisal, jute, coir, seagrass: shrinks and browns when wet; no wet cleaning.",
+    character: "Sisal, jute, coir, seagrass: shrinks and browns when wet. No wet cleaning.",
     burns: "Burns like rope and glows on, leaves grey ash.",
   },
 };
@@ -73,23 +73,23 @@ export const FIBRE_TESTS: Readonly<Record<Extract<IdentifiedBy, "burn-test" | "f
   "burn-test": {
     name: "Burn test",
     steps: [
-      "Ask the owner. Cut a few tufts where nobody will look: a cupboard, under a threshold.",
-      "Hold them with tweezers over a metal dish with water in it, outdoors.",
-      "Bring a flame to the ends. Watch: melts, or chars? Smell the smoke from a distance. Feel the ash when it is cold.",
+      "Ask the customer. Cut a few tufts from a hidden spot: a cupboard, under a threshold.",
+      "Hold them with tweezers outdoors, over a metal dish with water in it.",
+      "Bring a flame to the ends. Does it melt or char? Smell the smoke from a distance. Feel the ash once cold.",
     ],
     cautions: [
-      "Outdoors, away from solvent, aerosols and dry grass; water at hand.",
-      "Melted drops burn skin and go on burning.",
-      "A blend shows both; treat it as the more delicate one.",
+      "Work outdoors, away from solvent, aerosols and dry grass. Keep water at hand.",
+      "Melted drops burn skin and keep burning.",
+      "A blend shows both fibres. Treat it as the more delicate one.",
     ],
   },
   "float-test": {
     name: "Float test",
     steps: [
-      "Cut a few tufts of face yarn, no backing on them.",
-      "Push them under water in a glass so that no air hangs on them.",
-      "Comes up again: olefin. Stays down: anything else.",
+      "Cut a few tufts of face yarn without backing.",
+      "Push them under water in a glass until no air clings to them.",
+      "Floats up again: olefin. Stays down: any other fibre.",
     ],
-    cautions: ["A drop of washing-up liquid gets rid of the air that makes others float."],
+    cautions: ["A drop of washing-up liquid removes the air that makes other fibres float."],
   },
 };

@@ -81,9 +81,9 @@ function wrongFloor(product: CareProduct, { covering }: CareFloor, material: Mat
       trait: "floors",
       material,
       why: hard
-        ? "It is made for carpet: on a hard floor it foams, leaves a slippery film and does little."
-        : "It is made for hard floors: nothing is known of what it does to pile, dye and backing.",
-      lift: hard ? "A product made for hard floors." : "A product made for carpet.",
+        ? "It’s made for carpet. On a hard floor it foams, leaves a slippery film and cleans little."
+        : "It’s made for hard floors. Its effect on pile, dye and backing is unknown.",
+      lift: hard ? "Use a product made for hard floors." : "Use a product made for carpet.",
       source: PRACTICE,
     },
   ];
@@ -103,7 +103,7 @@ export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement 
   const reasons = reasonsFor(traits, materials).map(
     (reason): Reason =>
       reason.verdict === "stop" && allowed.includes(reason.material) && !BEYOND_LABELS.includes(reason.trait)
-        ? { ...reason, verdict: "caution", lift: "The label names this fibre: work by it to the letter." }
+        ? { ...reason, verdict: "caution", lift: "The label names this fibre. Follow it to the letter." }
         : reason,
   );
   const forbidden = named(product.labelForbids).map((material) =>
@@ -111,7 +111,7 @@ export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement 
       "stop",
       material,
       "The label says not to use it on this fibre.",
-      "A product labelled for this fibre.",
+      "Use a product labelled for this fibre.",
     ),
   );
   const perhaps = mayBe
@@ -120,8 +120,8 @@ export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement 
       byLabel(
         "caution",
         material,
-        "The label forbids a fibre that this may be.",
-        "Find out the fibre first: a burn or float test, or the label under a corner.",
+        "The label forbids a fibre this may be.",
+        "Identify the fibre first: a burn or float test, or the label under a corner.",
       ),
     );
   return judgement(

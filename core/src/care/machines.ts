@@ -14,40 +14,55 @@ export interface MachineCare {
 export const MACHINE_CARE: Readonly<Record<Machine, MachineCare>> = {
   extractor: {
     start: [
-      "Filters in and clean, recovery tank empty, its float free.",
-      "Jets fit and spraying even fans.",
-      "Defoamer in the recovery tank where old detergent is expected.",
-      "Water in, pressure up, look at every coupling; then the vacuum.",
-      "Cords and hoses checked end to end; two motors on two circuits.",
+      "Check: filters in and clean, recovery tank empty, its float free.",
+      "Check: jets in place and spraying even fans.",
+      "Put defoamer in the recovery tank if you expect old detergent.",
+      "Water on, pump on, check every coupling. Then the vacuum.",
+      "Check cords and hoses end to end. Use two circuits for two motors.",
     ],
     stop: [
-      "Rinse tank and lines with plain water until no product comes.",
-      "Pump off, then hold the trigger until the pressure is out, before any coupling is opened.",
-      "Waste to the sanitary sewer; tanks rinsed, lids left open to air.",
-      "Filters and lint trap emptied; limed jets into vinegar, rinsed before they go back.",
+      "Rinse tank and lines with plain water until no product comes out.",
+      "Pump off, then hold the trigger until the pressure is gone. Only then open a coupling.",
+      "Empty waste to the sewer (foul drain). Rinse the tanks and leave their lids open.",
+      "Empty filters and lint trap. Soak limed jets in vinegar and rinse them.",
     ],
-    startCaution: "Wet pick-up only with the filter made for it.",
+    startCaution: "Pick up water only with the wet filter in.",
     stopCaution: "About 70 bar stays in a hose after the pump stops.",
   },
   pad: {
-    start: ["Pad clean and centred, spare ones at hand.", "Cord over the shoulder, clear of the pad."],
-    stop: ["Plug out, pad off and rinsed, hung up to dry.", "Machine laid back, never left on its pad."],
-    startCaution: "On loose fibre or a seam that lifts it winds the carpet up: look first.",
+    start: [
+      "Check: pad clean and centred, spare pads at hand.",
+      "Keep the cord over your shoulder, clear of the pad.",
+    ],
+    stop: [
+      "Unplug. Take the pad off, rinse it and hang it up.",
+      "Lay the machine back. Never leave it on its pad.",
+    ],
+    startCaution: "It winds up loose fibre and lifted seams. Look first.",
   },
   brush: {
-    start: ["Brush at its height for this pile, belts whole.", "Hair and thread out of the bristles."],
-    stop: ["Plug out, hair and thread out of the bristles.", "Brush up and off its bristles."],
+    start: [
+      "Check: brush at the right height for this pile, belts whole.",
+      "Clear hair and thread from the bristles.",
+    ],
+    stop: [
+      "Unplug. Clear hair and thread from the bristles.",
+      "Store it with the brush raised off its bristles.",
+    ],
   },
   sprayer: {
     start: [
-      "Tip clean and spraying an even fan, lid and hose tight.",
-      "What is in it is what its label says.",
+      "Check: tip clean and spraying an even fan, lid and hose tight.",
+      "Check that its label matches its contents.",
     ],
-    stop: ["Pressure out before the lid is opened.", "Rinsed with water through the tip, left open to air."],
-    startCaution: "Gloves and goggles as its product’s label has them.",
+    stop: [
+      "Release pressure before you open the lid.",
+      "Rinse with water through the tip and leave it open.",
+    ],
+    startCaution: "Wear gloves and goggles as the product label says.",
   },
   vacuum: {
-    start: ["Bag less than half full, belt whole, brush at its height."],
-    stop: ["Bag emptied outside where it is half full."],
+    start: ["Check: bag under half full, belt whole, brush at the right height."],
+    stop: ["Empty the bag outside once it is half full."],
   },
 };

@@ -52,7 +52,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["chlorine", "unread"],
-    gives: "It may be acid: then chlorine gas.",
+    gives: "It may be acid, and then gives chlorine gas.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["EUH031"],
@@ -140,7 +140,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["chlorite", "unread"],
-    gives: "It may be acid: then chlorine dioxide gas.",
+    gives: "It may be acid, and then gives chlorine dioxide gas.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["EUH032"],
@@ -188,7 +188,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["chlorine-dioxide", "reducer"],
-    gives: "Each undoes the other, with heat.",
+    gives: "They cancel out and heat up.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["H272"],
@@ -204,7 +204,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["percarbonate", "reducer"],
-    gives: "Heat; each undoes the other.",
+    gives: "They cancel out and heat up.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["H272"],
@@ -212,7 +212,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["percarbonate", "solvent"],
-    gives: "Something that burns by itself.",
+    gives: "A mix that ignites by itself.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["H272", "H225"],
@@ -220,7 +220,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["percarbonate", "alcohol"],
-    gives: "Something that burns by itself.",
+    gives: "A mix that ignites by itself.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["H272", "H225"],
@@ -228,7 +228,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["percarbonate", "closed-vessel"],
-    gives: "Oxygen, as long as it works: the pressure in a closed sprayer rises by itself.",
+    gives: "Oxygen for as long as it works. Pressure builds in a closed sprayer.",
     inVessel: "as-labelled",
     onOneFloor: "harmless",
     statements: ["H272"],
@@ -236,7 +236,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["peroxide", "acid"],
-    gives: "Per-acid: its vapour bites eyes and lungs, and it is far stronger than either.",
+    gives: "Peracid: its vapour burns eyes and lungs, and it is far stronger than either product.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["H272", "H314"],
@@ -252,7 +252,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["peroxide", "alkali"],
-    gives: "Oxygen: it works for hours only, and the pressure in a closed vessel rises by itself.",
+    gives: "Oxygen. It works for a few hours only, and pressure builds in a closed sprayer.",
     inVessel: "as-labelled",
     onOneFloor: "harmless",
     statements: ["H272"],
@@ -260,7 +260,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["peroxide", "ammonia"],
-    gives: "Oxygen: it works for hours only, and the pressure in a closed vessel rises by itself.",
+    gives: "Oxygen. It works for a few hours only, and pressure builds in a closed sprayer.",
     inVessel: "as-labelled",
     onOneFloor: "harmless",
     statements: ["H272", "H335"],
@@ -268,7 +268,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["peroxide", "reducer"],
-    gives: "Heat; each undoes the other.",
+    gives: "They cancel out and heat up.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["H272"],
@@ -276,7 +276,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["peroxide", "solvent"],
-    gives: "Something that burns by itself.",
+    gives: "A mix that ignites by itself.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["H272", "H225"],
@@ -284,7 +284,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["peroxide", "alcohol"],
-    gives: "Something that burns by itself.",
+    gives: "A mix that ignites by itself.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["H272", "H225"],
@@ -300,7 +300,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["solvent", "heat"],
-    gives: "Vapour that burns, from an iron or hot water.",
+    gives: "Flammable vapour, from an iron or hot water.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["H225"],
@@ -308,7 +308,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["alcohol", "heat"],
-    gives: "Vapour that burns, from an iron or hot water.",
+    gives: "Flammable vapour, from an iron or hot water.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["H225"],
@@ -324,7 +324,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
   },
   {
     pair: ["cationic", "anionic"],
-    gives: "A sticky lump that won’t rinse out and draws soil.",
+    gives: "A sticky lump that won’t rinse out and attracts soil.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: [],

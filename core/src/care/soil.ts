@@ -2,10 +2,10 @@ import type { Soil } from "../clean/index.ts";
 
 /** What each level of soil looks like, so that two people say the same (common practice). */
 export const SOIL_ANCHORS: Readonly<Record<Soil, string>> = {
-  1: "Dust: white socks stay white. A vacuum would nearly do.",
-  2: "A little grey where people turn; colours clear everywhere.",
-  3: "Lanes show against the edges; a spot here and there.",
-  4: "Lanes dark and stiff, pile lies down, edges grey.",
+  1: "Dust: white socks stay white. Vacuuming would nearly do.",
+  2: "A little grey where people turn. Colours clear everywhere.",
+  3: "Traffic lanes show against the edges. A few spots.",
+  4: "Traffic lanes dark and stiff, pile flat, edges grey.",
   5: "Caked: pattern gone in the lanes, shiny or sticky underfoot.",
 };
 
@@ -19,7 +19,7 @@ export type Wear = (typeof WEAR)[number];
 
 /** Tells wear from soil (common practice). */
 export const WEAR_TEST =
-  "Look along the lane from both ends: what is dark from one side and pale from the other is pile lying down. Rub with a damp white cloth: clean cloth, no soil.";
+  "Look along the lane from both ends. Dark from one side and pale from the other means flat pile. Rub with a damp white cloth: if it stays clean, it’s not soil.";
 
 /** Soil 1…5 as the mix sees it: greasy counts one step heavier, never past 5 (common practice). */
 export function soilForMix(soil: Soil, nature: SoilNature | undefined): Soil {

@@ -66,7 +66,7 @@ export function explainPads(rooms: readonly PaddedRoom[]): Explanation {
     name: "pads, both sides used",
     kind: "count",
     formula:
-      "each room’s area ⁄ what a fresh side does of its soil, added up; two sides a pad, a started one counts",
+      "each room’s area ⁄ area per fresh pad side at its soil level, summed; two sides a pad, rounded up",
     source: "pads",
     inputs: { area: figure("area done with pads", area, "area") },
     compute: (x) => whole(whole(sidesUsed(rooms, "least", x.area / area)) / SIDES),
@@ -81,8 +81,8 @@ export function explainPads(rooms: readonly PaddedRoom[]): Explanation {
                 own.reduce((sum, room) => sum + room.area, 0),
                 "area",
               ),
-              figure(`a side does of soil ${soil}, at least`, AREA_PER_SIDE[soil].least, "area"),
-              figure(`a side does of soil ${soil}, at most`, AREA_PER_SIDE[soil].most, "area"),
+              figure(`area per side at soil ${soil}, at least`, AREA_PER_SIDE[soil].least, "area"),
+              figure(`area per side at soil ${soil}, at most`, AREA_PER_SIDE[soil].most, "area"),
             ];
       }),
       figure("sides, at least", sidesUsed(rooms, "most"), "count"),

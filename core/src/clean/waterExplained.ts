@@ -28,7 +28,7 @@ export function explainPreSpray(room: WetRoom): Explanation {
   return explain({
     name: "pre-spray",
     kind: "volume",
-    formula: `area × application rate; the rate ${room.chosenRate === undefined ? "by method, soil and pile" : "as chosen"}, lanes 1.3 times it, edges half`,
+    formula: `area × pre-spray rate; the rate ${room.chosenRate === undefined ? "by method, soil and pile" : "as chosen"}, traffic lanes 1.3 times it, edges half`,
     source: "application-rates",
     inputs: {
       area: figure("area", room.area, "area"),
@@ -38,7 +38,7 @@ export function explainPreSpray(room: WetRoom): Explanation {
       room.batchId === undefined ? 0 : area * waterBalance({ ...room, pileHeight: pile }).applicationRate,
     steps: () => [
       figure("soil level", room.soil, "count", room.assumed.includes("soil")),
-      figure("application rate", room.water.applicationRate, "applicationRate"),
+      figure("pre-spray rate", room.water.applicationRate, "applicationRate"),
       figure("lane", room.zones.lane, "area"),
       figure("field", room.zones.field, "area"),
       figure("edge", room.zones.edge, "area"),
@@ -49,20 +49,19 @@ export function explainPreSpray(room: WetRoom): Explanation {
 /** Water left in the pile when the room is finished. */
 export function explainResidual(room: WetRoom): Explanation {
   const { figures, odourArea, soaked } = room;
-  const patch =
-    odourArea > 0 ? "; what a patch soaked against odour holds beyond that, spread over the room" : "";
+  const patch = odourArea > 0 ? "; extra water in an area soaked for odour, spread over the room" : "";
   const patchSteps =
     odourArea > 0
       ? [
-          figure("soaked against odour", odourArea, "area"),
-          figure("that patch keeps", room.patchResidual, "massPerArea"),
+          figure("soaked for odour", odourArea, "area"),
+          figure("residual there", room.patchResidual, "massPerArea"),
         ]
       : [];
   if (room.residualMeasured)
     return explain({
       name: "residual",
       kind: "massPerArea",
-      formula: `(pre-spray + solution used − taken up) ⁄ area, as the tanks showed${patch}`,
+      formula: `(pre-spray + solution used − recovered) ⁄ area, from the tank readings${patch}`,
       source: "survey",
       inputs: { residual: figure("measured", room.residual - soaked, "massPerArea") },
       compute: ({ residual }) => residual + soaked,
@@ -71,7 +70,7 @@ export function explainResidual(room: WetRoom): Explanation {
   return explain({
     name: "residual",
     kind: "massPerArea",
-    formula: `pre-spray + rinse laid down; each stroke takes 0.5 √(airflow) of what lies above the pile’s hold, each pad side half of all${patch}`,
+    formula: `pre-spray + rinse applied; each stroke recovers 0.5 √(airflow) of the water above the pile’s hold, each pad side half of the rest${patch}`,
     source: "pile-balance",
     inputs: { pile: figure("pile height", room.pileHeight, "length", room.assumed.includes("pileHeight")) },
     compute: ({ pile }) => waterBalance({ ...room, pileHeight: pile }).residual + soaked,
@@ -84,8 +83,8 @@ export function explainResidual(room: WetRoom): Explanation {
       figure("dry strokes", figures.dryStrokes, "count"),
       figure("pad passes", figures.padPasses + (room.padAfter ? 1 : 0), "count"),
       figure("flow of the jets", nozzleFlow(figures.ratedJetFlow, figures.pressure) * 60, "volume"),
-      figure("suction at the head over the reference", figures.relativeAirflow, "share"),
-      figure("laid down", room.water.applied, "massPerArea"),
+      figure("airflow at the head over the reference", figures.relativeAirflow, "share"),
+      figure("applied", room.water.applied, "massPerArea"),
       figure("recovered", room.water.recoveredShare, "share"),
       ...patchSteps,
     ],

@@ -28,16 +28,16 @@ export function explainReady(
     name: which === "dryHours" ? "dry after" : "touch-dry after",
     kind: "hours",
     formula:
-      "dm/dt = −N, N = (a_w ρ_sat(T_s) − ρ_air) ⁄ (1/h_m + R), with the room’s own air and warmth; " +
+      "dm/dt = −N, N = (a_w ρ_sat(T_s) − ρ_air) ⁄ (1/h_m + R), with the room’s own air and heat; " +
       (which === "dryHours"
-        ? "until 0.010 kg/m² is left above what the fibre holds ten points more humid than the room was"
-        : "until half of what wets the tips is left above what the fibre holds ten points more humid than the room was"),
+        ? "until 0.010 kg/m² is left above the fibre’s equilibrium at ten points more humidity than the room had"
+        : "until half of the water that wets the tips is left above the fibre’s equilibrium at ten points more humidity than the room had"),
     source: "drying",
     inputs: {
       residual: figure("residual", room.residual, "massPerArea"),
       airSpeed: figure("air speed at the floor", airSpeedIn(room, room), "speed"),
       exchange: figure(
-        "air changes an hour with outdoors",
+        "air changes per hour with outdoors",
         room.outdoorAirChangesPerHour,
         "count",
         assumed("windows"),
@@ -47,7 +47,7 @@ export function explainReady(
       outdoorHumidity: figure("outdoor humidity", outdoor.relativeHumidity, "share"),
       outdoorTemperature: figure("outdoor temperature", outdoor.temperature, "temperature"),
       pile: figure("pile height", room.pileHeight, "length", assumed("pileHeight")),
-      faceWeight: figure("dry fibre", room.faceWeight, "massPerArea", assumed("faceWeight")),
+      faceWeight: figure("face weight", room.faceWeight, "massPerArea", assumed("faceWeight")),
     },
     compute: (x) => {
       const rooms = work.building.rooms.map((each, i) =>
@@ -91,9 +91,9 @@ export function explainReady(
         ),
         figure("dew point outdoors", dewPoint(outdoor.temperature, outdoor.relativeHumidity), "temperature"),
         figure("lowest temperature of the room", dried?.lowestTemperature ?? Number.NaN, "temperature"),
-        figure("the fibre may hold at rest", equilibrium, "massPerArea"),
+        figure("equilibrium water of the fibre", equilibrium, "massPerArea"),
         figure("tips dry below, free water", criticalWater(room.pileHeight), "massPerArea"),
-        figure("leaving at first, an hour", dried?.initialFlux ?? Number.NaN, "massPerArea"),
+        figure("loss at first, per hour", dried?.initialFlux ?? Number.NaN, "massPerArea"),
       ];
     },
   });

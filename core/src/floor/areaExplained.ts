@@ -63,7 +63,7 @@ export function explainArea(shape: RoomShape, parts: readonly Part[] = []): Expl
   return explain({
     name: "carpet area",
     kind: "area",
-    formula: `${FORMULAS[shape.kind]}${more ? "; alcoves and landings added" : ""}${less ? "; what is built in taken off" : ""}`,
+    formula: `${FORMULAS[shape.kind]}${more ? "; alcoves and landings added" : ""}${less ? "; fixed units taken off" : ""}`,
     source: "survey",
     inputs,
     compute: (x) => {

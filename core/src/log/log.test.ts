@@ -116,7 +116,7 @@ describe("folds of a log", () => {
     ]);
   });
 
-  test("readings are a room's own with the last untouched place of the job; tanks, tests and attempts in their order", () => {
+  test("readings are a room's own with the last dry, uncleaned spot of the job; tanks, tests and attempts in their order", () => {
     const log = [
       entry("reading", { roomId: "a", place: "dry-standard", moisture: 0.05 }),
       entry("reading", { roomId: "a", place: "carpet", moisture: 0.4 }),

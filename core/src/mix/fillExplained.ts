@@ -16,14 +16,14 @@ export function explainConcentrate(fill: Fill, strength: number, measure: number
     source: "dilution",
     inputs: {
       volume: figure("finished mix, V", fill.volume, "volume"),
-      strength: figure("strength wanted, c", strength, "strength"),
+      strength: figure("strength, c", strength, "strength"),
     },
     compute: (x) => partsOf(x.volume, x.strength).concentrate,
     steps: () => [
       figure("mark of the measure", measure, "smallVolume"),
       figure("measured", fill.concentrate, "smallVolume"),
       figure("water", fill.water, "volume"),
-      figure("strength that results", fill.strength, "strength"),
+      figure("resulting strength", fill.strength, "strength"),
     ],
   });
 }
@@ -50,13 +50,13 @@ export function explainLeftOver(batch: PlannedFills, vessel: Vessel): Explanatio
   return explain({
     name: "left over",
     kind: "volume",
-    formula: "made − needed: the heel the pump can’t draw, and rounding up to the vessel’s marks",
+    formula: "mixed − needed: the heel the pump can’t draw, and rounding up to the sprayer’s marks",
     source: "dilution",
     inputs: { made: figure("made", batch.made, "volume"), needed: figure("needed", batch.needed, "volume") },
     compute: ({ made, needed }) => made - needed,
     steps: () => [
       figure("heel", vessel.heel, "volume"),
-      figure("mark of the vessel", vessel.graduation, "volume"),
+      figure("mark of the sprayer", vessel.graduation, "volume"),
     ],
   });
 }
@@ -64,9 +64,9 @@ export function explainLeftOver(batch: PlannedFills, vessel: Vessel): Explanatio
 /** What a full fill weighs. */
 export function explainMass(fill: Fill): Explanation {
   return explain({
-    name: "to carry",
+    name: "weight",
     kind: "mass",
-    formula: "volume × 1 kg a litre, without the vessel",
+    formula: "volume × 1 kg per litre, without the sprayer",
     source: "dilution",
     inputs: { volume: figure("finished mix", fill.volume, "volume") },
     compute: ({ volume }) => volume * MIX_DENSITY,

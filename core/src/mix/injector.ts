@@ -47,7 +47,7 @@ const distance = ({ off }: TipChoice) => Math.abs(Math.log(1 + off));
 
 /** Concentrate per water a jug must have for `wanted` at the floor through a tip; undefined where even neat is too weak. */
 export function jugStrength(wanted: number, ratio: number): number | undefined {
-  requirePositive("strength wanted", wanted);
+  requirePositive("target strength", wanted);
   requirePositive("tip ratio", ratio);
   // One part of jug into r of water: c/(1 + c) over 1/(1 + c) + r; solved for c.
   const c = (wanted * (1 + ratio)) / (1 - wanted * ratio);

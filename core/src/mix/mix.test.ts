@@ -277,7 +277,7 @@ describe("batch", () => {
     );
   });
 
-  test("the first fill stands at a mark of the vessel, heel and all, and its strength is that of what goes in", () => {
+  test("the first fill stands at a mark of the sprayer, heel and all, and its strength is that of what goes in", () => {
     const batch = planBatch({ ...REQUEST, vessel: { ...REQUEST.vessel, heel: 0.17 * L } });
     if (batch.outcome !== "planned") throw new Error(batch.fault.code);
     const [first] = batch.fills;

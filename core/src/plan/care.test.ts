@@ -52,7 +52,7 @@ const JOB: JobInput = {
 const care = (job: JobInput) => Object.fromEntries(careOf(job).rooms.map((room) => [room.roomId, room]));
 
 describe("the rules on a whole job", () => {
-  test("each room is judged by its method, its own mix and its dye test; one only walked through isn't", () => {
+  test("each room is judged by its method, its own mix and its dye test; one walk-through only isn't", () => {
     const rooms = care(JOB);
     expect(Object.keys(rooms)).toEqual(["wool", "nylon", "other", "mat", "tile"]);
     expect(rooms.wool).toMatchObject({ verdict: "stop", product: { verdict: "stop" }, gate: "not-tested" });

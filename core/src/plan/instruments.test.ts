@@ -27,7 +27,7 @@ test("the simulated meter follows the drying engine: dry before, wettest when le
       if (moment.hours < room.finishedAtHours || moment.freeWater < 0) continue;
       const shown = at(moment.hours * 3600).moistureMeter(room.id, "carpet");
       expect((shown - dry) / (0.42 - dry)).toBeCloseTo(moment.freeWater / room.residual, 3);
-      // Another room drying next door may wet it a hair.
+      // Add room drying next door may wet it a hair.
       expect(shown).toBeLessThanOrEqual(before + 1e-3);
       before = shown;
     }

@@ -152,7 +152,7 @@ test("a room without a batch isn't sprayed, and no finish is cut off at two days
   expect(late.drying[0]?.dryHours as number).toBeLessThan(48);
 });
 
-test("doors left open join the rooms' air, shut ones don't; a room only walked through is neither mixed for nor wet", () => {
+test("doors left open join the rooms' air, shut ones don't; a room walk-through only is neither mixed for nor wet", () => {
   const doors = [
     { id: "d", from: "study", to: "lounge" },
     { id: "e", from: "lounge" },

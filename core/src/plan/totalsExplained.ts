@@ -27,7 +27,7 @@ export function explainLastReady(
   return explain({
     name,
     kind: "hours",
-    formula: "each room’s finish and its drying added; the last of them, counted from the job’s start",
+    formula: "each room’s finish plus its drying time; the last of them, from the job’s start",
     source: "drying",
     inputs: Object.fromEntries(
       work.rooms.map((room, i) => [room.id, figure(room.name, ready[i] as number, "hours")]),

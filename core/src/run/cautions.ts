@@ -1,19 +1,19 @@
 import type { StepTask } from "./jobProblem.ts";
 import type { StepKind } from "./stepKinds.ts";
 
-const TURNING = "Cord over the shoulder, clear of what turns. Off at a loose seam.";
+const TURNING = "Keep the cord over your shoulder, clear of moving parts. Stop at a loose seam.";
 /** Ways of cleaning with hot water under pressure, by their machine. */
 const UNDER_PRESSURE = /^machine:(extraction|self-contained|spinner)$/;
 
 const CAUTIONS: Partial<Readonly<Record<StepKind, string>>> = {
-  furniture: "Two for what is heavy; empty it first. What may bleed or rust stands on tabs, not on wet pile.",
-  "pre-spray": "Out of the far corner, never over a cord. Nobody walks on it.",
+  furniture: "Two people for heavy items; empty them first. Put tabs under anything that may bleed or rust.",
+  "pre-spray": "Work from the far corner to the door. Don’t spray cords. Keep everyone off.",
   agitate: TURNING,
   clean: TURNING,
   pad: TURNING,
-  fans: "Cords along the wall or taped, plugs dry, two motors on two circuits. Signs up on hard floors beside it.",
+  fans: "Run cords along the wall or tape them, keep plugs dry, two motors on two circuits. Put signs on hard floors beside it.",
   "tank-trip":
-    "Pressure out before a hose is uncoupled. Waste to the sanitary sewer, never to a storm drain. Lift with two.",
+    "Release pressure before you uncouple a hose. Waste to the sewer (foul drain), never a storm drain. Two to lift.",
 };
 
 /**
@@ -22,5 +22,5 @@ const CAUTIONS: Partial<Readonly<Record<StepKind, string>>> = {
  */
 export const stepCaution = ({ kind, tool }: Pick<StepTask, "kind" | "tool">): string | undefined =>
   kind === "clean" && tool !== undefined && UNDER_PRESSURE.test(tool)
-    ? "Hot water under pressure: never towards anybody. Cords and couplings off the wet floor."
+    ? "Hot water under pressure: never point it at anyone. Keep cords and couplings off the wet floor."
     : CAUTIONS[kind];

@@ -13,16 +13,16 @@ const STEP_FIGURES: Partial<Record<StepKind, string>> = {
   vacuum: "vacuum",
   bag: "emptying the bag",
   edges: "edges",
-  "pre-spot": "spots treated first",
+  "pre-spot": "pre-spotting",
   "pre-spray": "pre-spray",
   "re-mist": "misting again",
   agitate: "agitate",
   clean: "clean",
   pad: "absorbent pad",
-  spots: "spots that remain",
+  spots: "remaining spots",
   odour: "odour treatment",
   groom: "groom",
-  fans: "setting fans",
+  fans: "placing air movers",
 };
 
 /** When a room is finished, hours after the job's start. */
@@ -40,10 +40,10 @@ export function explainFinish(room: WorkedRoom): Explanation {
     kind: "hours",
     formula: room.finishLogged
       ? "as logged"
-      : "when its last step begins on the run sheet, and how long that takes; dwell is filled with other work",
+      : "start of its last step on the run sheet plus its length; dwell time is filled with other work",
     source: "scheduling",
     inputs: {
-      started: figure("last step begins", started, "time"),
+      started: figure("last step starts", started, "time"),
       takes: figure("last step takes", last ? last.end - started : room.finishedAtHours * 3600, "time"),
     },
     compute: (x) => (room.finishLogged ? room.finishedAtHours : (x.started + x.takes) / 3600),

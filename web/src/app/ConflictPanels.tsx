@@ -24,7 +24,7 @@ const AT_ONCE = 3;
 
 function ClashPanel({ job, clashes }: { readonly job: Job; readonly clashes: readonly MergeConflict[] }) {
   return (
-    <Callout tone="caution" title={`“${job.title}” was changed here and on another device. Which is right?`}>
+    <Callout tone="caution" title={`${job.title} was changed on two devices. Which value is right?`}>
       <ul>
         {clashes.slice(0, AT_ONCE).map((clash) => (
           <ClashLine key={`${clash.kind} ${clash.path.join(" ")}`} job={job} clash={clash} />
@@ -48,10 +48,10 @@ function ClashLine({ job, clash }: { readonly job: Job; readonly clash: MergeCon
       <strong className="min-w-40 flex-1">{what}</strong>
       <div className="flex flex-wrap gap-2">
         <Button onClick={() => void decide("mine")}>
-          <span className="font-normal text-soft">Here:</span> {mine}
+          <span className="font-normal text-soft">This device:</span> {mine}
         </Button>
         <Button onClick={() => void decide("theirs")}>
-          <span className="font-normal text-soft">There:</span> {theirs}
+          <span className="font-normal text-soft">Other device:</span> {theirs}
         </Button>
       </div>
       <FieldError sentence={fault} />

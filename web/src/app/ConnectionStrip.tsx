@@ -12,21 +12,21 @@ const takeUpdate = async () => (await import("./updates.ts")).takeUpdate();
 const ClashPanels = lazy(async () => ({ default: (await import("./ConflictPanels.tsx")).ConflictPanels }));
 const AsidePanel = lazy(async () => ({ default: (await import("./DeadLetterPanel.tsx")).DeadLetterPanel }));
 
-const changes = (count: number) => (count === 1 ? "1 change is" : `${count} changes are`);
+const changes = (count: number) => (count === 1 ? "1 change" : `${count} changes`);
 const keptHere = (count: number) =>
   count > 0
-    ? `${changes(count)} kept on this device and sent when it is back.`
-    : "Go on working: everything is kept on this device.";
+    ? `${changes(count)} saved on this device and will send when you’re online.`
+    : "Keep working: everything is saved on this device.";
 
 const SENTENCES: Record<Exclude<ConnectionState, "ok">, (waiting: number) => string> = {
-  offline: (waiting) => `No connection. ${keptHere(waiting)}`,
-  "server-fault": (waiting) => `The server has a fault. ${keptHere(waiting)}`,
+  offline: (waiting) => `You’re offline. ${keptHere(waiting)}`,
+  "server-fault": (waiting) => `The server has a problem. ${keptHere(waiting)}`,
   "signed-out": (waiting) =>
-    `You are signed out. ${waiting > 0 ? `${changes(waiting)} kept here and sent when you sign in.` : "Sign in to go on with the crew’s work."}`,
+    `You are signed out. ${waiting > 0 ? `${changes(waiting)} saved here and will send when you sign in.` : "Sign in to see the crew’s work."}`,
   "update-needed": (waiting) =>
-    `This app is too old for the server. ${waiting > 0 ? `${changes(waiting)} kept here and sent once it is up to date.` : "Bring it up to date to send anything."}`,
+    `This app is out of date. ${waiting > 0 ? `${changes(waiting)} saved here and will send after you update.` : "Update to send changes."}`,
   "wrong-crew": (waiting) =>
-    `The server works for another crew now. ${waiting > 0 ? `${changes(waiting)} kept here under this crew’s name, and not sent.` : "What is here of this crew stays here."}`,
+    `The server now belongs to another crew. ${waiting > 0 ? `${changes(waiting)} saved here under this crew’s name and not sent.` : "This crew’s work stays on this device."}`,
 };
 
 /** Whether what was done here has reached the server, what can't be sent or kept, and what has to be decided. */
@@ -47,9 +47,8 @@ export function ConnectionStrip() {
       <div aria-live="polite" className="sticky top-0 z-20 print:hidden">
         {unstored > 0 && (
           <Line tone="stop" icon={<HardDrive aria-hidden size={18} className="shrink-0" />}>
-            This device can’t keep {unstored === 1 ? "the last change" : `the last ${unstored} changes`}: it
-            is full, or another window has a newer version open. It stays in this window and is sent as soon
-            as it can be. Don’t close the window; make room on the device.
+            This device can’t save {unstored === 1 ? "the last change" : `the last ${unstored} changes`}: it’s
+            full, or another window has a newer version. Keep this window open and free up space.
           </Line>
         )}
         {reach !== "ok" && (
@@ -62,24 +61,24 @@ export function ConnectionStrip() {
             )}
             {reach === "wrong-crew" && (
               <Button weight="quiet" onClick={() => void openOtherCrew()}>
-                Open that crew’s work
+                Open the other crew’s work
               </Button>
             )}
           </Line>
         )}
         {update && (
           <Line tone="advice" icon={<RefreshCw aria-hidden size={18} className="shrink-0" />}>
-            A newer version is here. Take it when nothing is in your hands.
+            Update ready. Install it when your hands are free.
             <Button weight="quiet" onClick={() => void takeUpdate()}>
-              Take it now
+              Install update
             </Button>
           </Line>
         )}
         {(found?.clashing || found?.aside) && (
           <Line tone="caution" icon={<CircleHelp aria-hidden size={18} className="shrink-0" />}>
-            There is something to decide.
+            Something needs your decision.
             <Button weight="quiet" onClick={() => scrollTo({ top: 0 })}>
-              Look at it
+              Review
             </Button>
           </Line>
         )}

@@ -17,11 +17,11 @@ import { saveFile } from "../ui/saveFile.ts";
 
 const THINGS = {
   product: "The product",
-  vessel: "The vessel",
-  gear: "In the van:",
+  vessel: "The sprayer or tank",
+  gear: "Van item:",
   site: "The place",
   lot: "The lot",
-  settings: "The crew’s settings",
+  settings: "Crew settings",
 } as const;
 
 /** What was set aside, by its name. */
@@ -32,10 +32,10 @@ function nameOf(aside: DeadLetter): string {
       return `The plan of “${aside.jobTitle}”`;
     case "entry": {
       const { entry } = aside.row;
-      return entry.kind === "note" ? `The note “${entry.text}”${ofJob}` : `An entry in the log${ofJob}`;
+      return entry.kind === "note" ? `The note “${entry.text}”${ofJob}` : `A log entry${ofJob}`;
     }
     case "photo":
-      return aside.row.gone ? `Taking away a picture${ofJob}` : `A picture${ofJob}`;
+      return aside.row.gone ? `Removing a photo${ofJob}` : `A photo${ofJob}`;
     case "thing": {
       const value = aside.row.value as { name?: string; lot?: string };
       return [THINGS[aside.row.kind], value.name ?? value.lot].filter(Boolean).join(" ");
@@ -45,10 +45,10 @@ function nameOf(aside: DeadLetter): string {
 
 /** Why it couldn't be sent, in words. */
 function whyOf({ trouble: { aside } }: DeadLetter): string {
-  if (aside?.why === "silent") return "No answer came to it, again and again, while the rest went through.";
-  if (aside?.why === "fault") return "The server failed at it, again and again, while the rest went through.";
-  if (aside?.code === "entry-differs") return "The server has something else under its name.";
-  if (aside?.code === "not-found") return "The server doesn’t know the job it belongs to.";
+  if (aside?.why === "silent") return "It got no answer three times, while other changes went through.";
+  if (aside?.why === "fault") return "The server failed on it three times, while other changes went through.";
+  if (aside?.code === "entry-differs") return "The server has a different item with this ID.";
+  if (aside?.code === "not-found") return "The server doesn’t have this job.";
   const [fault] = (aside?.faults ?? []) as readonly Fault[];
   return fault ? `The server refused it: ${contractFault(fault)}` : "The server refused it.";
 }
@@ -70,7 +70,7 @@ export function DeadLetterPanel() {
   const asides = useDeviceQuery(readDeadLetters, []) ?? [];
   if (asides.length === 0) return null;
   return (
-    <Callout tone="caution" title="Not sent. It is kept on this device until you decide.">
+    <Callout tone="caution" title="Not sent. It stays on this device until you decide.">
       <ul>
         {asides.map((aside) => (
           <AsideLine key={aside.key} aside={aside} />
@@ -93,10 +93,10 @@ function AsideLine({ aside }: { readonly aside: DeadLetter }) {
         <Button onClick={() => void requeue(db, aside).then(lanes.sendNow)}>Try again</Button>
         {sure ? (
           <Button className="text-stop" onClick={() => void giveUp(aside)}>
-            Give it up for good
+            Delete for good
           </Button>
         ) : (
-          <Button onClick={() => setSure(true)}>Take it back</Button>
+          <Button onClick={() => setSure(true)}>Undo this change</Button>
         )}
         <Button onClick={() => save(aside)}>Save as a file</Button>
       </div>

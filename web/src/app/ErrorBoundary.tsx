@@ -7,12 +7,10 @@ export function CrashScreen({ error }: { readonly error: unknown }) {
   return (
     <div role="alert" className="mx-auto max-w-prose p-8">
       <h1 className="font-bold text-2xl">This screen stopped working.</h1>
-      <p className="mt-2">
-        Nothing you entered is lost: it is kept on this device. Load the page again to go on.
-      </p>
+      <p className="mt-2">Nothing is lost: your entries are saved on this device. Reload to continue.</p>
       <pre className="my-4 overflow-x-auto border-rule border-y py-2 text-sm text-soft">{String(error)}</pre>
       <Button weight="main" onClick={() => location.reload()}>
-        Load again
+        Reload
       </Button>
     </div>
   );
@@ -38,9 +36,9 @@ export class ErrorBoundary extends Component<{ readonly children: ReactNode }, S
 export function NoSuchPage() {
   return (
     <div className="p-6">
-      <h1 className="font-bold text-2xl">There is no such page.</h1>
+      <h1 className="font-bold text-2xl">This page doesn’t exist.</h1>
       <Link to="/" className="mt-3 inline-block font-semibold text-accent underline">
-        Back to today’s jobs
+        Go to Today
       </Link>
     </div>
   );

@@ -120,11 +120,11 @@ function UndoButtons({ jobId }: { readonly jobId: JobId }) {
         <button
           type="button"
           onClick={redo}
-          aria-label={`Do again: ${changeText(next.before, next.after)}`}
+          aria-label={`Redo: ${changeText(next.before, next.after)}`}
           className={`${look} ml-auto shrink-0`}
         >
           <Redo2 aria-hidden size={20} />
-          <span className="max-sm:sr-only">Do again</span>
+          <span className="max-sm:sr-only">Redo</span>
         </button>
       )}
     </div>
@@ -149,7 +149,7 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
     <div data-round className="flex items-end justify-between gap-x-8 gap-y-2 px-4 pt-4 pb-3 sm:px-7 sm:pt-6">
       <div className="min-w-0 flex-1">
         <h1 className="font-bold text-xl leading-tight sm:text-2xl">
-          {site?.name ?? "Unknown site"}
+          {site?.name ?? "Unknown place"}
           <span className="block font-normal text-base text-soft sm:inline sm:before:content-[',_'] sm:text-2xl">
             {job.title}
           </span>
@@ -167,18 +167,18 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
         </p>
         {job.removed && (
           <p className="mt-1 text-caution-ink text-sm">
-            This job was taken out of the crew’s jobs. It can be put back from Today.
+            This job was removed. You can restore it from Today.
           </p>
         )}
         {newerPlan && (
           <p className="mt-1 text-caution-ink text-sm">
-            Something in this job is newer than this app. It is kept; bring the app up to date to see it.
+            Part of this job is newer than this app. It is safe; update the app to see it.
           </p>
         )}
       </div>
       <button
         type="button"
-        aria-label="This job: do it again, move it, save it, take it out"
+        aria-label="Job menu: repeat, move, export, remove"
         onClick={() => setMenu(true)}
         className="order-first -mr-2 grid size-12 shrink-0 place-items-center self-start text-accent max-sm:order-none sm:order-last"
       >
@@ -191,7 +191,7 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
       )}
       {dried && (
         <div className="hidden gap-8 text-right sm:flex">
-          <HeaderTime label="walk on, all rooms" which="touchDry" dried={dried} start={startMs} now={now} />
+          <HeaderTime label="all touch-dry" which="touchDry" dried={dried} start={startMs} now={now} />
           <HeaderTime label="all dry" which="dry" dried={dried} start={startMs} now={now} />
         </div>
       )}

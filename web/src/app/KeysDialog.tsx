@@ -1,22 +1,22 @@
 import { useMatch } from "react-router";
 import { Dialog } from "../ui/Dialog.tsx";
 
-const EVERYWHERE = [["?", "these keys"]] as const;
+const EVERYWHERE = [["?", "keyboard shortcuts"]] as const;
 const TODAY = [["n", "new job"]] as const;
 const JOB = [
   ["1 2 3 4 5", "survey, mix, run, dry, log"],
-  ["a", "add a room (survey)"],
-  ["d", "start or end the step (run)"],
+  ["a", "add room (survey)"],
+  ["d", "start or finish step (run)"],
   ["u", "undo"],
-  ["r", "do again what was undone"],
-  ["t", "today’s jobs"],
+  ["r", "redo"],
+  ["t", "go to Today"],
 ] as const;
 
 /** The keys that work on the screen one is on. */
 export function KeysDialog({ onClose }: { readonly onClose: () => void }) {
   const inJob = useMatch("/jobs/:jobId/*") !== null;
   return (
-    <Dialog open title="Keys" onClose={onClose}>
+    <Dialog open title="Keyboard shortcuts" onClose={onClose}>
       <dl className="mt-3">
         {[...(inJob ? JOB : TODAY), ...EVERYWHERE].map(([key, does]) => (
           <div key={key} className="flex gap-4 border-rule border-t py-2">

@@ -113,7 +113,7 @@ export function Shell() {
       </header>
       <div className="min-w-0 flex-1">
         {atHome && (
-          <nav aria-label="Around the jobs" className="flex border-rule border-b sm:hidden print:hidden">
+          <nav aria-label="Main menu" className="flex border-rule border-b sm:hidden print:hidden">
             {PLACES.slice(1).map(({ to, name }) => (
               <Link
                 key={to}

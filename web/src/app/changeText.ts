@@ -36,7 +36,7 @@ function listText(list: string, before: Job, after: Job): string | undefined {
       ? `${things.length} ${list}`
       : things.map((thing) => nameOf(list, thing, job)).join(" and ");
   if (added.length > 0) return `adding ${names(added, after)}`;
-  if (gone.length > 0) return `taking out ${names(gone, before)}`;
+  if (gone.length > 0) return `removing ${names(gone, before)}`;
   const changed = is.flatMap((thing) => {
     const fields = fieldsChanged(was.find(({ id }) => id === thing.id) ?? {}, thing);
     return fields.length > 0 ? [{ thing, fields }] : [];

@@ -34,7 +34,7 @@ describe("what two edits said differently, in plain words", () => {
       "Lounge: Air, temperature | 20 °C | 21 °C",
     );
     expect(say({ path: ["interview", "pets"], mine: true, theirs: false })).toBe(
-      "What the customer said, Pets | yes | no",
+      "Customer’s answers, Pets | yes | no",
     );
     expect(say({ path: ["rooms", "r", "zones", "lane"], mine: {}, theirs: {} })).toMatch(
       /as here \| as there$/,
@@ -50,7 +50,7 @@ describe("what two edits said differently, in plain words", () => {
       /^Attic: there is no place left/,
     );
     expect(say({ kind: "order", path: ["rooms"], mine: [], theirs: [] })).toBe(
-      "Order of the rooms | as here | as there",
+      "Room order | as here | as there",
     );
   });
 });

@@ -38,22 +38,22 @@ const asSetThere: Show = () => "as set there";
 
 /** What each field of a plan is called, and how its value is said. */
 export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]>> = {
-  title: ["What is done", plain],
-  removed: ["Taken out", yesNo],
+  title: ["Job description", plain],
+  removed: ["Removed", yesNo],
   day: ["Day", (value: string) => longDay(value)],
   startsAt: ["Start", plain],
   siteId: ["Place", asSetThere],
-  indoor: ["Air inside", air],
-  outdoor: ["Air outside", air],
+  indoor: ["Indoor air", air],
+  outdoor: ["Outdoor air", air],
   air: ["Air", air],
   temperature: ["temperature", (value: number, units) => units.temperature(value)],
   relativeHumidity: ["humidity", (value: number) => percent(value)],
-  interview: ["What the customer said", asSetThere],
+  interview: ["Customer’s answers", asSetThere],
   lastCleaned: ["Last cleaned", named(LAST_CLEANED_NAMES)],
-  detergentLeft: ["Detergent left in", yesNo],
+  detergentLeft: ["Product left in the carpet", yesNo],
   pets: ["Pets", yesNo],
-  urine: ["Accidents", yesNo],
-  occupancy: ["Lived in", named(OCCUPANCY_NAMES)],
+  urine: ["Urine accidents", yesNo],
+  occupancy: ["Occupancy", named(OCCUPANCY_NAMES)],
   rig: ["Rinse and recovery", asSetThere],
   wandId: ["Wand", asSetThere],
   blowerId: ["Blower", asSetThere],
@@ -72,26 +72,26 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   lane: ["lane", asSetThere],
   edge: ["edge", asSetThere],
   level: ["level", plain],
-  passage: ["only walked through", yesNo],
+  passage: ["walk-through only", yesNo],
   turned: ["turned", yesNo],
   nudge: ["place on the plan", asSetThere],
   covering: ["covering", named(COVERING_NAMES)],
   fibre: ["fibre", named(FIBRE_NAMES)],
-  identifiedBy: ["how the fibre is known", named(IDENTIFIED_NAMES)],
+  identifiedBy: ["how the fibre was identified", named(IDENTIFIED_NAMES)],
   carpet: ["carpet", asSetThere],
   rinseTemperature: ["rinse water", (value: number, units) => units.temperature(value)],
   backing: ["backing", named(BACKING_NAMES)],
   age: ["age", (value: number) => `${value} years`],
-  soilNature: ["kind of soil", named(SOIL_NATURE_NAMES)],
+  soilNature: ["soil type", named(SOIL_NATURE_NAMES)],
   wear: ["wear", named(WEAR_NAMES)],
   pileHeight: ["pile height", length],
-  faceWeight: ["fibre weight", (value: number, units) => units.massPerArea(value)],
+  faceWeight: ["face weight", (value: number, units) => units.massPerArea(value)],
   soil: ["soil", (value: keyof typeof SOIL_NAMES) => SOIL_NAMES[value]],
   method: ["method", named(METHOD_NAMES)],
   rate: ["pre-spray", (value: number, units) => units.applicationRate(value)],
   padAfter: ["pad after", yesNo],
-  batchId: ["sprayed from", asSetThere],
-  unsprayed: ["not sprayed", yesNo],
+  batchId: ["mix", asSetThere],
+  unsprayed: ["not pre-sprayed", yesNo],
   windows: ["windows", named(WINDOW_NAMES)],
   airSpeed: ["air speed", (value: number, units) => units.speed(value)],
   airMovers: ["air movers", count("air mover", "air movers")],
@@ -104,48 +104,48 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   to: ["to", asSetThere],
   wall: ["wall", plain],
   offset: ["place on its wall", length],
-  shut: ["kept shut", yesNo],
+  shut: ["kept closed", yesNo],
   roomId: ["room", asSetThere],
   x: ["place across", (value: number) => percent(value)],
   y: ["place down", (value: number) => percent(value)],
   across: ["size", length],
-  origin: ["what it is", named(ORIGIN_SHORT)],
-  known: ["known by", plain],
+  origin: ["cause", named(ORIGIN_SHORT)],
+  known: ["identified by", plain],
   nature: ["spot or stain", plain],
-  uv: ["under the lamp", plain],
+  uv: ["under UV light", plain],
   productId: ["product", asSetThere],
   vesselId: ["sprayer", asSetThere],
   measure: ["measure", (value: number, units) => formatAmount(units.amount(value))],
   strength: ["strength", (value: Parameters<typeof labelSpelling>[0]) => labelSpelling(value)],
   tipId: ["tip", asSetThere],
-  boosters: ["what rides on it", count("addition", "additions")],
-  run: ["How the job is run", asSetThere],
+  boosters: ["boosters", count("addition", "additions")],
+  run: ["Run settings", asSetThere],
   people: ["people", plain],
   circuits: ["circuits", plain],
   fansRunning: ["ceiling fans while working", yesNo],
-  walkOnBy: ["walk on by", plain],
+  walkOnBy: ["touch-dry by", plain],
   at: ["hour", plain],
-  length: ["how long", (value: number) => `${Math.round(value / 60)} min`],
-  carried: ["left over from before", (value: number, units) => formatAmount(units.volume(value))],
+  length: ["length", (value: number) => `${Math.round(value / 60)} min`],
+  carried: ["already in the sprayer", (value: number, units) => formatAmount(units.volume(value))],
 };
 
 export const KINDS: Readonly<Record<string, string>> = {
   rooms: "Room",
-  former: "Room taken out",
+  former: "Removed room",
   batches: "Mix",
   doors: "Door",
   spots: "Spot",
   breaks: "Break",
-  pins: "Step at its hour",
+  pins: "Locked step",
 };
 export const ORDERS: Readonly<Record<string, string>> = {
-  rooms: "Order of the rooms",
-  former: "Order of the rooms taken out",
-  batches: "Order of the mixes",
-  doors: "Order of the doors",
-  spots: "Order of the spots",
-  breaks: "Order of the breaks",
-  pins: "Order of the steps at their hour",
+  rooms: "Room order",
+  former: "Removed rooms order",
+  batches: "Mix order",
+  doors: "Door order",
+  spots: "Spot order",
+  breaks: "Break order",
+  pins: "Locked step order",
 };
 
 function thingName(clash: MergeConflict, job: Job): string {
@@ -160,33 +160,34 @@ function thingName(clash: MergeConflict, job: Job): string {
 export function conflictText(clash: MergeConflict, job: Job, units: UnitFormatter) {
   const { kind, path, mine, theirs } = clash;
   const [list = ""] = path;
-  if (kind === "order") return { what: ORDERS[list] ?? "Order", mine: "as here", theirs: "as there" };
+  if (kind === "order")
+    return { what: ORDERS[list] ?? "Order", mine: "this device’s", theirs: "the other device’s" };
   if (kind === "plan")
-    return { what: "The whole job", mine: "keep what is here", theirs: "take what is there" };
+    return { what: "The whole job", mine: "keep this device’s", theirs: "use the other device’s" };
   if (kind === "full")
     return {
-      what: `${thingName(clash, job)}: there is no place left for it`,
+      what: `No room left in the list for ${thingName(clash, job)}`,
       mine: "add it",
       theirs: "leave it out",
     };
   if (kind === "removed-here")
     return {
-      what: `${thingName(clash, job)}: taken out here, changed there`,
-      mine: "take it out",
+      what: `${thingName(clash, job)}: removed here, changed there`,
+      mine: "remove it",
       theirs: "keep it",
     };
   if (kind === "removed-there")
     return {
-      what: `${thingName(clash, job)}: changed here, taken out there`,
+      what: `${thingName(clash, job)}: changed here, removed there`,
       mine: "keep it",
-      theirs: "take it out",
+      theirs: "remove it",
     };
   const inThing = list in KINDS;
   const fields = inThing ? path.slice(2) : path;
   const name = fields.map((field) => FIELDS[field]?.[0] ?? field).join(", ");
   const show = FIELDS[fields.at(-1) ?? ""]?.[1] ?? asSetThere;
   const text = (value: unknown, other: string) => {
-    if (value === undefined) return "not said";
+    if (value === undefined) return "not set";
     const shown = show(value as never, units, job);
     return shown === "as set there" ? other : shown;
   };

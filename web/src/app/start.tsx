@@ -85,15 +85,13 @@ export function Start() {
   if (!offline)
     return (
       <p role="status" className="p-8 text-soft">
-        Opening …
+        Opening…
       </p>
     );
   return (
     <div role="alert" className="mx-auto max-w-prose p-8">
-      <h1 className="font-bold text-2xl">No connection, and nothing on this device yet.</h1>
-      <p className="mt-2 mb-4 text-soft">
-        Open it once with a connection, and today’s jobs stay here for work without one.
-      </p>
+      <h1 className="font-bold text-2xl">You’re offline, and nothing is saved on this device yet.</h1>
+      <p className="mt-2 mb-4 text-soft">Open the app once online and today’s jobs will work offline.</p>
       <Button weight="main" onClick={() => setRound((before) => before + 1)}>
         Try again
       </Button>

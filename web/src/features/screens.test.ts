@@ -53,7 +53,7 @@ describe("survey", () => {
 
   test("names need a letter, quantities a unit that fits", () => {
     expect(nameReader("  Hall ")).toEqual({ value: "Hall" });
-    expect(nameReader("  ")).toEqual({ error: "Give it a name." });
+    expect(nameReader("  ")).toEqual({ error: "Enter a name." });
     expect(quantityReader("temperature", "c")("20 m")).toEqual({
       error: expect.stringContaining("doesn’t measure this"),
     });
@@ -191,7 +191,7 @@ describe("where a job stands", () => {
       "Reading: 19 % in Hall",
     );
     expect(say({ kind: "reading", roomId: "gone", place: "dry-standard", moisture: 0.07 })).toBe(
-      "Reading: 7 % in an untouched place of a removed room",
+      "Reading: 7 % in an dry, uncleaned spot of a removed room",
     );
     expect(say({ kind: "product-used", productId: "q", amount: 250e-6, roomId: "b" })).toBe(
       "Product used: a removed product, 250 ml, Study",

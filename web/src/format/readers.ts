@@ -55,7 +55,7 @@ export function sizeReader(units: UnitFormatter): (text: string) => FieldResult<
 
 export function nameReader(text: string): FieldResult<string> {
   const name = text.trim();
-  return name === "" ? { error: "Give it a name." } : { value: name };
+  return name === "" ? { error: "Enter a name." } : { value: name };
 }
 
 /** A room's size as it would be typed again. */
@@ -139,9 +139,9 @@ export const MAX_PRICE = 1_000_000;
 export function countReader(least: number, most: number): (text: string) => FieldResult<number> {
   return (text) => {
     const value = Number(text.trim());
-    if (!Number.isInteger(value)) return { error: "Type a whole number." };
+    if (!Number.isInteger(value)) return { error: "Enter a whole number." };
     if (value < least || value > most)
-      return { error: `From ${least} to ${most}. More than that is two: copy the room.` };
+      return { error: `Enter ${least} to ${most}. For more, copy the room.` };
     return { value };
   };
 }
@@ -156,7 +156,7 @@ export function volumeReader(
 ): (text: string) => FieldResult<number> {
   return (text) =>
     mapReading<number, number>(quantityReader("volume", units.bare[size])(text), (value) =>
-      value <= TANKER ? { value } : { error: "More than a tanker holds. Check the unit." },
+      value <= TANKER ? { value } : { error: "That’s more than a tanker holds. Check the unit." },
     );
 }
 
@@ -202,7 +202,7 @@ export function doseField(powder: boolean, units: UnitFormatter, scoop?: number)
       const scoops = scoop === undefined ? null : SCOOPS.exec(text.trim());
       if (!scoops || scoop === undefined) return mass(text);
       return mapReading(
-        numberReader(0, 1000, "Type how many, like 2 scoops.")(scoops[1] as string),
+        numberReader(0, 1000, "Enter how many, like 2 scoops.")(scoops[1] as string),
         (count) => ({
           value: count * scoop,
         }),

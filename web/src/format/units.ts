@@ -115,8 +115,8 @@ const US: UnitFormatter = {
   temperature: (v) => formatQuantity(v, "f", 0),
   speed: (v) => formatQuantity(v, "fpm", 0),
   mass: (v) => formatQuantity(v, "lb", 1),
-  massPerArea: (v) => `${readable(fromSi(v, "ozPerYd2"))} oz/yd²`,
-  applicationRate: (v) => `${decimal(fromSi(1, "ft2") / fromSi(v, "gal"), 0)} ft²/gal`,
+  massPerArea: (v) => `${readable(fromSi(v, "ozPerYd2"))} oz/sq yd`,
+  applicationRate: (v) => `${decimal(fromSi(1, "ft2") / fromSi(v, "gal"), 0)} sq ft/gal`,
   strength: (c) => `${readable(128 * c)} fl oz/gal`,
   bare: { length: "ft", area: "ft2", volume: "gal", amount: "floz", temperature: "f" },
 };
@@ -126,7 +126,7 @@ export const UNITS_OF: Record<UnitSystem, UnitFormatter> = { metric: METRIC, us:
 export const formatAmount = ({ lead, figure, unit }: FormattedAmount) =>
   `${lead === undefined ? "" : `${lead} + `}${figure}\u00a0${unit}`;
 
-export const percent = (share: number) => `${decimal(100 * share, 0)}\u00a0%`;
+export const percent = (share: number) => `${decimal(100 * share, 0)}%`;
 
 /** An amount of product: of a liquid m³, of a powder kg. */
 export const doseOf = (value: number, powder: boolean, units: UnitFormatter) =>
@@ -146,7 +146,7 @@ export function labelSpelling({ spelling, value }: Strength): string {
     "one-in-n": `1 in ${number}`,
     "fl-oz-per-gal": `${number} fl oz/gal`,
     "ml-per-litre": `${number} ml/L`,
-    percent: `${number} %`,
+    percent: `${number}%`,
     "g-per-litre": `${number} g/L`,
     // A powder's ounces are by weight; a liquid's are written "fl oz".
     "oz-weight-per-gal": `${number} oz/gal`,

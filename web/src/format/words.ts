@@ -31,10 +31,10 @@ export const FIBRE_NAMES: Named<NonNullable<Room["fibre"]>> = {
   cotton: "Cotton",
   viscose: "Viscose",
   plant: "Sisal, jute, seagrass",
-  unknown: "Nobody knows",
+  unknown: "Unknown",
 };
 export const IDENTIFIED_NAMES: Named<NonNullable<Room["identifiedBy"]>> = {
-  label: "Label on the back",
+  label: "Label on the backing",
   "burn-test": "Burn test",
   "float-test": "Float test",
   customer: "Customer said",
@@ -44,7 +44,7 @@ export const BACKING_NAMES: Named<NonNullable<Room["backing"]>> = {
   synthetic: "Woven synthetic",
   jute: "Jute",
   foam: "Foam or rubber",
-  unknown: "Nobody knows",
+  unknown: "Unknown",
 };
 export const SOIL_NATURE_NAMES: Named<NonNullable<Room["soilNature"]>> = {
   dry: "Dry grit",
@@ -52,7 +52,7 @@ export const SOIL_NATURE_NAMES: Named<NonNullable<Room["soilNature"]>> = {
 };
 export const WEAR_NAMES: Named<NonNullable<Room["wear"]>> = {
   none: "None",
-  shading: "Pile lying down",
+  shading: "Pile flattened",
   worn: "Worn through",
 };
 export const METHOD_NAMES: Named<NonNullable<Room["method"]>> = {
@@ -63,11 +63,11 @@ export const METHOD_NAMES: Named<NonNullable<Room["method"]>> = {
   "dry-compound": "Dry compound",
   spinner: "Hard-floor spinner",
 };
-export const SOIL_NAMES = { 1: "Dusty", 2: "Light", 3: "Ordinary", 4: "Heavy", 5: "Caked" } as const;
+export const SOIL_NAMES = { 1: "Dusty", 2: "Light", 3: "Normal", 4: "Heavy", 5: "Caked" } as const;
 export const WINDOW_NAMES: Named<NonNullable<Room["windows"]>> = {
-  shut: "Shut",
+  shut: "Closed",
   "one-open": "One open",
-  "cross-ventilated": "Through draught",
+  "cross-ventilated": "Open both sides",
 };
 export const PRODUCT_KIND_NAMES: Named<Product["kind"]> = {
   "pre-spray": "Pre-spray",
@@ -81,11 +81,11 @@ export const PRODUCT_KIND_NAMES: Named<Product["kind"]> = {
 /** What an answer of the customer's changes in the plan. */
 export const EFFECT_NAMES: Named<EffectKind> = {
   defoamer: "Defoamer in the recovery tank",
-  "extra-rinse": "One more wet stroke",
+  "extra-rinse": "One extra wet stroke",
   "odour-step": "Odour treatment last; dries later",
-  "find-accidents": "To do: find them with the lamp, put each on the plan",
+  "find-accidents": "To do: find with UV lamp, mark each on the plan",
   edges: "Edges by hand",
-  "slow-vacuum": "Vacuum slowly, twice over",
+  "slow-vacuum": "Vacuum slowly, twice",
 };
 export const LAST_CLEANED_NAMES: Named<NonNullable<Interview["lastCleaned"]>> = {
   never: "Never",
@@ -101,11 +101,11 @@ export const OCCUPANCY_NAMES: Named<NonNullable<Interview["occupancy"]>> = {
 };
 /** What is charged apart. */
 export const EXTRA_NAMES: Named<Extra> = {
-  "extra-rinse": "Rinsing old detergent out",
+  "extra-rinse": "Rinsing out old detergent",
   odour: "Odour treatment",
   stain: "Stains, each",
   spot: "Spots, each",
-  stairs: "Stairs, a step",
+  stairs: "Stairs, per step",
   edges: "Edges by hand",
   matting: "Entrance matting",
 };
@@ -119,7 +119,7 @@ export const VESSEL_KIND_NAMES: Named<NonNullable<Vessel["kind"]>> = {
 };
 /** What a spot came from, in a word or two. */
 export const ORIGIN_SHORT: Named<Origin> = {
-  unknown: "Not known",
+  unknown: "Unknown",
   soil: "Mud, soil",
   "coffee-tea": "Coffee, tea",
   "wine-fruit": "Wine, fruit",
@@ -156,13 +156,13 @@ const EXAMPLES: Readonly<Record<string, string>> = {
   area: "14 m² or 150 sq ft",
   volume: "8 L, 2 gal or 265 ml",
   temperature: "21 °C or 70 F",
-  share: "48 %",
+  share: "48%",
   applicationRate: "70 ml/m² or 600 sq ft/gal",
   mass: "300 g or 10 oz",
   time: "10 min or 1h30",
   speed: "0.3 m/s or 60 ft/min",
-  strength: "1:24, 6 oz/gal, 47 ml/L or 4 %",
-  massPerArea: "1.2 kg/m² or 36 oz/yd2",
+  strength: "1:24, 6 oz/gal, 47 ml/L or 4%",
+  massPerArea: "1.2 kg/m² or 36 oz/sq yd",
   size: "3.8 x 4.2, or 4 x 3 + 2 x 1.5 for an L, or 14 m²",
 };
 
@@ -176,21 +176,21 @@ export function typedFault(fault: TypedFault<unknown>, what: string): string {
   const example = EXAMPLES[what] ?? "a number";
   switch (fault.code) {
     case "empty":
-      return `Type ${example}.`;
+      return `Enter ${example}.`;
     case "not-a-quantity":
-      return `“${fault.text}” can’t be read. Type it like ${example}.`;
+      return `Can’t read “${fault.text}”. Try ${example}.`;
     case "ambiguous":
-      return `“${fault.text}” could mean two things. Tap the one you mean:`;
+      return `“${fault.text}” could mean two things. Tap the right one:`;
     case "unit-missing":
-      return `Say the unit of every number in “${fault.text}”. Type it like ${example}.`;
+      return `Add a unit to every number in “${fault.text}”. Try ${example}.`;
     case "unit-order":
-      return `The larger unit comes first, each once, in “${fault.text}”. Type it like ${example}.`;
+      return `In “${fault.text}”, put the larger unit first and use each unit once. Try ${example}.`;
     case "unknown-unit":
-      return `“${fault.text}” isn’t a unit Scutch knows. Type it like ${example}.`;
+      return `“${fault.text}” isn’t a unit Scutch knows. Try ${example}.`;
     case "wrong-unit":
-      return `“${fault.text}” doesn’t measure this. Type it like ${example}.`;
+      return `“${fault.text}” is the wrong kind of unit. Try ${example}.`;
     case "strength-out-of-range":
-      return `“${fault.text}” can’t be mixed: a strength lies between 1:1 and 1:100,000. Read the label again.`;
+      return `“${fault.text}” can’t be mixed: a strength is 1:1 to 1:100,000. Check the label.`;
   }
 }
 
@@ -200,19 +200,19 @@ export function batchFault(fault: BatchFault, units: UnitFormatter): string {
   const large = (volume: number) => formatAmount(units.volume(volume));
   switch (fault.code) {
     case "label-range-reversed":
-      return "The label’s light strength is stronger than its heavy one. Correct the product.";
+      return "The light strength is stronger than the heavy one. Correct the product.";
     case "strength-outside-label":
-      return "This strength is outside what the label allows. Choose one between its light and heavy strength.";
+      return "The label doesn’t allow this strength. Choose one between its light and heavy strengths.";
     case "vessel-holds-nothing":
-      return "Nothing is left in this sprayer once its heel and head space are taken off. Correct its volumes or take another.";
+      return "This sprayer has no usable volume. Check its volumes or use another.";
     case "vessel-below-measure":
-      return `A full sprayer (${large(fault.usable)}) takes ${small(fault.concentrate)}, less than one mark of the measure (${small(fault.measure)}). Take a finer measure or a larger sprayer.`;
+      return `A full sprayer (${large(fault.usable)}) needs ${small(fault.concentrate)}, less than one mark of the measure (${small(fault.measure)}). Use a finer measure or a larger sprayer.`;
     case "tip-too-lean":
-      return `Through a 1:${readable(fault.ratio)} tip even a jug of half and half lies weaker on the floor than the label’s weakest, 1:${readable(1 / fault.weakest)}. Take a tip of 1:${decimal(Math.floor(fault.most * 10) / 10, 1)} or less, or another sprayer.`;
+      return `Through a 1:${readable(fault.ratio)} tip, even a half-and-half jug is weaker on the floor than the label’s weakest, 1:${readable(1 / fault.weakest)}. Use a tip of 1:${decimal(Math.floor(fault.most * 10) / 10, 1)} or less, or another sprayer.`;
     case "pot-life-too-short":
-      return "The mix goes off before even one mark of it is sprayed. Take a sprayer with a larger nozzle.";
+      return "The mix expires before you can spray one mark. Use a sprayer with a bigger nozzle.";
     case "measure-too-coarse":
-      return `${fault.booster ? "A booster’s " : ""}${fault.powder ? formatAmount(units.powder(fault.concentrate)) : small(fault.concentrate)} for ${large(fault.volume)} can’t be measured in steps of ${fault.powder ? formatAmount(units.powder(fault.measure)) : small(fault.measure)} and stay inside the label’s range. Take a finer measure${fault.powder ? " or scoop" : ""}, or make more at once.`;
+      return `${fault.booster ? "A booster’s " : ""}${fault.powder ? formatAmount(units.powder(fault.concentrate)) : small(fault.concentrate)} for ${large(fault.volume)} can’t be measured in steps of ${fault.powder ? formatAmount(units.powder(fault.measure)) : small(fault.measure)} within the label’s range. Use a finer measure${fault.powder ? " or scoop" : ""}, or mix more at once.`;
   }
 }
 
@@ -221,57 +221,57 @@ export function contractFault(fault: Fault, show: (limit: number) => string = St
   const limit = fault.limit === undefined ? "" : show(fault.limit);
   switch (fault.code) {
     case "too-small":
-      return `Too small: at least ${limit}.`;
+      return `Too small. Enter at least ${limit}.`;
     case "too-big":
-      return `Too large: at most ${limit}.`;
+      return `Too large. Enter ${limit} at most.`;
     case "missing":
       return "Fill this in.";
     case "strength-out-of-range":
-      return "A strength lies between 1:1 and 1:100,000. Read the label again.";
+      return "A strength is 1:1 to 1:100,000. Check the label.";
     case "label-range-reversed":
-      return "Weaker than the one before it. Light, ordinary, heavy must get stronger.";
+      return "Weaker than the one before. Strengths must rise: light, normal, heavy.";
     case "dwell-range-reversed":
-      return "Shorter than the least dwell time.";
+      return "Shorter than the dwell time.";
     case "vessel-holds-nothing":
-      return "Nothing is left once heel and head space are taken off. Check the volumes.";
+      return "No usable volume after heel and head space. Check the volumes.";
     case "not-taken-out":
-      return "Take the job out first: only then can it be purged.";
+      return "Remove the job first. Then you can delete it for good.";
     case "line-above-brim":
-      return "A line lies above the brim. Check what it holds, or the lines.";
+      return "A line is above the brim. Check the volume or the lines.";
     case "vessel-below-measure":
-      return "A full sprayer takes less than one mark of the measure. Take a finer measure or a larger sprayer.";
+      return "A full sprayer needs less than one mark of the measure. Use a finer measure or a larger sprayer.";
     case "unknown-reference":
       return "This isn’t on the shelf or in the van any more. Choose another.";
     case "powder-or-liquid":
-      return "A powder’s strength is by weight, like 30 g/L or 8 oz per 2 gal; a liquid’s like 1:24. Check the scoop too.";
+      return "Enter a powder’s strength by weight, like 30 g/L or 8 oz per 2 gal, and a liquid’s like 1:24. Check the scoop too.";
     case "door-to-nowhere":
-      return "This door leads to a room that isn’t there. Choose another, or the way out.";
+      return "This door leads to a room that no longer exists. Choose another room, or the exit.";
     case "door-into-itself":
-      return "A door can’t lead from a room into itself. Choose the room on its other side.";
+      return "A door can’t lead back into its own room. Choose the room on its other side.";
     case "part-off-wall":
-      return "It doesn’t fit where it was put: longer than its wall, or through the room. Check its sides and its wall.";
+      return "It doesn’t fit there: longer than its wall, or through the room. Check its size and wall.";
     case "parts-overlap":
-      return "It lies over another one. Move it along the wall.";
+      return "It overlaps another one. Move it along the wall.";
     case "part-not-here":
       return "Landings belong to stairs; alcoves, hearths and fixed units to rooms.";
     case "wings-overlap":
-      return "The two wings are longer together than the room between them. Check the sizes.";
+      return "The two wings together are longer than the room between them. Check the sizes.";
     case "more-winders-than-steps":
-      return "More turning steps than steps. Count again.";
+      return "There are more turning steps than steps. Count again.";
     case "runner-wider-than-stairs":
       return "The runner is wider than the stairs. Measure again.";
     case "method-not-here":
       return "The spinner is for hard floors. Choose another method.";
     case "not-a-picture":
-      return "This file isn’t a picture Scutch can read. Take a photo, or choose a JPEG, PNG or WebP.";
+      return "Scutch can’t read this file as a photo. Take a photo, or choose a JPEG, PNG or WebP.";
     case "too-many-photos":
-      return `This job has ${limit} pictures, which is the most. Take some away first.`;
+      return `This job has ${limit} photos, the maximum. Remove some first.`;
     case "year-out-of-range":
-      return "From 1970 to 2199. Check the year, or this device’s clock.";
+      return "Use a year from 1970 to 2199. Check the year, or this device’s clock.";
     case "broken-text":
-      return "A letter or sign in it was cut in half. Type it again.";
+      return "A character is incomplete. Enter the text again.";
     case "bad-format":
-      return "This can’t be read. Check the spelling.";
+      return "Can’t read this. Check the spelling.";
     default:
       return "This isn’t allowed here. Change it and try again.";
   }

@@ -7,9 +7,9 @@ export function NoRooms({ title, follows }: { readonly title: string; readonly f
     <div className="px-4 sm:px-7">
       <Empty title={title}>
         <Link to="../survey" relative="path" className="font-semibold text-accent underline">
-          Type a room’s size
+          Add a room
         </Link>{" "}
-        and {follows} here.
+        to see {follows}.
       </Empty>
     </div>
   );

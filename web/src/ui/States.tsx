@@ -4,7 +4,7 @@ import { Button } from "./Button.tsx";
 export function Loading({ what }: { readonly what: string }) {
   return (
     <p role="status" className="py-10 text-soft">
-      Opening {what} …
+      Opening {what}…
     </p>
   );
 }
@@ -33,19 +33,18 @@ export function Failed({
       <h2 className="font-bold text-xl">
         {
           {
-            offline: `No connection, and the ${what} isn’t on this device yet.`,
-            "not-found": `There is no such ${what}.`,
-            newer: `This ${what} was written by a newer version of the app.`,
+            offline: `You’re offline, and the ${what} isn’t on this device yet.`,
+            "not-found": `This ${what} doesn’t exist.`,
+            newer: `This ${what} was saved by a newer version of the app.`,
           }[code]
         }
       </h2>
       <p className="mt-1 mb-4 text-soft">
         {
           {
-            offline: "Open it once with a connection and it stays here for work without one.",
-            "not-found": "It may have been another crew’s, or the address is misspelt.",
-            newer:
-              "It is kept whole. Bring the app up to date to open it: load the page again with a connection.",
+            offline: "Open it once online and it will work offline.",
+            "not-found": "It may belong to another crew, or the address is wrong.",
+            newer: "It is safe. To open it, go online and reload the app to update it.",
           }[code]
         }
       </p>

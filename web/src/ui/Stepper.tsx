@@ -24,7 +24,7 @@ export function Stepper({ label, value, most, onChange }: Props) {
     <fieldset>
       <legend className="min-h-6 text-sm text-soft">{label}</legend>
       <div className="flex w-fit items-center rounded-md border border-rule">
-        {step(-1, `One fewer: ${label}`, <Minus aria-hidden size={20} />)}
+        {step(-1, `One less: ${label}`, <Minus aria-hidden size={20} />)}
         <output className="w-10 text-center font-bold font-mono text-xl">{value}</output>
         {step(1, `One more: ${label}`, <Plus aria-hidden size={20} />)}
       </div>

@@ -26,7 +26,7 @@ const MINUTE = 60;
 /** Enough to dampen the pile; urine and milk go down to the backing, so more (common practice). */
 const DAMPEN = 0.5e-3;
 
-const STOP_TRANSFER = "Stop when the white cloth comes up clean.";
+const STOP_TRANSFER = "Stop when the white cloth stays clean.";
 
 /** What a step wets the floor like: a soak and plain water as wet cleaning, what dampens as damp; a cloth as neither. */
 export function wettingOf(agent: Agent): Wetting {
@@ -38,8 +38,8 @@ export function wettingOf(agent: Agent): Wetting {
 /** All figures: common practice, where no label says otherwise. Nothing here is a recipe: strengths are the label’s. */
 export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
   "lift-off": {
-    name: "Lift off what is loose",
-    how: "Scrape with a blunt edge from the rim inwards, vacuum, blot what is wet with a white cloth.",
+    name: "Lift off loose matter",
+    how: "Scrape with a blunt edge from the rim inwards. Vacuum. Blot wet matter with a white cloth.",
     onCloth: true,
     contact: 0,
     rate: 0,
@@ -50,19 +50,19 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
   },
   freeze: {
     name: "Freeze and break",
-    how: "Cold spray or ice in a bag until it is brittle; break it and vacuum at once.",
+    how: "Chill with cold spray or bagged ice until brittle. Break it and vacuum at once.",
     onCloth: true,
     contact: 2 * MINUTE,
     rate: 0,
     rinse: false,
     gated: false,
     takes: "matter",
-    caution: "Cold spray burns skin: gloves.",
+    caution: "Cold spray burns skin: wear gloves.",
     stopWhen: "Stop when only a film is left.",
   },
   water: {
     name: "Plain water",
-    how: "Dampen, wait, blot; extract where there is a vacuum. Never rub.",
+    how: "Dampen, wait, blot, and extract if you have a vacuum. Never rub.",
     onCloth: false,
     contact: MINUTE,
     rate: DAMPEN,
@@ -94,12 +94,12 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
     gated: false,
     takes: "matter",
     product: { phInUse: 3.5 },
-    caution: "Not near anything with chlorine. Gloves and goggles.",
+    caution: "Keep away from anything with chlorine. Wear gloves and goggles.",
     stopWhen: STOP_TRANSFER,
   },
   enzyme: {
     name: "Enzyme digester",
-    how: "Soak to where the spot went, cover so that it stays damp, extract when the label’s time is up.",
+    how: "Soak as deep as the spot went, cover to keep it damp, extract when the label’s time is up.",
     onCloth: false,
     contact: 12 * MINUTE,
     rate: 2 * DAMPEN,
@@ -107,11 +107,11 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
     gated: false,
     takes: "matter",
     product: { phInUse: 8, chemistry: ["enzyme"] },
-    stopWhen: "Stop when the label’s time is up and the cloth comes up clean.",
+    stopWhen: "Stop when the label’s time is up and the cloth stays clean.",
   },
   alkali: {
     name: "Alkaline spotter",
-    how: "For food and protein. Dampen, wait, blot or extract; an acid rinse after.",
+    how: "For food and protein. Dampen, wait, blot or extract. Acid-rinse after.",
     onCloth: false,
     contact: 3 * MINUTE,
     rate: DAMPEN,
@@ -119,12 +119,12 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
     gated: false,
     takes: "matter",
     product: { phInUse: 10.5, chemistry: ["ammonia"] },
-    caution: "Open a window; gloves and goggles. Never with chlorine.",
+    caution: "Open a window; wear gloves and goggles. Never with chlorine.",
     stopWhen: STOP_TRANSFER,
   },
   spirit: {
     name: "Spirit on a cloth",
-    how: "Wet the cloth, not the carpet; press, turn to a clean side, press again.",
+    how: "Wet the cloth, not the carpet. Press, turn to a clean side, press again.",
     onCloth: true,
     contact: MINUTE,
     rate: DAMPEN / 5,
@@ -137,7 +137,7 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
   },
   solvent: {
     name: "Solvent gel",
-    how: "A little on a cloth or spatula; work it in, wait, lift off with a neutral spotter.",
+    how: "A little on a cloth or spatula. Work it in, wait, lift off with a neutral spotter.",
     onCloth: true,
     contact: 3 * MINUTE,
     rate: DAMPEN / 5,
@@ -145,12 +145,12 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
     gated: false,
     takes: "matter",
     product: { phInUse: 7, chemistry: ["solvent"] },
-    caution: "It burns and loosens backing: little, no flame, windows open, extract at once.",
+    caution: "It burns and loosens backing: use little, no flame, windows open, extract at once.",
     stopWhen: STOP_TRANSFER,
   },
   "rust-remover": {
     name: "Rust remover",
-    how: "A drop at a time until the colour goes, then rinse well.",
+    how: "One drop at a time until the colour goes, then rinse well.",
     onCloth: false,
     contact: 2 * MINUTE,
     rate: DAMPEN / 5,
@@ -159,12 +159,12 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
     takes: "matter",
     product: { phInUse: 2.5 },
     caution:
-      "Acids for rust can be poisonous through the skin: the data sheet first, gloves, goggles, nobody alone.",
+      "Rust acids can poison through the skin. Read the data sheet first, wear gloves and goggles, never work alone.",
     stopWhen: "Stop when the orange is gone.",
   },
   peroxide: {
     name: "Oxygen bleach at label strength",
-    how: "Dampen only the stain, watch it, rinse as soon as the colour is gone or the label’s time is up.",
+    how: "Dampen only the stain and watch it. Rinse once the colour is gone or the label’s time is up.",
     onCloth: false,
     contact: 15 * MINUTE,
     rate: DAMPEN,
@@ -172,12 +172,12 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
     gated: true,
     takes: "colour",
     product: { phInUse: 8, chemistry: ["peroxide"] },
-    caution: "It takes the carpet’s colour too. Burns skin: gloves and goggles. No heat.",
-    stopWhen: "Stop at the first lightening beside the stain.",
+    caution: "It also takes the carpet’s colour. It burns skin: wear gloves and goggles. No heat.",
+    stopWhen: "Stop if carpet beside the stain lightens.",
   },
   reducer: {
     name: "Reducing agent at label strength",
-    how: "Dampen only the stain, watch it, rinse, then an acid rinse as the label says.",
+    how: "Dampen only the stain and watch it. Rinse, then acid-rinse as the label says.",
     onCloth: false,
     contact: 10 * MINUTE,
     rate: DAMPEN,
@@ -186,12 +186,12 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
     takes: "colour",
     product: { phInUse: 7, chemistry: ["reducer"] },
     caution:
-      "It takes the carpet’s colour too, and gives off gas: windows open. Never after an oxidiser without a rinse.",
-    stopWhen: "Stop at the first lightening beside the stain.",
+      "It also takes the carpet’s colour, and gives off gas: open the windows. Never after an oxidiser without a rinse.",
+    stopWhen: "Stop if carpet beside the stain lightens.",
   },
   "heat-transfer": {
     name: "Heat transfer",
-    how: "Damp white cloth over the dampened stain, iron on low for seconds, lift, look, a clean side again.",
+    how: "Lay a damp white cloth on the dampened stain. Iron on low for seconds, lift, check, use a clean side.",
     onCloth: false,
     contact: 20,
     rate: DAMPEN,
@@ -200,8 +200,8 @@ export const AGENT_FACTS: Readonly<Record<Agent, AgentFacts>> = {
     takes: "colour",
     product: { phInUse: 8, chemistry: ["ammonia"], waterTemperature: 90 },
     caution:
-      "Trained hands only; never wool or olefin. Iron and cord away from water; look every few seconds.",
-    stopWhen: "Stop when no more colour comes up on the cloth, or the pile begins to shine.",
+      "Trained crew only. Never on wool or olefin. Keep iron and cord away from water and check every few seconds.",
+    stopWhen: "Stop when no more colour comes off, or the pile starts to shine.",
   },
 };
 

@@ -58,7 +58,7 @@ const MAX_REPEATS = 3;
 const AGED: Record<SpotAge, number> = { fresh: 1, old: 1.5, set: 2 };
 const HEAT_NEVER: readonly string[] = ["wool", "silk", "olefin", "acrylic", "viscose", "plant", "unknown"];
 const SET_TELL =
-  "It has changed the colour of the fibre: that is a stain, not dirt, and what can be done is priced apart.";
+  "It has changed the fibre’s colour, so it’s a stain, not soil. Treating it is an extra charge.";
 
 /** Heat takes wool’s and olefin’s pile with it: the rules speak of water, this of an iron. */
 const ironBarred = (agent: Agent, floor: CareFloor) =>
@@ -72,7 +72,11 @@ function dropwise(agent: Agent, judgement: Judgement): Judgement {
       ...judgement,
       reasons: judgement.reasons.map((reason) =>
         reason.verdict === "stop" && reason.material === "nylon"
-          ? { ...reason, verdict: "caution", lift: "A drop at a time, pre-tested, and rinsed well at once." }
+          ? {
+              ...reason,
+              verdict: "caution",
+              lift: "One drop at a time, after a dye test. Rinse well at once.",
+            }
           : reason,
       ),
     },
@@ -94,8 +98,8 @@ function judged(agent: Agent, floor: CareFloor): Judgement | undefined {
         verdict: "stop",
         trait: "hot",
         material: judgement.reasons[0]?.material ?? "wool",
-        why: "An iron ruins this fibre, or one that it may be.",
-        lift: "Another step; leave the stain and say so.",
+        why: "An iron ruins this fibre, or a likely one.",
+        lift: "Use another step, or leave the stain and tell the customer.",
         source: "common practice",
       },
       ...judgement.reasons,

@@ -67,7 +67,7 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
         <svg width={width} height={HEIGHT} role="img" aria-labelledby={`${id}t`} className="block">
           <title
             id={`${id}t`}
-          >{`Free water in ${room.name}, from ${units.massPerArea(top)} when finished to dry`}</title>
+          >{`Free water in ${room.name}, from ${units.massPerArea(top)} at the finish to dry`}</title>
           <text x={width - PAD.right} y={11} textAnchor="end" className="fill-soft text-[13px]">
             {units.massPerArea(top)} of free water
           </text>

@@ -24,7 +24,7 @@ export function DryScreen() {
     (roomId: string) => setSearch({ room: roomId }, { replace: true, preventScrollReset: true }),
     [setSearch],
   );
-  if (work.rooms.length === 0) return <NoRooms title="Nothing to dry yet." follows="its drying stands" />;
+  if (work.rooms.length === 0) return <NoRooms title="Nothing to dry yet." follows="its drying times" />;
   if (!dried)
     return (
       <div className="px-4 sm:px-7">

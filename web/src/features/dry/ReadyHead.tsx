@@ -39,10 +39,10 @@ function NotDry({ drying }: { readonly drying: RoomDrying | undefined }) {
     return <p className="my-2 font-bold text-3xl text-caution-ink">Longer than 4 days</p>;
   return (
     <>
-      <p className="my-2 font-bold text-3xl text-stop">Can’t get dry in this air</p>
+      <p className="my-2 font-bold text-3xl text-stop">Won’t dry in this air</p>
       <p>
-        The room’s air comes to rest at {percent(last.relativeHumidity)} and{" "}
-        {units.temperature(last.temperature)}: the carpet holds on to what is left.
+        The room’s air settles at {percent(last.relativeHumidity)} and {units.temperature(last.temperature)},
+        too damp to dry the carpet further.
       </p>
     </>
   );
@@ -79,7 +79,7 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
       </div>
       <h2 className="hidden font-bold text-xl lg:block">{room.name}</h2>
       <p className="text-soft">
-        {room.finishLogged ? "finished " : "will be finished about "}
+        {room.finishLogged ? "finished " : "finish planned about "}
         <span className="font-mono">
           {room.finishLogged
             ? clock(timeAt(start, room.finishedAtHours))
@@ -101,7 +101,7 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
       )}
       {touch.likely !== null && (
         <p className="mt-1">
-          Walk on in socks from about{" "}
+          Touch-dry (OK in socks) about{" "}
           <ExplainedFigure
             label="Touch-dry"
             working={() => explainReady(work, place, "touchDryHours")}
@@ -113,12 +113,12 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
       )}
       {patch && (
         <p className="mt-1">
-          The {units.area(room.odourArea)} soaked against odour{" "}
+          The area in {units.area(room.odourArea)} soaked for odour{" "}
           {patch.dryHours === null ? (
             "won’t be dry in 4 days"
           ) : (
             <>
-              is dry about{" "}
+              will be dry about{" "}
               <span className="font-bold font-mono">
                 {about(timeAt(start, room.finishedAtHours + patch.dryHours), now)}
               </span>
@@ -130,7 +130,7 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
       {(hours == null || hours > MUSTY_AFTER) && (
         <div className="mt-3">
           <Callout tone="caution" title="Wet for more than a day.">
-            It can turn musty. Bring drier air in or take the vapour out, and look again.
+            It can turn musty. Bring in drier air or dehumidify, then check again.
           </Callout>
         </div>
       )}

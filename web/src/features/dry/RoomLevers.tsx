@@ -47,7 +47,7 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
         <Callout tone="advice" title={advice.what}>
           {advice.why}
           <Button className="mt-2 w-full print:hidden" onClick={() => void set(advice.change)}>
-            Done, plan with it
+            Done: update the plan
           </Button>
         </Callout>
       )}
@@ -83,7 +83,7 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
       </div>
       <div className="grid grid-cols-2 gap-3">
         <QuantityField
-          label="Air speed, if measured"
+          label="Measured air speed"
           value={room.airSpeed}
           show={units.speed}
           read={quantityReader("speed", units.system === "metric" ? "mps" : "fpm")}
@@ -91,7 +91,7 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
           onChange={(airSpeed) => set({ airSpeed }, units.speed)}
         />
         <QuantityField
-          label="Dehumidifier, a day"
+          label="Dehumidifier, per day"
           value={
             room.dehumidifierLitresPerDay === undefined ? undefined : room.dehumidifierLitresPerDay / 1000
           }
@@ -107,7 +107,7 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
       </div>
       {!known.finishLogged && (
         <Button onClick={finish} className="min-h-14">
-          <Flag aria-hidden size={20} /> This room is finished now
+          <Flag aria-hidden size={20} /> Mark room finished
         </Button>
       )}
     </div>

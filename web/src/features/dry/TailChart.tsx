@@ -62,7 +62,7 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
       <h2 className="mb-1 font-semibold text-soft">From wet to dry, all rooms</h2>
       {width > 0 && (
         <svg width={width} height={height} role="img" aria-labelledby={`${id}t`} className="block">
-          <title id={`${id}t`}>Drying of each room over time; the table below has the same hours.</title>
+          <title id={`${id}t`}>Drying of each room over time. The table below has the same times.</title>
           {ticks.map((tick) => (
             <g key={tick.getTime()} transform={`translate(${x(tick)},0)`}>
               <line y1={22} y2={height} stroke="var(--rule)" />
@@ -118,9 +118,7 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
         </svg>
       )}
       <details className="mt-3 print:hidden">
-        <summary className="min-h-12 cursor-pointer py-3 font-semibold text-accent">
-          The same as a table
-        </summary>
+        <summary className="min-h-12 cursor-pointer py-3 font-semibold text-accent">Show as a table</summary>
         <table className="w-full text-left">
           <thead className="text-sm text-soft">
             <tr>

@@ -75,19 +75,19 @@ export function adviceFrom(
   // Where a room isn't dry in four days as it stands, there is no "sooner".
   const sooner =
     now === null && best.dryHours !== null
-      ? `Then it is dry about ${rounded(best.dryHours)} after it is finished.`
-      : `Dry about ${rounded(best.hoursSooner)} sooner.`;
+      ? `Then it’s dry about ${rounded(best.dryHours)} after the finish.`
+      : `About ${rounded(best.hoursSooner)} sooner.`;
   const movers = room.airMovers ?? [];
   if (best.id === "air-mover")
     return {
-      what: movers.length === 0 ? "Place an air mover." : "Place one more air mover.",
-      why: `It is the air over the pile that is slow. ${sooner}`,
+      what: movers.length === 0 ? "Place an air mover." : "Add an air mover.",
+      why: `Too little air moves over the carpet. ${sooner}`,
       change: { airMovers: [...movers, mover] },
     };
   if (best.id === "heating")
     return {
       what: "Turn the heating on.",
-      why: `The room is too cold: its air can take up little. ${sooner}`,
+      why: `The room is too cold for its air to hold much moisture. ${sooner}`,
       change: { heating: true },
     };
   const outdoor = work.building.outdoor ?? known.air;
@@ -97,10 +97,10 @@ export function adviceFrom(
   const why =
     outside < inside
       ? closing
-        ? "The cold it lets in slows drying more than the drier air speeds it."
-        : "The air outside is drier."
+        ? "Outdoor cold slows drying more than its dry air helps."
+        : "The outdoor air is drier."
       : best.id === "shut"
-        ? "The air outside is wetter."
-        : "The room’s own air would get wetter than that outside.";
+        ? "The outdoor air is damper."
+        : "The room’s air would get damper than the outdoor air.";
   return { what: WINDOW_ADVICE[best.id], why: `${why} ${sooner}`, change: { windows: best.id } };
 }

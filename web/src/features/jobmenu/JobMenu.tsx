@@ -40,49 +40,45 @@ export function JobMenu({ desk, onClose }: Props) {
         {job.title}, {longDay(job.day)} {job.startsAt}
       </p>
       <ul className="mt-3 border-rule border-b">
-        <Item icon={<Copy aria-hidden size={20} />} name="Do it again" onPress={() => setOpen("copy")}>
+        <Item icon={<Copy aria-hidden size={20} />} name="Repeat this job" onPress={() => setOpen("copy")}>
           {open === "copy" && <CopyForm job={job} onClose={onClose} />}
         </Item>
         <Item
           icon={<CalendarDays aria-hidden size={20} />}
-          name="Move it to another day"
+          name="Change day"
           below={
             <div className="grid grid-cols-2 gap-2 pb-2">
               <DayAndStart {...desk} />
             </div>
           }
         />
-        <Item
-          icon={<MapPin aria-hidden size={20} />}
-          name="It is somewhere else"
-          onPress={() => setOpen("place")}
-        >
+        <Item icon={<MapPin aria-hidden size={20} />} name="Change place" onPress={() => setOpen("place")}>
           {open === "place" && <PlaceForm desk={desk} onClose={() => setOpen(undefined)} />}
         </Item>
         <Item
           icon={<FileJson aria-hidden size={20} />}
-          name="Save as a file: plan, products and log"
+          name="Export job: plan, products and log"
           onPress={() => saveFile(`${name}.json`, JSON.stringify(jobFileOf(job, shelf, log), null, 1))}
         />
         <Item
           icon={<FileSpreadsheet aria-hidden size={20} />}
-          name="Log as a table (CSV)"
+          name="Export log as a table (CSV)"
           onPress={() => saveFile(`${name}-log.csv`, logCsv(job, shelf, log, units), "text/csv")}
         />
         <Item
           icon={<FileJson aria-hidden size={20} />}
-          name="Log as it is kept (JSON)"
+          name="Export log as JSON"
           onPress={() => saveFile(`${name}-log.json`, JSON.stringify(log, null, 1))}
         />
         <Item
           icon={<Trash2 aria-hidden size={20} />}
-          name="Take it out of the crew’s jobs"
+          name="Remove this job"
           tone="text-stop"
           onPress={takeOut}
         />
       </ul>
       <p className="mt-2 text-sm text-soft">
-        Taken out it can be put back from Today. What was logged stays until the owner purges it.
+        You can restore it from Today. The log stays until the job is deleted for good.
       </p>
     </Dialog>
   );
@@ -137,7 +133,7 @@ function CopyForm({ job, onClose }: { readonly job: Job; readonly onClose: () =>
     <div className="grid grid-cols-[1fr_auto] items-end gap-2 pb-2">
       <MomentField label="On" type="date" value={day} onChange={setDay} />
       <Button weight="main" onClick={make}>
-        Make the job
+        Create job
       </Button>
     </div>
   );
@@ -156,7 +152,7 @@ function PlaceForm({
   const [error, setError] = useState<string>();
   const take = () => {
     const name = place.trim();
-    if (name === "") return setError("Say where it is: a name is enough.");
+    if (name === "") return setError("Enter a place or customer name.");
     const known = shelf.sites.find((each) => each.name.toLowerCase() === name.toLowerCase());
     const site: Site = known ?? { id: newId(SiteId), name };
     if (!known) saveRecord("site", site);
@@ -166,7 +162,7 @@ function PlaceForm({
   return (
     <div className="grid grid-cols-[1fr_auto] items-end gap-2 pb-2">
       <label htmlFor={id} className="text-sm text-soft">
-        Where
+        Place
         <input
           id={id}
           className={inputLook(error !== undefined)}
@@ -186,7 +182,7 @@ function PlaceForm({
         ))}
       </datalist>
       <Button weight="main" onClick={take}>
-        Take it there
+        Change place
       </Button>
       <FieldError sentence={error} />
     </div>

@@ -82,7 +82,7 @@ function ProductForm({ desk, add, room, onRoom, children }: EntryFormProps) {
   const submit = () =>
     amount === undefined || amount <= 0
       ? setError(
-          `Type how much was used, like ${powder ? "60 g or 2 scoops" : units.system === "metric" ? "250 ml" : "8 fl oz"}.`,
+          `Enter how much you used, like ${powder ? "60 g or 2 scoops" : units.system === "metric" ? "250 ml" : "8 fl oz"}.`,
         )
       : add({
           kind: "product-used",
@@ -105,7 +105,7 @@ function ProductForm({ desk, add, room, onRoom, children }: EntryFormProps) {
         label="Room"
         value={(room ?? "") as string}
         options={[
-          { value: "", name: "No room in particular" },
+          { value: "", name: "Whole job" },
           ...rooms.map(({ value, name }) => ({ value: value as string, name })),
         ]}
         onChange={(value) => onRoom(rooms.find((each) => each.value === value)?.value)}
@@ -133,7 +133,7 @@ function FinishForm({ desk, add, room, onRoom, children }: EntryFormProps) {
     <EntryFrame onAdd={() => add({ kind: "room-finished", roomId })}>
       <ChoiceField label="Room" value={roomId} options={roomOptions(desk)} onChange={onRoom} />
       {children}
-      <p className="text-sm text-soft">Its drying is told from then on.</p>
+      <p className="text-sm text-soft">Drying is timed from then.</p>
     </EntryFrame>
   );
 }
@@ -142,7 +142,7 @@ function NoteForm({ add, children }: EntryFormProps) {
   const [text, setText] = useState("");
   const [error, setError] = useState<string>();
   const submit = () =>
-    text.trim() === "" ? setError("Type the note first.") : add({ kind: "note", text: text.trim() });
+    text.trim() === "" ? setError("Enter a note.") : add({ kind: "note", text: text.trim() });
   return (
     <EntryFrame onAdd={submit}>
       <label className="text-sm text-soft">

@@ -24,7 +24,7 @@ const KINDS: Readonly<Record<string, { readonly name: string; readonly kinds: re
   tests: { name: "Dye tests", kinds: ["dye-test", "override"] },
   spots: { name: "Spots", kinds: ["spot-attempt", "spot-skipped"] },
   steps: {
-    name: "Steps of the run",
+    name: "Run steps",
     kinds: ["run-started", "step-started", "step-done", "step-skipped", "step-handed"],
   },
   notes: { name: "Notes", kinds: ["note"] },
@@ -69,9 +69,7 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
   const rooms = [...desk.job.rooms, ...gone];
   if (desk.log.length === 0 && desk.newer.length === 0)
     return (
-      <Empty title="Nothing logged yet.">
-        Fills ticked in Mix and rooms finished in Dry come here by themselves.
-      </Empty>
+      <Empty title="Nothing logged yet.">Fills mixed in Mix and rooms finished in Dry appear here.</Empty>
     );
   return (
     <>
@@ -83,7 +81,7 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
           onChange={(value) => look({ kind: value })}
         />
         <ChoiceField
-          label="Of"
+          label="Room"
           value={room}
           options={[
             { value: "", name: "All rooms" },
@@ -92,7 +90,7 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
           onChange={(value) => look({ room: value })}
         />
       </div>
-      {shown.length === 0 && <p className="py-3 text-soft">Nothing of this kind yet.</p>}
+      {shown.length === 0 && <p className="py-3 text-soft">No entries of this kind yet.</p>}
       <ol className="border-rule border-b">
         {shown.map((entry) => {
           const { what, said } = entryText(entry, desk, units);
@@ -114,10 +112,10 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
                 <Button
                   weight="quiet"
                   className="text-sm print:hidden"
-                  aria-label={`Strike out: ${what}`}
+                  aria-label={`Cross out: ${what}`}
                   onClick={() => setCorrecting(entry)}
                 >
-                  Strike out
+                  Cross out
                 </Button>
               )}
             </li>
@@ -126,14 +124,14 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
       </ol>
       {taken.size > 0 && (
         <Button weight="quiet" className="print:hidden" onClick={() => setSlips(!slips)}>
-          {slips ? "Hide what was taken back at once" : `${slipped} taken back at once: show`}
+          {slips ? "Hide undone entries" : `Show ${slipped} undone`}
         </Button>
       )}
       {desk.newer.length > 0 && (
         <p className="mt-3 text-soft">
-          And something newer than this app:{" "}
+          Newer than this app:{" "}
           {desk.newer.map(({ at, by }) => `${about(Date.parse(at), now)}${by ? ` by ${by}` : ""}`).join(", ")}
-          . It is kept; bring the app up to date to read it.
+          . It is safe; update the app to read it.
         </p>
       )}
       {correcting && (
@@ -165,12 +163,12 @@ function CorrectionDialog({
   };
   const { what, said } = entryText(entry, desk, units);
   return (
-    <Dialog open title="Strike out and say why" onClose={onClose}>
+    <Dialog open title="Cross out with a reason" onClose={onClose}>
       <p className="mt-2">
         <strong>{what}</strong>: {said}
       </p>
       <label className="mt-3 block text-sm text-soft">
-        Why, and what is right instead
+        Reason and correct details
         <textarea
           rows={3}
           maxLength={2000}
@@ -180,10 +178,10 @@ function CorrectionDialog({
         />
       </label>
       <p className="my-3 text-sm text-soft">
-        It stays in the log, struck out, with your correction beside it.
+        It stays in the log, crossed out, with your correction beside it.
       </p>
       <Button weight="main" disabled={text.trim() === ""} onClick={strike}>
-        Strike it out
+        Cross out
       </Button>
     </Dialog>
   );

@@ -76,8 +76,8 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
       <Button weight="quiet" onClick={() => setDialog(what)} aria-label={`Change this ${name}`}>
         <Pencil aria-hidden size={16} /> Change
       </Button>
-      <Button weight="quiet" onClick={() => setDialog(`new-${what}`)} aria-label={`Another ${name}`}>
-        <Plus aria-hidden size={16} /> Another
+      <Button weight="quiet" onClick={() => setDialog(`new-${what}`)} aria-label={`Add a ${name}`}>
+        <Plus aria-hidden size={16} /> Add
       </Button>
     </div>
   );
@@ -137,24 +137,24 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
           show={labelSpelling}
           read={strengthReader(product.ratioMeans, product.scoop !== undefined)}
           onChange={(strength) => choose("strength", { strength })}
-          hint={`Label: light ${labelSpelling(product.light)}, ordinary ${labelSpelling(product.ordinary)}, heavy ${labelSpelling(product.heavy)}.${planned && product.scoop === undefined ? ` Here ${units.strength(concentratePerWater(planned.strength))}.` : ""}`}
+          hint={`Label: light ${labelSpelling(product.light)}, normal ${labelSpelling(product.ordinary)}, heavy ${labelSpelling(product.heavy)}.${planned && product.scoop === undefined ? ` Here ${units.strength(concentratePerWater(planned.strength))}.` : ""}`}
         />
       )}
       <QuantityField
-        label="Left in it from before"
+        label="Already in the sprayer"
         value={batch.carried}
         show={(volume) => formatAmount(units.volume(volume))}
         placeholder="nothing"
         read={quantityReader("volume", units.bare.volume)}
         onChange={(carried) => choose("carried", { carried })}
-        hint="Only the same mix, within its time."
+        hint="Same mix only, before its use-by time."
       />
       {product && (
         <BoosterFields desk={desk} batch={batch} onChange={(boosters) => choose("boosters", { boosters })} />
       )}
       {job.batches.length > 1 && (
         <Button weight="quiet" onClick={() => void remove()} className="justify-self-start text-stop">
-          Remove this mix
+          Remove mix
         </Button>
       )}
       {dialog === "product" && product && (

@@ -58,7 +58,7 @@ export function BatchSection({ desk, batch, number }: Props) {
           {!product || !vessel ? (
             <Callout tone="stop" title="The product or sprayer isn’t on this device. Choose another." />
           ) : planned?.batch.outcome === "impossible" ? (
-            <Callout tone="stop" title="This can’t be mixed as chosen.">
+            <Callout tone="stop" title="You can’t mix this as chosen.">
               {batchFault(planned.batch.fault, units)}
             </Callout>
           ) : planned && fill && planned.batch.outcome === "planned" ? (
@@ -66,8 +66,7 @@ export function BatchSection({ desk, batch, number }: Props) {
               <MixCare desk={desk} batch={batch} product={product} />
               {before.map((entry) => (
                 <p key={entry.id} className="mb-2 border-rule border-l-4 px-4 py-2 text-soft">
-                  Made before, and it stays that: {entryText(entry, desk, units).said}. What it was sprayed on
-                  needs none of this: untick those rooms.
+                  Already mixed: {entryText(entry, desk, units).said}. Untick the rooms you sprayed with it.
                 </p>
               ))}
               <FillList fills={fills} made={made} current={current} onOpen={setOpened} />
@@ -87,7 +86,7 @@ export function BatchSection({ desk, batch, number }: Props) {
                 onMade={() => setOpened(undefined)}
               />
               <p className="mt-3 text-soft">
-                All in all {formatAmount(units.volume(planned.batch.made))} of mix,{" "}
+                Total {formatAmount(units.volume(planned.batch.made))} of mix,{" "}
                 {product.scoop === undefined
                   ? `${formatAmount(units.amount(planned.batch.concentrate))} of it concentrate.`
                   : `with ${formatAmount(units.powder(planned.batch.powder))} of powder.`}{" "}
@@ -102,15 +101,15 @@ export function BatchSection({ desk, batch, number }: Props) {
                 >
                   {formatAmount(units.amount(planned.batch.leftOver))}
                 </ExplainedFigure>{" "}
-                stay in the sprayer: for the next room of the same mix
-                {product.potLife === undefined ? " today" : " within its time"}, else to the sewer where the
-                label allows it.
+                stays in the sprayer. Use it on the next room with this mix
+                {product.potLife === undefined ? " today" : " before its use-by time"}, or empty it to the sewer if
+                the label allows.
               </p>
               <RunOut desk={desk} batch={batch} product={product} planned={planned} />
               <BottleLabel desk={desk} product={product} batch={batch} planned={planned} made={made} />
             </>
           ) : (
-            <p className="py-6 text-soft">No room is sprayed from this mix. Tap the rooms it is for.</p>
+            <p className="py-6 text-soft">No rooms use this mix. Tap the rooms it’s for.</p>
           )}
         </div>
       </div>

@@ -33,13 +33,13 @@ export function BoosterFields({ desk: { shelf }, batch, onChange }: Props) {
         return (
           <div key={booster.productId} className="grid grid-cols-[1fr_1fr_3rem] items-end gap-2">
             <ChoiceField<ProductId>
-              label="With it"
+              label="Booster"
               value={booster.productId}
               options={[product, ...free].map(({ id, name }) => ({ value: id, name }))}
               onChange={(productId) => void set(boosters.with(i, { productId }))}
             />
             <QuantityField<Strength>
-              label="At"
+              label="Strength"
               value={booster.strength}
               assumed={product.ordinary}
               show={labelSpelling}
@@ -50,7 +50,7 @@ export function BoosterFields({ desk: { shelf }, batch, onChange }: Props) {
             />
             <button
               type="button"
-              aria-label={`Leave out ${product.name}`}
+              aria-label={`Remove ${product.name}`}
               onClick={() => void set(boosters.toSpliced(i, 1))}
               className="grid size-12 place-items-center text-stop"
             >
@@ -65,7 +65,7 @@ export function BoosterFields({ desk: { shelf }, batch, onChange }: Props) {
           className="justify-self-start"
           onClick={() => void set([...boosters, { productId: (free[0] as (typeof free)[number]).id }])}
         >
-          <Plus aria-hidden size={18} /> Something added to it
+          <Plus aria-hidden size={18} /> Add booster
         </Button>
       )}
     </div>

@@ -39,17 +39,17 @@ export function BottleLabel({ desk, batch, product, planned, made }: Props) {
   return (
     <>
       <Button weight="quiet" className="print:hidden" onClick={() => setOpen(true)}>
-        <Tag aria-hidden size={18} /> Label for the bottle
+        <Tag aria-hidden size={18} /> Bottle label
       </Button>
       {open && (
-        <Dialog open title="Label for the bottle" onClose={() => setOpen(false)}>
+        <Dialog open title="Bottle label" onClose={() => setOpen(false)}>
           <div data-print="label" className="mt-3 border-2 border-black bg-white p-4 text-black">
             <p className="font-bold text-2xl">{contents.map(({ name }) => name).join(" + ")}</p>
             <p className="font-mono text-xl">
               {strengthOf(concentratePerWater(planned.strength), product.scoop !== undefined, units)} in water
             </p>
             <p className="mt-2">
-              Made {day} {clock(at)}
+              Mixed {day} {clock(at)}
               {newest?.by && `, ${newest.by}`}
               {newest?.lot && `, lot ${newest.lot}`}
             </p>
@@ -59,21 +59,19 @@ export function BottleLabel({ desk, batch, product, planned, made }: Props) {
             </p>
             {meetings.map(({ hazard, one, other }) => (
               <p key={`${hazard.pair.join()} ${one} ${other}`} className="mt-1 font-bold">
-                {hazard.inVessel === "never" ? "Not to be bottled together: " : "Don’t close tightly: "}
+                {hazard.inVessel === "never" ? "Don’t bottle together: " : "Don’t close tightly: "}
                 {hazard.gives}
               </p>
             ))}
             <p className="mt-2">{protectionText(protectionOf(contents))}</p>
             <p>{contents.flatMap(({ cautions }) => cautions).join(" ")}</p>
-            <p className="mt-1 text-sm">The product’s label and safety data sheet come first.</p>
+            <p className="mt-1 text-sm">Follow the product’s label and safety data sheet first.</p>
           </div>
           {!newest && (
-            <p className="mt-2 text-sm text-soft">
-              No fill is ticked yet: the times are as if it were made now.
-            </p>
+            <p className="mt-2 text-sm text-soft">No fill is mixed yet: these times assume you mix now.</p>
           )}
           <Button weight="main" className="mt-3" onClick={() => printOnly("label")}>
-            Print it
+            Print
           </Button>
         </Dialog>
       )}

@@ -61,7 +61,7 @@ export function MixRooms({ desk, batch, planned }: Props) {
   return (
     <div className="mb-3 grid gap-2 print:hidden">
       <MultiSelect
-        label="For these rooms"
+        label="Rooms"
         names={names}
         chosen={chosen}
         onChange={(ids) => void edit((before) => sprayedFrom(before, batch, ids, may))}
@@ -69,9 +69,9 @@ export function MixRooms({ desk, batch, planned }: Props) {
       {heavy && (
         <Callout
           tone="advice"
-          title={`${heavyNames} ${heavy.roomIds.length === 1 ? "makes" : "make"} all of it ${strengthOf(concentratePerWater(heavy.strength), powder, units)}.`}
+          title={`${heavyNames} ${heavy.roomIds.length === 1 ? "makes" : "make"} the whole mix ${strengthOf(concentratePerWater(heavy.strength), powder, units)}.`}
         >
-          The other rooms would take {strengthOf(concentratePerWater(heavy.others), powder, units)}.
+          The other rooms need {strengthOf(concentratePerWater(heavy.others), powder, units)}.
           {job.batches.length < MAX_BATCHES && (
             <Button className="mt-2 block" onClick={splitOffBatch}>
               Give {heavyNames} {heavy.roomIds.length === 1 ? "its own mix" : "their own mix"}

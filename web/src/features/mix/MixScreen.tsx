@@ -57,7 +57,7 @@ export function MixScreen() {
       ),
     }));
   };
-  if (job.rooms.length === 0) return <NoRooms title="Nothing to mix for yet." follows="its fills stand" />;
+  if (job.rooms.length === 0) return <NoRooms title="Nothing to mix yet." follows="its fills" />;
   return (
     <div className="px-4 pt-5 sm:px-7">
       {/* On paper the sheet takes the screen's place, whichever way it is printed. */}
@@ -66,7 +66,7 @@ export function MixScreen() {
           <BatchSection key={batch.id} desk={desk} batch={batch} number={i + 1} />
         ))}
         {job.batches.length === 0 && (
-          <Empty title="No mix chosen yet.">Take a product and a sprayer, and the fills follow.</Empty>
+          <Empty title="No mix yet.">Choose a product and sprayer to see the fills.</Empty>
         )}
         {job.batches.length > 0 && <RinseSection desk={desk} />}
         <div className="flex flex-wrap gap-3">
@@ -74,15 +74,15 @@ export function MixScreen() {
             <Button onClick={addBatch} className="print:hidden">
               <Plus aria-hidden size={20} />{" "}
               {job.batches.length === 0
-                ? "Choose a mix"
+                ? "Add a mix"
                 : left.length > 0
-                  ? `Another mix, for ${left.map(({ name }) => name).join(", ")}`
-                  : "Another mix, for other rooms"}
+                  ? `Add a mix for ${left.map(({ name }) => name).join(", ")}`
+                  : "Add a mix for other rooms"}
             </Button>
           )}
           {job.batches.length > 0 && (
             <Button className="print:hidden" onClick={() => print()}>
-              <Printer aria-hidden size={18} /> Print the mix sheet
+              <Printer aria-hidden size={18} /> Print mix sheet
             </Button>
           )}
         </div>

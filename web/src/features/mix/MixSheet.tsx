@@ -44,8 +44,8 @@ export function MixSheet({ desk }: { readonly desk: JobDesk }) {
       </p>
       <div className="mt-2 border-2 border-black p-2">
         <p className="font-semibold">
-          {wear.map((gear) => GEAR_NAMES[gear]).join(" · ")}. Water first. The labels and safety data sheets
-          come first.
+          {wear.map((gear) => GEAR_NAMES[gear]).join(" · ")}. Water first. Follow the labels and safety data
+          sheets.
         </p>
         {products
           .filter(({ cautions }) => cautions.length > 0)
@@ -64,13 +64,14 @@ export function MixSheet({ desk }: { readonly desk: JobDesk }) {
       })}
       {work.defoamer > 0 && (
         <p className="mt-3">
-          <strong>{formatAmount(units.amount(work.defoamer))} of defoamer</strong> in the recovery tank,
-          shared over its fills.
+          <strong>{formatAmount(units.amount(work.defoamer))} of defoamer</strong> in the recovery tank, split
+          over its fills.
         </p>
       )}
       <Spotters desk={desk} />
       <p className="mt-3 text-sm">
-        Waste water to the sanitary sewer, never to a storm drain. Pressure out before a hose is uncoupled.
+        Empty waste water to the sewer (foul drain), never a storm drain. Release pressure before you uncouple
+        a hose.
       </p>
     </div>
   );
@@ -99,8 +100,8 @@ function BatchTable({ desk, batch, product, vessel }: BatchProps) {
     ...(product.waterTemperature === undefined
       ? []
       : [`water at ${units.temperature(product.waterTemperature)}`]),
-    `stands ${formatDuration(product.dwellLeast)} to ${formatDuration(product.dwellMost)}`,
-    ...(product.potLife === undefined ? [] : [`keeps ${formatDuration(product.potLife)}`]),
+    `dwell ${formatDuration(product.dwellLeast)} to ${formatDuration(product.dwellMost)}`,
+    ...(product.potLife === undefined ? [] : [`use within ${formatDuration(product.potLife)}`]),
   ];
   return (
     <section className="mt-3 break-inside-avoid">
@@ -109,7 +110,7 @@ function BatchTable({ desk, batch, product, vessel }: BatchProps) {
       <table className="w-full border-collapse text-left">
         <thead>
           <tr>
-            {["Fill", "Water", powder ? "Powder" : "Concentrate", "Fill to", "Rooms", "Made"].map((head) => (
+            {["Fill", "Water", powder ? "Powder" : "Concentrate", "Fill to", "Rooms", "Mixed"].map((head) => (
               <th key={head} scope="col" className={CELL}>
                 {head}
               </th>
@@ -129,7 +130,7 @@ function BatchTable({ desk, batch, product, vessel }: BatchProps) {
                     : formatAmount(units.amount(fill.concentrate))}
                   <Added desk={desk} fill={fill} />
                 </td>
-                <td className={CELL}>{fillToText(fill, vessel, units) ?? "measure the water apart"}</td>
+                <td className={CELL}>{fillToText(fill, vessel, units) ?? "measure the water separately"}</td>
                 <td className={CELL}>
                   {fill.rooms
                     .map(({ roomId, volume }) => `${room(roomId)} ${units.area(volume / rate(roomId))}`)

@@ -64,7 +64,7 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
             onChange={(hoseId) => set({ hoseId })}
           />
           <Stepper
-            label="Tight S-bends it lies in"
+            label="Tight bends in the hose"
             value={rig.bends ?? 0}
             most={20}
             onChange={(bends) => set({ bends })}
@@ -97,8 +97,8 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
             label="Rinse water at the head"
             value={rig.rinseTemperature}
             show={units.temperature}
-            placeholder="not said"
-            hint="Judged against each fibre."
+            placeholder="not set"
+            hint="Checked against each fibre."
             read={quantityReader("temperature", units.bare.temperature)}
             onChange={(rinseTemperature) =>
               edit((before) => ({ ...before, rig: { ...before.rig, rinseTemperature } }), units.temperature)
@@ -120,15 +120,15 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
         <div className="min-w-0">
           <dl className="grid grid-cols-2 gap-x-6 sm:grid-cols-4">
             <Figure name="Rinse water" value={formatAmount(units.volume(litres))} />
-            <Figure name="On the wand" value={hoursAndMinutes(seconds / 3600)} />
-            <Figure name="Stays in the pile" value={units.massPerArea(residual)} />
+            <Figure name="Per pass of the wand" value={hoursAndMinutes(seconds / 3600)} />
+            <Figure name="Left in the carpet" value={units.massPerArea(residual)} />
             {airflow !== undefined && rig.blowerId && rig.hoseId && (
-              <Figure name="Suction at the head" value={`${percent(airflow)} of usual`} />
+              <Figure name="Suction at the head" value={`${percent(airflow)} of typical`} />
             )}
           </dl>
           {airflow !== undefined && airflow < 0.9 && (
             <p className="mt-2 max-w-prose">
-              Shorter, wider or straighter hose leaves less water: dry sooner. Look at Dry before and after.
+              A shorter, wider or straighter hose leaves less water, so it dries sooner. Compare in Dry.
             </p>
           )}
           {work.tanks && solution && recovery && (
@@ -140,12 +140,12 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
             />
           )}
           {!work.tanks && rinsed.length > 0 && (
-            <p className="mt-3 text-soft">Choose both tanks, and the stops at tap and drain follow.</p>
+            <p className="mt-3 text-soft">Choose both tanks to see refill stops.</p>
           )}
           {work.defoamer > 0 && (
             <p className="mt-3">
               <strong>{formatAmount(units.amount(work.defoamer))} of defoamer</strong> for the recovery tank:
-              detergent from before will foam.
+              old detergent will foam.
             </p>
           )}
           {work.pads.sides > 0 && (
@@ -158,14 +158,14 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
               >
                 <strong>{counted(work.pads.bothSides)}</strong>
               </ExplainedFigure>{" "}
-              used on both sides, or {counted(work.pads.oneSide)} on one; turned or changed about{" "}
-              {work.pads.changes === 1 ? "once" : `${work.pads.changes} times`}. All of them to launder after.
+              using both sides, or {counted(work.pads.oneSide)} using one; turn or change about{" "}
+              {work.pads.changes === 1 ? "once" : `${work.pads.changes} times`}. Launder them all afterwards.
             </p>
           )}
           <TanksRead desk={desk} />
           <p className="mt-3 max-w-prose text-sm text-soft">
-            Waste water goes to the sanitary sewer, never to a storm drain. Let the pressure out before a hose
-            is uncoupled.
+            Empty waste water to the sewer (foul drain), never a storm drain. Release pressure before you
+            uncouple a hose.
           </p>
         </div>
       </div>

@@ -48,18 +48,18 @@ export function RunOut({ desk, batch, product, planned }: Props) {
       {short && (
         <Callout
           tone="caution"
-          title={`Only ${amount(left)} of ${product.name} left; the fills to come take ${amount(needed)}.`}
+          title={`Only ${amount(left)} of ${product.name} left; remaining fills need ${amount(needed)}.`}
         >
-          Make what it is enough for, or take another product for all of it.
+          Mix what you can, or switch to another product.
         </Callout>
       )}
       {!asked && !short && (
         <Button weight="quiet" className="justify-self-start" onClick={() => setAsked(true)}>
-          Run out of {product.name}?
+          Used up: {product.name}?
         </Button>
       )}
       {(asked || short) && (
-        <ul aria-label="What could stand in">
+        <ul aria-label="Substitutes">
           {substitutes.map(({ product: other, strength, verdict }) => (
             <li
               key={other.id}
@@ -70,16 +70,16 @@ export function RunOut({ desk, batch, product, planned }: Props) {
                 {strengthOf(concentratePerWater(strength), other.scoop !== undefined, units)}
                 <span className="text-soft">
                   {" "}
-                  · its own label’s for this soil · {VERDICT_NAMES[verdict].toLowerCase()} on these floors
+                  · its label’s strength for this soil · {VERDICT_NAMES[verdict].toLowerCase()} on these
+                  floors
                 </span>
               </span>
-              <Button onClick={() => take(other.id)}>Take {other.name}</Button>
+              <Button onClick={() => take(other.id)}>Use {other.name}</Button>
             </li>
           ))}
           {substitutes.length === 0 && (
             <li className="text-soft">
-              Nothing else of its kind on the shelf that these floors take. Make less, or come back for the
-              rest.
+              No other product on the shelf fits these floors. Mix less, or come back for the rest.
             </li>
           )}
         </ul>

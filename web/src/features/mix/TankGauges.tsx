@@ -18,11 +18,11 @@ export function TankGauges({ runs, solution, recovery, nameOf }: Props) {
     <div className="mt-4">
       <h3 className="font-semibold">
         {stops === 0
-          ? "One filling does it all."
+          ? "One tankful does the job."
           : `${stops === 1 ? "One stop" : `${stops} stops`} at tap and drain`}
       </h3>
       <p className="text-sm text-soft" aria-hidden="true">
-        In %, left: solution still in its tank; right: recovery tank filled.
+        In %. Left: solution left in its tank. Right: recovery tank filled.
       </p>
       <ol className="mt-1">
         {runs.map((run, i) => (
@@ -77,5 +77,5 @@ function Gauge({ name, share }: { readonly name: string; readonly share: number 
 /** Between rooms a stop comes before a tank is spent: the next room wouldn't fit. */
 function stopText({ endsWithRoom, limitedBy }: TankRun): string {
   if (endsWithRoom) return "Then dump and refill, between rooms.";
-  return `Then dump and refill: the ${limitedBy === "recovery" ? "recovery tank is full" : "solution is used up"}.`;
+  return `Then dump and refill: ${limitedBy === "recovery" ? "the recovery tank is full" : "the solution is used up"}.`;
 }

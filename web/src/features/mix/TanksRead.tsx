@@ -8,12 +8,12 @@ import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 
 const QUESTION: Record<WaterQuestion["code"], string> = {
-  "tank-reading": "can the tanks’ reading be right?",
-  "too-wet": "is the wand worked as said?",
+  "tank-reading": "check the tank readings",
+  "too-wet": "check the wand settings",
 };
 const WAY_OUT: Record<WaterQuestion["code"], string> = {
-  "tank-reading": "Read the tanks again and log it; until then the estimate stands.",
-  "too-wet": "Check head, jets, pressure and stroke speed.",
+  "tank-reading": "Log new tank readings. Until then the plan uses its estimate.",
+  "too-wet": "Check head, jets, pressure and wand speed.",
 };
 
 const namesOf = ({ job }: JobDesk, ids: readonly string[]) =>
@@ -35,14 +35,17 @@ export function TanksRead({ desk }: { readonly desk: JobDesk }) {
           tone="caution"
           title={`${namesOf(desk, asked)}: ${QUESTION[code]}`}
         >
-          It would leave {units.massPerArea(residual)}; carpet keeps at most{" "}
+          They would leave {units.massPerArea(residual)}; carpet holds at most{" "}
           {units.massPerArea(DRYING_LIMITS.residual[1])}. {WAY_OUT[code]}
         </Callout>
       ))}
       {measured.length > 0 && (
         <p>
           Measured:{" "}
-          {measured.map(({ name, residual }) => `${name} keeps ${units.massPerArea(residual)}`).join(", ")}.
+          {measured
+            .map(({ name, residual }) => `${name} of residual moisture in ${units.massPerArea(residual)}`)
+            .join(", ")}
+          .
         </p>
       )}
       {open ? (
@@ -52,7 +55,7 @@ export function TanksRead({ desk }: { readonly desk: JobDesk }) {
       ) : (
         rinsedRooms(desk).length > 0 && (
           <Button weight="quiet" onClick={() => setOpen(true)}>
-            Read the tanks: what was used, what came back
+            Log tank readings
           </Button>
         )
       )}

@@ -16,7 +16,7 @@ interface Props {
 export function TipField({ gear, product, wanted, value, error, onChange }: Props) {
   const tips = gear.flatMap((item) => (item.kind === "tip" && item.count > 0 ? [item] : []));
   if (tips.length === 0)
-    return <p className="text-sm text-soft">No tip in the van yet: add one under Van.</p>;
+    return <p className="text-sm text-soft">No metering tip in the van. Add one under Van.</p>;
   const label = {
     low: concentratePerWater(product.light),
     high: concentratePerWater(product.heavy),
@@ -25,18 +25,18 @@ export function TipField({ gear, product, wanted, value, error, onChange }: Prop
   const ranked = nearestTips(tips, label);
   const text = (ratio: number, off: number) =>
     Math.abs(off) < 0.005
-      ? `neat it is right`
+      ? "right if used neat"
       : `neat ${asRatio(1 / ratio)}, ${percent(Math.abs(off))} too ${off > 0 ? "strong" : "weak"}`;
   return (
     <ChoiceField
-      label="Tip"
+      label="Metering tip"
       value={value}
       options={ranked.map(({ tip, off }) => ({
         value: tip.id as GearId,
         name: `1:${tip.ratio} (${text(tip.ratio, off)})`,
       }))}
       error={error}
-      hint="The jug is mixed so that what lies on the floor is the label’s strength."
+      hint="The jug is mixed so the floor gets label strength."
       onChange={onChange}
     />
   );

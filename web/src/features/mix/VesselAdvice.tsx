@@ -33,10 +33,10 @@ export function VesselAdvice({ desk: { input, work, shelf }, batch, onTake }: Pr
     <div className="mt-1 border-accent border-l-4 bg-wash px-3 py-2 print:hidden">
       <p>
         {vessel.name}: {fillsText(fills)}
-        {current === undefined ? "; the one chosen can’t be used." : ` instead of ${current}.`}
+        {current === undefined ? "; you can’t use the one you chose." : ` instead of ${current}.`}
       </p>
       <Button weight="quiet" onClick={() => onTake(vessel.id)}>
-        Take it
+        Use this
       </Button>
     </div>
   );

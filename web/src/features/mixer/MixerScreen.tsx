@@ -18,9 +18,9 @@ import { Segmented } from "../../ui/Segmented.tsx";
 import { PairCheck } from "./Together.tsx";
 
 const FAULTS = {
-  "two-needed": "Type any two of them, and the others follow.",
-  "one-too-many": "Three say more than they need: clear one.",
-  "more-than-the-whole": "That is more than the whole. Check the amounts.",
+  "two-needed": "Enter any two to get the rest.",
+  "one-too-many": "Enter only two: clear one.",
+  "more-than-the-whole": "That’s more than the whole. Check the amounts.",
 } as const;
 
 /** A mix outside any job: any two of strength, concentrate, water and total give the rest. */
@@ -29,16 +29,14 @@ export function MixerScreen() {
   return (
     <div className="max-w-2xl px-4 pt-4 pb-10 sm:px-7 sm:pt-6">
       <h1 className="font-bold text-2xl">Mixer</h1>
-      <p className="mt-1 mb-4 text-soft">
-        For a one-off outside any job. The label says which strengths are allowed.
-      </p>
+      <p className="mt-1 mb-4 text-soft">For one-off mixes. The label says which strengths are allowed.</p>
       <Segmented
-        label="What to work out"
+        label="Calculate"
         labelHidden
         value={kind}
         options={[
           { value: "mix", name: "Concentrate and water" },
-          { value: "down", name: "Take a percentage down" },
+          { value: "down", name: "Dilute a percentage" },
         ]}
         onChange={setKind}
       />
@@ -55,7 +53,7 @@ function AnyTwo() {
   const mix = result.ok ? result.mix : undefined;
   const set = (change: KnownMix): undefined => setKnown((before) => ({ ...before, ...change })) as undefined;
   const positive = (read: FieldResult<number>): FieldResult<number> =>
-    "value" in read && !(read.value > 0) ? { error: "More than nothing, please." } : read;
+    "value" in read && !(read.value > 0) ? { error: "Enter more than 0." } : read;
   const ratio = (c: number) =>
     c >= 1e-5 && c <= 1 ? labelSpelling(strengthFrom(c, "one-to-n")) : `${c.toPrecision(3)} : 1`;
   return (
@@ -90,7 +88,7 @@ function AnyTwo() {
           onChange={(water) => set({ water })}
         />
         <QuantityField
-          label="In all"
+          label="Total"
           placeholder={mix ? formatAmount(units.volume(mix.total)) : ""}
           value={known.total}
           show={(value) => formatAmount(units.volume(value))}
@@ -106,7 +104,7 @@ function AnyTwo() {
           </p>
           <p>
             {ratio(mix.strength)} · {units.strength(mix.strength)} · {percent(mix.concentrate / mix.total)} of
-            the mix
+            mix
           </p>
         </Callout>
       ) : (
@@ -127,9 +125,9 @@ function TakenDown() {
   const share = (text: string): FieldResult<number> => {
     const read = quantityReader("share", "percent")(text);
     if ("error" in read || (read.value > 0 && read.value <= 1)) return read;
-    return { error: "Between 0 and 100 %." };
+    return { error: "Enter 0 to 100%." };
   };
-  const show = (value: number) => `${(100 * value).toPrecision(3)} %`;
+  const show = (value: number) => `${(100 * value).toPrecision(3)}%`;
   const known = from !== undefined && to !== undefined && total !== undefined;
   const volume = known && to <= from ? volumeToDilute(from, to, total) : undefined;
   return (
@@ -139,43 +137,43 @@ function TakenDown() {
           label="In the bottle"
           value={from}
           show={show}
-          placeholder="15 %"
+          placeholder="15%"
           read={share}
           onChange={(value) => setFrom(value) as undefined}
         />
         <QuantityField
-          label="Wanted"
+          label="Target"
           value={to}
           show={show}
-          placeholder="3 %"
+          placeholder="3%"
           read={share}
           onChange={(value) => setTo(value) as undefined}
         />
         <QuantityField
-          label="In all"
+          label="Total"
           value={total}
           show={(value) => formatAmount(units.amount(value))}
           read={(text) => {
             const read = quantityReader("volume", units.bare.amount)(text);
-            return "value" in read && !(read.value > 0) ? { error: "More than nothing, please." } : read;
+            return "value" in read && !(read.value > 0) ? { error: "Enter more than 0." } : read;
           }}
           onChange={(value) => setTotal(value) as undefined}
         />
       </div>
       {known && volume === undefined && (
-        <Callout tone="caution" title="It can’t get stronger by adding water." />
+        <Callout tone="caution" title="Adding water can’t make it stronger." />
       )}
       {known && volume !== undefined && (
         <Callout tone="advice">
           <p className="font-bold font-mono text-2xl">
             {formatAmount(units.amount(total - volume))} of water, then {formatAmount(units.amount(volume))}
           </p>
-          <p>{show(dilutedShare(from, volume, total))} in all: C₁V₁ = C₂V₂.</p>
+          <p>{show(dilutedShare(from, volume, total))} total: C₁V₁ = C₂V₂.</p>
         </Callout>
       )}
       <p className="text-sm text-soft">
-        Peroxide whitens and burns skin: gloves and goggles. Only what the label allows to be taken down, and
-        never kept in a closed bottle.
+        Peroxide whitens and burns skin: wear gloves and goggles. Dilute only what the label allows, and never
+        keep it in a closed bottle.
       </p>
     </div>
   );

@@ -20,9 +20,9 @@ export function PairCheck() {
   const names = Object.fromEntries(products.map(({ id, name }) => [id, name])) as Record<ProductId, string>;
   if (products.length === 0) return null;
   return (
-    <section aria-label="What goes in" className="mt-4">
+    <section aria-label="Contents" className="mt-4">
       <MultiSelect
-        label="What goes in, where it is off the shelf"
+        label="Contents not on the shelf"
         names={names}
         chosen={chosen}
         onChange={(ids) => setChosen(ids.slice(-MAX_TOGETHER))}
@@ -37,7 +37,7 @@ export function PairCheck() {
             />
           ))}
           <Callout tone="caution" title={protectionText(protectionOf(contents))}>
-            The labels and safety data sheets come first.
+            Follow the labels and safety data sheets first.
           </Callout>
         </div>
       )}

@@ -36,7 +36,7 @@ export function Answer({ origin, fibre, covering }: Props) {
         {ORIGIN_SHORT[origin]} on {on}
       </h2>
       {!fibre && !isHardFloor(floor.covering) && (
-        <p className="text-soft text-sm">Nobody has said the fibre: told as for the most delicate likely.</p>
+        <p className="text-soft text-sm">Fibre not set: shown for the most delicate likely fibre.</p>
       )}
       {warn && <p className="mt-1 font-semibold text-caution-ink">{warn}</p>}
       <ol className="mt-2 grid gap-1">
@@ -53,20 +53,20 @@ export function Answer({ origin, fibre, covering }: Props) {
                     {why} {lift}
                   </span>
                 ))}
-              {facts.gated && <span className="block text-caution-ink text-sm">Only after a pre-test.</span>}
+              {facts.gated && <span className="block text-caution-ink text-sm">Only after a dye test.</span>}
             </span>
           </li>
         ))}
       </ol>
       {barred.map(({ agent, facts, judgement }) => (
         <p key={agent} className="mt-1 border-stop border-l-4 pl-2 text-sm">
-          <strong className="text-stop">Not {facts.name.toLowerCase()}.</strong>{" "}
+          <strong className="text-stop">Not on {facts.name.toLowerCase()}.</strong>{" "}
           {judgement?.reasons.find(({ verdict }) => verdict === "stop")?.why}
         </p>
       ))}
       <p className="mt-2 text-soft text-sm">
-        Gentle to strong, rinsed between, stopped when nothing more comes. To the customer:{" "}
-        {ORIGIN_FACTS[origin].tell} The product’s label comes first.
+        Gentle to strong, rinsed between steps. Stop when nothing more comes out. Tell the customer:{" "}
+        {ORIGIN_FACTS[origin].tell} Follow the product’s label first.
       </p>
     </section>
   );

@@ -31,11 +31,11 @@ export function ReferenceScreen() {
     <div className="px-4 pt-4 pb-10 sm:px-7 sm:pt-6">
       <h1 className="font-bold text-2xl">Reference</h1>
       <p className="mt-1 max-w-prose text-soft">
-        What the rules in Scutch rest on. The product’s label and its safety data sheet come before all of it.
+        The rules behind Scutch. Follow the product’s label and safety data sheet first.
       </p>
       <div className="mt-4 max-w-xl">
         <label htmlFor={searchId} className="sr-only">
-          Find in all pages
+          Search all pages
         </label>
         <div className="relative">
           <Search aria-hidden size={18} className="absolute top-4 left-3 text-soft" />
@@ -44,7 +44,7 @@ export function ReferenceScreen() {
             type="search"
             className={`${inputLook(false)} pl-10`}
             value={asked}
-            placeholder="red wine on wool, frost, how long does it keep …"
+            placeholder="red wine on wool, frost, use-by…"
             onChange={(event) => change({ find: event.target.value })}
           />
         </div>
@@ -68,12 +68,10 @@ export function ReferenceScreen() {
         {find === "" ? "" : `${count} found`}
       </p>
       {answered && <Answer origin={origin} fibre={fibre} covering={covering} />}
-      {!all && !answered && count > 0 && (
-        <p className="mt-4 text-soft">Nothing speaks of all these words; this is nearest.</p>
-      )}
+      {!all && !answered && count > 0 && <p className="mt-4 text-soft">No exact match. Closest results:</p>}
       {count === 0 && (
-        <Empty title={`Nothing about “${asked}”.`}>
-          Try a fibre, a product class, a part of the machine, or what a spot came from.
+        <Empty title={`No results for “${asked}”.`}>
+          Try a fibre, a product type, a machine part, or a spot’s cause.
         </Empty>
       )}
       {found

@@ -47,7 +47,7 @@ export function cautionSections(): Section[] {
       text: searchText(CHEMISTRY_NAMES[chemistry], text, "wear gloves"),
       Body: () => (
         <Entry title={`With ${CHEMISTRY_NAMES[chemistry]}`} tone="caution">
-          <p>{text} Section 8 of the data sheet comes first.</p>
+          <p>{text} Check section 8 of the data sheet first.</p>
         </Entry>
       ),
     };

@@ -9,7 +9,7 @@ const known = Object.keys(FIBRE_FACTS) as KnownFibre[];
 
 function takesUp(fibre: KnownFibre): string | undefined {
   const own = FIBRES.find((each) => each === fibre);
-  return own && `takes up ${percent(regain(own, 0.65))} water at 65 % humidity`;
+  return own && `holds ${percent(regain(own, 0.65))} water at 65% humidity`;
 }
 
 /** Each fibre, and how to find out which it is. */

@@ -17,7 +17,7 @@ export function ruleSections(): Section[] {
           <Entry title={TRAIT_NAMES[trait]} mark={VERDICT_NAMES[rule.verdict]} tone={TONES[rule.verdict]}>
             <p className="font-semibold">{on}</p>
             <p>
-              {rule.why} {rule.lift && <>What would lift it: {rule.lift}</>}{" "}
+              {rule.why} {rule.lift && <>To fix it: {rule.lift}</>}{" "}
               <span className="text-sm text-soft">({sourceWords(rule.source)})</span>
             </p>
           </Entry>

@@ -13,13 +13,13 @@ describe("the reference is asked as people speak", () => {
     ["pee", "urine"],
     ["dog accident", "urine"],
     ["ice melt", "ice-melt"],
-    ["how long does it keep", "How long a mix keeps"],
-    ["pot life", "How long a mix keeps"],
+    ["how long does it keep", "How long to use a mix"],
+    ["pot life", "How long to use a mix"],
     ["shut down", "Shutting a machine down"],
     ["frozen pump", "Frost"],
     ["staircase", "Stairs"],
     ["breaker", "Circuits"],
-    ["uncoupling a hose", "Pressure out before uncoupling"],
+    ["uncoupling a hose", "Release pressure before you uncouple"],
   ])("%s finds %s", (asked, key) => {
     expect(keys(asked)).toContain(key);
   });

@@ -11,8 +11,8 @@ export const PAGE_NAMES = {
   fibres: "Fibres",
   floors: "Floors and soil",
   ways: "Special floors",
-  work: "The work",
-  rules: "What may touch what",
+  work: "Methods",
+  rules: "Safe combinations",
   spots: "Spots",
   cautions: "Never together",
   disposal: "Disposal",
@@ -25,18 +25,18 @@ export const PAGES: Readonly<
   fibres: { sections: fibreSections },
   floors: { sections: soilSections },
   ways: {
-    intro: "Floors and soils with steps of their own. Label, maker of the floor and local code come first.",
+    intro: "Floors and soils with their own steps. Follow the label, the floor’s maker and local code first.",
     sections: waySections,
   },
   work: { sections: workSections },
   rules: {
     intro:
-      "Every trait of a product on every material has one verdict. A fibre nobody knows counts as the most delicate likely.",
+      "Every product trait has one verdict per material. An unknown fibre counts as the most delicate likely one.",
     sections: ruleSections,
   },
-  spots: { intro: "Gentle to strong, one step at a time, rinsed between.", sections: spotSections },
+  spots: { intro: "Gentle to strong, one step at a time, rinsed between steps.", sections: spotSections },
   cautions: {
-    intro: "Never in one vessel. On one floor: as it says, or never.",
+    intro: "Never in one sprayer. On one floor: only where it says so.",
     sections: cautionSections,
   },
   disposal: { intro: "Local code decides.", sections: disposalSections },

@@ -22,7 +22,7 @@ export function soilSections(): Section[] {
     const worst = wet.reasons[0];
     const pile = isHardFloor(covering)
       ? ""
-      : `Usual pile ${DEFAULT_PILE[covering].pileHeight * 1000} mm, ${DEFAULT_PILE[covering].faceWeight} kg/m² of fibre; where nobody knows the fibre it counts as ${FIBRE_NAMES[MOST_DELICATE_LIKELY[covering]].toLowerCase()}.`;
+      : `Typical pile ${DEFAULT_PILE[covering].pileHeight * 1000} mm, face weight ${DEFAULT_PILE[covering].faceWeight} kg/m². If the fibre is unknown it counts as ${FIBRE_NAMES[MOST_DELICATE_LIKELY[covering]].toLowerCase()}.`;
     return {
       key: covering,
       text: searchText(COVERING_NAMES[covering], method, pile, worst?.why, "covering"),

@@ -15,7 +15,7 @@ export function spotSections(): Section[] {
         <Entry title={ORIGIN_SHORT[origin]} mark={when === "before" ? "before cleaning" : "after cleaning"}>
           <p>{names.join(" → ")}</p>
           {warn && <p className="font-semibold text-caution-ink">{warn}</p>}
-          <p className="text-soft">To the customer: {tell}</p>
+          <p className="text-soft">Tell the customer: {tell}</p>
         </Entry>
       ),
     };
@@ -28,7 +28,7 @@ export function spotSections(): Section[] {
       Body: () => (
         <Entry
           title={name}
-          mark={gated ? "only after a pre-test" : ""}
+          mark={gated ? "only after a dye test" : ""}
           tone={gated ? "stop" : caution ? "caution" : "plain"}
         >
           <p>

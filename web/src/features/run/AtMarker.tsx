@@ -32,19 +32,17 @@ export function AtMarker({ run, lanes, levels, people, names, vesselName, start,
       case "to-do":
         return "to do";
       case "preparing":
-        return "being prepared";
+        return "preparing";
       case "prepared":
-        return "vacuumed, not sprayed";
+        return "prepared, not sprayed";
       case "dwelling":
         return second < state.ready
           ? `dwelling until ${clock(time(state.ready))}, clean by ${clock(time(state.until))}`
           : `ready, clean by ${clock(time(state.until))}`;
       case "under-way":
-        return `being cleaned, left about ${clock(time(state.until))}`;
+        return `cleaning, done about ${clock(time(state.until))}`;
       case "wet":
-        return state.until === undefined
-          ? "wet"
-          : `wet, walk on in socks about ${about(time(state.until), start)}`;
+        return state.until === undefined ? "wet" : `wet, touch-dry about ${about(time(state.until), start)}`;
       case "touch-dry":
         return state.until === undefined
           ? "touch-dry"
@@ -71,7 +69,7 @@ export function AtMarker({ run, lanes, levels, people, names, vesselName, start,
           />
         ))
       ) : (
-        <p className="font-semibold">Packed up at {clock(time(run.makespan))}. It dries.</p>
+        <p className="font-semibold">Packed up at {clock(time(run.makespan))}. Drying.</p>
       )}
       <ul className="mt-3 border-rule border-t">
         {lanes.map((lane) => (

@@ -34,7 +34,7 @@ const wayOf = (key: Key): Scenario => {
 };
 const nameOf = (key: Key) => {
   const { method, people } = wayOf(key);
-  return `${method ? METHOD_NAMES[method] : "As surveyed"}, ${people === 1 ? "one person" : `${people} people`}`;
+  return `${method ? METHOD_NAMES[method] : "As surveyed"}, ${people === 1 ? "crew of one" : `crew of ${people}`}`;
 };
 const KEYS = (["as-is", ...METHODS] as const).flatMap((method) =>
   HANDS.map((people) => `${method} ${people}` as Key),
@@ -86,12 +86,12 @@ export function CompareDialog({ desk, onClose }: Props) {
   const hour = (hours: number | null) =>
     hours === null ? "not within 4 days" : about(timeAt(startMs, hours), startMs);
   return (
-    <Dialog open title="Two ways, side by side" onClose={onClose}>
+    <Dialog open title="Compare two options" onClose={onClose}>
       <div className="mt-3 grid grid-cols-2 gap-3">
         {keys.map((key, i) => (
           <ChoiceField
             key={String(i)}
-            label={i === 0 ? "One way" : "The other"}
+            label={i === 0 ? "Option A" : "Option B"}
             value={key}
             options={KEYS.map((value) => ({ value, name: nameOf(value) }))}
             onChange={(value) => setKeys(i === 0 ? [value, keys[1]] : [keys[0], value])}
@@ -99,7 +99,7 @@ export function CompareDialog({ desk, onClose }: Props) {
         ))}
       </div>
       {plans === undefined ? (
-        <p className="mt-4 text-soft">Planning both …</p>
+        <p className="mt-4 text-soft">Planning both…</p>
       ) : (
         <table className="mt-4 w-full text-sm">
           <tbody>
@@ -108,8 +108,8 @@ export function CompareDialog({ desk, onClose }: Props) {
                 ? "can’t be planned"
                 : about(timeAt(startMs, plan.finish / 3600), startMs),
             )}
-            {row("Working", (plan) => (plan.finish === undefined ? "" : formatDuration(plan.finish)))}
-            {row("Hours of people", (plan) =>
+            {row("Work time", (plan) => (plan.finish === undefined ? "" : formatDuration(plan.finish)))}
+            {row("Labour hours", (plan) =>
               plan.finish === undefined ? "" : formatDuration(plan.finish * plan.way.people),
             )}
             {row("Water", (plan) => formatAmount(units.volume(plan.water)))}
@@ -122,7 +122,7 @@ export function CompareDialog({ desk, onClose }: Props) {
                 ].join(", ") || "none",
             )}
             {row("Fills", (plan) => plan.fills)}
-            {row("Pads, at most", (plan) => plan.pads)}
+            {row("Pads, maximum", (plan) => plan.pads)}
             {plans[0]?.rooms.map(({ roomId }) => (
               <RoomRow
                 key={roomId}
@@ -137,13 +137,13 @@ export function CompareDialog({ desk, onClose }: Props) {
       <div className="mt-4 grid grid-cols-2 gap-3">
         {keys.map((key, i) => (
           <Button key={String(i)} disabled={plans?.[i]?.finish === undefined} onClick={() => take(key)}>
-            Take {i === 0 ? "the one" : "the other"}
+            Use {i === 0 ? "option A" : "option B"}
           </Button>
         ))}
       </div>
       <p className="mt-2 text-sm text-soft">
-        A method goes to every textile room it may be used in; hard floors and coir keep theirs. Planned from
-        the start, whatever is done already.
+        Used in every carpeted room it’s safe for; hard floors and coir keep theirs. Ignores work already
+        done.
       </p>
     </Dialog>
   );
@@ -160,11 +160,11 @@ function RoomRow({
 }) {
   return (
     <tr className="border-rule border-t align-top">
-      <th className="py-1.5 pr-2 text-left font-normal text-soft">{name}: walk on, dry</th>
+      <th className="py-1.5 pr-2 text-left font-normal text-soft">{name}: touch-dry, dry</th>
       {rooms.map((room, i) => (
         <td key={String(i)} className="py-1.5 pr-2">
           {room?.barred ? (
-            <strong className="text-stop">Stop: not by this method</strong>
+            <strong className="text-stop">Stop: not safe with this method</strong>
           ) : (
             <span className="font-mono">{room ? `${hour(room.walkOnAt)}, ${hour(room.dryAt)}` : ""}</span>
           )}

@@ -32,9 +32,7 @@ export const FloorNow = memo(function FloorNow({ job, lanes, second }: Props) {
       role="img"
       aria-labelledby={id}
     >
-      <title id={id}>
-        Floor at the hour looked at, sections numbered in working order and shaded by wetness
-      </title>
+      <title id={id}>Floor at the time shown, sections numbered in order and shaded by wetness</title>
       {placed.rooms.map(({ id: roomId, outline, name, passage }, i) => {
         const lane = lanes.find(({ room }) => room.id === roomId);
         const box = boundingBox(outline);

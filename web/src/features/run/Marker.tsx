@@ -64,7 +64,7 @@ export function Marker({ axis, height, time, first, last, isNow, onMove }: Props
       <div
         role="slider"
         tabIndex={0}
-        aria-label="Hour looked at"
+        aria-label="Time shown"
         aria-valuemin={first}
         aria-valuemax={last}
         aria-valuenow={time}

@@ -34,16 +34,16 @@ export function RunAdvice({ desk, run, lanes }: Props) {
   return (
     <div className="grid gap-3">
       {run.overdueSections.length > 0 && (
-        <Callout tone="caution" title="Sprayed and not cleaned in time.">
+        <Callout tone="caution" title="Sprayed, not cleaned in time.">
           {run.overdueSections
             .map((id) => nameOf(run.sections.find((each) => each.id === id)?.roomId ?? ""))
             .join(", ")}
-          : as things went it dries first. Mist it with water, not with more product, and clean it next.
+          : it will dry out first. Mist with water, not more product, and clean it next.
         </Callout>
       )}
       {run.violatedPins.length > 0 && (
-        <Callout tone="caution" title="A step can’t be held at its hour.">
-          It stands where it fits. Hold it later, or let it move.{" "}
+        <Callout tone="caution" title="A step can’t keep its locked time.">
+          It moved to where it fits. Lock it later, or unlock it.{" "}
           <Button
             weight="quiet"
             onClick={() =>
@@ -55,13 +55,13 @@ export function RunAdvice({ desk, run, lanes }: Props) {
               }))
             }
           >
-            Let it move
+            Unlock
           </Button>
         </Callout>
       )}
       {stray.length > 0 && (
-        <Callout tone="caution" title="A step you held is no longer among the steps.">
-          The rooms, their sections or their fills have changed since.{" "}
+        <Callout tone="caution" title="A step you locked is gone.">
+          The rooms, sections or fills have changed.{" "}
           <Button
             weight="quiet"
             onClick={() =>
@@ -71,7 +71,7 @@ export function RunAdvice({ desk, run, lanes }: Props) {
               }))
             }
           >
-            Forget it
+            Dismiss
           </Button>
         </Callout>
       )}
@@ -79,12 +79,12 @@ export function RunAdvice({ desk, run, lanes }: Props) {
         <Callout
           key={room.id}
           tone="caution"
-          title={`${room.name} won’t be walked on by ${clock(timeAt(startMs, by / 3600))}.`}
+          title={`${room.name} won’t be touch-dry by ${clock(timeAt(startMs, by / 3600))}.`}
         >
           {lane.touchDry === null
             ? "It won’t be touch-dry within four days in this air. "
             : `About ${about(timeAt(startMs, lane.touchDry / 3600), Date.now())}. `}
-          Put it earlier in the order, take a second person, or dry it faster: Dry says what helps most.
+          Clean it earlier, add a person, or dry it faster. Dry shows what helps most.
         </Callout>
       ))}
       {misted.length > 0 && (
@@ -95,11 +95,11 @@ export function RunAdvice({ desk, run, lanes }: Props) {
           {misted
             .map(
               ({ open, dwell, fansOff }) =>
-                `Half of the spray is gone in ${formatDuration(open)}, the label asks for ${formatDuration(dwell)}${fansOff === undefined ? "" : `; with the fans off in ${formatDuration(fansOff)}`}.`,
+                `Half the spray dries in ${formatDuration(open)}; the label needs ${formatDuration(dwell)}${fansOff === undefined ? "" : `; with the ceiling fans off, in ${formatDuration(fansOff)}`}.`,
             )
             .filter((text, i, all) => all.indexOf(text) === i)
             .join(" ")}{" "}
-          Water, not more product.
+          Use water, not more product.
         </Callout>
       )}
       {powdery.length > 0 && (
@@ -110,7 +110,7 @@ export function RunAdvice({ desk, run, lanes }: Props) {
                 `${room.name}: ${dryAtSeconds === null ? "not dry within four days in this air" : `from ${about(timeAt(startMs, dryAtSeconds / 3600), startMs)}`}`,
             )
             .join(", ")}
-          . What was laid down dries to a powder that holds the soil; that visit isn’t among the steps.
+          . The encapsulant dries to a powder that holds the soil. That visit isn’t among the steps.
         </Callout>
       )}
       {ahead.length > 0 && (
@@ -121,9 +121,9 @@ export function RunAdvice({ desk, run, lanes }: Props) {
           {ahead.map(({ roomId, ahead: most, limit, open }) => (
             <p key={roomId}>
               {nameOf(roomId)}: {units.area(most)},{" "}
-              {limit === "label" && "or it stands longer than the label says"}
+              {limit === "label" && "or it dwells past the label maximum"}
               {limit === "foam" && "or the foam falls before it is worked"}
-              {limit === "dry-out" && `half of the spray is gone in ${formatDuration(open)}`}.
+              {limit === "dry-out" && `half the spray dries in ${formatDuration(open)}`}.
             </p>
           ))}
         </Callout>

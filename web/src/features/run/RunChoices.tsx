@@ -28,9 +28,9 @@ export function RunChoices({ desk }: { readonly desk: JobDesk }) {
   const counts = (most: number) =>
     Array.from({ length: most }, (_, i) => ({ value: i + 1, name: String(i + 1) }));
   return (
-    <section aria-label="How it is run" className="grid gap-4">
+    <section aria-label="Run settings" className="grid gap-4">
       <Segmented
-        label="People"
+        label="Crew"
         value={run.people ?? 1}
         assumed={run.people === undefined}
         options={counts(MAX_PEOPLE)}
@@ -61,7 +61,7 @@ function Order({ desk: { job, edit, work } }: { readonly desk: JobDesk }) {
   if (worked.length < 2) return null;
   return (
     <div className="grid gap-1">
-      <h3 className="font-semibold">Rooms in the order worked</h3>
+      <h3 className="font-semibold">Cleaning order</h3>
       <ol className="border-rule border-b">
         {worked.map(({ room, place }, i) => (
           <li key={room.id} className="flex items-center gap-2 border-rule border-t">
@@ -85,9 +85,7 @@ function Order({ desk: { job, edit, work } }: { readonly desk: JobDesk }) {
         ))}
       </ol>
       {(work.walkOut?.conflicts.length ?? 0) > 0 && (
-        <p className="text-caution-ink text-sm">
-          In this order one walks over what is done: Survey says how to put it right.
-        </p>
+        <p className="text-caution-ink text-sm">This order crosses a cleaned room. Fix it in Survey.</p>
       )}
     </div>
   );
@@ -110,7 +108,7 @@ function Breaks({ desk: { job, edit, startMs, work } }: { readonly desk: JobDesk
             onChange={(at) => change(breaks.map((other, k) => (k === i ? { ...other, at } : other)))}
           />
           <ChoiceField
-            label="How long"
+            label="Length"
             value={each.length}
             options={
               LENGTHS.some(({ value }) => value === each.length)
@@ -121,16 +119,14 @@ function Breaks({ desk: { job, edit, startMs, work } }: { readonly desk: JobDesk
           />
           <button
             type="button"
-            aria-label={`Take out the break at ${each.at}`}
+            aria-label={`Remove the break at ${each.at}`}
             className="grid size-12 place-items-center text-stop"
             onClick={() => change(breaks.filter((_, k) => k !== i))}
           >
             <Trash2 aria-hidden size={20} />
           </button>
           {outside.includes(each.id) && (
-            <p className="col-span-full text-sm text-soft">
-              Outside the hours of this run: it changes nothing.
-            </p>
+            <p className="col-span-full text-sm text-soft">Outside this run: it changes nothing.</p>
           )}
         </div>
       ))}
@@ -144,7 +140,7 @@ function Breaks({ desk: { job, edit, startMs, work } }: { readonly desk: JobDesk
           ])
         }
       >
-        Add a break
+        Add break
       </Button>
       <FieldError sentence={fault} />
     </div>
@@ -167,7 +163,7 @@ function Promises({ desk: { job, work, edit } }: { readonly desk: JobDesk }) {
   const open = rooms.filter((room) => promised.every((each) => each.id !== room.id));
   return (
     <div className="grid gap-2">
-      <h3 className="font-semibold">Promised to be walked on by</h3>
+      <h3 className="font-semibold">Promised touch-dry times</h3>
       {promised.map((room) => (
         <div key={room.id} className="grid grid-cols-[1fr_8rem_auto] items-center gap-2">
           <label htmlFor={`${id}${room.id}`}>{room.name}</label>
@@ -180,7 +176,7 @@ function Promises({ desk: { job, work, edit } }: { readonly desk: JobDesk }) {
           />
           <button
             type="button"
-            aria-label={`Nothing promised for ${room.name}`}
+            aria-label={`Remove promised time for ${room.name}`}
             className="grid size-12 place-items-center text-stop"
             onClick={() => set(room.id, undefined)}
           >
@@ -190,7 +186,7 @@ function Promises({ desk: { job, work, edit } }: { readonly desk: JobDesk }) {
       ))}
       {open.length > 0 && (
         <ChoiceField
-          label="Promise an hour for"
+          label="Add promised time for"
           value={undefined}
           options={open.map(({ id: value, name }) => ({ value, name }))}
           onChange={(roomId) => void set(roomId, "17:00")}

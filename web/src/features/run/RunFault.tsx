@@ -17,7 +17,7 @@ export function RunFault({
   const nameOf = (id: string) => work.rooms.find((room) => room.id === id)?.name ?? "A room";
   const mix = (
     <Link to="../mix" relative="path" className="font-semibold text-accent underline">
-      Choose a product that dwells shorter
+      Choose a product with a shorter dwell time
     </Link>
   );
   if (fault.code === "dries-first")
@@ -25,8 +25,8 @@ export function RunFault({
       <Callout tone="caution" title="The pre-spray dries before its dwell is over.">
         {fault.rooms.map(({ roomId, open, dwell }) => (
           <p key={roomId}>
-            {nameOf(roomId)}: half of it is gone in {formatDuration(open)}, the label asks for{" "}
-            {formatDuration(dwell)}. Misting again and again isn’t work any more.
+            {nameOf(roomId)}: half of it dries in {formatDuration(open)}; the label needs{" "}
+            {formatDuration(dwell)}. Misting can’t keep up.
           </p>
         ))}
         <div className="mt-2 flex flex-wrap items-center gap-3">
@@ -39,36 +39,34 @@ export function RunFault({
           )}
           {mix}
           <Link to="../survey" relative="path" className="font-semibold text-accent underline">
-            Look at the air and the rate of spray
+            Check the air and the pre-spray rate
           </Link>
         </div>
       </Callout>
     );
   if (fault.code === "too-many-sections")
     return (
-      <Callout tone="caution" title="More than can be planned step by step.">
-        This job falls into {fault.sections} sections; up to {fault.most} are planned. Make two jobs of it, or
-        enter the halls as several rooms. Fills, water and drying are planned as before.
+      <Callout tone="caution" title="Too many sections to plan.">
+        This job has {fault.sections} sections; the limit is {fault.most}. Split it into two jobs, or enter
+        big halls as several rooms. Fills, water and drying are still planned.
       </Callout>
     );
   const held = (job.pins ?? []).length > 0;
   const resting = (job.breaks ?? []).length > 0;
   return (
-    <Callout tone="caution" title="There is no hour at which everything fits.">
+    <Callout tone="caution" title="The steps don’t fit together.">
       {resting
-        ? "A break stands where a section would dry out, or two of them at one time."
+        ? "A break lets a section dry out, or two breaks overlap."
         : held
-          ? "Steps are held at hours that contradict each other."
-          : "Somebody or something is missing for a step."}{" "}
+          ? "Locked start times clash."
+          : "A step has no person or machine free."}{" "}
       Nothing is lost.
       <div className="mt-2 flex flex-wrap gap-3">
         {held && (
-          <Button onClick={() => edit((before) => ({ ...before, pins: [] }))}>
-            Let every step move again
-          </Button>
+          <Button onClick={() => edit((before) => ({ ...before, pins: [] }))}>Unlock all steps</Button>
         )}
         {resting && (
-          <Button onClick={() => edit((before) => ({ ...before, breaks: [] }))}>Take the breaks out</Button>
+          <Button onClick={() => edit((before) => ({ ...before, breaks: [] }))}>Remove all breaks</Button>
         )}
       </div>
     </Callout>

@@ -31,9 +31,9 @@ export function RunPrint({
         {site?.name}, {job.title}
       </h1>
       <p>
-        {longDay(job.day)} {job.startsAt}, {people === 1 ? "one person" : `${people} people`}.
+        {longDay(job.day)} {job.startsAt}, {people === 1 ? "crew of one" : `crew of ${people}`}.
         {ahead.length > 0 &&
-          ` Spray no more ahead than: ${ahead.map((each) => `${roomName(each.roomId)} ${units.area(each.ahead)}`).join(", ")}.`}
+          ` Spray no further ahead than: ${ahead.map((each) => `${roomName(each.roomId)} ${units.area(each.ahead)}`).join(", ")}.`}
       </p>
       <div className="mt-2 columns-2 gap-6 [&_td]:py-0 [&_table]:text-[10px]">
         <StepTable
@@ -47,8 +47,8 @@ export function RunPrint({
         />
       </div>
       <p className="mt-2">
-        Pressure out before a hose is uncoupled. Cords dry and off the wet floor, motors on circuits of their
-        own. Signs until it is dry. Waste water to the sanitary sewer.
+        Release pressure before you uncouple a hose. Keep cords dry and off the wet floor, motors on separate
+        circuits. Put up signs until it’s dry. Waste water to the sewer (foul drain), never a storm drain.
       </p>
     </div>
   );

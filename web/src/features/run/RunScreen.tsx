@@ -36,7 +36,7 @@ export const RunScreen = memo(function RunScreen() {
   const { work, job } = desk;
   const said = useChangeMessage(desk);
   if (work.rooms.every(({ passage }) => passage))
-    return <NoRooms title="Nothing to run yet." follows="the whole run stands" />;
+    return <NoRooms title="Nothing to run yet." follows="the run sheet" />;
   return (
     <div className="grid gap-x-8 gap-y-6 px-4 pt-4 sm:px-7 lg:grid-cols-[1fr_22rem] lg:grid-rows-[auto_1fr]">
       {work.run.outcome === "planned" ? (
@@ -128,10 +128,10 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
             {isOver
               ? ""
               : isProvisional
-                ? "Looking for a better order …"
+                ? "Looking for a faster order…"
                 : gap < 0.005
-                  ? "No order of these steps is done sooner."
-                  : `No order of these steps is done more than ${Math.ceil(100 * (1 - run.lowerBound / run.makespan))} % sooner.`}
+                  ? "This is the fastest order."
+                  : `No other order finishes more than ${Math.ceil(100 * (1 - run.lowerBound / run.makespan))}% sooner.`}
           </span>{" "}
           {said && <span className="font-semibold text-accent">{said}</span>}
         </p>
@@ -150,7 +150,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
         </RunSheet>
         <div className="mt-2 flex flex-wrap gap-3">
           <Button onClick={() => setCompare(true)}>
-            <Scale aria-hidden size={18} /> Compare two ways
+            <Scale aria-hidden size={18} /> Compare two options
           </Button>
           <Button onClick={() => print()}>
             <Printer aria-hidden size={18} /> Print
@@ -160,12 +160,12 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
             relative="path"
             className="grid min-h-12 place-items-center px-2 font-semibold text-accent hover:underline"
           >
-            Practise it
+            Practise this job
           </Link>
         </div>
         <details className="mt-3">
           <summary className="min-h-12 cursor-pointer py-3 font-semibold text-accent">
-            Every step as a table; tap one to hold it or put it off
+            Step list: tap a step to lock or delay it
           </summary>
           <StepTable {...{ run, start: startMs, people, names, roomName, vesselName, pinned, onStep }} />
         </details>
@@ -177,7 +177,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
         <LiveCard {...{ desk, run, people, names, roomName }} />
       </div>
       <section
-        aria-label="At the hour looked at"
+        aria-label="At the time shown"
         className="grid min-w-0 content-start gap-4 lg:col-start-2 print:hidden"
       >
         <AtMarker {...{ run, lanes, levels, people, names, vesselName, start: startMs, second }} />
@@ -187,7 +187,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
           </Button>
         )}
         <div>
-          <h2 className="mb-1 font-semibold">The floor at {clock(time)}</h2>
+          <h2 className="mb-1 font-semibold">Floor at {clock(time)}</h2>
           <FloorNow job={job} lanes={lanes} second={Math.round(second / 15) * 15} />
         </div>
         <RunAdvice desk={desk} run={run} lanes={lanes} />

@@ -77,7 +77,7 @@ export function RunSheet({
       <div className="mt-1 flex items-center gap-1 print:hidden">
         <button
           type="button"
-          aria-label="Wider hours"
+          aria-label="Zoom in"
           onClick={() => widen(1)}
           className="grid size-12 shrink-0 place-items-center text-accent"
         >
@@ -85,7 +85,7 @@ export function RunSheet({
         </button>
         <button
           type="button"
-          aria-label="Narrower hours"
+          aria-label="Zoom out"
           disabled={!widened}
           onClick={() => widen(-1)}
           className="grid size-12 shrink-0 place-items-center text-accent disabled:opacity-35"
@@ -94,7 +94,7 @@ export function RunSheet({
         </button>
         <p className="text-sm text-soft">
           <span className="mr-1 inline-block h-2 w-5 bg-[repeating-linear-gradient(45deg,var(--caution)_0_2px,var(--caution-wash)_2px_4px)]" />
-          the spray may stand so long · <span className="font-mono">|</span> walk on in socks · ○ dry
+          dwell limit · <span className="font-mono">|</span> touch-dry (OK in socks) · ○ dry
         </p>
       </div>
     </div>
@@ -102,7 +102,7 @@ export function RunSheet({
 }
 
 const TITLE =
-  "Run sheet: who does what when, each room from spray to dry, and what stands in the vessels. The table of steps says the same.";
+  "Run sheet: who does what and when, each room from spray to dry, and the level in each sprayer and tank. The step list has the same times.";
 const roomsBelow = (people: number, narrow: boolean) => TOP + 4 + heightOfPeople(people, narrow) + 8;
 
 interface DrawingProps extends Props {
@@ -163,7 +163,7 @@ const Drawing = memo(function Drawing({
       ))}
       {edge < right - 150 && (
         <text x={edge + 10} y={TOP + 24} className="fill-soft text-[13px]">
-          {narrow ? "then it dries" : "then it dries, told closer"}
+          {narrow ? "drying" : "drying (compressed scale)"}
         </text>
       )}
       <PeopleRows

@@ -39,10 +39,10 @@ export function StepDialog({ desk: { job, edit, startMs }, step, roomName, onClo
     <Dialog open title={[stepName(step), roomName].filter(Boolean).join(", ")} onClose={onClose}>
       <p className="mt-1 text-soft">
         {clock(begins)} to {clock(timeAt(startMs, step.end / 3600))}, {formatDuration(step.end - step.start)}
-        {pin ? ". Held at its hour." : ""}
+        {pin ? ". Locked." : ""}
       </p>
       {step.kind === "break" ? (
-        <p className="mt-3">A break keeps its hour. It is changed beside the run sheet.</p>
+        <p className="mt-3">Breaks stay put. Change them under Breaks.</p>
       ) : (
         <div className="mt-4 grid gap-4">
           <div className="grid grid-cols-2 gap-2">
@@ -64,13 +64,13 @@ export function StepDialog({ desk: { job, edit, startMs }, step, roomName, onClo
               />
             </label>
             <Button weight="main" disabled={hour === ""} onClick={() => keepAt(hour)}>
-              Hold it there
+              Lock start time
             </Button>
           </div>
           <FieldError sentence={fault} />
           {pin && (
             <Button weight="quiet" className="justify-self-start" onClick={() => keepAt(undefined)}>
-              Let it move again
+              Unlock
             </Button>
           )}
         </div>

@@ -51,9 +51,7 @@ export function StepTable({ run, start, people, names, roomName, vesselName, pin
                     className="inline-flex min-h-10 items-center gap-1 text-left font-semibold"
                   >
                     {what}
-                    {pinned.has(step.id) && (
-                      <Pin aria-label="held at its hour" size={15} className="text-accent" />
-                    )}
+                    {pinned.has(step.id) && <Pin aria-label="locked" size={15} className="text-accent" />}
                   </button>
                 ) : (
                   <strong>{what}</strong>

@@ -33,6 +33,6 @@ export function describeChange(before: RunSummary, after: RunSummary): string | 
     .toSorted((a, b) => Math.abs(b.by) - Math.abs(a.by))
     .slice(0, MAX_ROOMS)
     .map((room) => `${room.name} ${shift(room.by)}`);
-  const whole = Math.abs(by) < WORTH_SAYING ? "Done at the same hour" : `Done ${shift(by)}`;
+  const whole = Math.abs(by) < WORTH_SAYING ? "Same finish time" : `Done ${shift(by)}`;
   return `${[whole, ...rooms].join(", ")}.`;
 }

@@ -25,7 +25,7 @@ interface Props {
 const LEARNED = [
   { key: "vacuum", what: "vacuumed" },
   { key: "spray", what: "sprayed" },
-  { key: "overhead", what: "set-up, moving and talk" },
+  { key: "overhead", what: "set-up, moving and talking" },
 ] as const;
 type Pace = NonNullable<CrewSettings["pace"]>;
 const HOUR = 3600;
@@ -48,7 +48,7 @@ export function CrewHabits({ settings, set }: Props) {
       assumed={DEFAULT_PACE[field]}
       show={(rate) => `${decimal(fromSi(rate * HOUR, area), 0)}`}
       read={(text) =>
-        mapReading(numberReader(1, 50_000, "Type how much in an hour, like 360.")(text), (value) => ({
+        mapReading(numberReader(1, 50_000, "Enter how much per hour, like 360.")(text), (value) => ({
           value: toSi(value, area) / HOUR,
         }))
       }
@@ -58,17 +58,17 @@ export function CrewHabits({ settings, set }: Props) {
   return (
     <>
       <QuantityField<readonly string[]>
-        label="Who works in it"
+        label="Crew members"
         words
         value={settings.people}
         show={(people) => people.join(", ")}
         read={listReader(nameReader, /\s*[,;]\s*/)}
         placeholder="Osei, Mira"
         onChange={(people) => void set({ people: people && [...people].slice(0, 30) })}
-        hint="Offered where a name is asked for."
+        hint="Suggested where a name is needed."
       />
       <Segmented<"24" | "12">
-        label="Hours"
+        label="Times"
         value={settings.clock ?? "24"}
         options={[
           { value: "24", name: "16:20" },
@@ -78,39 +78,39 @@ export function CrewHabits({ settings, set }: Props) {
       />
       <div className="grid grid-cols-2 gap-3">
         <MomentField
-          label="A day starts at"
+          label="Day starts at"
           type="time"
           value={settings.dayStart ?? "09:00"}
           onChange={(dayStart) => set({ dayStart })}
         />
         <QuantityField
-          label="Money is written"
+          label="Currency"
           words
           value={settings.currency}
           show={String}
           read={(text) => {
             const read = nameReader(text);
             if ("error" in read || read.value.length <= 6) return read;
-            return { error: "A sign or a short code, like € or CHF." };
+            return { error: "Enter a sign or a short code, like € or CHF." };
           }}
           placeholder="€, £, CHF"
           onChange={(currency) => void set({ currency })}
         />
       </div>
       <fieldset>
-        <legend className="text-sm text-soft">How fast the crew works; usual paces stand in</legend>
+        <legend className="text-sm text-soft">Crew pace (typical if blank)</legend>
         <div className="mt-1 grid grid-cols-2 gap-3">
-          {perHour(`Vacuums an hour, ${area === "m2" ? "m²" : "ft²"}`, "vacuum")}
-          {perHour(`Sprays an hour, ${area === "m2" ? "m²" : "ft²"}`, "spray")}
+          {perHour(`Vacuuming per hour, ${area === "m2" ? "m²" : "sq ft"}`, "vacuum")}
+          {perHour(`Pre-spray per hour, ${area === "m2" ? "m²" : "sq ft"}`, "spray")}
           <QuantityField
-            label="Set-up, moving, talk"
+            label="Set-up, moving, talking"
             value={pace.overhead}
             assumed={DEFAULT_PACE.overhead}
             show={percent}
             read={(text) => {
               const read = quantityReader("share", "percent")(text);
               if ("error" in read || (read.value >= 0 && read.value <= 3)) return read;
-              return { error: "From 0 to 300 % on top of the steps themselves." };
+              return { error: "0 to 300%, on top of the steps." };
             }}
             onChange={(overhead) => void setPace({ overhead })}
           />
@@ -121,14 +121,14 @@ export function CrewHabits({ settings, set }: Props) {
           const shown =
             key === "overhead"
               ? percent(own.value)
-              : `${decimal(fromSi(own.value * HOUR, area), 0)} ${area === "m2" ? "m²" : "ft²"} an hour`;
+              : `${decimal(fromSi(own.value * HOUR, area), 0)} ${area === "m2" ? "m²" : "sq ft"} per hour`;
           return (
             <p key={key} className="mt-2 flex flex-wrap items-center gap-x-3">
               <span>
                 Your last {own.jobs} jobs: {what} <strong className="font-mono">{shown}</strong>.
               </span>
               <Button weight="quiet" onClick={() => setPace({ [key]: own.value })}>
-                Take it
+                Use this
               </Button>
             </p>
           );
@@ -146,13 +146,13 @@ export function CrewDataFile() {
     const reply = await session().send("GET", pathOf("readCrewData"));
     if (reply.outcome === "done")
       saveFile(`scutch-crew-${today()}.json`, JSON.stringify(reply.body, null, 1));
-    else setFault("The whole crew’s data comes from the server: try again with a connection.");
+    else setFault("Crew data comes from the server. Go online and try again.");
   };
   return (
     <div>
-      <Button onClick={() => void save()}>Save the whole crew’s data as a file</Button>
+      <Button onClick={() => void save()}>Export all crew data</Button>
       <p className="mt-1 text-sm text-soft">
-        Jobs, logs, shelf, van, stock and settings; pictures aren’t in it. It is read in from Today.
+        Jobs, logs, shelf, van, stock and settings, without photos. Import it from Today.
       </p>
       <FieldError sentence={fault} />
     </div>

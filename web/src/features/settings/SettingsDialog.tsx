@@ -34,7 +34,7 @@ export function SettingsDialog({ open, onClose }: { readonly open: boolean; read
         />
         <div>
           <label htmlFor={nameId} className="text-sm text-soft">
-            Your name, as it stands in the log
+            Your name in the log
           </label>
           <input
             id={nameId}
@@ -62,13 +62,11 @@ function CrewFields() {
   const { settings } = useAppSelector(selectCrew);
   return (
     <div className="grid gap-4 border-ink border-t-2 pt-3">
-      <h3 className="font-semibold">The crew’s, on all its devices</h3>
+      <h3 className="font-semibold">Crew settings, all devices</h3>
       {settings ? (
         <KnownCrewFields settings={settings} />
       ) : (
-        <p className="text-soft">
-          Units and prices aren’t on this device yet. They come with the next connection.
-        </p>
+        <p className="text-soft">Units and prices aren’t on this device yet. Go online to get them.</p>
       )}
     </div>
   );
@@ -90,8 +88,8 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
       : toSi(1, EXTRA_UNIT[extra] === "area" ? "ft2" : "ft");
   const per = (extra: Extra) =>
     ({
-      area: units.system === "metric" ? "a m²" : "a ft²",
-      length: units.system === "metric" ? "a m" : "a ft",
+      area: units.system === "metric" ? "a m²" : "per sq ft",
+      length: units.system === "metric" ? "a m" : "per ft",
       piece: "each",
     })[EXTRA_UNIT[extra]];
   return (
@@ -110,7 +108,7 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
       />
       <CrewHabits settings={settings} set={set} />
       <fieldset>
-        <legend className="text-sm text-soft">Prices of what is charged apart</legend>
+        <legend className="text-sm text-soft">Prices of extras</legend>
         <div className="mt-1 grid grid-cols-2 gap-3">
           {EXTRAS.map((extra) => (
             <QuantityField
@@ -120,7 +118,7 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
               show={(price) => (price * perUnit(extra)).toFixed(2)}
               placeholder="not set"
               read={(text) =>
-                mapReading(numberReader(0, MAX_PRICE, "Type a price, like 4.50.")(text), (price) => ({
+                mapReading(numberReader(0, MAX_PRICE, "Enter a price, like 4.50.")(text), (price) => ({
                   value: price / perUnit(extra),
                 }))
               }

@@ -51,21 +51,23 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1 className="font-bold text-2xl">Shelf</h1>
-          <p className="text-soft">As the labels have it. The label and the safety data sheet come first.</p>
+          <p className="text-soft">
+            Copy these from the labels. Follow the label and safety data sheet first.
+          </p>
         </div>
         <div className="flex flex-wrap gap-2">
           <Button onClick={() => setOpened("new")}>
-            <Plus aria-hidden size={18} /> Another product
+            <Plus aria-hidden size={18} /> Add product
           </Button>
           <Button onClick={give}>
-            <Download aria-hidden size={18} /> CSV out
+            <Download aria-hidden size={18} /> Export CSV
           </Button>
           <label className="inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-rule bg-paper px-4 font-semibold focus-within:outline-3 focus-within:outline-accent hover:border-accent">
-            <Upload aria-hidden size={18} /> CSV in
+            <Upload aria-hidden size={18} /> Import CSV
             <input
               type="file"
               accept=".csv,text/csv"
-              aria-label="Take in a CSV file"
+              aria-label="Import a CSV file"
               className="sr-only"
               onChange={(event) => {
                 void take(event.target.files?.[0]);
@@ -77,12 +79,12 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
       </div>
       {taken !== undefined && (
         <p role="status" className="mt-3 border-accent border-l-4 bg-wash px-4 py-2">
-          {taken === 1 ? "One product" : `${taken} products`} taken in.
+          {taken === 1 ? "One product" : `${taken} products`} imported.
         </p>
       )}
       {faults.length > 0 && (
         <div className="mt-3">
-          <Callout tone="stop" title="Nothing was taken in: the file has faults.">
+          <Callout tone="stop" title="Nothing imported: the file has errors.">
             <ul>
               {faults.slice(0, 12).map(({ line, column, sentence }) => (
                 <li key={`${line} ${column} ${sentence}`}>
@@ -97,22 +99,20 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
       )}
       <div className="mt-4 max-w-md">
         <label htmlFor={findId} className="sr-only">
-          Find a product
+          Find product
         </label>
         <input
           id={findId}
           type="search"
           className={inputLook(false)}
-          placeholder="Find: name or kind"
+          placeholder="Search by name or kind"
           value={find}
           onChange={(event) => setFind(event.target.value)}
         />
       </div>
       {found.length === 0 && (
-        <Empty
-          title={products.length === 0 ? "Nothing on the shelf yet." : "Nothing like that on the shelf."}
-        >
-          Add a product from its label: name, strengths and dwell are enough.
+        <Empty title={products.length === 0 ? "No products yet." : "No match on the shelf."}>
+          Add a product from its label: name, strengths and dwell time.
         </Empty>
       )}
       <ul className="mt-3 border-rule border-b">
@@ -135,7 +135,7 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
                 </button>
                 <p className="text-sm text-soft">
                   {PRODUCT_KIND_NAMES[product.kind]}
-                  {product.phInUse !== undefined && ` · pH ${product.phInUse} in use`}
+                  {product.phInUse !== undefined && ` · pH ${product.phInUse} as used`}
                 </p>
               </div>
               <p className="font-mono text-sm">
@@ -151,7 +151,7 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
               </p>
               <p className="sm:text-right">
                 {left === undefined ? (
-                  <span className="text-sm text-soft">not counted</span>
+                  <span className="text-sm text-soft">stock not counted</span>
                 ) : (
                   <>
                     <span className="font-bold font-mono">{amount(left)}</span>

@@ -62,7 +62,7 @@ function spelled({ spelling, value }: Strength, means: Product["ratioMeans"]): s
     "one-in-n": `1 in ${value}`,
     "fl-oz-per-gal": `${value} fl oz/gal`,
     "ml-per-litre": `${value} ml/L`,
-    percent: `${value} %`,
+    percent: `${value}%`,
     "g-per-litre": `${value} g/L`,
     "oz-weight-per-gal": `${value} oz/gal`,
   }[spelling];
@@ -91,7 +91,7 @@ function oneOf<T extends string>(
   return (text) => {
     const value = all.find((each) => same(each, text) || same(names[each], text));
     return value === undefined
-      ? { error: `“${text}” isn’t one of them. Allowed: ${all.map((each) => names[each]).join(", ")}.` }
+      ? { error: `“${text}” isn’t allowed here. Use one of: ${all.map((each) => names[each]).join(", ")}.` }
       : { value };
   };
 }
@@ -159,8 +159,8 @@ export const COLUMNS: readonly Column[] = [
   quantity("Stands at most", "dwellMost", "time", ["min", "s", "h"]),
   quantity("Mix keeps", "potLife", "time", ["h", "min", "s"]),
   quantity("Water", "waterTemperature", "temperature", ["c", "f"]),
-  number("pH in use", "phInUse", 0, 14, "Type a pH, 0 to 14."),
-  number("pH in the bottle", "phConcentrate", 0, 14, "Type a pH, 0 to 14."),
+  number("pH in use", "phInUse", 0, 14, "Enter a pH from 0 to 14."),
+  number("pH in the bottle", "phConcentrate", 0, 14, "Enter a pH from 0 to 14."),
   several("What reacts in it", "chemistry", CHEMISTRIES, CHEMISTRY_NAMES),
   several("Label allows", "labelAllows", FIBRES, FIBRE_NAMES),
   several("Label forbids", "labelForbids", FIBRES, FIBRE_NAMES),
@@ -175,7 +175,7 @@ export const COLUMNS: readonly Column[] = [
     read: (cell, { scoop }) =>
       scoop === undefined ? quantityReader("volume", "l")(cell) : quantityReader("mass", "kg")(cell),
   },
-  number("Pack price", "packPrice", 0, 100_000, "Type a price, like 31.90."),
+  number("Pack price", "packPrice", 0, 100_000, "Enter a price, like 31.90."),
   {
     heading: "Cautions",
     field: "cautions",

@@ -43,14 +43,14 @@ export function productsFromCsv(text: string): CsvRead {
     .filter(({ code }) => code !== "UndetectableDelimiter")
     .map(({ row }) => ({
       line: (row ?? 0) + 2,
-      sentence: "This line has more or fewer cells than the first. Save the file as CSV again.",
+      sentence: "This line has more or fewer cells than the first. Save the file as CSV and try again.",
     }));
   for (const field of meta.fields ?? [])
     if (!named(field))
       faults.push({
         line: 1,
         column: field,
-        sentence: `There is no such column. They are: ${COLUMNS.map(({ heading }) => heading).join(", ")}.`,
+        sentence: `Unknown column. Allowed columns: ${COLUMNS.map(({ heading }) => heading).join(", ")}.`,
       });
   const products: Product[] = [];
   for (const [i, line] of data.entries()) {

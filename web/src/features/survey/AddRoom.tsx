@@ -98,7 +98,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
   const example = units.system === "metric" ? "3.8 x 4.2" : "12'6 x 10";
   return (
     <section
-      aria-label="Another room"
+      aria-label="Add room"
       onBlur={(event) => {
         // What was wrong with a field is said while one is at it.
         if (!event.currentTarget.contains(event.relatedTarget)) forget();
@@ -140,7 +140,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
             className={`${inputLook(error !== undefined)} font-mono`}
             maxLength={80}
             value={size}
-            placeholder={template?.shape.kind === "stairs" ? "steps as usual" : example}
+            placeholder={template?.shape.kind === "stairs" ? "typical steps" : example}
             autoComplete="off"
             enterKeyHint="done"
             onFocus={(event) => event.target.select()}
@@ -155,11 +155,11 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
         </FieldFrame>
         <div className="col-span-2 sm:col-span-1">
           <ChoiceField
-            label="Opens to"
+            label="Door to"
             value={leads as string}
             options={[
-              { value: "not-said", name: "Not said" },
-              { value: "out", name: "The way out" },
+              { value: "not-said", name: "Not set" },
+              { value: "out", name: "Exit" },
               ...job.rooms.map((room) => ({ value: room.id as string, name: room.name })),
             ]}
             onChange={(value) => setOpensTo(value as OpensTo)}
@@ -172,24 +172,24 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
       {odd && (
         <Callout
           tone="caution"
-          title={`${sizeText(odd, units)}: that is ${Math.round(sizeRatio(odd, job.rooms) ?? 0)} times the other rooms.`}
+          title={`${sizeText(odd, units)} is ${Math.round(sizeRatio(odd, job.rooms) ?? 0)} times the other rooms.`}
         >
           <div className="mt-2 flex flex-wrap gap-2">
-            <Button onClick={() => add(odd, true)}>It is that large</Button>
+            <Button onClick={() => add(odd, true)}>Yes, that’s right</Button>
             <Button
               onClick={() => {
                 setOdd(undefined);
                 sizeField.current?.select();
               }}
             >
-              Type it again
+              Change size
             </Button>
           </div>
         </Callout>
       )}
       {askAbove && (
         <Segmented<"up" | "here" | "">
-          label={`Is ${name || "it"} upstairs? Asked once`}
+          label={`Is ${name || "it"} upstairs?`}
           value=""
           options={[
             { value: "up", name: "Upstairs" },

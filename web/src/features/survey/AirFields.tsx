@@ -37,7 +37,7 @@ export function AirFields({ title, air, assumed, onChange }: Props) {
           read={(text) => {
             const read = quantityReader("share", "percent")(text);
             if ("error" in read || (read.value >= 0.01 && read.value <= 1)) return read;
-            return { error: "Humidity lies between 1 % and 100 %. Read the meter again." };
+            return { error: "Humidity is 1% to 100%. Check the meter." };
           }}
           onChange={(relativeHumidity) =>
             relativeHumidity === undefined ? onChange(undefined) : set({ relativeHumidity })

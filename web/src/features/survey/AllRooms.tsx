@@ -52,25 +52,25 @@ export function AllRooms({ desk }: { readonly desk: JobDesk }) {
   };
   return (
     <section
-      aria-label="For all rooms at once"
+      aria-label="Set all rooms"
       className="grid gap-3 border-accent border-t-4 bg-paper px-4 pt-3 pb-4"
     >
       <h2 className="font-bold text-lg">
-        {some ? `For ${chosen.length} of ${cleaned.length} rooms` : `For all ${cleaned.length} rooms at once`}
+        {some ? `Set ${chosen.length} of ${cleaned.length} rooms` : `Set all ${cleaned.length} rooms`}
       </h2>
       <Segmented<"all" | "some">
         label="Which rooms"
         labelHidden
         value={some ? "some" : "all"}
         options={[
-          { value: "all", name: "All of them" },
+          { value: "all", name: "All rooms" },
           { value: "some", name: "Some" },
         ]}
         onChange={(value) => setSome(value === "some" ? [] : undefined)}
       />
       {some && (
         <MultiSelect
-          label="Tap the rooms it holds for"
+          label="Tap the rooms to set"
           names={Object.fromEntries(cleaned.map(({ id, name }) => [id, name])) as Record<RoomId, string>}
           chosen={some}
           onChange={setSome}
@@ -87,7 +87,7 @@ export function AllRooms({ desk }: { readonly desk: JobDesk }) {
                 onChange={(fibre) => each((room) => withFibre(room, fibrous, fibre as Room["fibre"]))}
               />
               <ChoiceField
-                label="or another"
+                label="or other"
                 value={alike(fibrous, "fibre")}
                 options={optionsOf(FIBRE_NAMES)}
                 onChange={(fibre) => each((room) => withFibre(room, fibrous, fibre))}
@@ -95,7 +95,7 @@ export function AllRooms({ desk }: { readonly desk: JobDesk }) {
             </div>
           )}
           <Segmented
-            label="Soil, 1 dusty to 5 caked"
+            label="Soil level, 1 dusty to 5 caked"
             value={alike(chosen, "soil") ?? 0}
             options={SOILS.map((soil) => ({ value: soil as number, name: String(soil) }))}
             onChange={(soil) => set({ soil: SOILS.find((value) => value === soil) })}
@@ -108,18 +108,18 @@ export function AllRooms({ desk }: { readonly desk: JobDesk }) {
           />
           {carpets.length > 1 && (
             <Segmented<"yes" | "no" | "">
-              label={`One carpet in ${carpets.length === 2 ? "both" : `all ${carpets.length}`}? One dye test then does`}
+              label={`Same carpet in ${carpets.length === 2 ? "both" : `all ${carpets.length}`}? One dye test covers it`}
               value={oneCarpet ? "yes" : alike(carpets, "carpet") === undefined ? "" : "no"}
               options={[
-                { value: "yes", name: "One carpet" },
-                { value: "no", name: "Each its own" },
+                { value: "yes", name: "Same carpet" },
+                { value: "no", name: "Different" },
               ]}
               onChange={(answer) => sayOneCarpet(answer === "yes")}
             />
           )}
           <div className="grid grid-cols-2 gap-2">
             <ChoiceField
-              label="Covering"
+              label="Floor type"
               value={covering}
               options={optionsOf(COVERING_NAMES)}
               onChange={(value) => each((room) => coveredWith(room, value))}

@@ -39,7 +39,7 @@ export function DoorFields({ desk: { job, edit }, room }: { readonly desk: JobDe
     <fieldset className="grid gap-2">
       <legend className="font-semibold">Doors</legend>
       {own.length === 0 && (
-        <p className="text-caution-ink text-sm">None yet: without one the walk-out order can’t be checked.</p>
+        <p className="text-caution-ink text-sm">No doors yet. Add one to check the walk-out order.</p>
       )}
       {own.map((door) => {
         const mine = door.from === room.id;
@@ -53,7 +53,7 @@ export function DoorFields({ desk: { job, edit }, room }: { readonly desk: JobDe
               label="Leads to"
               value={(beyond ?? OUT) as string}
               options={[
-                { value: OUT, name: "The way out" },
+                { value: OUT, name: "Exit" },
                 ...others.map(({ id, name }) => ({ value: id as string, name })),
               ]}
               onChange={(to) => {
@@ -66,21 +66,21 @@ export function DoorFields({ desk: { job, edit }, room }: { readonly desk: JobDe
                 label="In its wall"
                 value={(door.wall ?? FOUND) as string}
                 options={[
-                  { value: FOUND, name: "Not said" },
+                  { value: FOUND, name: "Not set" },
                   ...WALLS.map((wall) => ({ value: wall as string, name: WALL_NAMES[wall] })),
                 ]}
                 onChange={(wall) => set(door.id, { wall: WALLS.find((each) => each === wall) })}
               />
             ) : (
               <CheckBox
-                label="Kept shut"
+                label="Kept closed"
                 checked={door.shut ?? false}
                 onChange={(shut) => void set(door.id, { shut: shut || undefined })}
               />
             )}
             <button
               type="button"
-              aria-label="Remove this door"
+              aria-label="Remove door"
               onClick={() => void remove(door.id)}
               className="grid size-12 place-items-center text-stop"
             >
@@ -98,7 +98,7 @@ export function DoorFields({ desk: { job, edit }, room }: { readonly desk: JobDe
             )}
             {mine && door.to && (
               <CheckBox
-                label="Kept shut while drying"
+                label="Kept closed while drying"
                 checked={door.shut ?? false}
                 onChange={(shut) => void set(door.id, { shut: shut || undefined })}
               />
@@ -107,7 +107,7 @@ export function DoorFields({ desk: { job, edit }, room }: { readonly desk: JobDe
         );
       })}
       <Button weight="quiet" className="justify-self-start" onClick={add}>
-        <Plus aria-hidden size={18} /> Another door
+        <Plus aria-hidden size={18} /> Add door
       </Button>
     </fieldset>
   );

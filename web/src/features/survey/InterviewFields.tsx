@@ -12,9 +12,9 @@ import { Segmented } from "../../ui/Segmented.tsx";
 
 type YesNo = "detergentLeft" | "pets" | "urine";
 const QUESTIONS: readonly (readonly [YesNo, string])[] = [
-  ["detergentLeft", "Shop cleaner or softener left in it?"],
+  ["detergentLeft", "DIY cleaner or softener used?"],
   ["pets", "Pets?"],
-  ["urine", "Accidents, old or new?"],
+  ["urine", "Urine accidents, old or new?"],
 ];
 
 /** What to ask before anything is wet. Each answer says at once what it changes in the plan. */
@@ -52,7 +52,7 @@ export function InterviewFields({ desk }: { readonly desk: JobDesk }) {
         </div>
         <div>
           <ChoiceField
-            label="Who lives here now"
+            label="Occupancy"
             value={asked.occupancy}
             options={optionsOf(OCCUPANCY_NAMES)}
             onChange={(occupancy) => void set({ occupancy })}
@@ -76,7 +76,7 @@ export function InterviewFields({ desk }: { readonly desk: JobDesk }) {
       ))}
       {extras.length > 0 && (
         <div>
-          <h3 className="font-semibold text-sm text-soft">Charged apart</h3>
+          <h3 className="font-semibold text-sm text-soft">Extras</h3>
           <dl>
             {extras.map(({ extra, quantity, price }) => (
               <div key={extra} className="flex justify-between gap-4 border-rule border-t py-1.5">
@@ -89,7 +89,7 @@ export function InterviewFields({ desk }: { readonly desk: JobDesk }) {
             ))}
           </dl>
           {extras.some(({ price }) => price === undefined) && (
-            <p className="text-sm text-soft">Prices for these are set in Settings.</p>
+            <p className="text-sm text-soft">Set prices for these in Settings.</p>
           )}
         </div>
       )}

@@ -9,19 +9,19 @@ export function JobFacts({ desk: { job, edit } }: { readonly desk: JobDesk }) {
   return (
     <section aria-label="The job" className="grid content-start gap-4 border-ink border-t-2 pt-3">
       <AirFields
-        title="Air inside"
+        title="Indoor air"
         air={job.indoor}
         assumed={DEFAULTS.indoor}
         onChange={(indoor) => edit((before) => ({ ...before, indoor }))}
       />
       <AirFields
-        title="Air outside"
+        title="Outdoor air"
         air={job.outdoor}
         assumed={DEFAULTS.outdoor}
         onChange={(outdoor) => edit((before) => ({ ...before, outdoor }))}
       />
       <NameField
-        label="What is done"
+        label="Job description"
         value={job.title}
         onChange={(title) => edit((before) => ({ ...before, title: title ?? before.title }))}
       />

@@ -45,11 +45,11 @@ export function PartFields({ room, set }: Props) {
     ]);
   return (
     <fieldset className="grid gap-2">
-      <legend className="font-semibold">{stairs ? "Landings" : "Alcoves and what is built in"}</legend>
+      <legend className="font-semibold">{stairs ? "Landings" : "Alcoves and fixed units"}</legend>
       {parts.map((part, place) => (
         <div key={place} className="grid grid-cols-[1fr_1fr_3rem] items-end gap-2 border-rule border-t pt-2">
           <ChoiceField
-            label="What"
+            label="Kind"
             value={part.kind}
             options={kinds}
             onChange={(kind) => void setPart(place, { ...part, kind })}
@@ -64,7 +64,7 @@ export function PartFields({ room, set }: Props) {
           )}
           <button
             type="button"
-            aria-label="Remove this part"
+            aria-label="Remove part"
             onClick={() => void change(parts.toSpliced(place, 1))}
             className="col-start-3 grid size-12 place-items-center text-stop"
           >
@@ -88,7 +88,7 @@ export function PartFields({ room, set }: Props) {
       ))}
       <FieldError sentence={refused} />
       <Button weight="quiet" className="justify-self-start" onClick={add}>
-        <Plus aria-hidden size={18} /> {stairs ? "A landing" : "An alcove, a fixed unit, a hearth"}
+        <Plus aria-hidden size={18} /> {stairs ? "Add landing" : "Add alcove, fixed unit or hearth"}
       </Button>
     </fieldset>
   );

@@ -23,9 +23,9 @@ export function PlanAdvice({ desk, floor }: { readonly desk: JobDesk; readonly f
         <Callout
           key={`${a} ${b}`}
           tone="caution"
-          title={`${nameOf(a)} and ${nameOf(b)} lie over each other by ${units.area(area)}.`}
+          title={`${nameOf(a)} and ${nameOf(b)} overlap by ${units.area(area)}.`}
         >
-          Their doors can’t both be there with these sizes. Check the sizes, or push one aside.
+          Their doors don’t fit these sizes. Check the sizes, or move one room.
           <PushApart desk={desk} floor={floor} stays={a} goes={b} />
         </Callout>
       ))}
@@ -34,26 +34,26 @@ export function PlanAdvice({ desk, floor }: { readonly desk: JobDesk; readonly f
           tone="caution"
           title={
             walkOut.best.fault.code === "no-exit"
-              ? "No door leads out yet."
-              : `No way out of ${list(walkOut.best.fault.rooms)}.`
+              ? "No exit door yet."
+              : `No exit from ${list(walkOut.best.fault.rooms)}.`
           }
         >
           {walkOut.best.fault.code === "no-exit"
-            ? "Say in which room the way out is, and the walk-out order follows."
-            : "Open the room and add the door it is left by: until then nobody can tell when it can be finished."}
+            ? "Add the exit door to get the walk-out order."
+            : "Open the room and add the door you leave by. Without it the order can’t be checked."}
         </Callout>
       )}
       {conflict && better && (
         <Callout
           tone="stop"
-          title={`${nameOf(conflict.room)} can only be left over ${nameOf(conflict.over)}, which is finished before it.`}
+          title={`You can only leave ${nameOf(conflict.room)} across ${nameOf(conflict.over)}, which is cleaned first.`}
         >
           <p>
-            The way out of it goes through {doorText(job, conflict.door, nameOf)}. Do {nameOf(conflict.over)}{" "}
-            after {nameOf(conflict.room)}.
+            Its exit goes through {doorText(job, conflict.door, nameOf)}. Clean {nameOf(conflict.over)} after{" "}
+            {nameOf(conflict.room)}.
           </p>
           <Button className="mt-2" onClick={() => void edit(() => better)}>
-            Put all rooms in walk-out order
+            Put rooms in walk-out order
           </Button>
         </Callout>
       )}
@@ -92,7 +92,7 @@ function PushApart({
         )
       }
     >
-      Push {room.name} {units.length(Math.abs(by.x + by.y))} {towards}, off the {WALL_WORDS[towards]} wall of{" "}
+      Move {room.name} {units.length(Math.abs(by.x + by.y))} {towards}, off the {WALL_WORDS[towards]} wall of{" "}
       {other.name}
     </Button>
   );
@@ -102,6 +102,6 @@ function doorText(job: Job, doorId: string, nameOf: (id: string) => string): str
   const door = job.doors?.find(({ id }) => id === doorId);
   if (!door) return "a door";
   return door.to === undefined
-    ? `the way out of ${nameOf(door.from)}`
+    ? `the exit from ${nameOf(door.from)}`
     : `the door between ${nameOf(door.from)} and ${nameOf(door.to)}`;
 }

@@ -31,7 +31,7 @@ export function ProcedureSteps({ desk, room }: { readonly desk: JobDesk; readonl
                   <span className="block text-sm text-soft">
                     {fits.length > 0
                       ? `On the shelf: ${fits.map(({ name }) => name).join(", ")}`
-                      : `Nothing on the shelf fits: it wants ${BY_PH[step.product]} for this floor.`}
+                      : `Nothing on the shelf fits. This floor needs ${BY_PH[step.product]}.`}
                   </span>
                 )}
               </li>

@@ -111,7 +111,7 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
         <h2 className="min-w-0 flex-1 break-words font-bold text-xl">{room.name}</h2>
         <StepButton
           to={before}
-          name="Room before"
+          name="Previous room"
           icon={<ChevronLeft aria-hidden size={24} />}
           onSelect={onSelect}
         />
@@ -123,7 +123,7 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
         />
         <button
           type="button"
-          aria-label="Close the room"
+          aria-label="Close room"
           onClick={onClose}
           className="-mr-3 grid size-12 place-items-center"
         >
@@ -132,7 +132,7 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
       </div>
       {!room.passage && (
         <p className="mb-3 text-sm text-soft">
-          Takes{" "}
+          Uses{" "}
           <ExplainedFigure
             label="Pre-spray"
             working={() => explainPreSpray(plan)}
@@ -140,7 +140,7 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
           >
             {formatAmount(units.volume(plan.preSpray))}
           </ExplainedFigure>{" "}
-          of pre-spray, keeps{" "}
+          of pre-spray, leaves{" "}
           <ExplainedFigure
             label="Residual"
             working={() => explainResidual(plan)}
@@ -170,13 +170,13 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
       </div>
       {part === "size" && (
         <div className="mt-4 flex flex-wrap gap-2">
-          <Button disabled={place === 0} onClick={() => move(-1)} aria-label="Earlier in the walk-out order">
+          <Button disabled={place === 0} onClick={() => move(-1)} aria-label="Earlier in walk-out order">
             <ArrowUp aria-hidden size={18} /> Earlier
           </Button>
           <Button
             disabled={place === job.rooms.length - 1}
             onClick={() => move(1)}
-            aria-label="Later in the walk-out order"
+            aria-label="Later in walk-out order"
           >
             <ArrowDown aria-hidden size={18} /> Later
           </Button>
@@ -189,17 +189,17 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
         </div>
       )}
       {asking && (
-        <Dialog open title={`Take ${room.name} out of the plan?`} onClose={() => setAsking(false)}>
+        <Dialog open title={`Remove ${room.name} from the job?`} onClose={() => setAsking(false)}>
           <p className="mt-2">
-            It was worked: {logged === 1 ? "one entry" : `${logged} entries`} of the log speak of it. They
-            stay, with its name; its fills, spots and drying leave the plan.
+            Logged for this room: {logged === 1 ? "one entry" : `${logged} entries`}. The log stays; fills,
+            spots and drying are removed.
           </p>
           <div className="mt-4 flex flex-wrap gap-2">
             <Button weight="main" onClick={() => setAsking(false)}>
-              Keep it
+              Keep room
             </Button>
             <Button className="min-h-14 text-stop" onClick={remove}>
-              Take it out
+              Remove room
             </Button>
           </div>
         </Dialog>

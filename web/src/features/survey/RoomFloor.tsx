@@ -52,7 +52,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
     <div className="grid gap-3">
       <div className="grid grid-cols-2 gap-3">
         <ChoiceField
-          label="Covering"
+          label="Floor type"
           value={room.covering}
           assumed={DEFAULTS.covering}
           options={optionsOf(COVERING_NAMES)}
@@ -77,7 +77,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
         {!hard && (
           <>
             <QuantityField
-              label="Which carpet"
+              label="Carpet name"
               words
               value={room.carpet}
               show={String}
@@ -85,13 +85,13 @@ export function RoomFloor({ desk, room, plan }: Props) {
               placeholder="only in this room"
               hint={
                 room.fibre === undefined || room.fibre === "unknown"
-                  ? "Shared by name once its fibre is known."
-                  : "The same name in two rooms: one dye test for both."
+                  ? "Name a carpet once you know its fibre."
+                  : "Same name in two rooms: one dye test covers both."
               }
               onChange={(carpet) => set({ carpet })}
             />
             <ChoiceField
-              label="Known from"
+              label="Identified by"
               value={room.identifiedBy}
               options={optionsOf(IDENTIFIED_NAMES)}
               onChange={(identifiedBy) => void set({ identifiedBy })}
@@ -111,7 +111,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
               onChange={(pileHeight) => set({ pileHeight }, units.short)}
             />
             <QuantityField
-              label="Dry fibre"
+              label="Face weight"
               value={room.faceWeight}
               assumed={DEFAULT_PILE[covering].faceWeight}
               show={units.massPerArea}
@@ -122,18 +122,18 @@ export function RoomFloor({ desk, room, plan }: Props) {
               label="Age, years"
               value={room.age}
               show={String}
-              read={numberReader(0, 100, "Type years, like 6.")}
+              read={numberReader(0, 100, "Enter years, like 6.")}
               onChange={(age) => set({ age })}
             />
             <QuantityField
               label="Dry standard"
               value={dryStandard?.kind === "reading" ? dryStandard.moisture : undefined}
               show={percent}
-              placeholder="untouched place"
+              placeholder="dry, uncleaned spot"
               read={(text) => {
                 const read = quantityReader("share", "percent")(text);
                 if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
-                return { error: "A meter shows 0 to 100 %. Read it again." };
+                return { error: "A meter reads 0 to 100%. Check the reading." };
               }}
               onChange={(moisture) => {
                 if (moisture !== undefined)
@@ -146,7 +146,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
       </div>
       {!hard && (
         <Link to="/reference?page=fibres" className="text-accent text-sm underline">
-          Not sure of the fibre? Burn and float test, step by step
+          Not sure? Burn and float test, step by step
         </Link>
       )}
       <div>
@@ -176,12 +176,10 @@ export function RoomFloor({ desk, room, plan }: Props) {
         )}
       </div>
       {room.soilNature === "greasy" && plan.soilForMix !== plan.soil && (
-        <p className="text-sm text-soft">Greasy: mixed as for soil {plan.soilForMix}.</p>
+        <p className="text-sm text-soft">Greasy: uses the stronger mix {plan.soilForMix}.</p>
       )}
       {room.wear !== undefined && room.wear !== "none" && (
-        <p className="text-sm text-soft">
-          Wear stays when the soil is gone: tell the customer before. {WEAR_TEST}
-        </p>
+        <p className="text-sm text-soft">Wear won’t clean out: tell the customer first. {WEAR_TEST}</p>
       )}
       <div className="grid grid-cols-2 gap-3">
         <ChoiceField
@@ -193,7 +191,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
         />
         {job.batches.length > 1 && (
           <ChoiceField
-            label="Sprayed from"
+            label="Mix"
             value={room.batchId ?? job.batches[0]?.id}
             options={job.batches.map((batch) => ({
               value: batch.id,
@@ -204,13 +202,13 @@ export function RoomFloor({ desk, room, plan }: Props) {
         )}
       </div>
       <QuantityField
-        label="Pre-spray on it"
+        label="Pre-spray rate"
         value={room.rate}
         assumed={plan.water.applicationRate / plan.zoneFactor}
         show={units.applicationRate}
         read={rateReader(units)}
         onChange={(rate) => set({ rate }, units.applicationRate)}
-        hint="For the field; lanes take more, edges less."
+        hint="For open areas. Traffic lanes get more, edges less."
       />
       {!hard && (
         <CheckBox
@@ -221,7 +219,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
       )}
       <ProcedureSteps desk={desk} room={room} />
       <AirFields
-        title="Air in this room, where it differs"
+        title="Air in this room, if different"
         air={room.air}
         assumed={job.indoor ?? DEFAULTS.indoor}
         onChange={(air) => set({ air })}

@@ -51,9 +51,7 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
               <p className="text-sm text-soft">
                 <span className="font-mono">{sizeText(room.shape, units)}</span>
               </p>
-              <p className="text-sm">
-                {known.passage ? "Only walked through, not cleaned" : roomText(known)}
-              </p>
+              <p className="text-sm">{known.passage ? "Walk-through only, not cleaned" : roomText(known)}</p>
               <Suspense fallback={null}>
                 <CareMark desk={desk} roomId={room.id} />
               </Suspense>

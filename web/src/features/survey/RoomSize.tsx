@@ -42,11 +42,11 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
             show={(shape) => sizeText(shape, units)}
             read={sizeReader(units)}
             onChange={(shape) => shape && set({ shape }, sizeLimit(units))}
-            hint={times === undefined ? undefined : `${Math.round(times)} times the other rooms: right?`}
+            hint={times === undefined ? undefined : `${Math.round(times)} times the other rooms. Right?`}
           />
         )}
         <QuantityField
-          label="Ceiling"
+          label="Ceiling height"
           value={room.height}
           assumed={DEFAULTS.height}
           show={units.length}
@@ -67,7 +67,7 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
       <PartFields room={room} set={set} />
       {!stairs && <ZoneFields room={room} set={set} />}
       <CheckBox
-        label="Only walked through, not cleaned"
+        label="Walk-through only, not cleaned"
         checked={room.passage ?? false}
         onChange={(passage) => void set({ passage: passage || undefined })}
       />
@@ -88,23 +88,23 @@ function PlaceButtons({
   const look = "grid size-12 place-items-center rounded-md border border-rule";
   return (
     <fieldset>
-      <legend className="min-h-6 text-sm text-soft">Push it on the plan</legend>
+      <legend className="min-h-6 text-sm text-soft">Move it on the plan</legend>
       <div className="flex flex-wrap gap-2">
-        <button type="button" aria-label="Push left" className={look} onClick={push(-NUDGE, 0)}>
+        <button type="button" aria-label="Move left" className={look} onClick={push(-NUDGE, 0)}>
           <ArrowBigLeft aria-hidden size={20} />
         </button>
-        <button type="button" aria-label="Push up" className={look} onClick={push(0, -NUDGE)}>
+        <button type="button" aria-label="Move up" className={look} onClick={push(0, -NUDGE)}>
           <ArrowBigUp aria-hidden size={20} />
         </button>
-        <button type="button" aria-label="Push down" className={look} onClick={push(0, NUDGE)}>
+        <button type="button" aria-label="Move down" className={look} onClick={push(0, NUDGE)}>
           <ArrowBigDown aria-hidden size={20} />
         </button>
-        <button type="button" aria-label="Push right" className={look} onClick={push(NUDGE, 0)}>
+        <button type="button" aria-label="Move right" className={look} onClick={push(NUDGE, 0)}>
           <ArrowBigRight aria-hidden size={20} />
         </button>
         <button
           type="button"
-          aria-label="A quarter turn"
+          aria-label="Turn 90°"
           className={look}
           onClick={() => void set({ turned: room.turned ? undefined : true })}
         >

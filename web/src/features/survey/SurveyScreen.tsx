@@ -68,13 +68,11 @@ export function SurveyScreen() {
             <PlanAdvice desk={desk} floor={floor} />
           </div>
         )}
-        <h2 className="mb-3 font-semibold text-soft">
-          Rooms in walk-out order: the furthest from the way out first
-        </h2>
+        <h2 className="mb-3 font-semibold text-soft">Walk-out order: furthest room from the exit first</h2>
         <RoomList desk={desk} selected={selected} onSelect={select} now={now} />
         {rooms.length === 0 && (
-          <Empty title="Type the first room.">
-            Its size is enough: fills, times and drying follow at once from usual values, marked as assumed.
+          <Empty title="Add the first room.">
+            Just enter its size. Fills, times and drying use typical values, marked “assumed”.
           </Empty>
         )}
         <div className="mt-5">

@@ -22,7 +22,7 @@ export function ZoneFields({ room, set }: Props) {
     if (share?.ok)
       return share.value <= 1
         ? { value: { kind: "share", share: share.value } }
-        : { error: "At most 100 %: the whole room." };
+        : { error: "At most 100%: the whole room." };
     return mapReading(quantityReader("length", units.bare.length)(text), (width) => ({
       value: { kind: "strip", width },
     }));
@@ -40,8 +40,8 @@ export function ZoneFields({ room, set }: Props) {
   );
   return (
     <div className="grid grid-cols-2 gap-3">
-      {field("lane", "Lanes", "A share, or how wide. Sprayed heavier.")}
-      {field("edge", "Edges", "A share, or how wide. A mist.")}
+      {field("lane", "Traffic lanes", "A share or a width. Gets more pre-spray.")}
+      {field("edge", "Edges", "A share or a width. Gets less pre-spray.")}
     </div>
   );
 }

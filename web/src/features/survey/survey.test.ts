@@ -142,7 +142,7 @@ describe("what is typed and what is said back", () => {
     for (const text of ["90", "0", "2.5", "many"]) expect(countReader(1, 40)(text)).toHaveProperty("error");
     const volume = volumeReader(UNITS_OF.metric, "volume");
     expect(volume("40")).toEqual({ value: expect.closeTo(0.04, 12) });
-    expect(volume("40 m3")).toEqual({ error: "More than a tanker holds. Check the unit." });
+    expect(volume("40 m3")).toEqual({ error: "That’s more than a tanker holds. Check the unit." });
     expect(volume("40 m")).toHaveProperty("error");
   });
 
@@ -171,7 +171,7 @@ describe("what is typed and what is said back", () => {
   });
 
   test("levels are said as people say them", () => {
-    expect([2, 1, 0, -1, -2].map(levelName)).toEqual(["2 up", "Upstairs", "Way in", "Below", "2 below"]);
+    expect([2, 1, 0, -1, -2].map(levelName)).toEqual(["2 up", "Upstairs", "Exit level", "Below", "2 below"]);
   });
 
   test("every fault the contract can find in a room, door, part or product has a sentence of its own", () => {

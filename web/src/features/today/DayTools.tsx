@@ -37,9 +37,7 @@ export function DayTools({ shelf, day, jobIds }: Props) {
     const rows = await db.jobs.bulkGet([...jobIds]);
     const jobs = rows.flatMap((row) => (row ? [currentPlan(row)] : []));
     if (jobs.length < jobIds.length)
-      setFault(
-        "Not every job of the day is on this device yet; the file has those that are. Try again with a signal.",
-      );
+      setFault("Some of today’s jobs aren’t on this device or in the file. Go online and try again.");
     saveFile(
       `scutch-${day}.ics`,
       calendarOf(jobs, shelf, store.getState().crew.settings?.pace),
@@ -64,14 +62,14 @@ export function DayTools({ shelf, day, jobIds }: Props) {
       <div className="flex flex-wrap items-center gap-2">
         {jobIds.length > 0 && (
           <Button onClick={() => void calendar()}>
-            <CalendarDays aria-hidden size={18} /> Today for a calendar
+            <CalendarDays aria-hidden size={18} /> Export today to calendar
           </Button>
         )}
         <label
           htmlFor={id}
           className="inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-rule bg-paper px-4 font-semibold focus-within:outline-3 focus-within:outline-accent hover:border-accent"
         >
-          <Upload aria-hidden size={18} /> Read in a job or a crew’s data
+          <Upload aria-hidden size={18} /> Import job or crew data
           <input
             id={id}
             type="file"
@@ -99,7 +97,7 @@ export function DayTools({ shelf, day, jobIds }: Props) {
 }
 
 function importMessage({ jobs, copies, left }: ImportResult): string {
-  if (copies > 0) return "That job is here already: it was read in as a copy beside it, without its log.";
-  const count = jobs === 1 ? "One job read in" : `${jobs} jobs read in`;
-  return left > 0 ? `${count}; ${left} were here already and stay as they are.` : `${count}.`;
+  if (copies > 0) return "You already have this job. Imported as a copy, without its log.";
+  const count = jobs === 1 ? "One job imported" : `${jobs} jobs imported`;
+  return left > 0 ? `${count}; ${left} were here already and are unchanged.` : `${count}.`;
 }

@@ -15,8 +15,8 @@ import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
 
 const Form = z.object({
-  place: z.string().trim().min(1, "Say where it is: a name is enough.").max(120, "At most 120 letters."),
-  title: z.string().trim().max(120, "At most 120 letters."),
+  place: z.string().trim().min(1, "Enter a place or customer name.").max(120, "120 characters at most."),
+  title: z.string().trim().max(120, "120 characters at most."),
   day: z.iso.date("Choose a day."),
   startsAt: z.string().regex(/^\d\d:\d\d$/, "Choose a time."),
 });
@@ -88,19 +88,19 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
   return (
     <Dialog open title="New job" onClose={onClose}>
       <form onSubmit={handleSubmit(make)} noValidate className="mt-4 grid gap-4">
-        {field("place", "Where", "text", { list: `${ids}sites`, placeholder: "Flat 3, Mill House" })}
+        {field("place", "Place", "text", { list: `${ids}sites`, placeholder: "Flat 3, Mill House" })}
         <datalist id={`${ids}sites`}>
           {shelf.sites.map((site) => (
             <option key={site.id} value={site.name} />
           ))}
         </datalist>
-        {field("title", "What", "text", { placeholder: "Carpets" })}
+        {field("title", "Job", "text", { placeholder: "Carpets" })}
         <div className="grid grid-cols-2 gap-3">
           {field("day", "Day", "date")}
           {field("startsAt", "Start", "time")}
         </div>
         <Button weight="main" type="submit">
-          Make the job
+          Create job
         </Button>
       </form>
     </Dialog>

@@ -22,9 +22,9 @@ export function RemovedJobs({ jobs, nameOf }: Props) {
   // The one just taken out is in sight, to be put back at once.
   const [open, setOpen] = useState((state as { takenOut?: string } | null)?.takenOut !== undefined);
   return (
-    <section aria-label="Taken out" className="mt-6">
+    <section aria-label="Removed" className="mt-6">
       <Button weight="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
-        {jobs.length === 1 ? "One job was taken out" : `${jobs.length} jobs were taken out`}
+        {jobs.length === 1 ? "One removed job" : `${jobs.length} removed jobs`}
       </Button>
       {open && (
         <ul className="border-rule border-b">
@@ -44,8 +44,7 @@ function Line({ job, name }: { readonly job: JobListItem; readonly name: string 
     const { db, send } = session();
     const plan = async () => (await db.jobs.get(job.id)) ?? undefined;
     const row = (await plan()) ?? (await pullJob(db, send, job.id as Job["id"]).then(plan));
-    if (!row)
-      return setFault("No connection, and its plan isn’t on this device. Try again with a connection.");
+    if (!row) return setFault("You’re offline, and this job isn’t on this device. Try again online.");
     const before = currentPlan(row);
     changeJob(before, Job.parse({ ...before, removed: undefined }), "today");
   };
@@ -53,7 +52,7 @@ function Line({ job, name }: { readonly job: JobListItem; readonly name: string 
     const { db, send } = session();
     const reply = await send("DELETE", pathOf("purgeJob", { jobId: job.id }));
     const gone = reply.outcome === "done" || (reply.outcome === "refused" && reply.status === 404);
-    if (!gone) return setFault("It couldn’t be purged now: that needs the server. Nothing was deleted.");
+    if (!gone) return setFault("Couldn’t reach the server, so nothing was deleted. Try again online.");
     await db.transaction("rw", [db.jobs, db.cards, db.entries, db.photos], async () => {
       await db.jobs.delete(job.id);
       await db.cards.delete(job.id);
@@ -71,14 +70,14 @@ function Line({ job, name }: { readonly job: JobListItem; readonly name: string 
         </span>
       </span>
       <span className="flex flex-wrap gap-2">
-        <Button onClick={() => void putBack()}>Put it back</Button>
+        <Button onClick={() => void putBack()}>Restore</Button>
         {sure ? (
           <Button className="text-stop" onClick={() => void purge()}>
-            Delete plan, log and pictures for good
+            Delete plan, log and photos for good
           </Button>
         ) : (
           <Button weight="quiet" className="text-stop" onClick={() => setSure(true)}>
-            Purge
+            Delete for good
           </Button>
         )}
       </span>

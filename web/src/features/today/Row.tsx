@@ -51,7 +51,7 @@ export function Row({ listed, shelf, now, to, state, next, strip }: Props) {
       <Link to={to} className="block px-4 py-4 hover:bg-wash">
         <div className="flex items-start justify-between gap-4">
           <div className="min-w-0">
-            <h3 className="font-bold text-lg leading-tight">{site?.name ?? "Unknown site"}</h3>
+            <h3 className="font-bold text-lg leading-tight">{site?.name ?? "Unknown place"}</h3>
             <p className="text-soft">{listed.title}</p>
           </div>
           <div className="shrink-0 text-right">

@@ -58,21 +58,19 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
           <Loading what="the jobs" />
         ))}
       {jobs?.length === 0 && list.state !== "asking" && (
-        <Empty title="No jobs yet.">
-          Make the first one: a place, and the sizes of its rooms, are enough for a plan.
-        </Empty>
+        <Empty title="No jobs yet.">Add your first job. A place and room sizes are enough.</Empty>
       )}
       {shelf && jobs && (
         <>
           <Group name="Today" jobs={sorted.filter(({ day }) => day === today)} {...{ shelf, now, jobPath }} />
           <Group
-            name="To come"
+            name="Upcoming"
             jobs={sorted.filter(({ day }) => day > today)}
             more="later"
             {...{ shelf, now, jobPath }}
           />
           <Group
-            name="Before"
+            name="Past"
             jobs={sorted.filter(({ day }) => day < today).toReversed()}
             more="earlier"
             {...{ shelf, now, jobPath }}
@@ -81,7 +79,7 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
             {takenOut.length > 0 && (
               <TakenOut
                 jobs={takenOut}
-                nameOf={(siteId) => shelf.sites.find(({ id }) => id === siteId)?.name ?? "Unknown site"}
+                nameOf={(siteId) => shelf.sites.find(({ id }) => id === siteId)?.name ?? "Unknown place"}
               />
             )}
             <DayTools

@@ -70,7 +70,7 @@ describe("the next action on a job, in the order it is worked", () => {
   });
 
   test("survey, fibre, dye test, fill, cleaning, looking again", () => {
-    expect(next([])).toBe("Survey: type the rooms");
+    expect(next([])).toBe("Survey: add rooms");
     expect(next([room("Hall")])).toBe("Say the fibre in Hall");
     expect(next([room("Hall", nylon)])).toBe("Dye test: Meadow in Hall");
     expect(next([room("Hall", nylon)], [passed("Hall")])).toBe("Make fill 1 for Hall");

@@ -29,18 +29,18 @@ function nextInRun({
 /** The next thing to do on a job, in the order it is worked: survey, questions, test, mix, clean, look again. */
 export function nextAction({ job, input, work, log, shelf, startMs }: Planned): NextAction {
   const rooms = work.rooms.filter(({ passage }) => !passage);
-  if (rooms.length === 0) return { what: "Survey: type the rooms" };
+  if (rooms.length === 0) return { what: "Survey: add rooms" };
   const nameOf = (roomId: string) => job.rooms.find(({ id }) => id === roomId)?.name ?? "a room";
   const open = rooms.filter(({ finishLogged }) => !finishLogged);
-  if (open.length === 0) return { what: "Look again: readings, and what wicks up" };
+  if (open.length === 0) return { what: "Recheck: meter readings, wick-back" };
   const care = careOf(input).rooms.filter(({ roomId }) => open.some(({ id }) => id === roomId));
   const stop = care.find(({ danger }) => danger === "stop");
-  if (stop) return { what: `Another way for ${nameOf(stop.roomId)}: a stop stands on it` };
+  if (stop) return { what: `${nameOf(stop.roomId)} is blocked: change method or product` };
   const inRun = isRunActive(foldRunState(log)) ? nextInRun({ input, work, startMs }) : undefined;
   if (inRun)
     return { ...inRun, what: [inRun.what, inRun.roomId && nameOf(inRun.roomId)].filter(Boolean).join(", ") };
   const fibre = care.find(({ toDo }) => toDo.includes("fibre"));
-  if (fibre) return { what: `Say the fibre in ${nameOf(fibre.roomId)}` };
+  if (fibre) return { what: `Pick the fibre for ${nameOf(fibre.roomId)}` };
   const test = care.find(({ toDo }) => toDo.includes("dye-test"));
   if (test) {
     const batch = job.batches.find(({ id }) => id === test.batchId);
@@ -56,12 +56,12 @@ export function nextAction({ job, input, work, log, shelf, startMs }: Planned): 
     );
     const fill = planned.fills[next];
     if (fill?.rooms.some(({ roomId }) => roomId === open[0]?.id))
-      return { what: `Make fill ${next + 1} for ${nameOf(fill.rooms[0]?.roomId ?? "")}` };
+      return { what: `Mix fill ${next + 1} for ${nameOf(fill.rooms[0]?.roomId ?? "")}` };
   }
   const [room] = open;
   return room
     ? { what: `Clean ${room.name}`, at: timeAt(startMs, room.finishedAtHours) }
-    : { what: "Nothing is left to do" };
+    : { what: "Nothing left to do" };
 }
 
 export const nextText = ({ what, at: time }: NextAction, { clock }: Times) =>

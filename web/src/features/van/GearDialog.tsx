@@ -19,7 +19,7 @@ interface Props {
 }
 
 const plainNumber = (text: string) =>
-  numberReader(0, Number.MAX_VALUE, "Type a number.")(text.replace(/^\s*1\s*:\s*/, ""));
+  numberReader(0, Number.MAX_VALUE, "Enter a number.")(text.replace(/^\s*1\s*:\s*/, ""));
 
 /** Something of the van, by the figures its kind has. */
 export function GearDialog({ kind, item, onClose }: Props) {
@@ -64,13 +64,13 @@ export function GearDialog({ kind, item, onClose }: Props) {
           })}
         </div>
         <Stepper
-          label="How many in the van"
+          label="Number in the van"
           value={draft.count ?? 1}
           most={99}
           onChange={(count) => set({ count } as Partial<Gear>)}
         />
         <Button weight="main" onClick={save}>
-          Keep it
+          Save
         </Button>
       </div>
     </Dialog>

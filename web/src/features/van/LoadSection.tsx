@@ -23,11 +23,11 @@ export function LoadSection({ shelf, day, jobs }: Props) {
       <div className="flex items-end justify-between border-ink border-b-2 pb-2">
         <h2 className="font-bold text-lg">To load for tomorrow, {longDay(day)}</h2>
         {items.length > 0 && (
-          <span className="font-mono text-soft">{left === 0 ? "all in" : `${left} to go`}</span>
+          <span className="font-mono text-soft">{left === 0 ? "loaded" : `${left} to go`}</span>
         )}
       </div>
       {items.length === 0 ? (
-        <p className="py-2 text-soft">Nothing is booked for tomorrow.</p>
+        <p className="py-2 text-soft">No jobs tomorrow.</p>
       ) : (
         <ul>
           {items.map(({ key, what, how }) => {

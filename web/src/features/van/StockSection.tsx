@@ -54,7 +54,7 @@ export function StockSection({ shelf, stock, jobs }: Props) {
       <section aria-label="To order">
         <h2 className="border-ink border-b-2 pb-2 font-bold text-lg">To order for the booked jobs</h2>
         {short.length === 0 ? (
-          <p className="py-2 text-soft">There is enough of everything the booked jobs take.</p>
+          <p className="py-2 text-soft">You have enough for all booked jobs.</p>
         ) : (
           <ul>
             {short.map((need) => (
@@ -78,7 +78,7 @@ export function StockSection({ shelf, stock, jobs }: Props) {
         <div className="flex items-center justify-between border-ink border-b-2">
           <h2 className="font-bold text-lg">Stock by lot</h2>
           <Button weight="quiet" onClick={() => setAdding("any")}>
-            <Plus aria-hidden size={18} /> Packs came in
+            <Plus aria-hidden size={18} /> Add packs
           </Button>
         </div>
         <ul>
@@ -105,7 +105,7 @@ export function StockSection({ shelf, stock, jobs }: Props) {
 }
 
 const leftText = ({ productId, left }: Need, amount: (id: string, value: number) => string) =>
-  left === undefined ? "nobody counts it" : `${amount(productId, left)} there`;
+  left === undefined ? "stock not counted" : `${amount(productId, left)} in stock`;
 
 function LotDialog({
   products,
@@ -132,7 +132,7 @@ function LotDialog({
     onClose();
   };
   return (
-    <Dialog open title="Packs came in" onClose={onClose}>
+    <Dialog open title="Add packs" onClose={onClose}>
       <div className="mt-4 grid gap-3">
         <ChoiceField
           label="Product"
@@ -156,12 +156,12 @@ function LotDialog({
             label="Packs"
             value={draft.packs}
             show={String}
-            read={numberReader(0, 100_000, "Type how many packs.")}
+            read={numberReader(0, 100_000, "Enter how many packs.")}
             onChange={(packs) => set({ packs } as Partial<StockLot>)}
             fault={errorAt("packs")}
           />
           <QuantityField
-            label="In a pack"
+            label="Pack size"
             value={draft.packSize}
             show={pack.show}
             read={pack.read}
@@ -169,9 +169,9 @@ function LotDialog({
             fault={errorAt("packSize", pack.show)}
           />
         </div>
-        <Callout tone="advice">What a job uses comes off by itself, when its fills are ticked.</Callout>
+        <Callout tone="advice">Stock drops automatically when you log a fill.</Callout>
         <Button weight="main" onClick={save}>
-          Put them in stock
+          Add to stock
         </Button>
       </div>
     </Dialog>

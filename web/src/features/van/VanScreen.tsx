@@ -44,7 +44,7 @@ function OpenVan({ shelf }: { readonly shelf: Shelf }) {
           {stock ? <StockSection shelf={shelf} stock={stock} jobs={jobs} /> : <Loading what="the stock" />}
         </div>
         <div className="grid content-start gap-6">
-          <Group title="Vessels" onAdd={() => setOpened({ what: "vessel" })}>
+          <Group title="Sprayers and tanks" onAdd={() => setOpened({ what: "vessel" })}>
             {shelf.vessels.map((vessel) => (
               <Item
                 key={vessel.id}

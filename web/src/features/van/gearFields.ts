@@ -3,7 +3,7 @@ import { type Dimension, decimal, formatQuantity, toSi, type UnitId } from "@scu
 import { formatAmount, type UnitFormatter } from "../../format/units.ts";
 
 export const GEAR_KIND_NAMES: Readonly<Record<GearKind, string>> = {
-  tip: "Injector tips",
+  tip: "Metering tips",
   measure: "Measures",
   wand: "Wands",
   blower: "Blowers",
@@ -47,7 +47,7 @@ const MINUTE = 60;
 /** Flows are typed and shown by the minute: a volume. */
 const perMinute = (key: string, label: string): GearField => ({
   key,
-  label: `${label}, a minute`,
+  label: `${label} per minute`,
   dimension: "volume",
   bare: (units) => (units.system === "metric" ? "l" : "gal"),
   show: (value, units) => formatAmount(units.volume(value * MINUTE)),
@@ -78,7 +78,7 @@ const pressure = (
 });
 
 export const GEAR_FIELDS: Readonly<Record<GearKind, readonly GearField[]>> = {
-  tip: [plainNumber("ratio", "Parts of water to one", (value) => `1:${decimal(value, 1)}`)],
+  tip: [plainNumber("ratio", "Parts water to 1", (value) => `1:${decimal(value, 1)}`)],
   measure: [
     {
       key: "step",
@@ -91,18 +91,18 @@ export const GEAR_FIELDS: Readonly<Record<GearKind, readonly GearField[]>> = {
   wand: [
     length("headWidth", "Head", true),
     perMinute("ratedJetFlow", "All jets at 2.76 bar (40 psi)"),
-    pressure("pressure", "Run at", 1e5, ["bar", "psi"]),
+    pressure("pressure", "Working pressure", 1e5, ["bar", "psi"]),
   ],
   blower: [
-    pressure("shutOffPressure", "Pulls, shut off", 1, ["kpa", "inHg"]),
-    airflow("openFlow", "Moves, open"),
+    pressure("shutOffPressure", "Suction, sealed", 1, ["kpa", "inHg"]),
+    airflow("openFlow", "Airflow, open"),
   ],
-  hose: [length("length", "Length", false), length("diameter", "Inside", true)],
+  hose: [length("length", "Length", false), length("diameter", "Inside diameter", true)],
   "air-mover": [
-    airflow("flow", "Moves"),
+    airflow("flow", "Airflow"),
     {
       key: "jetSpeed",
-      label: "Where it leaves",
+      label: "Air speed at outlet",
       dimension: "speed",
       bare: (units) => (units.system === "metric" ? "mps" : "fpm"),
       show: (value, units) => units.speed(value),
@@ -111,7 +111,7 @@ export const GEAR_FIELDS: Readonly<Record<GearKind, readonly GearField[]>> = {
   dehumidifier: [
     {
       key: "litresPerDay",
-      label: "Takes out a day, as rated",
+      label: "Rated output per day",
       dimension: "volume",
       bare: (units) => (units.system === "metric" ? "l" : "pt"),
       show: (value, units) => formatQuantity(value / 1000, units.system === "metric" ? "l" : "pt", 1),

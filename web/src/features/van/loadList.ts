@@ -119,7 +119,7 @@ export function loadList(jobs: readonly Job[], shelf: Shelf, units: UnitFormatte
       : []),
     ...vesselIds.map((id) => ({
       key: id,
-      what: shelf.vessels.find((each) => each.id === id)?.name ?? "A vessel",
+      what: shelf.vessels.find((each) => each.id === id)?.name ?? "A sprayer",
     })),
     ...works.flatMap(({ job, work }) => machinesFor(job, work, shelf, units)),
     ...(pads > 0 ? [{ key: "pads", what: many(pads, "pad", "pads") }] : []),
@@ -130,8 +130,8 @@ export function loadList(jobs: readonly Job[], shelf: Shelf, units: UnitFormatte
       .map((gear) => ({ key: `wear ${gear}`, what: GEAR_NAMES[gear] })),
     { key: "cloths", what: "White cloths", how: "dye tests and spots" },
     { key: "meter", what: "Moisture meter and thermo-hygrometer" },
-    ...(urine ? [{ key: "lamp", what: "UV lamp", how: "accidents were told of" }] : []),
-    { key: "signs", what: "Signs for wet floors", how: "one for each way in" },
+    ...(urine ? [{ key: "lamp", what: "UV lamp", how: "for urine accidents" }] : []),
+    { key: "signs", what: "Signs for wet floors", how: "one per entrance" },
     ...(cold <= FROST
       ? [
           {

@@ -28,9 +28,7 @@ export function AnswerDialog({ title, children, onAnswer, onClose }: Props) {
   };
   return (
     <Dialog open title={title} onClose={onClose}>
-      <div className="mt-2">
-        {children} The owner of the business answers for it, and it stands in the log.
-      </div>
+      <div className="mt-2">{children} The owner of the business takes responsibility. This is logged.</div>
       <div className="mt-3 grid gap-3">
         <FieldFrame id={`${ids}owner`} label="Owner’s name">
           <input
@@ -52,7 +50,7 @@ export function AnswerDialog({ title, children, onAnswer, onClose }: Props) {
           />
         </FieldFrame>
         <Button weight="main" disabled={!ready} onClick={take}>
-          I answer for it
+          I take responsibility
         </Button>
       </div>
     </Dialog>

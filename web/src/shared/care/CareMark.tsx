@@ -6,7 +6,7 @@ interface Props {
   readonly roomId: string;
 }
 
-const TO_DO = { fibre: "say the fibre", "dye-test": "dye test" } as const;
+const TO_DO = { fibre: "pick the fibre", "dye-test": "dye test" } as const;
 
 /** A real danger on a room in a word, or what is still to do, where rooms are listed; what it is stands in the room. */
 export function CareMark({ desk, roomId }: Props) {
@@ -14,7 +14,7 @@ export function CareMark({ desk, roomId }: Props) {
   if (care?.danger === "stop")
     return (
       <p className="mt-0.5 w-fit border-stop border-l-4 bg-stop-wash px-2 text-sm text-stop">
-        {care.gate === "failed" ? "Stop: colour came off" : "Stop: not this way on this floor"}
+        {care.gate === "failed" ? "Stop: colour bled" : "Stop: not safe on this floor"}
       </p>
     );
   // One thing after the other: which test is to be made hangs on the fibre.

@@ -20,7 +20,7 @@ export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly roo
     ...(care.rinse ? [{ about: "The rinse water", judgement: care.rinse }] : []),
     ...(care.product ? [{ about: product?.name ?? "The product", judgement: care.product }] : []),
     ...care.added.map(({ productId, judgement }) => ({
-      about: desk.shelf.products.find(({ id }) => id === productId)?.name ?? "What is added",
+      about: desk.shelf.products.find(({ id }) => id === productId)?.name ?? "The booster",
       judgement,
     })),
   ];
@@ -52,14 +52,14 @@ export function Stops({ about, judgement, children }: About & { readonly childre
     <Callout tone="stop" title={`Stop: ${about}. ${reasonTitle(first)}.`}>
       {stops.map(({ trait, material, why, lift, source }) => (
         <p key={`${trait} ${material}`} className="mt-1">
-          {why} <strong className="font-semibold">What would lift it:</strong> {lift}{" "}
+          {why} <strong className="font-semibold">To fix it:</strong> {lift}{" "}
           <span className="text-sm text-soft">({sourceWords(source)})</span>
         </p>
       ))}
       {judgement.judgedAs && (
         <p className="mt-1">
-          Nobody has said the fibre, so it counts as {MATERIAL_NAMES[judgement.judgedAs]}, the most delicate
-          likely.
+          Fibre not set, so it’s treated as {MATERIAL_NAMES[judgement.judgedAs]}, the most delicate likely
+          fibre.
         </p>
       )}
       {children}

@@ -24,8 +24,7 @@ export function DyeTestDialog({ desk, room, product, onClose }: Props) {
   const [error, setError] = useState<string>();
   const clock = useCountdown(DYE_TEST_SECONDS);
   const finish = (result: "no-colour" | "colour") => {
-    if (place.trim() === "")
-      return setError("Say where the cloth was pressed, so that it can be looked at again.");
+    if (place.trim() === "") return setError("Enter where you tested, so it can be rechecked.");
     log({
       kind: "dye-test",
       roomId: room.id,
@@ -39,15 +38,15 @@ export function DyeTestDialog({ desk, room, product, onClose }: Props) {
   return (
     <Dialog open title={`Dye test: ${product.name}`} onClose={onClose}>
       <p className="mt-2">
-        The mix as it will be used, on a white cloth, pressed in a hidden place of {room.name} for{" "}
-        {DYE_TEST_SECONDS} s. Then look at the cloth.
+        Put the mix, at its working strength, on a white cloth. Press it in a hidden spot of {room.name} for{" "}
+        {DYE_TEST_SECONDS} s. Then check the cloth.
       </p>
       <TestCup desk={desk} room={room} product={product} />
       <p className="mt-2 text-sm text-soft">
-        {protectionText(protectionFor(product))} The label comes first.
+        {protectionText(protectionFor(product))} Follow the label first.
       </p>
       <div className="mt-3">
-        <FieldFrame id="dye-place" label="Where the cloth is pressed">
+        <FieldFrame id="dye-place" label="Test spot">
           <input
             id="dye-place"
             className={inputLook(error !== undefined)}
@@ -73,7 +72,7 @@ export function DyeTestDialog({ desk, room, product, onClose }: Props) {
           </p>
           <div className="grid grid-cols-2 gap-3">
             <Button className="min-h-14 text-stop" onClick={() => finish("colour")}>
-              Colour came
+              Colour bled
             </Button>
             <Button weight="main" disabled={clock.left > 0} onClick={() => finish("no-colour")}>
               No colour

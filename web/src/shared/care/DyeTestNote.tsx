@@ -26,11 +26,11 @@ export function DyeTestNote({ desk, room, product, gate }: Props) {
   const buttons = (
     <div className="mt-2 flex flex-wrap gap-2 print:hidden">
       <Button onClick={() => setDialog("test")}>
-        {gate === "not-tested" ? "Test it now" : "Test it again"}
+        {gate === "not-tested" ? "Do the dye test" : "Repeat the dye test"}
       </Button>
       {(gate === "not-tested" || gate === "failed") && (
         <Button weight="quiet" onClick={() => setDialog("override")}>
-          Go on without
+          Skip test
         </Button>
       )}
     </div>
@@ -39,19 +39,19 @@ export function DyeTestNote({ desk, room, product, gate }: Props) {
     <>
       {gate === "not-tested" && (
         <Callout tone="caution" title={`To do: dye test of ${product.name}.`}>
-          On {floor}: a white cloth with the mix, pressed for 30 s where nobody looks. The fill comes after.
+          On {floor}: press a white cloth with the mix in a hidden spot for 30 s. Then mix the fill.
           <TestCup desk={desk} room={room} product={product} />
           {buttons}
         </Callout>
       )}
       {gate === "failed" && (
-        <Callout tone="stop" title={`Stop: ${product.name} took colour off this carpet.`}>
-          On {floor}. Another product, or none.
+        <Callout tone="stop" title={`Stop: this carpet’s colour bled with ${product.name}.`}>
+          On {floor}. Use another product, or none.
           {buttons}
         </Callout>
       )}
       {gate === "overridden" && (
-        <Callout tone="caution" title="Not dye-tested: the owner answers for it.">
+        <Callout tone="caution" title="Not dye-tested: owner took responsibility.">
           {buttons}
         </Callout>
       )}

@@ -29,10 +29,8 @@ export function FibreQuestion({ desk, rooms, waits }: Props) {
     }));
   const names = rooms.map(({ name }) => name).join(", ");
   return (
-    <Callout tone="caution" title={`Which fibre is it in ${names}?`}>
-      {waits
-        ? "Nobody has said, and this mix could harm one that is likely: it is made once you say."
-        : "Nobody has said."}
+    <Callout tone="caution" title={`Which fibre is the carpet in ${names}?`}>
+      {waits ? "This mix could damage a likely fibre. Pick the fibre before you mix." : "Fibre not set."}
       <div className="mt-2 flex flex-wrap items-center gap-2 print:hidden">
         {LIKELY_ANSWERS[covering].map((fibre) => (
           <Button key={fibre} onClick={() => say(fibre)}>
@@ -44,7 +42,7 @@ export function FibreQuestion({ desk, rooms, waits }: Props) {
           relative="path"
           className="min-h-12 content-center px-2 font-semibold text-accent underline"
         >
-          Another, or a test
+          Other fibre, or a fibre test
         </Link>
       </div>
     </Callout>

@@ -10,7 +10,9 @@ export function FloorReaction({ hazard: { pair, gives, onOneFloor } }: { readonl
     <Callout
       tone={never ? "stop" : "caution"}
       title={
-        never ? `Stop: ${a} and ${b} on one floor.` : `Rinse and extract first: ${a} and ${b} must not meet.`
+        never
+          ? `Stop: ${a} and ${b} on one floor.`
+          : `Rinse and extract first: never put ${a} and ${b} together.`
       }
     >
       {gives}

@@ -85,7 +85,7 @@ export function MixCare({ desk, batch, product }: Props) {
                       relative="path"
                       className="font-semibold text-accent underline"
                     >
-                      Open the room
+                      Open room
                     </Link>
                   </p>
                 </Stops>
@@ -118,7 +118,7 @@ function OneCarpet({ desk, rooms }: { readonly desk: JobDesk; readonly rooms: re
   const ids: readonly string[] = rooms.map(({ id }) => id);
   return (
     <p className="print:hidden">
-      A test passes one carpet.{" "}
+      One dye test covers one carpet.{" "}
       <Button
         weight="quiet"
         onClick={() =>
@@ -128,7 +128,7 @@ function OneCarpet({ desk, rooms }: { readonly desk: JobDesk; readonly rooms: re
           }))
         }
       >
-        It is one carpet in {names.join(", ")}
+        Same carpet in {names.join(", ")}
       </Button>
     </p>
   );

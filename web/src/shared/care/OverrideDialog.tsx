@@ -15,7 +15,7 @@ export function OverrideDialog({ desk, room, product, onClose }: Props) {
   const log = useLogging(desk);
   return (
     <AnswerDialog
-      title="Go on without a dye test"
+      title="Skip the dye test"
       onClose={onClose}
       onAnswer={(answer) => log({ kind: "override", roomId: room.id, productId: product.id, ...answer })}
     >

@@ -23,7 +23,7 @@ export function TestCup({ desk, room, product }: Props) {
   if (!cup) return null;
   return (
     <p className="mt-1">
-      A cup for it: <strong>{formatAmount(units.amount(cup.water))} of water</strong>, then{" "}
+      Test cup: <strong>{formatAmount(units.amount(cup.water))} of water</strong>, then{" "}
       <strong>
         {cup.powder
           ? `${formatAmount(scoopsOf(cup.powder.scoops))} (${formatAmount(units.powder(cup.powder.mass))})`

@@ -12,13 +12,13 @@ interface Props {
 export function VesselReaction({ hazard: { pair, gives, inVessel }, names: [one, other] }: Props) {
   const [a, b] = pair.map((each) => REACTANT_NAMES[each]);
   return inVessel === "never" ? (
-    <Callout tone="stop" title={`Stop: ${one} and ${other ?? b} must not meet in one vessel.`}>
-      {capital(a ?? "")} with {b}. {gives} Leave one out, or take another vessel for it.
+    <Callout tone="stop" title={`Stop: never put ${one} and ${other ?? b} together.`}>
+      {capital(a ?? "")} with {b}. {gives} Leave one out, or use another sprayer for it.
     </Callout>
   ) : (
-    <Callout tone="caution" title={`${one}${other ? ` with ${other}` : ""}: let the gas out.`}>
-      {gives} Only as the label says; never leave it closed and standing, release the pressure before it is
-      opened, empty it when its time is up.
+    <Callout tone="caution" title={`${one}${other ? ` with ${other}` : ""}: vent the gas.`}>
+      {gives} Follow the label. Never leave it closed. Release pressure before you open it, and empty it by
+      its use-by time.
     </Callout>
   );
 }

@@ -21,7 +21,7 @@ export function ExplainedFigure({ working, label, children, className = "" }: Pr
     <>
       <button
         type="button"
-        aria-label={`${label}: show the working`}
+        aria-label={`${label}: show the calculation`}
         onClick={() => setOpen(true)}
         className={`relative cursor-help text-left underline decoration-1 decoration-dotted underline-offset-4 before:absolute before:-inset-x-1 before:-inset-y-3 ${className}`}
       >
@@ -70,7 +70,7 @@ function WorkingSheet({ working, onClose }: { readonly working: Explanation; rea
       <p className="mt-2 font-bold font-mono text-4xl">{formatFigure(working.result, units)}</p>
       <p className="mt-2">{working.formula}</p>
       <Rows
-        title="From"
+        title="Source"
         rows={working.inputs.map((input) => ({
           name: input.name,
           text: formatFigure(input, units),
@@ -78,13 +78,13 @@ function WorkingSheet({ working, onClose }: { readonly working: Explanation; rea
         }))}
       />
       <Rows
-        title="On the way"
+        title="Steps"
         rows={working.steps.map((step) => ({ name: step.name, text: formatFigure(step, units) }))}
       />
       <Rows
-        title="What would change it most"
+        title="Biggest influences"
         rows={working.sensitivity.slice(0, 4).map(({ name: input, change }) => ({
-          name: `${input}, ${kindOf.get(input) === "temperature" ? (units.system === "metric" ? "2 °C more" : "3.6 °F more") : "a tenth more"}`,
+          name: `${input}, ${kindOf.get(input) === "temperature" ? (units.system === "metric" ? "2 °C warmer" : "3.6 °F warmer") : "10% more"}`,
           text: `${change > 0 ? "+" : "−"}${percent(Math.abs(change))}`,
         }))}
       />

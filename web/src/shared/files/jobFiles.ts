@@ -50,7 +50,7 @@ export function readFileText(text: string): ReadFile {
   } catch {
     return {
       kind: "fault",
-      sentence: "This isn’t a file of Scutch’s: it isn’t JSON. Take one saved by “Save as a file”.",
+      sentence: "This isn’t a Scutch file. Choose a file saved with “Export”.",
     };
   }
   const format = (document as { format?: unknown } | null)?.format;
@@ -64,11 +64,11 @@ export function readFileText(text: string): ReadFile {
     if (read.ok) return { kind: "crew", file: read.value };
     return { kind: "fault", sentence: faultOf(read.error.issues[0]?.path) };
   }
-  return { kind: "fault", sentence: "This file doesn’t say that it is a job or a crew’s data of Scutch’s." };
+  return { kind: "fault", sentence: "This isn’t a Scutch job or crew file." };
 }
 
 const faultOf = (path: readonly PropertyKey[] = []) =>
-  `The file is damaged or was changed by hand at ${path.map(String).join(" › ") || "its beginning"}. Save it again where it came from; nothing was read in.`;
+  `The file is damaged or was edited at ${path.map(String).join(" › ") || "the start"}. Export it again. Nothing was imported.`;
 
 /** A cell that a spreadsheet would take for a formula gets a quote in front of it. */
 const safe = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);

@@ -42,27 +42,27 @@ export function FillDetails({ desk, product, fill, madeBy, nameOf }: Props) {
       ))}
       {fill.pouredAway !== undefined && (
         <Row
-          name="First pour away"
+          name="Empty first"
           value={formatAmount(units.amount(fill.pouredAway))}
-          note="what is left of the fill before is too old by then"
+          note="leftover mix will be past its use-by"
         />
       )}
       {first && (
         <Row
-          name="Make it"
+          name="Mix it"
           value={`${product.potLife === undefined ? "" : "only "}before ${nameOf(first)}`}
           note={
             product.potLife === undefined || fill.madeAt === undefined
               ? undefined
-              : `about ${clock(desk.startMs + fill.madeAt * 1000)}: it keeps ${formatDuration(product.potLife)}`
+              : `about ${clock(desk.startMs + fill.madeAt * 1000)}; use within ${formatDuration(product.potLife)}`
           }
         />
       )}
       <Row name="Use by" value={useBy(product, madeBy, clock, now())} />
       <Row
-        name="To carry"
+        name="Weight"
         value={
-          <ExplainedFigure label="To carry" working={() => explainMass(fill)}>
+          <ExplainedFigure label="Weight" working={() => explainMass(fill)}>
             {units.mass(fill.mass)}
           </ExplainedFigure>
         }
@@ -81,7 +81,7 @@ function useBy(
   if (product.potLife === undefined) return "today";
   const from = madeBy ? Date.parse(madeBy.at) : now;
   const by = clock(from + product.potLife * 1000);
-  return madeBy ? by : `${by} if made now`;
+  return madeBy ? by : `${by} if mixed now`;
 }
 
 /** How a room's zones take it: lanes heavier, edges a mist. */
@@ -89,8 +89,8 @@ function zonesText(room: RoomPlan | undefined, units: UnitFormatter): string | u
   if (!room || room.zones.lane + room.zones.edge === 0) return undefined;
   const { lane, edge } = room.zones;
   return [
-    ...(lane > 0 ? [`lanes ${units.area(lane)} heavier`] : []),
-    ...(edge > 0 ? [`edges ${units.area(edge)} a mist`] : []),
+    ...(lane > 0 ? [`traffic lanes ${units.area(lane)} more`] : []),
+    ...(edge > 0 ? [`edges ${units.area(edge)} less`] : []),
   ].join(", ");
 }
 

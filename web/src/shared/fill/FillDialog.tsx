@@ -32,7 +32,7 @@ function fillOf({ job, shelf }: JobDesk, fillId: string) {
 /** What a fill is called where it is a step. */
 export function fillName(desk: JobDesk, fillId: string): string {
   const { number, product } = fillOf(desk, fillId);
-  return `Make fill ${number}${product ? `, ${product.name}` : ""}`;
+  return `Mix fill ${number}${product ? `, ${product.name}` : ""}`;
 }
 
 /** One fill over the step that waits for it: what the mix calls for, its figures, and the tick. */
@@ -68,8 +68,8 @@ export function FillDialog({ desk, fillId, practice, follows, onClose }: Props) 
           />
         </div>
       ) : (
-        <Callout tone="caution" title="This fill isn’t planned any more.">
-          The mix was changed meanwhile. Close this: the next step follows from what it is now.
+        <Callout tone="caution" title="This fill is no longer planned.">
+          The mix has changed. Close this to see the next step.
         </Callout>
       )}
     </Dialog>

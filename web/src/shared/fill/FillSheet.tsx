@@ -90,7 +90,8 @@ export function FillSheet({
       <div className="mt-3">
         <Callout tone="caution" title={product.cautions[0] ?? protectionText(protection)}>
           {product.cautions.slice(1).join(" ")} {product.cautions.length > 0 && protectionText(protection)}{" "}
-          {never.length > 0 && `Never with ${never.join(", ")}.`} The label and safety data sheet come first.
+          {never.length > 0 && `Never with ${never.join(", ")}.`} Follow the label and safety data sheet
+          first.
         </Callout>
       </div>
       <div className="mt-3 grid gap-x-10 gap-y-4 @2xl:grid-cols-[auto_1fr] @2xl:items-start">
@@ -114,7 +115,7 @@ export function FillSheet({
               </ExplainedFigure>
             </div>
             <div>
-              <div className="text-soft">2 then {powder ? "powder" : "concentrate"}</div>
+              <div className="text-soft">2 Add {powder ? "powder" : "concentrate"}</div>
               {fill.powder ? (
                 <Big {...scoopsOf(fill.powder.scoops)} />
               ) : (
@@ -131,7 +132,7 @@ export function FillSheet({
             </div>
             {fill.boosters.map(({ id, concentrate, powder: dose }) => (
               <div key={id}>
-                <div className="text-soft">then {nameOfProduct(id)}</div>
+                <div className="text-soft">add {nameOfProduct(id)}</div>
                 <span className="font-bold font-mono text-3xl">
                   {doseOf(dose?.mass ?? concentrate, dose !== undefined, units)}
                 </span>
@@ -140,8 +141,8 @@ export function FillSheet({
             {fill.water > 0 && (
               <p className="max-w-60">
                 {fillTo === undefined
-                  ? "What stands in it lies between two marks: measure the water apart."
-                  : `Half the water, then what goes in, then water ${fillTo}.`}
+                  ? "The level is between marks: measure the water separately."
+                  : `Half the water first, then the product, then water ${fillTo}.`}
               </p>
             )}
             <p className="text-soft">
@@ -154,14 +155,14 @@ export function FillSheet({
           <FillDetails desk={desk} product={product} fill={fill} madeBy={madeBy} nameOf={nameOf} />
           {madeBy ? (
             <p className="mt-4 border-accent border-l-4 bg-wash px-4 py-3 font-semibold">
-              Made at {clock(Date.parse(madeBy.at))}
+              Mixed at {clock(Date.parse(madeBy.at))}
               {madeBy.by && ` by ${madeBy.by}`}: {formatAmount(units.volume(madeBy.water))} of water,{" "}
               {doseOf(madeBy.powder ?? madeBy.concentrate, madeBy.powder !== undefined, units)} of{" "}
               {madeBy.powder === undefined ? "concentrate" : "powder"}.{madeBy.lot && ` Lot ${madeBy.lot}.`}
             </p>
           ) : barred ? (
             <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
-              Not to be made: what would meet in this vessel must not. See above.
+              Don’t mix this: the products react dangerously. See above.
             </p>
           ) : halted.length > 0 ? (
             <FillBlocked rooms={halted} nameOf={nameOf} />

@@ -19,13 +19,13 @@ export function FillBlocked({
   if (stops)
     return (
       <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
-        Not to be made: a stop stands on {stops}.
+        Don’t mix yet: a stop applies to {stops}.
       </p>
     );
   return (
     <p className="mt-4 border-caution border-l-4 bg-caution-wash px-4 py-3 font-semibold">
-      {fibre ? `First say the fibre in ${fibre}.` : `First the dye test in ${test}: its cup is mixed above.`}{" "}
-      Then this fill.
+      {fibre ? `First pick the fibre for ${fibre}.` : `First do the dye test in ${test} (test cup above).`}{" "}
+      Then mix this fill.
     </p>
   );
 }

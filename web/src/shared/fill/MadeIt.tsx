@@ -28,8 +28,8 @@ interface Props {
 function labelSentence(side: ReturnType<typeof compareToLabel>, product: Product): string | undefined {
   if (side === "inside") return undefined;
   return side === "stronger"
-    ? `Stronger than the label of ${product.name} allows. Add water until it is right, or the owner answers for it.`
-    : `Weaker than the label of ${product.name} has it: it may not do its work.`;
+    ? `Stronger than the ${product.name} label allows. Add water, or the owner takes responsibility.`
+    : `Weaker than the ${product.name} label says. It may not clean.`;
 }
 
 /** The tick: as planned in one press, or how much really went in and from which pack. */
@@ -93,7 +93,7 @@ export function MarkAsMixed({ desk, batch, product, fill, number, follows, onMad
       {lots.length > 1 && (
         <div className="col-span-full">
           <ChoiceField
-            label="From the pack"
+            label="From pack"
             value={lot ?? lots[0]?.lot}
             options={lots.map((each) => ({
               value: each.lot,
@@ -103,7 +103,7 @@ export function MarkAsMixed({ desk, batch, product, fill, number, follows, onMad
           />
         </div>
       )}
-      <CheckBox label="Something else really went in, or earlier" checked={other} onChange={setOther} />
+      <CheckBox label="I used other amounts, or mixed it earlier" checked={other} onChange={setOther} />
       {other && (
         <div className="grid grid-cols-2 gap-3">
           <QuantityField
@@ -140,7 +140,7 @@ export function MarkAsMixed({ desk, batch, product, fill, number, follows, onMad
         className="min-h-16 w-full"
         onClick={() => (side === "stronger" ? setAnswering(true) : make())}
       >
-        Made it
+        Mark as mixed
       </Button>
       {answering && (
         <AnswerDialog

@@ -22,7 +22,7 @@ export function lineText(volume: number, vessel: Pick<Vessel, "lines">): string 
   if (level.share === undefined) return `above the last line`;
   const words = SHARES.find(([upTo]) => (level.share as number) <= upTo)?.[1] ?? "above";
   return level.above === 0
-    ? `${Math.round(level.share * 100)} % of the way to the first line`
+    ? `${Math.round(level.share * 100)}% of the way to the first line`
     : `${words} the ${nth(level.above)} line`;
 }
 
@@ -31,5 +31,5 @@ export function fillToText(fill: Fill, vessel: Vessel, units: UnitFormatter): st
   const volume = fill.mark ?? fill.volume;
   const lines = lineText(volume, vessel);
   if (lines) return `${formatAmount(units.volume(volume))}: ${lines}`;
-  return fill.mark === undefined ? undefined : `up to the mark ${formatAmount(units.volume(fill.mark))}`;
+  return fill.mark === undefined ? undefined : `up to the ${formatAmount(units.volume(fill.mark))} mark`;
 }

@@ -21,7 +21,7 @@ export const roomOptions = ({ job }: JobDesk) => job.rooms.map(({ id, name }) =>
 export function ownRoom({ desk, room }: Pick<EntryFormProps, "desk" | "room">): RoomId | undefined {
   return room ?? desk.job.rooms[0]?.id;
 }
-export const NO_ROOM = <p className="text-soft">Add a room first: this belongs to one.</p>;
+export const NO_ROOM = <p className="text-soft">Add a room first.</p>;
 
 /** The fields of an entry and what logs it. */
 export function EntryFrame({
@@ -44,7 +44,7 @@ export function EntryFrame({
     >
       {children}
       <Button weight="main" type="submit">
-        Log it
+        Log entry
       </Button>
     </form>
   );

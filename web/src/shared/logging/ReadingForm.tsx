@@ -28,7 +28,7 @@ export function ReadingForm({ desk, add, room, onRoom, children }: EntryFormProp
   if (roomId === undefined) return NO_ROOM;
   const submit = () =>
     moisture === undefined
-      ? setError("Type what the meter shows, like 19 %.")
+      ? setError("Enter the meter reading, like 19%.")
       : add({ kind: "reading", roomId, place, moisture });
   const shown = instruments?.moistureMeter(roomId, place);
   const { carpet, dryStandard } = meterReadings(desk.log, roomId);
@@ -37,18 +37,18 @@ export function ReadingForm({ desk, add, room, onRoom, children }: EntryFormProp
     <EntryFrame onAdd={submit}>
       {shown !== undefined && (
         <Button onClick={() => add({ kind: "reading", roomId, place, moisture: shown })}>
-          Log what the meter shows: {percent(shown)}
+          Log the meter reading: {percent(shown)}
         </Button>
       )}
       <QuantityField
-        label="The meter shows"
+        label="Meter reading"
         value={moisture}
         digits
         show={percent}
         read={(text) => {
           const read = quantityReader("share", "percent")(text);
           if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
-          return { error: "A meter shows 0 to 100 %. Read it again." };
+          return { error: "A meter reads 0 to 100%. Check the reading." };
         }}
         onChange={(value) => {
           setMoisture(value);
@@ -58,14 +58,14 @@ export function ReadingForm({ desk, add, room, onRoom, children }: EntryFormProp
       />
       <ChoiceField label="Room" value={roomId} options={roomOptions(desk)} onChange={onRoom} />
       {place === "carpet" && notBegun(desk, roomId) && (
-        <p className="text-caution-ink text-sm">Nothing was done in this room yet. Is it the right one?</p>
+        <p className="text-caution-ink text-sm">This room isn’t started yet. Right room?</p>
       )}
       <Segmented
         label="Where"
         value={place}
         options={[
           { value: "carpet", name: "Cleaned carpet" },
-          { value: "dry-standard", name: "Untouched place" },
+          { value: "dry-standard", name: "Dry standard" },
         ]}
         onChange={setPlace}
       />

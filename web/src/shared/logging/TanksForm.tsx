@@ -63,17 +63,14 @@ export function TanksForm({ desk, onLogged }: { readonly desk: JobDesk; readonly
     />
   );
   const save = () => {
-    if (roomIds.length === 0) return setError("Press the rooms it was used in.");
-    if (solution === undefined || recovered === undefined)
-      return setError("Type both: what was used and what came back.");
+    if (roomIds.length === 0) return setError("Tap the rooms you used it in.");
+    if (solution === undefined || recovered === undefined) return setError("Enter both: used and recovered.");
     if (recovered > solution + sprayed)
-      return setError(
-        "More came back than went on. Read the tanks again, or press every room it was used in.",
-      );
+      return setError("You recovered more than you used. Check the tanks, or tap every room you used it in.");
     const kept = keptBy(desk, roomIds, sprayed + solution - recovered);
     if (kept > DRYING_LIMITS.residual[1])
       return setError(
-        `That would leave ${units.massPerArea(kept)}: carpet keeps at most ${units.massPerArea(DRYING_LIMITS.residual[1])}. Read the tanks again, or press every room it was used in.`,
+        `That would leave ${units.massPerArea(kept)}. Carpet holds at most ${units.massPerArea(DRYING_LIMITS.residual[1])}. Check the tanks, or tap every room you used it in.`,
       );
     log({ kind: "water-measured", roomIds, solution, recovered });
     onLogged();
@@ -81,18 +78,18 @@ export function TanksForm({ desk, onLogged }: { readonly desk: JobDesk; readonly
   return (
     <div className="grid gap-3">
       <MultiSelect
-        label="Rooms it was used in"
+        label="Rooms you used it in"
         names={Object.fromEntries(rooms.map(({ id, name }) => [id, name])) as Record<RoomId, string>}
         chosen={roomIds}
         onChange={setRooms}
       />
       <div className="grid grid-cols-2 gap-3">
         {volume("Solution used", solution, setSolution)}
-        {volume("Taken up", recovered, setRecovered)}
+        {volume("Recovered", recovered, setRecovered)}
       </div>
       <FieldError sentence={error} />
       <Button weight="main" onClick={save}>
-        Log it
+        Log tank readings
       </Button>
     </div>
   );

@@ -48,7 +48,7 @@ export function UndoEntry({ desk }: { readonly desk: JobDesk }) {
         onClick={takeBack}
         className="flex min-h-12 shrink-0 items-center gap-2 font-semibold underline"
       >
-        <Undo2 aria-hidden size={18} /> Take back
+        <Undo2 aria-hidden size={18} /> Undo
       </button>
     </div>
   );

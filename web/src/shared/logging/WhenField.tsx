@@ -15,7 +15,7 @@ export function WhenField({ value, onChange }: Props) {
   if (value === undefined)
     return (
       <Button weight="quiet" className="justify-self-start" onClick={() => onChange(now())}>
-        It was earlier: say when
+        Set an earlier time
       </Button>
     );
   const set = (day: string, time: string) => {

@@ -60,7 +60,7 @@ export function entryText(
   switch (entry.kind) {
     case "fill-made":
       return {
-        what: `Fill ${entry.fill} made`,
+        what: `Fill ${entry.fill} mixed`,
         said: [
           `${product(entry.productId)}: ${formatAmount(units.volume(entry.water))} of water`,
           entry.powder === undefined
@@ -72,7 +72,7 @@ export function entryText(
           ...(entry.lot ? [`lot ${entry.lot}`] : []),
           ...(entry.aboveLabel
             ? [
-                `stronger than the label allows: ${entry.aboveLabel.owner} answers for it, ${entry.aboveLabel.reason}`,
+                `stronger than the label allows: ${entry.aboveLabel.owner} took responsibility, ${entry.aboveLabel.reason}`,
               ]
             : []),
         ].join(", "),
@@ -85,59 +85,59 @@ export function entryText(
     case "reading":
       return {
         what: "Reading",
-        said: `${percent(entry.moisture)} ${entry.place === "carpet" ? "in" : "in an untouched place of"} ${room(entry.roomId)}`,
+        said: `${percent(entry.moisture)} ${entry.place === "carpet" ? "in" : "dry standard in"} ${room(entry.roomId)}`,
       };
     case "room-finished":
-      return { what: "Finished", said: room(entry.roomId) ?? "" };
+      return { what: "Room finished", said: room(entry.roomId) ?? "" };
     case "water-measured":
       return {
-        what: "Tanks read",
-        said: `${formatAmount(units.volume(entry.solution))} used, ${formatAmount(units.volume(entry.recovered))} taken up: ${entry.roomIds.map(room).join(", ")}`,
+        what: "Tank readings",
+        said: `${formatAmount(units.volume(entry.solution))} used, ${formatAmount(units.volume(entry.recovered))} recovered: ${entry.roomIds.map(room).join(", ")}`,
       };
     case "dye-test":
       return {
         what: "Dye test",
-        said: `${product(entry.productId)} in ${room(entry.roomId)}, ${entry.place}, ${entry.pressed} s: ${entry.result === "no-colour" ? "no colour on the cloth" : "colour came, stop"}`,
+        said: `${product(entry.productId)} in ${room(entry.roomId)}, ${entry.place}, ${entry.pressed} s: ${entry.result === "no-colour" ? "no colour on the cloth" : "colour bled, stop"}`,
       };
     case "override":
       return {
-        what: "Gone on without a dye test",
-        said: `${product(entry.productId)} in ${room(entry.roomId)}. ${entry.owner} answers for it: ${entry.reason}`,
+        what: "Dye test skipped",
+        said: `${product(entry.productId)} in ${room(entry.roomId)}. ${entry.owner} took responsibility: ${entry.reason}`,
       };
     case "spot-attempt": {
       const used = entry.productId ? ` with ${product(entry.productId)}` : "";
       return {
-        what: "Spot worked",
+        what: "Spot treated",
         said: `${spotName(entry.spotId)} in ${room(entry.roomId)}: ${AGENT_FACTS[entry.agent].name.toLowerCase()}${used}, ${RESULT_NAMES[entry.result].toLowerCase()}`,
       };
     }
     case "spot-skipped":
       return {
-        what: "Step passed over",
+        what: "Step skipped",
         said: `${spotName(entry.spotId)} in ${room(entry.roomId)}: ${AGENT_FACTS[entry.agent].name.toLowerCase()}, not done`,
       };
     case "run-started":
-      return { what: "Job begun", said: "" };
+      return { what: "Job started", said: "" };
     case "step-started":
       return {
-        what: "Step begun",
+        what: "Step started",
         said: [
           stepSaid(entry),
-          ...(entry.early ? [`${formatDuration(entry.early)} of its dwell left`] : []),
-          ...(entry.over ? [`${formatDuration(entry.over)} after it should have been`] : []),
+          ...(entry.early ? [`${formatDuration(entry.early)} of dwell time left`] : []),
+          ...(entry.over ? [`${formatDuration(entry.over)} past its dwell limit`] : []),
         ].join(", "),
       };
     case "step-done":
       return { what: "Step done", said: stepSaid(entry) };
     case "step-skipped":
-      return { what: "Step passed over", said: `${stepSaid(entry)}: ${entry.reason}` };
+      return { what: "Step skipped", said: `${stepSaid(entry)}: ${entry.reason}` };
     case "step-handed":
-      return { what: "Step handed on", said: `${stepSaid(entry)}, to number ${entry.who}` };
+      return { what: "Step given to another", said: `${stepSaid(entry)}, to person ${entry.who}` };
     case "note":
       return { what: "Note", said: `${entry.text}${inRoom(entry.roomId)}` };
     case "correction":
       return entry.takenBack
-        ? { what: "Taken back at once", said: entry.text }
+        ? { what: "Undone", said: entry.text }
         : { what: "Correction", said: entry.text };
   }
 }

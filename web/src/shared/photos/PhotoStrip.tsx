@@ -117,14 +117,14 @@ function PhotoDialog({ photo, onClose }: { readonly photo: LocalPhoto; readonly 
       <img src={photo.url} alt={title} className="mt-3 max-h-[60dvh] w-full object-contain" />
       {sure ? (
         <div className="mt-3">
-          <p className="mb-2">It is taken off this job for good: nothing brings it back.</p>
+          <p className="mb-2">This deletes the photo. You can’t undo it.</p>
           <Button className="text-stop" onClick={remove}>
-            <Trash2 aria-hidden size={18} /> Take it away for good
+            <Trash2 aria-hidden size={18} /> Delete photo
           </Button>
         </div>
       ) : (
         <Button weight="quiet" className="mt-3 text-stop" onClick={() => setSure(true)}>
-          <Trash2 aria-hidden size={18} /> Take it away
+          <Trash2 aria-hidden size={18} /> Remove photo
         </Button>
       )}
     </Dialog>

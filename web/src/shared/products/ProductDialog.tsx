@@ -86,15 +86,15 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
       value={draft[field]}
       show={String}
       placeholder="from the label"
-      read={numberReader(0, 14, "A pH lies between 0 and 14, like 7.5.")}
+      read={numberReader(0, 14, "Enter a pH from 0 to 14, like 7.5.")}
       onChange={(value) => set({ [field]: value })}
       fault={errorAt(field)}
     />
   );
   return (
-    <Dialog open title={product ? "Change the product" : "Another product"} onClose={onClose}>
+    <Dialog open title={product ? "Change product" : "Add product"} onClose={onClose}>
       <p className="mt-1 text-sm text-soft">
-        As the label has it. The label and the safety data sheet come first.
+        Copy these from the label. The label and safety data sheet come first.
       </p>
       <div className="mt-4 grid gap-3">
         <div className="grid grid-cols-2 gap-3">
@@ -107,7 +107,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
           />
         </div>
         <Segmented<"liquid" | "powder">
-          label="It is a"
+          label="Form"
           value={powder ? "powder" : "liquid"}
           options={[
             { value: "liquid", name: "Liquid" },
@@ -143,10 +143,10 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
             fault={errorAt("packSize", pack.show)}
           />
           <QuantityField
-            label="Price of a pack"
+            label="Pack price"
             value={draft.packPrice}
             show={(price) => price.toFixed(2)}
-            read={numberReader(0, MAX_PRICE, "Type a price, like 24.90.")}
+            read={numberReader(0, MAX_PRICE, "Enter a price, like 24.90.")}
             onChange={(packPrice) => set({ packPrice })}
             fault={errorAt("packPrice")}
           />
@@ -160,7 +160,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
         />
         {!powder && (
           <Segmented
-            label="Its label’s 1:4 means"
+            label="Label’s 1:4 means"
             value={draft.ratioMeans ?? "one-to-n"}
             options={[
               { value: "one-to-n", name: "1 and 4 of water" },
@@ -170,14 +170,14 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
           />
         )}
         <div className="grid grid-cols-3 gap-3">
-          {strength("light", "Light soil")}
-          {strength("ordinary", "Ordinary")}
-          {strength("heavy", "Heavy soil")}
+          {strength("light", "Light strength")}
+          {strength("ordinary", "Normal strength")}
+          {strength("heavy", "Heavy strength")}
         </div>
         <div className="grid grid-cols-2 gap-3">
-          {time("dwellLeast", "Dwell, at least", "min")}
-          {time("dwellMost", "Dwell, at most", "min")}
-          {time("potLife", "Works once mixed for", "h", "Empty: all day")}
+          {time("dwellLeast", "Dwell time", "min")}
+          {time("dwellMost", "Maximum dwell", "min")}
+          {time("potLife", "Use within, once mixed", "h", "Blank: all day")}
           <QuantityField
             label="Water temperature"
             value={draft.waterTemperature}
@@ -192,27 +192,27 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
           {ph("phConcentrate", "pH in the bottle")}
         </div>
         <MultiSelect
-          label="What in it reacts"
-          hint="From section 3 or 10 of the safety data sheet. Nothing pressed: none of these."
+          label="Reactive contents"
+          hint="From section 3 or 10 of the safety data sheet. Tap none if it has none of these."
           names={CHEMISTRY_NAMES}
           chosen={draft.chemistry ?? []}
           onChange={(chemistry) => set({ chemistry })}
         />
         <MultiSelect
-          label="Its label names it fit for"
+          label="Label says safe on"
           names={LABEL_FIBRES}
           chosen={draft.labelAllows ?? []}
           onChange={(labelAllows) => set({ labelAllows })}
         />
         <MultiSelect
-          label="Its label says: not on"
+          label="Label says not on"
           names={LABEL_FIBRES}
           chosen={draft.labelForbids ?? []}
           onChange={(labelForbids) => set({ labelForbids })}
         />
         <div>
           <label htmlFor={cautionsId} className="text-sm text-soft">
-            Cautions from the label, one a line
+            Label cautions, one per line
           </label>
           <textarea
             id={cautionsId}
@@ -231,7 +231,7 @@ export function ProductDialog({ product, onSaved, onClose }: Props) {
           <FieldError sentence={errorAt("cautions")} />
         </div>
         <Button weight="main" onClick={save}>
-          Keep the product
+          Save product
         </Button>
       </div>
     </Dialog>

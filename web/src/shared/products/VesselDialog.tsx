@@ -55,7 +55,7 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
     );
   };
   return (
-    <Dialog open title={vessel ? "Change the sprayer" : "Another sprayer"} onClose={onClose}>
+    <Dialog open title={vessel ? "Change sprayer" : "Add sprayer"} onClose={onClose}>
       <div className="mt-4 grid gap-3">
         <NameField value={draft.name} onChange={(name) => set({ name })} fault={errorAt("name")} />
         <ChoiceField
@@ -63,16 +63,16 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
           value={draft.kind ?? "pump-sprayer"}
           options={optionsOf(VESSEL_KIND_NAMES)}
           onChange={(kind) => set({ kind })}
-          hint={draft.kind === "injection-sprayer" ? "Volumes are those of its jug." : undefined}
+          hint={draft.kind === "injection-sprayer" ? "Use the volumes of its jug." : undefined}
         />
         <div className="grid grid-cols-2 gap-3">
-          {volume("nominal", "Holds to the brim")}
-          {volume("headSpace", "Left empty above, for foam")}
-          {volume("heel", "Left below by the pump")}
-          {volume("graduation", "Marks on its side every", true)}
+          {volume("nominal", "Full to the brim")}
+          {volume("headSpace", "Headspace for foam")}
+          {volume("heel", "Left in bottom by pump")}
+          {volume("graduation", "Marks every", true)}
         </div>
         <QuantityField<readonly number[]>
-          label="Lines on its side, where uneven"
+          label="Marks, where uneven"
           value={draft.lines}
           show={(lines) => lines.map((line) => formatAmount(units.volume(line))).join(", ")}
           read={listReader(quantityReader("volume", units.bare.volume))}
@@ -81,7 +81,7 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
           fault={errorAt("lines")}
         />
         <QuantityField
-          label="Sprays in a minute"
+          label="Sprays per minute"
           value={draft.sprayFlow === undefined ? undefined : draft.sprayFlow * MINUTE}
           show={(value) => formatAmount(units.volume(value))}
           read={quantityReader("volume", units.bare.volume)}
@@ -89,7 +89,7 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
           fault={errorAt("sprayFlow", (limit) => formatAmount(units.amount(limit * MINUTE)))}
         />
         <Button weight="main" onClick={save}>
-          Keep the sprayer
+          Save sprayer
         </Button>
       </div>
     </Dialog>

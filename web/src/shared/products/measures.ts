@@ -41,7 +41,7 @@ export function measuresFor(
   const all = [
     ...usual,
     ...own,
-    ...(chosen === undefined ? [] : [{ value: chosen, name: `Another, ${marks(chosen)}` }]),
+    ...(chosen === undefined ? [] : [{ value: chosen, name: `Other, ${marks(chosen)}` }]),
   ];
   return all.filter(({ value }, i) => all.findIndex((each) => each.value === value) === i);
 }

@@ -66,9 +66,9 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
       </h4>
       <p className="mt-1">{facts.how}</p>
       {facts.onCloth && needsProduct(agent) && (
-        <p className="mt-1 font-semibold">On the cloth, never on the carpet.</p>
+        <p className="mt-1 font-semibold">Put it on the cloth, never on the carpet.</p>
       )}
-      {step.attempts.length > 0 && <p className="mt-1 text-sm text-soft">It helped: do it once more.</p>}
+      {step.attempts.length > 0 && <p className="mt-1 text-sm text-soft">It helped. Do it again.</p>}
       {facts.caution && (
         <div className="mt-2">
           <Callout tone="caution" title={facts.caution} />
@@ -89,7 +89,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
         ))}
       {missing && (
         <p className="mt-2">
-          Nothing on the shelf is labelled for this step and this floor. Add one in Mix, or pass over it.
+          No product on the shelf is labelled for this step and floor. Add one in Mix, or skip.
         </p>
       )}
       {products.length > 1 && (
@@ -102,10 +102,10 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
       )}
       {product && (
         <p className="mt-2">
-          <strong>{product.name}</strong>: the spot takes about {formatAmount(units.amount(step.amount))}.{" "}
+          <strong>{product.name}</strong>: the spot needs about {formatAmount(units.amount(step.amount))}.{" "}
           {bottle ? (
             <>
-              Make up {formatAmount(units.amount(bottle.made))}:{" "}
+              Mix {formatAmount(units.amount(bottle.made))}:{" "}
               <strong>{formatAmount(units.amount(bottle.water))} of water</strong>, then{" "}
               <strong>
                 {bottle.powder
@@ -115,9 +115,9 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
               .
             </>
           ) : (
-            "No bottle of it can be measured inside its label’s range: make up a whole fill, in Mix."
+            "A bottle this small can’t be measured within the label’s range. Mix a whole fill in Mix."
           )}{" "}
-          {protectionText(protectionFor(product))} The label comes first.
+          {protectionText(protectionFor(product))} Follow the label first.
         </p>
       )}
       {product && !gateOpen && (
@@ -127,7 +127,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
       )}
       {facts.gated && !missing && (
         <CheckBox
-          label="Pre-tested in a hidden place for the whole time, and the carpet kept its colour"
+          label="Tested in a hidden spot for the full time, and the colour didn’t bleed"
           checked={pretested}
           onChange={setPretested}
         />
@@ -135,7 +135,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
       {step.contact > 0 && ready && (
         <div className="mt-2 flex items-center gap-3">
           {clock.left === undefined ? (
-            <Button onClick={clock.start}>Start the clock, {clockText(step.contact)}</Button>
+            <Button onClick={clock.start}>Start timer, {clockText(step.contact)}</Button>
           ) : (
             <p role="timer" className="font-bold font-mono text-4xl">
               {clockText(clock.left)}
@@ -152,7 +152,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
           className="mt-2"
           onClick={() => log({ kind: "spot-skipped", roomId: room.id, spotId: spot.id, agent })}
         >
-          Pass over it
+          Skip
         </Button>
       ) : (
         <div className="mt-2 grid grid-cols-2 gap-2">

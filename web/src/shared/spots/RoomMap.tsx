@@ -79,7 +79,7 @@ export function RoomMap({ room, spots, onPut, onOpen }: Props) {
         })}
       </svg>
       <Button weight="quiet" onClick={() => onPut(0.5, 0.5)}>
-        + A spot in the middle
+        + Add spot in the middle
       </Button>
     </div>
   );

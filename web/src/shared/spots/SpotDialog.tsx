@@ -26,7 +26,7 @@ interface Props {
 
 const PRICE_NAMES = {
   spot: "a spot",
-  stain: "a stain, charged apart",
+  stain: "a stain, extra charge",
   odour: "odour treatment, by area",
 } as const;
 
@@ -53,8 +53,8 @@ export function SpotDialog({ desk, room, spot, onClose }: Props) {
     NATURE_NAMES[spot.nature],
     SPOT_AGE_NAMES[spot.age].toLowerCase(),
     `${units.length(spot.across)} across`,
-    spot.known === "told" ? "the owner says" : "our guess",
-    ...(spot.uv ? [spot.uv === "glows" ? "glows under the lamp" : "dark under the lamp"] : []),
+    spot.known === "told" ? "customer says" : "our guess",
+    ...(spot.uv ? [spot.uv === "glows" ? "glows under UV" : "dark under UV"] : []),
   ];
   return (
     <Dialog open title={`${ORIGIN_SHORT[spot.origin]} in ${room.name}`} onClose={onClose}>
@@ -69,14 +69,14 @@ export function SpotDialog({ desk, room, spot, onClose }: Props) {
         {guide.warn && <Callout tone="caution" title={guide.warn} />}
         <SpotSteps desk={desk} room={room} spot={spot} guide={guide} />
         <Callout tone="advice" title="Tell the customer">
-          {guide.tell.join(" ")} On the bill: {PRICE_NAMES[guide.price]}.{" "}
+          {guide.tell.join(" ")} Extra charge: {PRICE_NAMES[guide.price]}.{" "}
           {guide.when === "before"
-            ? "Work it before the room is cleaned."
-            : "Clean the room first: most of it goes with the cleaning."}
+            ? "Treat it before you clean the room."
+            : "Clean the room first: cleaning removes most of it."}
         </Callout>
         <PhotoStrip desk={desk} roomId={room.id} spotId={spot.id} />
         <Button weight="quiet" className="justify-self-start text-stop" onClick={remove}>
-          <Trash2 aria-hidden size={18} /> Remove this spot
+          <Trash2 aria-hidden size={18} /> Remove spot
         </Button>
       </div>
     </Dialog>
@@ -97,16 +97,16 @@ function SpotFacts({
     <div className="grid gap-3">
       <div className="grid grid-cols-2 gap-3">
         <ChoiceField
-          label="What is it from"
+          label="What caused it"
           value={spot.origin}
           options={optionsOf(ORIGIN_SHORT)}
           onChange={(origin) => void set({ origin })}
         />
         <ChoiceField
-          label="Says who"
+          label="Identified by"
           value={spot.known}
           options={[
-            { value: "told", name: "The owner" },
+            { value: "told", name: "Customer" },
             { value: "guessed", name: "Our guess" },
           ]}
           onChange={(known) => void set({ known })}
@@ -118,7 +118,7 @@ function SpotFacts({
           onChange={(age) => void set({ age })}
         />
         <QuantityField
-          label="Across"
+          label="Width"
           value={spot.across}
           show={units.length}
           read={quantityReader("length", small)}
@@ -132,17 +132,17 @@ function SpotFacts({
         onChange={(nature) => void set({ nature })}
       />
       <Segmented<"glows" | "dark" | "none">
-        label="Under the UV lamp"
+        label="Under UV light"
         value={spot.uv ?? "none"}
         options={[
-          { value: "none", name: "Not looked" },
+          { value: "none", name: "Not checked" },
           { value: "glows", name: "Glows" },
           { value: "dark", name: "Dark" },
         ]}
         onChange={(uv) => void set({ uv: uv === "none" ? undefined : uv })}
       />
       {spot.uv === "glows" && (
-        <p className="text-sm text-soft">Urine glows; so do lint, pest treatment and laundry powder.</p>
+        <p className="text-sm text-soft">Urine glows. Lint, pest treatment and laundry powder glow too.</p>
       )}
     </div>
   );

@@ -24,7 +24,7 @@ export function SpotSection({ desk, room }: { readonly desk: JobDesk; readonly r
   const spot = spots.find(({ id }) => id === opened);
   return (
     <div className="grid gap-3">
-      <p className="text-sm text-soft">Tap the plan where the spot is.</p>
+      <p className="text-sm text-soft">Tap the plan to place a spot.</p>
       <RoomMap room={room} spots={spots} onPut={put} onOpen={setOpened} />
       <ul>
         {spots.map((each, i) => {
@@ -46,7 +46,7 @@ export function SpotSection({ desk, room }: { readonly desk: JobDesk; readonly r
                   {outcome.kind === "clean"
                     ? "gone"
                     : outcome.kind === "stop"
-                      ? "left as it is"
+                      ? "left as is"
                       : tried > 0
                         ? `step ${tried + 1}`
                         : "not tried"}

@@ -19,16 +19,16 @@ export function SpotSteps({ desk, room, spot, guide: { steps, outcome } }: Props
     <div>
       <h3 className="font-semibold">Steps, gentle to strong</h3>
       {outcome.kind === "clean" && (
-        <Callout tone="advice" title="It is gone.">
-          Rinse, extract, groom. Look again in two hours: what sits in the backing can wick up.
+        <Callout tone="advice" title="It’s gone.">
+          Rinse, extract, groom. Recheck in two hours: residue in the backing can wick back.
         </Callout>
       )}
       {outcome.kind === "stop" && (
         <Callout
           tone="stop"
-          title={outcome.why === "worse" ? "Stop: it got worse." : "Nothing gentler is left to try."}
+          title={outcome.why === "worse" ? "Stop: it got worse." : "No gentler step is left."}
         >
-          Rinse and extract what is in it. Say so to the customer before you go on with anything else.
+          Rinse and extract the product. Tell the customer before you try anything else.
         </Callout>
       )}
       <ol className="mt-1">
@@ -71,12 +71,12 @@ function OtherStep({ step, number }: { readonly step: GuideStep; readonly number
         )}
         {passed && (
           <span className="text-sm">
-            : {step.state === "skipped" ? "passed over" : "gentler than what was done, not gone back to"}
+            : {step.state === "skipped" ? "skipped" : "gentler than a step you’ve used"}
           </span>
         )}
         {step.state === "barred" && (
           <p className="text-sm text-stop">
-            {barred ? barred.why : `${never?.gives ?? ""} Never after what was used before.`}
+            {barred ? barred.why : `${never?.gives ?? ""} Never after the product you used before.`}
           </p>
         )}
       </div>

@@ -146,10 +146,10 @@ describe("what was tried", () => {
         pressed: 30,
         result: "colour",
       }),
-    ).toBe("Dye test: mild in Lounge, Behind the door, 30 s: colour came, stop");
+    ).toBe("Dye test: mild in Lounge, Behind the door, 30 s: colour bled, stop");
     expect(
       say({ kind: "override", roomId: "r", productId: "mild", owner: "Mira", reason: "Known carpet" }),
-    ).toBe("Gone on without a dye test: mild in Lounge. Mira answers for it: Known carpet");
+    ).toBe("Dye test skipped: mild in Lounge. Mira answers for it: Known carpet");
     expect(say({ kind: "water-measured", roomIds: ["r"], solution: 0.04, recovered: 0.036 })).toBe(
       "Tanks read: 40 L used, 36 L taken up: Lounge",
     );

@@ -128,7 +128,7 @@ export function ActiveRun({ desk, run, people, names, roomName, practice = false
     >
       {people > 1 && (
         <Segmented
-          label="This device is for"
+          label="This device shows steps for"
           value={who}
           options={Array.from({ length: people }, (_, i) => ({ value: i, name: personName(i, names) }))}
           onChange={(next) => {
@@ -146,14 +146,14 @@ export function ActiveRun({ desk, run, people, names, roomName, practice = false
             whose={people > 1 || names[who] ? personName(who, names) : undefined}
           />
           {isStopped(step) && !inHand ? (
-            <Callout tone="stop" title="A stop stands on this room.">
-              Nothing goes onto it yet.{" "}
+            <Callout tone="stop" title="This room is blocked.">
+              Don’t apply anything yet.{" "}
               <Link
                 to={`../survey?room=${step.roomId}&part=floor`}
                 relative="path"
                 className="font-semibold text-accent underline"
               >
-                What it is, and what lifts it
+                See why and how to fix it
               </Link>
             </Callout>
           ) : step.kind === "fill" ? (
@@ -162,7 +162,7 @@ export function ActiveRun({ desk, run, people, names, roomName, practice = false
               className="min-h-16 text-xl"
               onClick={() => setAsking({ what: "fill", step })}
             >
-              Amounts, and “Made it”
+              Show amounts
             </Button>
           ) : inHand ? (
             <Button weight="main" className="min-h-16 text-xl" onClick={finish}>
@@ -175,7 +175,7 @@ export function ActiveRun({ desk, run, people, names, roomName, practice = false
           )}
         </>
       ) : (
-        <p className="font-semibold text-lg">Nothing is left for {personName(who, names)}.</p>
+        <p className="font-semibold text-lg">No steps left for {personName(who, names)}.</p>
       )}
       {!own && (!step || (!inHand && !Number.isFinite(earliestStart(run, known, step.id, 0)))) && (
         <TakeOver
@@ -187,11 +187,11 @@ export function ActiveRun({ desk, run, people, names, roomName, practice = false
         {step && !own && (
           <>
             <Button className="whitespace-nowrap px-1" onClick={() => setAsking({ what: "skip", step })}>
-              Pass over
+              Skip
             </Button>
             {people > 1 && (
               <Button className="whitespace-nowrap px-1" onClick={() => setAsking({ what: "hand", step })}>
-                Hand over
+                Give to
               </Button>
             )}
             <Button className="whitespace-nowrap px-1" onClick={() => setAsking({ what: "own", step })}>

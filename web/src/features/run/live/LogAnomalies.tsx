@@ -6,10 +6,11 @@ import { Callout } from "../../../ui/Callout.tsx";
 import { useNow } from "../../../ui/useNow.ts";
 
 const SAID: Record<LogAnomaly["code"], string> = {
-  "ended-before-begun": "ended before it began: a clock was wrong. Its end counts, its beginning doesn’t.",
-  "done-twice": "was said to be done twice. The first counts.",
-  "done-and-skipped": "was done and passed over. Done counts.",
-  "run-started-twice": "The job was begun twice. The first counts.",
+  "ended-before-begun":
+    "has an end before its start: a device clock is wrong. The end counts, the start doesn’t.",
+  "done-twice": "is logged as done twice. The first counts.",
+  "done-and-skipped": "is logged as done and as skipped. Done counts.",
+  "run-started-twice": "The job is logged as started twice. The first counts.",
 };
 
 /** Clocks of two phones differ by less, ms. */
@@ -41,17 +42,15 @@ export function LogAnomalies({
   return (
     <>
       {taken.length > 0 && (
-        <Callout tone="stop" title={`${taken.join(", ")}: sprayed, and not in the job any more.`}>
-          What was sprayed still has to be cleaned. If it was taken out by mistake, Undo in Survey brings it
-          back.
+        <Callout tone="stop" title={`${taken.join(", ")}: sprayed, then removed from the job.`}>
+          The sprayed carpet still needs cleaning. If you removed the room by mistake, tap Undo in Survey.
         </Callout>
       )}
       {(anomalies.length > 0 || ahead) && (
-        <Callout tone="caution" title="The log doesn’t agree with itself.">
+        <Callout tone="caution" title="The log has conflicting entries.">
           {ahead && (
             <p>
-              Something was logged at an hour still to come: a device’s clock is wrong. Set it right; what it
-              wrote can be struck out.
+              An entry has a future time, so a device clock is wrong. Fix the clock, then cross out the entry.
             </p>
           )}
           {anomalies.map((doubt) => (
@@ -61,7 +60,7 @@ export function LogAnomalies({
             </p>
           ))}
           <Link to="../log?kind=steps" relative="path" className="font-semibold text-accent underline">
-            Strike out what is wrong
+            Cross out the wrong entry
           </Link>
         </Callout>
       )}

@@ -51,7 +51,7 @@ export function MachineList({ kind, run, desk, practice }: Props) {
       : [];
   return (
     <section
-      aria-label={kind === "set-up" ? "Before the machines start" : "As the machines stop"}
+      aria-label={kind === "set-up" ? "Before you start the machines" : "When you stop the machines"}
       className="mt-1 border-rule border-t pt-2"
     >
       {[...lists, ...frost].map(({ title, steps, caution }) => (

@@ -16,7 +16,7 @@ export interface OwnStep {
 /** The step of their own that somebody (from 0) has in hand. */
 export function ownInHand(log: readonly LogEntry[], who: number): OwnStep | undefined {
   for (const [step, logged] of foldRunState(log).steps) {
-    const { startedAt, doneAt, skippedAt, roomId, what = "Something else" } = logged;
+    const { startedAt, doneAt, skippedAt, roomId, what = "Own step" } = logged;
     if (!step.startsWith(OWN_STEP_PREFIX) || startedAt === undefined || logged.who !== who + 1) continue;
     if (doneAt !== undefined || skippedAt !== undefined) continue;
     return {
@@ -37,10 +37,10 @@ export function OwnStepCard({ own, onDone }: { readonly own: OwnStep; readonly o
       <div>
         <p className="text-soft">Now, added</p>
         <h2 className="font-bold text-2xl leading-tight">{own.what}</h2>
-        <p className="font-bold font-mono text-6xl leading-none" role="timer" aria-label="Clock of the step">
+        <p className="font-bold font-mono text-6xl leading-none" role="timer" aria-label="Step timer">
           <TickingClock>{(ms) => clockOf((ms - own.startedAt) / 1000)}</TickingClock>
         </p>
-        <p className="mt-1 text-soft">so far; the rest moves on with it</p>
+        <p className="mt-1 text-soft">so far; later steps shift</p>
       </div>
       <Button weight="main" className="min-h-16 text-xl" onClick={onDone}>
         Done

@@ -12,12 +12,7 @@ import { ChoiceField } from "../../../ui/ChoiceField.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
 import { NoteDialog } from "./SayDialog.tsx";
 
-const NOTES = [
-  "Pad turned or changed",
-  "Bag emptied outside",
-  "Defoamer added",
-  "Waste poured to the sanitary sewer",
-];
+const NOTES = ["Pad turned or changed", "Bag emptied outside", "Defoamer added", "Waste poured to the sewer"];
 
 interface Props {
   readonly desk: JobDesk;
@@ -53,7 +48,7 @@ export function QuickLog({ desk, roomId, practice }: Props) {
       ))}
       {open === "Tanks" && (
         <Dialog open title="Tanks" onClose={close}>
-          <p className="mt-1 mb-3 text-soft">What they show takes the place of the estimate.</p>
+          <p className="mt-1 mb-3 text-soft">Your readings replace the estimate.</p>
           <TanksForm desk={desk} onLogged={close} />
         </Dialog>
       )}
@@ -61,8 +56,8 @@ export function QuickLog({ desk, roomId, practice }: Props) {
         <NoteDialog
           title="Note"
           usual={NOTES}
-          other="Something else"
-          take="Log it"
+          other="Other"
+          take="Log entry"
           maxLength={500}
           onSay={(text) => add({ kind: "note", text, ...(roomId ? { roomId: roomId as RoomId } : {}) })}
           onClose={close}

@@ -42,21 +42,21 @@ export function Review({ desk, run, roomName, practice = false }: LiveProps) {
       <ul className="mt-2 grid gap-1">
         {time && (
           <li>
-            Begun at {clock(time.begun)}: it took <strong>{formatDuration(time.took)}</strong>
-            {time.planned !== undefined && `, planned were ${formatDuration(time.planned)}`}.
+            Started at {clock(time.begun)}: took <strong>{formatDuration(time.took)}</strong>
+            {time.planned !== undefined && `, planned ${formatDuration(time.planned)}`}.
           </li>
         )}
         {off.map(({ section, early, late }) => (
           <li key={section.id}>
             {roomName(section.roomId)}, section {section.number}:{" "}
             {early === undefined
-              ? `cleaned ${formatDuration(late ?? 0)} after it should have been`
-              : `cleaned ${formatDuration(early)} before its dwell was over`}
+              ? `cleaned ${formatDuration(late ?? 0)} past its dwell limit`
+              : `cleaned ${formatDuration(early)} before its dwell time was up`}
           </li>
         ))}
-        {off.length === 0 && <li>Nothing dried out and no dwell was cut short.</li>}
-        {unsaid > 0 && <li>Of {unsaid === 1 ? "one step" : `${unsaid} steps`} nobody said anything.</li>}
-        {passed > 0 && <li>{passed === 1 ? "One step was" : `${passed} steps were`} passed over.</li>}
+        {off.length === 0 && <li>No section dried out, and no dwell was cut short.</li>}
+        {unsaid > 0 && <li>Not logged: {unsaid === 1 ? "one step" : `${unsaid} steps`}.</li>}
+        {passed > 0 && <li>{passed === 1 ? "One step was" : `${passed} steps were`} skipped.</li>}
       </ul>
       {!practice && (
         <Link
@@ -64,7 +64,7 @@ export function Review({ desk, run, roomName, practice = false }: LiveProps) {
           relative="path"
           className="mt-2 inline-flex min-h-12 items-center font-semibold text-accent underline"
         >
-          Something was tapped by mistake: strike it out
+          Tapped by mistake? Cross it out
         </Link>
       )}
     </section>

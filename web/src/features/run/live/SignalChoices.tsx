@@ -4,10 +4,10 @@ import { CheckBox } from "../../../ui/ChoiceField.tsx";
 import { canSpeak, canStayAwake, canVibrate } from "./useSignals.ts";
 
 const CHOICES: readonly { readonly key: keyof Signals; readonly label: string; readonly there: boolean }[] = [
-  { key: "sound", label: "Sound when a dwell is over", there: true },
-  { key: "vibrate", label: "Shake as well", there: canVibrate },
-  { key: "awake", label: "Keep the screen awake", there: canStayAwake },
-  { key: "speak", label: "Say the next step aloud", there: canSpeak },
+  { key: "sound", label: "Sound when dwell time is up", there: true },
+  { key: "vibrate", label: "Vibrate too", there: canVibrate },
+  { key: "awake", label: "Keep screen awake", there: canStayAwake },
+  { key: "speak", label: "Read out the next step", there: canSpeak },
 ];
 
 /** What this device does besides showing; what its browser hasn't got isn't offered. */

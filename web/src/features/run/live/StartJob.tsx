@@ -25,24 +25,23 @@ export function StartJob({ desk, run, practice = false }: LiveProps) {
   };
   return (
     <section aria-label="The job" className="border-accent border-t-4 bg-paper p-4 sm:p-5 print:hidden">
-      <h2 className="font-semibold text-lg">When you begin, begin here.</h2>
+      <h2 className="font-semibold text-lg">Ready to start?</h2>
       <p className="mt-1 text-soft">
-        One step at a time, with its clock and what dwells meanwhile. Each tap goes into the log with its
-        time.
+        One step at a time, with a timer and what’s dwelling. Every tap is logged with its time.
       </p>
       <Button weight="main" className="mt-3 w-full" onClick={() => (isOtherDay ? setAsking(true) : begin())}>
-        Start the job
+        Start job
       </Button>
       {asking && (
         <Dialog
           open
-          title={`It is planned for ${longDay(desk.job.day)} ${desk.job.startsAt}.`}
+          title={`This job is planned for ${longDay(desk.job.day)} ${desk.job.startsAt}.`}
           onClose={close}
         >
-          <p className="mt-2">Its hours, breaks and promises go by the day it is on.</p>
+          <p className="mt-2">Its times, breaks and promises will move to today.</p>
           <div className="mt-4 flex flex-wrap gap-2">
             <Button weight="main" onClick={beginToday}>
-              Move it to now and begin
+              Move to now and start
             </Button>
             <Button onClick={close}>Not now</Button>
           </div>

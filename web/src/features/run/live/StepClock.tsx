@@ -37,7 +37,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
       });
   return (
     <>
-      <p className="font-bold font-mono text-6xl leading-none" role="timer" aria-label="Clock of the step">
+      <p className="font-bold font-mono text-6xl leading-none" role="timer" aria-label="Step timer">
         <TickingClock>
           {(ms) => {
             const second = (ms - start) / 1000;
@@ -53,7 +53,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
         </TickingClock>
       </p>
       <p className="mt-1 text-soft">
-        {inHand ? "left of" : "then about"} {formatDuration(Math.max(60, step.plannedSeconds))}
+        {inHand ? "left of" : "takes about"} {formatDuration(Math.max(60, step.plannedSeconds))}
         {wet && (
           <>
             {" "}
@@ -67,7 +67,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
         <TickingClock>
           {(ms) =>
             (ms - start) / 1000 > wet.until ? (
-              <p className="font-semibold text-stop">It stood too long: mist it with water first.</p>
+              <p className="font-semibold text-stop">Past its dwell limit: mist with water first.</p>
             ) : null
           }
         </TickingClock>
@@ -80,7 +80,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
             if (from <= second || !Number.isFinite(from)) return null;
             return (
               <p className="text-sm text-soft">
-                Sprayed before its time it stands too long before it is cleaned.
+                Spray now and it will pass its dwell limit before you clean it.
               </p>
             );
           }}

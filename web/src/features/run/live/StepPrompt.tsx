@@ -3,11 +3,11 @@ import { Dialog } from "../../../ui/Dialog.tsx";
 import { NoteDialog } from "./SayDialog.tsx";
 import { clockOf, TickingClock } from "./Ticking.tsx";
 
-const REASONS = ["Not needed here", "Customer doesn’t want it", "No time", "Couldn’t get to it"];
+const REASONS = ["Not needed here", "Customer doesn’t want it", "No time", "Couldn’t reach it"];
 const OWN_STEPS = [
-  "Mist it with water",
-  "Vacuum it once more",
-  "A spot nobody had seen",
+  "Mist with water",
+  "Vacuum again",
+  "New spot found",
   "Fetch something from the van",
   "Talk with the customer",
 ];
@@ -43,11 +43,11 @@ export function StepPrompt({
   if (asking === "skip")
     return (
       <NoteDialog
-        title={`Pass over: ${what}`}
-        hint="It goes into the log as not done."
+        title={`Skip: ${what}`}
+        hint="It’s logged as not done."
         usual={REASONS}
-        other="Another reason"
-        take="Pass over"
+        other="Other reason"
+        take="Skip"
         maxLength={500}
         onSay={onSkip}
         onClose={onClose}
@@ -57,10 +57,10 @@ export function StepPrompt({
     return (
       <NoteDialog
         title="Add a step"
-        hint="It begins now and goes into the log; the plan moves on with it."
+        hint="Starts now and is logged. Later steps shift."
         usual={OWN_STEPS}
-        other="Something else"
-        take="Begin it"
+        other="Other"
+        take="Start step"
         maxLength={120}
         onSay={onOwn}
         onClose={onClose}
@@ -68,11 +68,11 @@ export function StepPrompt({
     );
   if (asking === "hand")
     return (
-      <Dialog open title={`Hand over: ${what}`} onClose={onClose}>
+      <Dialog open title={`Give to: ${what}`} onClose={onClose}>
         <div className="mt-3 grid gap-2">
           {others.map(({ who, name }) => (
             <Button key={who} onClick={() => onHand(who)}>
-              To {name}
+              Crew member {name}
             </Button>
           ))}
         </div>
@@ -80,18 +80,18 @@ export function StepPrompt({
     );
   if (readyAt === undefined) return null;
   return (
-    <Dialog open title="Its dwell isn’t over." onClose={onClose}>
+    <Dialog open title="Dwell time isn’t up." onClose={onClose}>
       <p className="mt-2">
         <strong className="font-mono text-3xl">
           <TickingClock>{(ms) => clockOf((readyAt - ms) / 1000)}</TickingClock>
         </strong>{" "}
-        are left of what the label asks for. Less dwell, less done.
+        left of the label’s dwell time. Less dwell cleans less.
       </p>
       <div className="mt-4 flex flex-wrap gap-2">
         <Button weight="main" onClick={onClose}>
           Wait
         </Button>
-        <Button onClick={onStart}>Start all the same, and log it</Button>
+        <Button onClick={onStart}>Start anyway (logged)</Button>
       </div>
     </Dialog>
   );

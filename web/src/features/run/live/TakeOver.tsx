@@ -25,7 +25,7 @@ export function TakeOver({ run, known, others, names, what, onTake }: Props) {
     <div className="grid gap-2">
       {theirs.map(({ step, other }) => (
         <Button key={step.id} onClick={() => onTake(step)}>
-          Take from {personName(other, names)}: {midSentence(what(step))}
+          Take over from {personName(other, names)}: {midSentence(what(step))}
         </Button>
       ))}
     </div>

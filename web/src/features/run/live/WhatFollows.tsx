@@ -58,8 +58,8 @@ export function WhatFollows({ desk, run, known, who, people, names, after, what 
           className={`flex justify-between gap-3 ${walkOn > by ? "font-semibold text-caution-ink" : "text-soft"}`}
         >
           <dt>
-            {room.name}, walk on: promised {clock(time(by))}
-            {walkOn > by ? ", not kept" : ""}
+            {room.name}, touch-dry: promised {clock(time(by))}
+            {walkOn > by ? ", will be late" : ""}
           </dt>
           <dd className="font-mono">{about(time(walkOn), desk.startMs)}</dd>
         </div>

@@ -58,7 +58,7 @@ export function InstrumentPanel({ desk, instruments, vesselName }: Props) {
         </tbody>
       </table>
       <p className="text-sm text-soft">
-        Air in the room and what the moisture meter shows on its carpet; tap to log it, in practice only.
+        Air in the room, and the meter reading on its carpet. Tap to log it (practice only).
       </p>
     </section>
   );

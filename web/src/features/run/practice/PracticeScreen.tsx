@@ -45,23 +45,18 @@ export function PracticeScreen() {
   // What the job is, without what anybody has done on it: practice begins before the first step.
   const job = useMemo((): Job => ({ ...desk.job, id, pins: [] }), [desk.job, id]);
   if (desk.work.rooms.every(({ passage }) => passage))
-    return <NoRooms title="Nothing to practise yet." follows="a run to practise stands" />;
+    return <NoRooms title="Nothing to practise yet." follows="the run to practise" />;
   return (
     <ClockContext.Provider value={clock}>
       <LogbookContext.Provider value={write}>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-4 px-4 pt-4 sm:px-7">
           <div className="flex flex-wrap items-end justify-between gap-4 border-caution border-l-4 bg-caution-wash px-4 py-3">
             <p>
-              <strong>Practice.</strong> Nothing of this enters the crew’s records.
+              <strong>Practice.</strong> Nothing here is saved to your records.
             </p>
             <div className="flex min-w-0 flex-wrap items-end gap-3">
               <div className="w-full sm:w-72">
-                <Segmented
-                  label="How fast the clock runs"
-                  value={clock.rate}
-                  options={SPEEDS}
-                  onChange={run}
-                />
+                <Segmented label="Clock speed" value={clock.rate} options={SPEEDS} onChange={run} />
               </div>
               <Button
                 onClick={() => {
@@ -69,7 +64,7 @@ export function PracticeScreen() {
                   again();
                 }}
               >
-                From the beginning
+                Start again
               </Button>
               <Link
                 to="../run"
@@ -117,7 +112,7 @@ function Practised({
   }, [job, shelf, later, pace, runs, minute]);
   const { work, input, startMs, dried } = desk;
   if (work.run.outcome !== "planned")
-    return <p>This job can’t be run as it is: the run sheet says why and what to change.</p>;
+    return <p>This job can’t be run yet. The run sheet says why and how to fix it.</p>;
   const instruments = simulatedInstruments(input, work, dried?.result, (now - startMs) / 1000);
   return (
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[22rem_1fr]">
@@ -138,7 +133,7 @@ function Practised({
       </div>
       <div className="grid content-start gap-4">
         <p>
-          It is <strong className="font-mono text-2xl">{clock(now)}</strong>
+          Time <strong className="font-mono text-2xl">{clock(now)}</strong>
         </p>
         <InstrumentPanel
           desk={desk}
