@@ -107,7 +107,7 @@ test("a bad file: a line a fault with its place, exit 2, nothing on standard out
       "$.job.rooms[2]: has keys this format doesn’t know: colour",
     ]),
   );
-  expect(bad.lines.some((line) => line.startsWith("$.job.batches[1].strength.value: can't be mixed"))).toBe(
+  expect(bad.lines.some((line) => line.startsWith("$.job.batches[1].strength.value: can’t be mixed"))).toBe(
     true,
   );
   expect(scutch(["dry", "-"], "{")).toMatchObject({ status: 2, stdout: "" });

@@ -130,7 +130,7 @@ async function tapped(path: string): Promise<number[]> {
     for (let i = 0; i < 22; i++) {
       // A fill is read and measured first: that is no tap.
       if (!button()) {
-        named(/^Amounts/)?.click();
+        named(/^Show amounts/)?.click();
         await pause(1500);
         named(/^Mark as mixed$/)?.click();
         await pause(1500);

@@ -44,17 +44,17 @@ const slow = (rate: number) => session.send("Emulation.setCPUThrottlingRate", { 
 async function redraws(path: string, edits: number): Promise<number[]> {
   await slow(1);
   await page.goto(`${scutch.address}${path}`);
-  await page.getByRole("button", { name: "Dry by: show the working" }).waitFor();
+  await page.getByRole("button", { name: "Dry by: show the calculation" }).waitFor();
   await slow(4);
   // tsx names functions through a helper that the page doesn't have.
   await page.evaluate("globalThis.__name = (each) => each");
   return page.evaluate(async (count) => {
     const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-    const figure = () => document.querySelector('[aria-label="Dry by: show the working"]');
+    const figure = () => document.querySelector('[aria-label="Dry by: show the calculation"]');
     const results: number[] = [];
     for (let i = 0; i < count + 3; i++) {
       const more = document.querySelector<HTMLButtonElement>('[aria-label="One more: Air movers"]');
-      const fewer = document.querySelector<HTMLButtonElement>('[aria-label="One fewer: Air movers"]');
+      const fewer = document.querySelector<HTMLButtonElement>('[aria-label="One less: Air movers"]');
       const before = figure()?.textContent;
       const drawn = new Promise<number>((resolve, reject) => {
         setTimeout(() => reject(new Error("nothing was redrawn in 20 s")), 20_000);

@@ -10,7 +10,7 @@ export async function dyeTest(page: Page, place: string): Promise<void> {
   await page.clock.fastForward(31_000);
   await expect(passed).toBeEnabled();
   await passed.click();
-  await expect(dialog.getByRole("alert")).toHaveText(/Say where the cloth was pressed/);
+  await expect(dialog.getByRole("alert")).toHaveText(/Enter where you tested/);
   await dialog.getByLabel("Test spot").fill(place);
   await passed.click();
 }

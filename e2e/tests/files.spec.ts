@@ -74,7 +74,7 @@ test("a job goes out as a file and comes in again; read in twice it is a copy; w
 }) => {
   await page.goto(`${FLAT}/log`);
   const dialog = await menu(page);
-  const file = await download(page, () => dialog.getByRole("button", { name: /Save as a file/ }).click());
+  const file = await download(page, () => dialog.getByRole("button", { name: /^Export job/ }).click());
   expect(JSON.parse(file.text)).toMatchObject({
     format: "scutch-job",
     job: { title: "Between tenants, whole flat" },
@@ -86,12 +86,14 @@ test("a job goes out as a file and comes in again; read in twice it is a copy; w
   const { entries } = await (await request.get(`/api${FLAT}/log`)).json();
   expect(lines[0]).toBe("at,what,said,room,by,stands,kind,id");
   expect(lines).toHaveLength(entries.length + 1);
-  const json = await download(page, () => dialog.getByRole("button", { name: /Log as it is kept/ }).click());
+  const json = await download(page, () =>
+    dialog.getByRole("button", { name: /^Export log as JSON/ }).click(),
+  );
   expect(JSON.parse(json.text)).toHaveLength(entries.length);
 
   await page.goto("/");
   await readIn(page, file.text);
-  await expect(page.getByText("it was read in as a copy beside it")).toBeVisible();
+  await expect(page.getByText("Imported as a copy")).toBeVisible();
   await expect(page.getByText("Between tenants, whole flat, copy")).toBeVisible();
   // One that nobody has: as it was, with its log.
   const other = file.text
@@ -115,9 +117,9 @@ test("a job goes out as a file and comes in again; read in twice it is a copy; w
     .toBe(fresh.log.length);
 
   await readIn(page, "name,size\nhall,3");
-  await expect(page.getByRole("alert")).toContainText("This isn’t a file of Scutch’s");
+  await expect(page.getByRole("alert")).toContainText("This isn’t a Scutch file");
   await readIn(page, JSON.stringify({ ...fresh, job: { ...fresh.job, rooms: "none" } }));
-  await expect(page.getByRole("alert")).toContainText("damaged or was changed by hand at job › rooms");
+  await expect(page.getByRole("alert")).toContainText("damaged or was edited at job › rooms");
 });
 
 test("the day goes into a calendar, the whole crew into a file, and what to load is ticked off and kept", async ({
@@ -139,7 +141,7 @@ test("the day goes into a calendar, the whole crew into a file, and what to load
   });
   await page.keyboard.press("Escape");
   await readIn(page, crew.text);
-  await expect(page.getByText(/0 jobs read in; \d+ were here already and stay as they are/)).toBeVisible();
+  await expect(page.getByText(/0 jobs imported; \d+ were here already and are unchanged/)).toBeVisible();
 
   await page.goto("/van");
   const load = page.getByRole("region", { name: "To load for tomorrow" });
@@ -156,12 +158,12 @@ test("hours, money and pace are the crew's: one device sets them, the plan follo
   stack,
 }) => {
   await page.goto(`${LIBRARY}/survey`);
-  const finish = page.getByRole("button", { name: "Finish of Foyer: show the working" });
+  const finish = page.getByRole("button", { name: "Finish of Foyer: show the calculation" });
   await expect(finish).toHaveText(/\d\d:\d\d/);
   await button(page, "Settings").click();
   await page.getByRole("radio", { name: "4:20 PM" }).click();
-  await page.getByRole("textbox", { name: "Vacuums an hour, m²" }).fill("120");
-  await page.getByRole("textbox", { name: "Vacuums an hour, m²" }).press("Enter");
+  await page.getByRole("textbox", { name: "Vacuuming per hour, m²" }).fill("120");
+  await page.getByRole("textbox", { name: "Vacuuming per hour, m²" }).press("Enter");
   await page.getByRole("textbox", { name: "Currency" }).fill("€");
   await page.getByRole("textbox", { name: "Currency" }).press("Enter");
   await page.keyboard.press("Escape");
@@ -173,5 +175,5 @@ test("hours, money and pace are the crew's: one device sets them, the plan follo
     .poll(async () => (await (await page.request.get("/api/crew")).json()).settings)
     .toMatchObject({ clock: "12", currency: "€", pace: { vacuum: expect.closeTo(120 / 3600, 9) } });
   await other.goto(`${LIBRARY}/survey`);
-  await expect(other.getByRole("button", { name: "Finish of Foyer: show the working" })).toHaveText(slow);
+  await expect(other.getByRole("button", { name: "Finish of Foyer: show the calculation" })).toHaveText(slow);
 });

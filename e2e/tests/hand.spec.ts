@@ -44,7 +44,7 @@ test("a four-bedroom house with stairs, a landing and two fibres is surveyed and
   await page.goto("/");
   const began = Date.now();
   await thumb.tap(button(page, "New job"));
-  await expect(page.getByLabel("Where")).toBeFocused();
+  await expect(page.getByLabel("Place")).toBeFocused();
   await thumb.type("6 Alder Court");
   await thumb.enter();
   await expect(page.getByRole("heading", { name: /6 Alder Court/ })).toBeVisible();
@@ -86,13 +86,14 @@ test("a four-bedroom house with stairs, a landing and two fibres is surveyed and
 
   await thumb.tap(phase(page, "Mix"));
   // Wool doesn't take what the nylon gets: the next mix is for its rooms and starts from what suits them.
-  await thumb.tap(button(page, "Another mix, for Lounge, Dining room"));
+  await thumb.tap(button(page, "Add a mix for Lounge, Dining room"));
   const wool = region(page, /wool/i);
-  await expect(
-    wool.getByRole("group", { name: "Rooms" }).locator("[aria-pressed=true]"),
-  ).toHaveText(["Lounge", "Dining room"]);
+  await expect(wool.getByRole("group", { name: "Rooms" }).locator("[aria-pressed=true]")).toHaveText([
+    "Lounge",
+    "Dining room",
+  ]);
   await expect(page.getByRole("alert")).toHaveCount(0);
-  await expect(page.getByText("Which fibre is it")).toHaveCount(0);
+  await expect(page.getByText("Which fibre is")).toHaveCount(0);
   await expect(page.getByRole("article", { name: /^Fill 1 of/ })).toHaveCount(2);
   const seconds = (Date.now() - began) / 1000;
   console.log(`house: ${thumb.taps} taps, ${seconds.toFixed(0)} s of script`);
@@ -121,7 +122,7 @@ test("Back closes what lies on top before it leaves, a room has its neighbours a
   const room = region(page, "Reading room B");
   await expect(room).toBeInViewport();
   await button(page, /^Next room/).click();
-  await button(page, /^Room before/).click();
+  await button(page, /^Previous room/).click();
   await expect(room).toBeVisible();
   await page.getByRole("radio", { name: "Spots" }).click();
   await button(page, "+ Add spot in the middle").click();
@@ -158,8 +159,8 @@ test("the record stays true: names, fills, strengths over the label, slips and r
   await page.clock.install();
   await page.goto("/");
   await button(page, "New job").click();
-  await page.getByLabel("Where").fill("2 Mill Bank");
-  await page.getByLabel("Where").press("Enter");
+  await page.getByLabel("Place").fill("2 Mill Bank");
+  await page.getByLabel("Place").press("Enter");
   for (const [name, size] of [
     ["Snug", "3 x 3"],
     ["Study", "4 x 3"],
@@ -179,7 +180,7 @@ test("the record stays true: names, fills, strengths over the label, slips and r
   await page.getByLabel("I used other amounts, or mixed it earlier").check();
   await page.getByLabel("Concentrate", { exact: true }).fill("900 ml");
   await page.getByLabel("Concentrate", { exact: true }).press("Enter");
-  await expect(page.getByText(`Stronger than the label of ${product} allows.`)).toBeVisible();
+  await expect(page.getByText(`Stronger than the ${product} label allows.`)).toBeVisible();
   await button(page, "Mark as mixed").click();
   await page.getByLabel("Owner’s name").fill("Mira");
   await page.getByLabel("Reason").fill("Caked entrance, tried in the corner");
@@ -189,15 +190,15 @@ test("the record stays true: names, fills, strengths over the label, slips and r
     .toMatchObject({ kind: "fill-made", aboveLabel: { owner: "Mira" } });
 
   // A fill stays what it was: another product makes new fills to do.
-  await expect(page.getByText(/^Made at/)).toBeVisible();
+  await expect(page.getByText(/^Mixed at/)).toBeVisible();
   await page.getByLabel("Product", { exact: true }).selectOption({ label: "Teasel wool pre-spray" });
   await expect(page.getByText(new RegExp(`Already mixed: ${product}`))).toBeVisible();
-  await expect(page.getByText(/^Made at/)).toHaveCount(0);
+  await expect(page.getByText(/^Mixed at/)).toHaveCount(0);
 
   // A slip is taken back within ten seconds without a word; after that it is a correction.
   await phase(page, "Dry").click();
   await button(page, "Mark room finished").click();
-  await expect(page.getByText("Logged: finished")).toBeVisible();
+  await expect(page.getByText("Logged: room finished")).toBeVisible();
   await button(page, "Undo").click();
   await expect(button(page, "Mark room finished")).toBeVisible();
   await button(page, "Mark room finished").click();
@@ -215,10 +216,12 @@ test("the record stays true: names, fills, strengths over the label, slips and r
   await page.getByLabel("Name").fill("Den");
   await page.getByLabel("Name").press("Enter");
   await button(page, "Remove").click();
-  await expect(page.getByRole("dialog")).toContainText("of the log speak of it");
+  await expect(page.getByRole("dialog")).toContainText("The log stays");
   await button(page, "Remove room").click();
   await phase(page, "Log").click();
-  await expect(page.getByRole("listitem").filter({ hasText: "Finished" })).toContainText(`${name}, now Den`);
-  await button(page, /taken back at once: show/).click();
+  await expect(page.getByRole("listitem").filter({ hasText: "Room finished" })).toContainText(
+    `${name}, now Den`,
+  );
+  await button(page, /^Show \d+ undone/).click();
   await expect(page.getByRole("listitem").filter({ hasText: "Undone" })).toHaveCount(1);
 });

@@ -15,12 +15,13 @@ const phase = (page: Page, name: string) =>
   page.getByRole("navigation", { name: "Phases of the job" }).getByRole("link", { name });
 const roomInList = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
 /** A figure that opens its working. */
-const figure = (page: Page, name: string) => page.getByRole("button", { name: `${name}: show the working` });
+const figure = (page: Page, name: string) =>
+  page.getByRole("button", { name: `${name}: show the calculation` });
 
 async function newJob(page: Page, place: string) {
   await page.goto("/");
   await page.getByRole("button", { name: "New job" }).click();
-  await page.getByLabel("Where").fill(place);
+  await page.getByLabel("Place").fill(place);
   await page.getByRole("button", { name: "Create job" }).click();
   await expect(page.getByRole("heading", { name: new RegExp(place) })).toBeVisible();
 }
@@ -48,14 +49,14 @@ test.describe("on a phone", () => {
 
     await phase(page, "Mix").click();
     // 16.0 + 21.1 + 9 m² at 68 ml/m² is 3.14 L; to the mark 3.2 L, with the heel of the first sprayer on top.
-    await expect(page.getByText(/All in all/)).toBeVisible();
+    await expect(page.getByText(/Total/)).toBeVisible();
     await page.getByLabel("Sprayer", { exact: true }).selectOption({ label: "Pump sprayer, 8 L" });
-    await expect(page.getByText(/All in all 3.4\sL of mix, 135\sml/)).toBeVisible();
+    await expect(page.getByText(/Total 3.4\sL of mix, 135\sml/)).toBeVisible();
     await figure(page, "Concentrate").click();
     await expect(page.getByRole("dialog")).toContainText("V c ⁄ (1 + c)");
     await page.keyboard.press("Escape");
     // Nobody has said what the carpet is: an alkaline product waits until somebody has, and until it is dye-tested.
-    await expect(page.getByText("Which fibre is it in Bedroom, Lounge, Hall?")).toBeVisible();
+    await expect(page.getByText("Which fibre is the carpet in Bedroom, Lounge, Hall?")).toBeVisible();
     await expect(page.getByText("First pick the fibre in Bedroom, Lounge, Hall.")).toBeVisible();
     await expect(page.getByRole("alert")).toHaveCount(0);
     await expect(page.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
@@ -66,20 +67,20 @@ test.describe("on a phone", () => {
     await page.getByRole("button", { name: "Same carpet in Bedroom, Lounge, Hall" }).click();
     await dyeTest(page, "Under the bed");
     await page.getByRole("button", { name: "Mark as mixed" }).click();
-    await expect(page.getByText(/Made at/)).toBeVisible();
+    await expect(page.getByText(/Mixed at/)).toBeVisible();
 
     await phase(page, "Dry").click();
     await expect(figure(page, "Dry by")).toHaveText(/\d\d:\d\d/);
 
     await phase(page, "Log").click();
     await page.getByLabel("Meter reading").fill("31");
-    await page.getByRole("button", { name: "Log it" }).click();
-    await expect(page.getByText("31 % in Bedroom")).toBeVisible();
+    await page.getByRole("button", { name: "Log entry" }).click();
+    await expect(page.getByText("31% in Bedroom")).toBeVisible();
 
     await stack.stop();
     await stack.start();
     await page.reload();
-    await expect(page.getByText("31 % in Bedroom")).toBeVisible();
+    await expect(page.getByText("31% in Bedroom")).toBeVisible();
     await expect(page.getByText(/Meadow|Bramble/).first()).toBeVisible();
   });
 
@@ -155,11 +156,11 @@ test("server stopped, edit, log, reload, server back: all there once", async ({ 
   await stack.stop();
 
   await addRoom(page, "Cloakroom", "2 x 3");
-  await expect(page.getByText(/No connection/)).toBeVisible();
+  await expect(page.getByText(/You’re offline/)).toBeVisible();
   await phase(page, "Log").click();
   await page.getByRole("radio", { name: "Note" }).click();
   await page.getByLabel("Note", { exact: true }).fill("Key is back with the porter");
-  await page.getByRole("button", { name: "Log it" }).click();
+  await page.getByRole("button", { name: "Log entry" }).click();
   await expect(page.getByText("Key is back with the porter")).toBeVisible();
 
   await page.reload();
@@ -168,7 +169,7 @@ test("server stopped, edit, log, reload, server back: all there once", async ({ 
   await expect(roomInList(page, "Cloakroom")).toBeVisible();
 
   await stack.start();
-  await expect(page.getByText(/No connection/)).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByText(/You’re offline/)).toHaveCount(0, { timeout: 20_000 });
   const { job } = await (await request.get(`/api${LIBRARY}`)).json();
   expect(job.rooms.filter((room: { name: string }) => room.name === "Cloakroom")).toHaveLength(1);
   const { entries } = await (await request.get(`/api${LIBRARY}/log`)).json();
@@ -199,7 +200,7 @@ test("levers redraw at once, undo takes them back, and figures say the same in e
   await page.keyboard.press("1");
   await expect(figure(page, "Area of Lounge")).toHaveText("20.3 m²");
   await page.getByRole("button", { name: /^Units/ }).click();
-  await expect(figure(page, "Area of Lounge")).toHaveText("218 ft²");
+  await expect(figure(page, "Area of Lounge")).toHaveText("218 sq ft");
   await page.getByRole("button", { name: /^Units/ }).click();
   await expect(figure(page, "Area of Lounge")).toHaveText("20.3 m²");
 });
@@ -208,16 +209,16 @@ test("what can't be is said at its field in plain words, and nothing is saved", 
   await page.goto(`${LIBRARY}/survey`);
   const before = await (await request.get(`/api${LIBRARY}`)).json();
   await addRoom(page, "Void", "0 m²");
-  await expect(page.getByRole("alert")).toHaveText(/Too small: at least 0.1\sm²/);
+  await expect(page.getByRole("alert")).toHaveText(/Too small\. Enter at least 0\.1\sm²/);
   await addRoom(page, "Field", "100 x 100");
-  await expect(page.getByRole("alert")).toHaveText(/Too large: at most 9999\sm²/);
+  await expect(page.getByRole("alert")).toHaveText(/Too large\. Enter 9999\sm² at most/);
   await addRoom(page, "Odd", "3 cubits");
-  await expect(page.getByRole("alert")).toHaveText(/“3 cubits” can’t be read|isn’t a unit/);
+  await expect(page.getByRole("alert")).toHaveText(/Can’t read “3 cubits”|isn’t a unit/);
 
   const humidity = page.getByRole("group", { name: "Indoor air" }).getByLabel("Humidity");
   await humidity.fill("140");
   await humidity.press("Enter");
-  await expect(page.getByText("Humidity lies between 1 % and 100 %.")).toBeVisible();
+  await expect(page.getByText("Humidity is 1% to 100%.")).toBeVisible();
 
   await phase(page, "Mix").click();
   const strength = page.getByRole("textbox", { name: "Strength" });
@@ -229,14 +230,12 @@ test("what can't be is said at its field in plain words, and nothing is saved", 
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Name").fill("Empty can");
   await dialog.getByLabel("Full to the brim").fill("1 L");
-  await dialog.getByLabel("Left empty above").fill("0.5 L");
+  await dialog.getByLabel("Headspace for foam").fill("0.5 L");
   await dialog.getByLabel("Left in bottom by pump").fill("0.5 L");
   await dialog.getByRole("button", { name: "Save sprayer" }).click();
-  await expect(dialog.getByRole("alert")).toHaveText(
-    /Nothing is left once heel and head space are taken off/,
-  );
+  await expect(dialog.getByRole("alert")).toHaveText(/No usable volume after heel and head space/);
   await dialog.getByLabel("Full to the brim").fill("1.1 L");
-  await dialog.getByLabel("Marks on its side").fill("50 ml");
+  await dialog.getByLabel("Marks every").fill("50 ml");
   await dialog.getByRole("button", { name: "Save sprayer" }).click();
   // 100 ml usable at 1:16 takes 5.9 ml: fine at 5 ml marks, not at 10.
   await expect(dialog).toHaveCount(0);
@@ -255,12 +254,12 @@ test("a job nobody has is said, and so is one that can't be opened without a con
   stack,
 }) => {
   await page.goto("/jobs/01930000-0000-7000-8400-0000000000ff/survey");
-  await expect(page.getByText("There is no such job.")).toBeVisible();
+  await expect(page.getByText("This job doesn’t exist.")).toBeVisible();
   await page.goto("/");
   await page.evaluate(async () => void (await navigator.serviceWorker.ready));
   await stack.stop();
   await page.goto("/jobs/01930000-0000-7000-8400-0000000000fe/survey");
-  await expect(page.getByText(/No connection, and the job isn’t on this device yet/)).toBeVisible();
+  await expect(page.getByText(/You’re offline, and the job isn’t on this device yet/)).toBeVisible();
 });
 
 test("nothing is loaded from anywhere but here", async ({ page, stack }) => {

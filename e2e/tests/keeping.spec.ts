@@ -4,7 +4,8 @@ import { test } from "../support/stack.ts";
 
 const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
 const GUESTHOUSE = "/jobs/01930000-0000-7000-8400-000000000004";
-const figure = (page: Page, name: string) => page.getByRole("button", { name: `${name}: show the working` });
+const figure = (page: Page, name: string) =>
+  page.getByRole("button", { name: `${name}: show the calculation` });
 
 test("a product added from its label, whose 1:4 means one in four, is mixed as its label means it", async ({
   page,
@@ -16,10 +17,10 @@ test("a product added from its label, whose 1:4 means one in four, is mixed as i
   await dialog.getByLabel("Name").fill("Clover degreaser");
   await dialog.getByRole("radio", { name: "1 in 4 of mix" }).click();
   await dialog.getByLabel("Light strength").fill("1:16");
-  await dialog.getByLabel("Ordinary").fill("1:8");
+  await dialog.getByLabel("Normal strength").fill("1:8");
   await dialog.getByLabel("Heavy strength").fill("1:20");
   await dialog.getByRole("button", { name: "Save product" }).click();
-  await expect(dialog.getByRole("alert")).toHaveText(/must get stronger/);
+  await expect(dialog.getByRole("alert")).toHaveText(/Strengths must rise/);
   await dialog.getByLabel("Heavy strength").fill("1:4");
   await dialog.getByLabel("Label cautions, one per line").fill("Gloves, goggles and an apron.");
   await dialog.getByRole("button", { name: "Save product" }).click();
@@ -43,9 +44,7 @@ test("a product added from its label, whose 1:4 means one in four, is mixed as i
   await expect.poll(productOfJob).toBe("Clover degreaser");
 });
 
-test("two mixes in one job: each room is mix its own, and moving a room moves its area", async ({
-  page,
-}) => {
+test("two mixes in one job: each room is mix its own, and moving a room moves its area", async ({ page }) => {
   await page.goto(`${GUESTHOUSE}/mix`);
   const wool = page.getByRole("region", { name: "Teasel wool pre-spray" });
   const fill = wool.getByRole("article");
@@ -79,13 +78,13 @@ test("a wrong entry is struck out by a correction and stays in sight; a fill str
   request,
 }) => {
   await page.goto(`${LIBRARY}/log`);
-  await page.getByRole("button", { name: "Strike out: Fill 1 made" }).click();
+  await page.getByRole("button", { name: "Cross out: Fill 1 mixed" }).click();
   const strike = page.getByRole("button", { name: "Cross out" });
   await expect(strike).toBeDisabled();
   await page.getByLabel("Reason and correct details").fill("Spilt it by the van");
   await strike.click();
   await expect(page.getByText("Spilt it by the van")).toBeVisible();
-  await expect(page.getByText("Fill 1 made")).toBeVisible();
+  await expect(page.getByText("Fill 1 mixed")).toBeVisible();
   await page.getByRole("link", { name: "Mix", exact: true }).click();
   await expect(
     page.getByRole("article", { name: "Fill 1 of 2" }).getByRole("button", { name: "Mark as mixed" }),
@@ -106,7 +105,7 @@ test("a room finished now dries from now, and the log says who", async ({ page }
   await expect(page.getByText(/^finished \d\d:\d\d$/)).toBeVisible();
   await page.getByRole("link", { name: "Log" }).click();
   await expect(
-    page.getByRole("listitem").filter({ hasText: "Finished · Osei" }).filter({ hasText: "Study" }),
+    page.getByRole("listitem").filter({ hasText: "Room finished · Osei" }).filter({ hasText: "Study" }),
   ).toBeVisible();
 });
 
@@ -116,8 +115,8 @@ test("without a mouse: a job, a room, its fills and its hour, and the keys are t
   await page.goto("/");
   await expect(page.getByRole("button", { name: "New job" })).toBeEnabled();
   await page.keyboard.press("n");
-  await page.getByLabel("Where").waitFor();
-  await page.getByLabel("Where").focus();
+  await page.getByLabel("Place").waitFor();
+  await page.getByLabel("Place").focus();
   await page.keyboard.type("Loom Cottage");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: /Loom Cottage/ })).toBeVisible();

@@ -48,7 +48,7 @@ async function goOn(page: Page): Promise<string> {
   const button = now(page).getByRole("button", { name: /^(Start|Done)$/ });
   if ((await button.count()) === 0) {
     await now(page)
-      .getByRole("button", { name: /^Amounts/ })
+      .getByRole("button", { name: /^Show amounts/ })
       .click();
     await press(page.getByRole("dialog"), "Mark as mixed");
     await expect(page.getByRole("dialog")).toHaveCount(0);
@@ -201,11 +201,12 @@ test("two people on two devices: each has their own step, a step ended on both i
   const context = await browser.newContext();
   const other = await context.newPage();
   await other.goto(`${new URL(page.url()).origin}${LIBRARY}/run`);
-  const seats = (on: Page) => on.getByRole("radiogroup", { name: "This device shows steps for" }).getByRole("radio");
+  const seats = (on: Page) =>
+    on.getByRole("radiogroup", { name: "This device shows steps for" }).getByRole("radio");
   await seats(other).nth(1).click();
   await expect(step(other)).not.toHaveText(await step(page).innerText());
   await later(page);
-  await until(page, /^(?!Make fill)/);
+  await until(page, /^(?!Mix fill)/);
   const begins = now(page).getByRole("button", { name: "Start", exact: true });
   if (await begins.isVisible()) await begins.click();
   await later(page);
@@ -237,7 +238,7 @@ test("two people on two devices: each has their own step, a step ended on both i
   const asked = await step(page).innerText();
   await expect(step(tab)).toHaveText(asked);
   await press(now(page), "Skip");
-  const question = page.getByRole("dialog", { name: `Pass over: ${asked}` });
+  const question = page.getByRole("dialog", { name: `Skip: ${asked}` });
   await expect(question).toHaveCount(1);
   while ((await step(tab).innerText()) === asked) await goOn(tab);
   await expect(question).toHaveCount(0);
@@ -257,7 +258,7 @@ test("a whole job in practice at sixty times the clock: run to its end, told how
   await press(page, "Start job");
   const over = page.getByRole("heading", { name: /^Packed up at/ });
   const tap = now(page).getByRole("button", { name: /^(Start|Done)$/ });
-  const fill = now(page).getByRole("button", { name: /^Amounts/ });
+  const fill = now(page).getByRole("button", { name: /^Show amounts/ });
   for (let i = 0; i < 140 && !(await over.isVisible()); i++) {
     await page.clock.fastForward(4000);
     await page.waitForTimeout(60);
@@ -295,7 +296,7 @@ test.describe("a whole job", () => {
     /** One tap on whatever is next, noted as somebody standing by would; false where there was nothing to tap. */
     const tap = async (on: Page): Promise<boolean> => {
       const what = await step(on).innerText();
-      const button = now(on).getByRole("button", { name: /^(Start|Done|Amounts.*)$/ });
+      const button = now(on).getByRole("button", { name: /^(Start|Done|Show amounts)$/ });
       const how = { Start: "begun", Done: "done" }[await button.innerText()] ?? "made";
       if (late === "" && how === "begun" && /^Clean, /.test(what)) {
         // Called away: the section stands longer than it should, and that is said before anybody touches it.
@@ -341,9 +342,9 @@ test.describe("a whole job", () => {
     }
     await expect(over()).toBeVisible();
     const told = on.getByRole("region", { name: "The job" });
-    const tooLate = told.getByText("after it should have been");
+    const tooLate = told.getByText("past its dwell limit");
     await expect(tooLate.first()).toContainText(late.replace("Clean, ", ""));
-    await expect(told).not.toContainText("nobody said");
+    await expect(told).not.toContainText("Not logged");
     const lates = await tooLate.count();
     await expect.poll(() => later(on, 10).then(arrived), { timeout: 30_000 }).toBe(true);
 
@@ -389,20 +390,20 @@ test("what nobody plans for: the meter and the tanks read on the card, a room ta
   // Read where one stands, with the room of the step chosen; the tanks are of the rooms done since they were last read.
   await press(now(page), "Reading");
   const reading = page.getByRole("dialog", { name: "Reading" });
-  await expect(reading.getByText("Nothing was done in this room yet.")).toBeVisible();
+  await expect(reading.getByText("This room isn’t started yet.")).toBeVisible();
   await reading.getByLabel("Room").selectOption({ label: "Reading room A" });
   await reading.getByLabel("Meter reading").fill("131");
-  await press(reading, "Log it");
-  await expect(reading.getByText("A meter shows 0 to 100 %.")).toBeVisible();
+  await press(reading, "Log entry");
+  await expect(reading.getByText("A meter reads 0 to 100%.")).toBeVisible();
   await reading.getByLabel("Meter reading").fill("31");
-  await press(reading, "Log it");
+  await press(reading, "Log entry");
   await press(now(page), "Tanks");
   const tanks = page.getByRole("dialog", { name: "Tanks" });
   await expect(tanks.getByRole("button", { name: "Reading room A" })).toHaveAttribute("aria-pressed", "true");
   await expect(tanks.getByRole("button", { name: "Foyer" })).toHaveAttribute("aria-pressed", "false");
   await tanks.getByLabel("Solution used").fill("30 L");
   await tanks.getByLabel("Recovered").fill("24 L");
-  await press(tanks, "Log it");
+  await press(tanks, "Log tank readings");
   await later(page);
 
   await until(page, /^Spray, Children/);
@@ -417,7 +418,7 @@ test("what nobody plans for: the meter and the tanks read on the card, a room ta
   await press(page, "Remove");
   await press(page, "Remove room");
   await phase("Run").click();
-  const gone = page.getByText("Children’s corner: sprayed, and not in the job any more.");
+  const gone = page.getByText("Children’s corner: sprayed, then removed from the job.");
   await expect(gone).toBeVisible();
   await expect(step(page)).not.toContainText("Children");
   await phase("Survey").click();
@@ -444,7 +445,7 @@ test("what nobody plans for: the meter and the tanks read on the card, a room ta
   const planned = await dayOf();
   await page.goto(`${GUESTS}/run`);
   await press(page, "Start job");
-  const asked = page.getByRole("dialog", { name: /^It is planned for / });
+  const asked = page.getByRole("dialog", { name: /^This job is planned for / });
   await press(asked, "Not now");
   await expect(page.getByRole("button", { name: "Start job" })).toBeVisible();
   await press(page, "Start job");

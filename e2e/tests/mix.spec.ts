@@ -7,7 +7,8 @@ import { test } from "../support/stack.ts";
 const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
 const FLAT = "/jobs/01930000-0000-7000-8400-000000000002";
 const GUESTHOUSE = "/jobs/01930000-0000-7000-8400-000000000004";
-const figure = (page: Page, name: string) => page.getByRole("button", { name: `${name}: show the working` });
+const figure = (page: Page, name: string) =>
+  page.getByRole("button", { name: `${name}: show the calculation` });
 const entriesOf = async (page: Page, job: string) =>
   (await (await page.request.get(`/api${job}/log`)).json()).entries as Record<string, unknown>[];
 
@@ -65,7 +66,7 @@ test("the mix sheet and the bottle's label go to paper alone, with cautions and 
   const sheet = page.locator("[data-print=mix-sheet]");
   await expect(sheet.getByText(/Gloves · Goggles · Apron/)).toBeVisible();
   await expect(sheet.getByText(/Meadow pre-spray:.*Not on wool/)).toBeVisible();
-  await expect(sheet.getByText(/1:16 · in .* · water at 45\s°C · stands 8\smin to 15\smin/)).toBeVisible();
+  await expect(sheet.getByText(/1:16 · in .* · water at 45\s°C · dwell 8\smin to 15\smin/)).toBeVisible();
   await expect(page.getByRole("navigation", { name: "Phases of the job" })).toBeHidden();
   await expect(sheet.getByRole("row", { includeHidden: true })).toHaveCount(3);
   await expect(page.getByRole("heading", { name: "The mix" })).toBeHidden();
@@ -74,7 +75,7 @@ test("the mix sheet and the bottle's label go to paper alone, with cautions and 
   await expect(sheet).toBeHidden();
   await page.getByRole("button", { name: "Bottle label" }).click();
   const label = page.locator("[data-print=label]");
-  await expect(label).toContainText(/Meadow pre-spray\s*1:16 in water\s*Made .*Osei/);
+  await expect(label).toContainText(/Meadow pre-spray\s*1:16 in water\s*Mixed .*Osei/);
   await expect(label).toContainText("Use by the end of the day");
 });
 
@@ -86,15 +87,15 @@ test("run out: the nearest of its kind stands in at its own label's strength, wi
   const stock = page.waitForResponse((response) => response.url().endsWith("/api/stock"));
   await page.goto(`${LIBRARY}/mix`);
   await stock;
-  await page.getByRole("button", { name: "Run out of Meadow pre-spray?" }).click();
+  await page.getByRole("button", { name: "Used up: Meadow pre-spray?" }).click();
   const list = page.getByRole("list", { name: "Substitutes" });
   // Heavy soil in the children's corner: Bramble's own heavy dose, by weight; the milder verdict comes first.
   await expect(list.getByRole("listitem").first()).toContainText("Teasel wool pre-spray at 1:25");
   await expect(list.getByRole("listitem").filter({ hasText: "Bramble" })).toContainText("37.4 g/L");
-  await list.getByRole("button", { name: "Take Bramble oxygen powder" }).click();
+  await list.getByRole("button", { name: "Use Bramble oxygen powder" }).click();
   await page.getByRole("button", { name: /^Fill 2/ }).click();
   await expect(page.getByText(/^\d+(\.5)?scoops?$/)).toBeVisible();
-  await expect(page.getByText(/First the dye test in/)).toBeVisible();
+  await expect(page.getByText(/First do the dye test in/)).toBeVisible();
   for (const place of ["Under the window seat", "Behind the bookcase", "Under the mat"])
     if ((await page.getByRole("button", { name: "Do the dye test" }).count()) > 0) await dyeTest(page, place);
   await page.getByRole("button", { name: "Mark as mixed" }).click();
@@ -113,7 +114,7 @@ test("a wool room refuses the strong powder, and nothing but a wool product is o
   const stop = powder.getByRole("alert").filter({ hasText: "Stop: Landing, Stairs, Hall" });
   await expect(stop.first()).toContainText("Oxygen bleach takes dye out of wool and silk");
   await expect(powder.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
-  await powder.getByRole("button", { name: "Run out of Bramble oxygen powder?" }).click();
+  await powder.getByRole("button", { name: "Used up: Bramble oxygen powder?" }).click();
   const list = powder.getByRole("list", { name: "Substitutes" });
   await expect(list.getByRole("listitem")).toHaveCount(1);
   await expect(list).toContainText("Teasel wool pre-spray at 1:25");
@@ -155,7 +156,7 @@ test("an injection sprayer wants a tip; one too lean for the product is said wit
     index: (await tip.locator("option").allInnerTexts()).findIndex((text) => text.startsWith("1:300")),
   });
   await expect(
-    page.getByText(/Through a 1:300 tip even a jug of half and half lies weaker on the floor/),
+    page.getByText(/Through a 1:300 tip, even a half-and-half jug is weaker on the floor/),
   ).toBeVisible();
   await page
     .getByRole("button", { name: "Van" })
@@ -165,7 +166,7 @@ test("an injection sprayer wants a tip; one too lean for the product is said wit
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Name").fill("Blue tip");
   await dialog.getByLabel("Parts water to 1").fill("4");
-  await dialog.getByRole("button", { name: "Keep it" }).click();
+  await dialog.getByRole("button", { name: "Save" }).click();
   await page.goBack();
   await expect(tip).toBeVisible();
   await tip.selectOption({
@@ -179,10 +180,10 @@ test("rinse and recovery: stops at tap and drain, and a thin long hose dries lat
   const rinse = page.getByRole("region", { name: "Rinse and recovery" });
   await expect(rinse.getByText("3 stops at tap and drain")).toBeVisible();
   await expect(rinse.getByText(/ml of defoamer/)).toBeVisible();
-  const suction = rinse.getByText(/% of usual/);
-  await expect(suction).toHaveText(/^8\d\s% of usual$/);
+  const suction = rinse.getByText(/% of typical/);
+  await expect(suction).toHaveText(/^8\d% of typical$/);
   await rinse.getByLabel("Hose").selectOption({ label: "Thin hose, 25 m" });
-  await expect(suction).toHaveText(/^[45]\d\s% of usual$/);
+  await expect(suction).toHaveText(/^[45]\d% of typical$/);
 });
 
 test("the shelf goes out as CSV and comes in again; a file with a fault takes nothing in and says where", async ({
@@ -202,10 +203,10 @@ test("the shelf goes out as CSV and comes in again; a file with a fault takes no
       .getByLabel("Import a CSV file")
       .setInputFiles({ name: "shelf.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
   await take([lines[0], meadow.replace(",1:16,", ",1:60,")].join("\r\n"));
-  await expect(page.getByRole("alert")).toContainText("Line 2, Heavy: Weaker than the one before it.");
+  await expect(page.getByRole("alert")).toContainText("Line 2, Heavy: Weaker than the one before.");
   const mine = meadow.replace(/,[^,]+$/, ",").replace("Meadow pre-spray", "Sorrel pre-spray");
   await take([lines[0], mine].join("\r\n"));
-  await expect(page.getByText("One product taken in.")).toBeVisible();
+  await expect(page.getByText("One product imported.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Sorrel pre-spray" })).toBeVisible();
   await expect
     .poll(async () =>
@@ -231,8 +232,8 @@ test("the mixer gives the rest of any two, in the crew's units", async ({ page }
   await set("Strength", "");
   await expect(page.getByText(/3\sL of water, then 2\sL/)).toBeVisible();
   await page.getByRole("radio", { name: "Dilute a percentage" }).click();
-  await set("In the bottle", "15 %");
-  await set("Target", "0.94 %");
+  await set("In the bottle", "15%");
+  await set("Target", "0.94%");
   await set("Total", "32 oz");
   await expect(page.getByText(/of water, then 59\sml/)).toBeVisible();
 });

@@ -12,10 +12,12 @@ test("what could mean two things is asked with both readings to tap, for a room'
   await page.getByLabel("Room", { exact: true }).fill("Annexe");
   await page.getByLabel("Size, any unit").fill("3m8 x 4");
   await page.getByRole("button", { name: "Add room" }).click();
-  await expect(page.getByText("“3m8 x 4” could mean two things. Tap the one you mean:")).toBeVisible();
+  await expect(page.getByText("“3m8 x 4” could mean two things. Tap the right one:")).toBeVisible();
   await expect(page.getByRole("button", { name: "3.08 m × 4 m" })).toBeVisible();
   await page.getByRole("button", { name: "3.8 m × 4 m" }).click();
-  await expect(page.getByRole("button", { name: "Area of Annexe: show the working" })).toHaveText("15.2 m²");
+  await expect(page.getByRole("button", { name: "Area of Annexe: show the calculation" })).toHaveText(
+    "15.2 m²",
+  );
 
   await page.getByRole("button", { name: "Annexe", exact: true }).click();
   const ceiling = page.getByLabel("Ceiling height", { exact: true });
@@ -25,7 +27,7 @@ test("what could mean two things is asked with both readings to tap, for a room'
   await expect(ceiling).toHaveValue(/2\.5\sm/);
   await ceiling.fill("6\"8'");
   await ceiling.press("Enter");
-  await expect(page.getByText(/The larger unit comes first/)).toBeVisible();
+  await expect(page.getByText(/put the larger unit first/)).toBeVisible();
 });
 
 test("an oxygen powder added to an acid rinse is stopped before it is made, and what is only closed is said", async ({
@@ -35,12 +37,12 @@ test("an oxygen powder added to an acid rinse is stopped before it is made, and 
   await expect(page.getByRole("button", { name: "Mark as mixed" })).toBeVisible();
   await page.getByRole("button", { name: "Add booster" }).click();
   await page.getByLabel("Booster").selectOption({ label: "Bramble oxygen powder" });
-  await expect(page.getByText("Bramble oxygen powder: let the gas out.")).toBeVisible();
+  await expect(page.getByText("Bramble oxygen powder: vent the gas.")).toBeVisible();
   await page.getByLabel("Product", { exact: true }).selectOption({ label: "Fern acid rinse" });
   await expect(
-    page.getByText("Stop: Fern acid rinse and Bramble oxygen powder must not meet in one vessel."),
+    page.getByText("Stop: never put Fern acid rinse and Bramble oxygen powder together."),
   ).toBeVisible();
-  await expect(page.getByText("Not to be made: what would meet in this vessel must not.")).toBeVisible();
+  await expect(page.getByText("Don’t mix this: the products react dangerously.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
 });
 
@@ -51,7 +53,7 @@ test("the mixer asks the shelf and judges what goes in together, on a device tha
   await page.getByRole("button", { name: "Fern acid rinse" }).click();
   await expect(page.getByText(/Wear gloves, goggles/)).toBeVisible();
   await page.getByRole("button", { name: "Bramble oxygen powder" }).click();
-  await expect(page.getByText(/must not meet in one vessel/)).toBeVisible();
+  await expect(page.getByText(/never put .* together/)).toBeVisible();
 });
 
 test("with the heating off a room dries late and is told to turn it on; one tap does", async ({ page }) => {
@@ -77,11 +79,11 @@ test("with the heating off a room dries late and is told to turn it on; one tap 
 
 test("tanks that would leave more than carpet keeps are asked about, not logged", async ({ page }) => {
   await page.goto(`${FLAT}/mix`);
-  await page.getByRole("button", { name: /Read the tanks/ }).click();
+  await page.getByRole("button", { name: /^Log tank readings/ }).click();
   const used = page.getByRole("group", { name: "Rooms you used it in" });
   await used.getByRole("button", { name: "Lounge", exact: true }).click();
   await page.getByLabel("Solution used").fill("400 L");
   await page.getByLabel("Recovered").fill("100 L");
-  await page.getByRole("button", { name: "Log it" }).click();
-  await expect(page.getByRole("alert").filter({ hasText: /carpet keeps at most 5\skg\/m²/ })).toBeVisible();
+  await page.getByRole("button", { name: "Log entry" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: /Carpet holds at most 5\skg\/m²/ })).toBeVisible();
 });

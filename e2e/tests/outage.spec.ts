@@ -81,12 +81,12 @@ test("a newer version of the app is offered and not forced; taken, it is there",
   server = await startServer({ ...settings(), port });
   await page.getByLabel("Room", { exact: true }).fill("Half typed");
   await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
-  await expect(page.getByText("A newer version is here.")).toBeVisible();
+  await expect(page.getByText("Update ready.")).toBeVisible();
   expect(await page.evaluate(() => "samepage" in globalThis)).toBe(true);
   await expect(page.getByLabel("Room", { exact: true })).toHaveValue("Half typed");
   await page.getByRole("button", { name: "Install update" }).click();
   await expect.poll(() => page.evaluate(() => "samepage" in globalThis).catch(() => true)).toBe(false);
-  await expect(page.getByText("A newer version is here.")).toHaveCount(0);
+  await expect(page.getByText("Update ready.")).toHaveCount(0);
 });
 
 test("files are sent compressed as they were built, and one that isn't there is told so", async ({

@@ -21,7 +21,7 @@ const minutes = async (where: Locator) => {
 /** Rows of the table of steps: from, what. */
 async function steps(page: Page): Promise<{ readonly from: string; readonly what: string }[]> {
   const table = region(page, "Run sheet").getByRole("table");
-  if (!(await table.isVisible())) await page.getByText("Every step as a table").click();
+  if (!(await table.isVisible())) await page.getByText("Step list").click();
   return table.getByRole("row").evaluateAll((rows) =>
     rows.slice(1).map((row) => {
       const cells = [...row.children].map((cell) => cell.textContent?.trim() ?? "");
@@ -38,7 +38,7 @@ test.describe("on a phone", () => {
   }) => {
     await page.goto("/");
     await button(page, "New job").click();
-    await page.getByLabel("Where").fill("2 Sedge Row");
+    await page.getByLabel("Place").fill("2 Sedge Row");
     await button(page, "Create job").click();
     for (const [name, size] of [
       ["Bedroom", "3.8 x 4.2"],
@@ -110,20 +110,18 @@ test("a second person, a break and a promise plan it anew and say what that did;
 
   await page.getByLabel("Add promised time for").selectOption({ label: "Hall" });
   await page.getByLabel("Hall", { exact: true }).fill("11:00");
-  await expect(page.getByText("Hall won’t be walked on by 11:00.")).toBeVisible();
+  await expect(page.getByText("Hall won’t be touch-dry by 11:00.")).toBeVisible();
   await expect.poll(async () => (await planOf(page, HOUSE)).run).toEqual({ people: 2 });
   await expect.poll(async () => (await planOf(page, HOUSE)).breaks?.[0]?.at).toBe("10:05");
 
   const other = await (await browser.newContext()).newPage();
   await other.goto(`${new URL(page.url()).origin}${HOUSE}/run`);
-  await expect(other.getByText("Hall won’t be walked on by 11:00.")).toBeVisible();
+  await expect(other.getByText("Hall won’t be touch-dry by 11:00.")).toBeVisible();
   expect(await minutes(done(other))).toBe(await minutes(done(page)));
   await other.context().close();
 });
 
-test("a step put off moves the rest, is locked, and is let go again; undo names it", async ({
-  page,
-}) => {
+test("a step put off moves the rest, is locked, and is let go again; undo names it", async ({ page }) => {
   await page.goto(`${HOUSE}/run`);
   await expect(done(page)).toBeVisible();
   const before = await minutes(done(page));
@@ -155,7 +153,7 @@ test("two ways are compared side by side and one is taken; what can't be done he
   await page.goto(`${HOUSE}/run`);
   await button(page, "Compare two options").click();
   const dialog = page.getByRole("dialog");
-  await dialog.getByLabel("Option B").selectOption({ label: "Low moisture, 2 people" });
+  await dialog.getByLabel("Option B").selectOption({ label: "Low moisture, crew of 2" });
   await expect(dialog.getByRole("row", { name: /^Water/ })).toBeVisible();
   const [one = "", other = ""] = await dialog
     .getByRole("row", { name: /^Water/ })

@@ -28,7 +28,7 @@ test("a flat is surveyed: rooms from templates, doors, the order to walk out in,
 }) => {
   await page.goto("/");
   await page.getByRole("button", { name: "New job" }).click();
-  await page.getByLabel("Where").fill("9 Mill Row");
+  await page.getByLabel("Place").fill("9 Mill Row");
   await page.getByRole("button", { name: "Create job" }).click();
 
   await addFrom(page, "Hall", "4.2 x 1.1");
@@ -46,7 +46,7 @@ test("a flat is surveyed: rooms from templates, doors, the order to walk out in,
   await page.getByRole("button", { name: "Flight of 13", exact: true }).click();
   await page.getByLabel("Steps", { exact: true }).fill("90");
   await page.getByLabel("Steps", { exact: true }).press("Enter");
-  await expect(page.getByText("From 1 to 40. More than that is two: copy the room.")).toBeVisible();
+  await expect(page.getByText("Enter 1 to 40. For more, copy the room.")).toBeVisible();
   await page.getByLabel("Floor level").selectOption({ label: "Upstairs" });
   await closeRoom(page);
 
@@ -56,27 +56,26 @@ test("a flat is surveyed: rooms from templates, doors, the order to walk out in,
     .or(page.getByRole("radio", { name: "Exit level" }))
     .click();
   await page.getByRole("button", { name: "Hall", exact: true }).click();
-  for (let i = 0; i < 4; i++)
-    await page.getByRole("button", { name: "Earlier in walk-out order" }).click();
+  for (let i = 0; i < 4; i++) await page.getByRole("button", { name: "Earlier in walk-out order" }).click();
   await closeRoom(page);
-  await expect(page.getByText(/can only be left over Hall, which is finished before it/)).toBeVisible();
+  await expect(page.getByText(/You can only leave .* across Hall, which is cleaned first/)).toBeVisible();
   await page.getByRole("button", { name: "Put rooms in walk-out order" }).click();
-  await expect(page.getByText(/can only be left over/)).toHaveCount(0);
+  await expect(page.getByText(/You can only leave/)).toHaveCount(0);
   expect((await roomNames(page)).at(-1)).toBe("Hall");
 
   // An alcove in the lounge; one too wide for its wall is refused.
-  const lounge = page.getByRole("button", { name: "Area of Lounge: show the working" });
+  const lounge = page.getByRole("button", { name: "Area of Lounge: show the calculation" });
   await expect(lounge).toHaveText("21.5 m²");
   await page.getByRole("button", { name: "Lounge", exact: true }).click();
   await page.getByRole("button", { name: "Add alcove, fixed unit or hearth" }).click();
-  await page.getByLabel("What").selectOption({ label: "Alcove or bay" });
+  await page.getByLabel("Kind").selectOption({ label: "Alcove or bay" });
   await page.getByLabel("Width").fill("1.5");
   await page.getByLabel("Width").press("Enter");
   await page.getByLabel("Depth").fill("0.6");
   await page.getByLabel("Depth").press("Enter");
   await page.getByLabel("Width").fill("9");
   await page.getByLabel("Width").press("Enter");
-  await expect(page.getByText(/It doesn’t fit where it was put/).first()).toBeVisible();
+  await expect(page.getByText(/It doesn’t fit there/).first()).toBeVisible();
   await closeRoom(page);
   await expect(lounge).toHaveText("22.4 m²");
 
@@ -102,7 +101,7 @@ test("a wool hall stops an alkaline product and says why, in survey and in mix; 
   await page.getByLabel("Mix").selectOption({ label: "Meadow pre-spray" });
   const stop = page.getByRole("alert").filter({ hasText: "Stop: Meadow pre-spray" }).first();
   await expect(stop).toContainText("Above pH 10 wool and silk dissolve");
-  await expect(stop).toContainText("To fix it: A product labelled for wool");
+  await expect(stop).toContainText("To fix it: Use a product labelled for wool");
   await expect(stop).toContainText("The label says not to use it on this fibre");
 
   await phase(page, "Mix").click();
@@ -125,10 +124,10 @@ test("a wool hall stops an alkaline product and says why, in survey and in mix; 
   await page.getByLabel("Test spot").fill("Behind the clock");
   await page.getByRole("button", { name: "Colour bled" }).click();
   // Colour on the cloth counts for more than a word given before it.
-  await expect(wool.getByText("took colour off this carpet")).toBeVisible();
+  await expect(wool.getByText("this carpet’s colour bled with")).toBeVisible();
   await expect(wool.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
   await phase(page, "Log").click();
-  await expect(page.getByText(/Mira answers for it: Same carpet as last spring/)).toBeVisible();
+  await expect(page.getByText(/Mira took responsibility: Same carpet as last spring/)).toBeVisible();
   await expect(page.getByText(/Behind the clock, \d+ s: colour bled, stop/)).toBeVisible();
 });
 
@@ -142,7 +141,7 @@ test("a spot is worked through three steps, each timed, tested and logged, until
   const dialog = page.getByRole("dialog").first();
   await expect(dialog.getByText("No alkali: it sets the brown.")).toBeVisible();
   const neutral = dialog.getByRole("region", { name: "Now: Neutral spotter" });
-  await expect(neutral).toContainText(/Make up 100\sml: 89\sml of water, then 11\sml of concentrate/);
+  await expect(neutral).toContainText(/Mix 100\sml: 89\sml of water, then 11\sml of concentrate/);
   await neutral.getByRole("button", { name: "Start timer, 4:30" }).click();
   await page.clock.fastForward(271_000);
   await expect(neutral.getByText("blot or extract now")).toBeVisible();
@@ -186,13 +185,13 @@ test("a picture taken with no signal is there at once and joins up later; what i
   await page
     .getByLabel("Photo, before")
     .setInputFiles({ name: "notes.jpg", mimeType: "image/jpeg", buffer: Buffer.from("not a picture") });
-  await expect(page.getByRole("alert")).toHaveText(/isn’t a picture Scutch can read/);
+  await expect(page.getByRole("alert")).toHaveText(/can’t read this file as a photo/);
 
   await stack.stop();
   await page.getByLabel("Photo, before").setInputFiles(picture);
   const shown = page.getByRole("region", { name: "Before" }).getByRole("img");
   await expect(shown).toHaveCount(1);
-  await expect(page.getByText(/No connection/)).toBeVisible();
+  await expect(page.getByText(/You’re offline/)).toBeVisible();
   await page.reload();
   await expect(shown).toHaveCount(1);
   expect(
@@ -200,7 +199,7 @@ test("a picture taken with no signal is there at once and joins up later; what i
   ).toBe(1600);
 
   await stack.start();
-  await expect(page.getByText(/No connection/)).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByText(/You’re offline/)).toHaveCount(0, { timeout: 20_000 });
   const photos = async () => (await (await request.get(`/api${FLAT}/photos`)).json()).photos;
   await expect.poll(async () => (await photos()).length).toBe(1);
   const [photo] = await photos();
@@ -225,5 +224,5 @@ test("the reference is found by a word, with no signal too", async ({ page, stac
   await expect(page.getByRole("heading", { name: "Chlorine bleach and acid" })).toBeVisible();
   await expect(page.getByText("EUH031: Contact with acids liberates toxic gas.").first()).toBeVisible();
   await page.getByRole("searchbox").fill("marzipan");
-  await expect(page.getByText("Nothing about “marzipan”.")).toBeVisible();
+  await expect(page.getByText("No results for “marzipan”.")).toBeVisible();
 });

@@ -45,7 +45,7 @@ test("two tabs on one job each add a room, with the server and without it: both 
   await addRoom(other, "Attic", "5 x 3");
   for (const tab of [page, other])
     for (const name of ["Cellar", "Attic"]) await expect(inList(tab, name)).toBeVisible();
-  await expect(page.getByText(/No connection\. .* kept on this device/)).toBeVisible();
+  await expect(page.getByText(/You’re offline\. .* saved on this device/)).toBeVisible();
   await stack.start();
   await expect
     .poll(() => rooms(request, LIBRARY), { timeout: 30_000 })
@@ -70,19 +70,19 @@ test("another device saves, Today looks at it, and an edit on the job seen befor
   await page.goBack();
   await addRoom(page, "Pantry", "2 x 2");
   await expect.poll(() => rooms(request, GUESTHOUSE)).toEqual(expect.arrayContaining(["Porch", "Pantry"]));
-  await expect(page.getByText(/changed here and on another device/)).toHaveCount(0);
+  await expect(page.getByText(/changed on two devices/)).toHaveCount(0);
 
   // Both change what is done, to two different things.
   await saveElsewhere(request, GUESTHOUSE, (job: object) => ({ ...job, title: "Hall and stairs only" }));
   await page.getByLabel("Job description").fill("All but the washroom");
   await page.getByLabel("Job description").press("Enter");
-  await expect(page.getByText(/changed here and on another device/)).toBeVisible();
+  await expect(page.getByText(/changed on two devices/)).toBeVisible();
   // The job goes on meanwhile, and the question outlives a reload.
   await addRoom(page, "Larder", "2 x 2");
   await expect.poll(() => rooms(request, GUESTHOUSE)).toContain("Larder");
   await page.reload();
-  await page.getByRole("button", { name: /Here: All but the washroom/ }).click();
-  await expect(page.getByText(/changed here and on another device/)).toHaveCount(0);
+  await page.getByRole("button", { name: /This device: All but the washroom/ }).click();
+  await expect(page.getByText(/changed on two devices/)).toHaveCount(0);
   await expect.poll(async () => (await read(request, GUESTHOUSE)).job.title).toBe("All but the washroom");
 });
 
@@ -153,11 +153,11 @@ test("one save the server always fails at is set aside by name, the log goes on,
   await page.getByRole("link", { name: "Log", exact: true }).click();
   await page.getByRole("radio", { name: "Note" }).click();
   await page.getByLabel("Note", { exact: true }).fill("Key under the mat");
-  await page.getByRole("button", { name: "Log it" }).click();
+  await page.getByRole("button", { name: "Log entry" }).click();
   await expect
     .poll(async () => JSON.stringify((await read(request, `${LIBRARY}/log`)).entries), { timeout: 20_000 })
     .toContain("Key under the mat");
-  await expect(page.getByText(/Not sent\. It is kept on this device/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/Not sent\. It stays on this device/)).toBeVisible({ timeout: 30_000 });
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Save as a file" }).click();
   expect((await download).suggestedFilename()).toMatch(/^job-.*\.json$/);
@@ -178,7 +178,7 @@ test("an app the server no longer takes is told to update and keeps its work; an
     route.continue({ headers: { ...route.request().headers(), "x-scutch-contract": "1" } }),
   );
   await addRoom(page, "Cloakroom", "3 x 2");
-  await expect(page.getByText(/too old for the server.*1 change is kept here/)).toBeVisible();
+  await expect(page.getByText(/out of date.*1 change saved here/)).toBeVisible();
   await page.unrouteAll();
   await page.route("**/api/**", (route) =>
     route.continue({
@@ -186,7 +186,7 @@ test("an app the server no longer takes is told to update and keeps its work; an
     }),
   );
   await page.evaluate(() => dispatchEvent(new Event("online")));
-  await expect(page.getByText(/works for another crew now.*not sent/)).toBeVisible();
+  await expect(page.getByText(/belongs to another crew.*not sent/)).toBeVisible();
   expect(await rooms(request, LIBRARY)).not.toContain("Cloakroom");
   await page.unrouteAll();
   await page.evaluate(() => dispatchEvent(new Event("online")));

@@ -128,7 +128,7 @@ export class BrowserClient {
       if (!page.url().includes("/log")) await page.goto(`${this.address()}${this.job}/log`, limit);
       await page.getByRole("radio", { name: "Note" }).click(limit);
       await page.getByLabel("Note", { exact: true }).fill(said, limit);
-      await page.getByRole("button", { name: "Log it" }).click(limit);
+      await page.getByRole("button", { name: "Log entry" }).click(limit);
       await page.getByText(said, { exact: true }).waitFor(limit);
     } else {
       if (!page.url().includes("/survey")) await page.goto(`${this.address()}${this.job}/survey`, limit);

@@ -9,8 +9,9 @@ test("hot water under pressure is warned of where there is some, what turns wher
     "self-contained",
     "spinner",
   ]);
-  for (const method of ["low-moisture", "dry-foam", "dry-compound"]) expect(of(method)).toMatch(/what turns/);
-  expect(stepCaution({ kind: "agitate", tool: "brush" })).toMatch(/what turns/);
-  expect(stepCaution({ kind: "tank-trip", tool: "machine:extraction" })).toMatch(/sanitary sewer/);
+  for (const method of ["low-moisture", "dry-foam", "dry-compound"])
+    expect(of(method)).toMatch(/moving parts/);
+  expect(stepCaution({ kind: "agitate", tool: "brush" })).toMatch(/moving parts/);
+  expect(stepCaution({ kind: "tank-trip", tool: "machine:extraction" })).toMatch(/sewer \(foul drain\)/);
   expect(stepCaution({ kind: "groom" })).toBeUndefined();
 });

@@ -28,8 +28,8 @@ describe("what two edits said differently, in plain words", () => {
       "Lounge: covering | Cut pile | Rug",
     );
     const height = { path: ["rooms", "r", "height"], mine: 2.5 };
-    expect(say(height)).toBe("Lounge: ceiling | 2.5 m | not said");
-    expect(say(height, UNITS_OF.us)).toBe("Lounge: ceiling | 8′ 2″ | not said");
+    expect(say(height)).toBe("Lounge: ceiling | 2.5 m | not set");
+    expect(say(height, UNITS_OF.us)).toBe("Lounge: ceiling | 8′ 2″ | not set");
     expect(say({ path: ["rooms", "r", "air", "temperature"], mine: 20, theirs: 21 })).toBe(
       "Lounge: Air, temperature | 20 °C | 21 °C",
     );
@@ -37,20 +37,20 @@ describe("what two edits said differently, in plain words", () => {
       "Customer’s answers, Pets | yes | no",
     );
     expect(say({ path: ["rooms", "r", "zones", "lane"], mine: {}, theirs: {} })).toMatch(
-      /as here \| as there$/,
+      /this device’s \| the other device’s$/,
     );
   });
 
   test("a thing taken out on one side is named, even when it isn't in the plan", () => {
     const attic = { id: "x", name: "Attic" };
     expect(say({ kind: "removed-there", path: ["rooms", "x"], mine: attic })).toBe(
-      "Attic: changed here, taken out there | keep it | take it out",
+      "Attic: changed here, removed there | keep it | remove it",
     );
     expect(say({ kind: "full", path: ["rooms", "x"], mine: attic })).toMatch(
-      /^Attic: there is no place left/,
+      /^No room left in the list for Attic/,
     );
     expect(say({ kind: "order", path: ["rooms"], mine: [], theirs: [] })).toBe(
-      "Room order | as here | as there",
+      "Room order | this device’s | the other device’s",
     );
   });
 });

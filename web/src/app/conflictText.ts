@@ -193,7 +193,7 @@ export function conflictText(clash: MergeConflict, job: Job, units: UnitFormatte
   };
   return {
     what: inThing ? `${thingName(clash, job)}: ${name}` : name,
-    mine: text(mine, "as here"),
-    theirs: text(theirs, "as there"),
+    mine: text(mine, "this device’s"),
+    theirs: text(theirs, "the other device’s"),
   };
 }

@@ -13,7 +13,7 @@ test("a limit that was broken is told in the units in sight, whichever field bro
   const [metric, us] = [limitsIn(UNITS_OF.metric), limitsIn(UNITS_OF.us)];
   expect([metric(50, "temperature"), us(50, "temperature")].map(plain)).toEqual(["50 °C", "122 °F"]);
   expect([metric(0.05, "pileHeight"), us(0.05, "pileHeight")].map(plain)).toEqual(["50 mm", "1.97 in"]);
-  expect(plain(us(9999, "shape"))).toBe("107628 ft²");
+  expect(plain(us(9999, "shape"))).toBe("107628 sq ft");
   expect(us(12, "airMovers")).toBe("12");
 });
 
@@ -46,7 +46,7 @@ test("one stored value is said in either system", () => {
     "9 fl oz",
   ]);
   expect([metric.temperature(21), us.temperature(21)].map(plain)).toEqual(["21 °C", "70 °F"]);
-  expect(plain(us.applicationRate(67.9e-6))).toBe("600 ft²/gal"); // common practice: 4 gal over 2,400 ft²
+  expect(plain(us.applicationRate(67.9e-6))).toBe("600 sq ft/gal"); // common practice: 4 gal over 2,400 ft²
   expect(plain(metric.applicationRate(67.9e-6))).toBe("68 ml/m²");
 });
 
@@ -87,7 +87,7 @@ describe("errors say what to do next", () => {
     batchFault({ code: "measure-too-coarse", volume: 0.001, concentrate: 3e-6, measure: 5e-6 }, UNITS_OF.us),
     contractFault({ path: ["nominal"], code: "vessel-holds-nothing" }),
   ])("%s", (sentence) => {
-    expect(sentence).toMatch(/Type it|Read the label|Take a|Check/);
+    expect(sentence).toMatch(/Try|Use a|Check|[Ee]nter/);
     expect(sentence).not.toMatch(/undefined|NaN|\[object/);
   });
 });
@@ -123,7 +123,8 @@ describe("why a batch has no fills", () => {
     for (const units of [UNITS_OF.metric, UNITS_OF.us]) {
       const sentences = faults.map((fault) => batchFault(fault, units));
       expect(new Set(sentences).size).toBe(faults.length);
-      for (const sentence of sentences) expect(sentence).toMatch(/(Correct|Choose|Take) (?:[^.]|\.\d)+\.$/);
+      for (const sentence of sentences)
+        expect(sentence).toMatch(/(Correct|Choose|Use|Check) (?:[^.]|\.\d)+\.$/);
     }
     expect(batchFault(faults[6] as BatchFault, UNITS_OF.metric).replaceAll("\u00a0", " ")).toContain(
       "40 g for 3 L",

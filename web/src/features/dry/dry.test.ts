@@ -57,7 +57,7 @@ describe("advice is one sentence with its reason and effect, and what it says ha
     const plan = work([shut]);
     const advice = advise(plan, 0, shut);
     expect(advice?.what).toMatch(/Open|Place an air mover/);
-    expect(advice?.why).toMatch(/^The air outside is drier\. Dry about .+ sooner\.$|air over the pile/);
+    expect(advice?.why).toMatch(/^The outdoor air is drier\. About .+ sooner\.$|Too little air moves/);
     const after = work([{ ...shut, ...advice?.change }]);
     expect(dried(after).result.rooms[0]?.dryHours as number).toBeLessThan(
       dried(plan).result.rooms[0]?.dryHours as number,

@@ -102,8 +102,8 @@ export function BatchSection({ desk, batch, number }: Props) {
                   {formatAmount(units.amount(planned.batch.leftOver))}
                 </ExplainedFigure>{" "}
                 stays in the sprayer. Use it on the next room with this mix
-                {product.potLife === undefined ? " today" : " before its use-by time"}, or empty it to the sewer if
-                the label allows.
+                {product.potLife === undefined ? " today" : " before its use-by time"}, or empty it to the
+                sewer if the label allows.
               </p>
               <RunOut desk={desk} batch={batch} product={product} planned={planned} />
               <BottleLabel desk={desk} product={product} batch={batch} planned={planned} made={made} />

@@ -10,8 +10,8 @@ import { COVERING_NAMES, FIBRE_NAMES, ORIGIN_SHORT } from "../../format/words.ts
 
 /** What people say of several words, as the one word it is found by. Longer ones first. */
 const PHRASES: readonly (readonly [RegExp, string])[] = [
-  [/how long (?:does|do|will|can) (?:it|they|a mix|the mix) (?:keep|last)/g, "keeps"],
-  [/(?:pot|fill|shelf|working) life/g, "keeps"],
+  [/how long (?:does|do|will|can) (?:it|they|a mix|the mix) (?:keep|last)/g, "expired"],
+  [/(?:pot|fill|shelf|working) life/g, "expired"],
   [/red wine|white wine|rosé/g, "wine"],
   [/red (?:drink|squash|cordial|pop|juice)/g, "dye"],
   [/(?:ice|snow) ?melt|de-?icer|road salt|rock salt/g, "salt"],
@@ -46,7 +46,7 @@ const SYNONYMS: Readonly<Record<string, readonly string[]>> = {
   filters: ["filter", "lint", "bag"],
   brushes: ["brush", "bristles"],
   stairs: ["stair", "staircase", "steps", "riser", "tread"],
-  keeps: ["keep", "expire", "expires", "stale"],
+  expired: ["keep", "keeps", "expire", "expires", "stale"],
   pressure: ["hose", "coupling", "uncouple", "uncoupling"],
   "plant fibre": ["sisal", "jute", "seagrass", "coconut", "coir"],
   olefin: ["polypropylene", "pp"],

@@ -71,20 +71,20 @@ describe("the next action on a job, in the order it is worked", () => {
 
   test("survey, fibre, dye test, fill, cleaning, looking again", () => {
     expect(next([])).toBe("Survey: add rooms");
-    expect(next([room("Hall")])).toBe("Say the fibre in Hall");
+    expect(next([room("Hall")])).toBe("Pick the fibre for Hall");
     expect(next([room("Hall", nylon)])).toBe("Dye test: Meadow in Hall");
-    expect(next([room("Hall", nylon)], [passed("Hall")])).toBe("Make fill 1 for Hall");
+    expect(next([room("Hall", nylon)], [passed("Hall")])).toBe("Mix fill 1 for Hall");
     expect(next([room("Hall", nylon)], [passed("Hall"), fill])).toMatch(
       /^Clean Hall, done about \d\d:\d[05]$/,
     );
     const done = entry("room-finished", { roomId: "Hall" });
-    expect(next([room("Hall", nylon)], [passed("Hall"), fill, done])).toMatch(/^Look again/);
+    expect(next([room("Hall", nylon)], [passed("Hall"), fill, done])).toMatch(/^Recheck/);
   });
 
   test("a danger comes before everything; a room that is finished asks for nothing more", () => {
-    expect(next([room("Hall", { fibre: "wool" }), room("Den")])).toMatch(/^Another way for Hall/);
+    expect(next([room("Hall", { fibre: "wool" }), room("Den")])).toMatch(/^Hall is blocked/);
     const finished = [entry("room-finished", { roomId: "Hall" })];
-    expect(next([room("Hall", { fibre: "wool" }), room("Den")], finished)).toBe("Say the fibre in Den");
+    expect(next([room("Hall", { fibre: "wool" }), room("Den")], finished)).toBe("Pick the fibre for Den");
   });
 
   test("of a run under way it is the step in hand, else the next one, until all is packed up", () => {
@@ -96,6 +96,6 @@ describe("the next action on a job, in the order it is worked", () => {
     expect(next(rooms, begun)).toMatch(/^Set up, done about/);
     expect(next(rooms, [...begun, step("step-done", "set-up", 16)])).toMatch(/^Vacuum, Hall, done about/);
     const packed = [...begun, entry("room-finished", { roomId: "Hall" }), step("step-done", "pack-up", 50)];
-    expect(next(rooms, packed)).toMatch(/^Look again/);
+    expect(next(rooms, packed)).toMatch(/^Recheck/);
   });
 });

@@ -154,18 +154,18 @@ describe("the shelf as CSV", () => {
       ok: false,
       faults: [
         { line: 3, column: "Heavy", sentence: expect.stringMatching(/Weaker than the one before/) },
-        { line: 4, column: "Stands at least", sentence: expect.stringMatching(/“soon” can’t be read/) },
+        { line: 4, column: "Stands at least", sentence: expect.stringMatching(/Can’t read “soon”/) },
         {
           line: 5,
           column: "Kind",
-          sentence: expect.stringMatching(/“Soap” isn’t one of them. Allowed: Pre-spray,/),
+          sentence: expect.stringMatching(/“Soap” isn’t allowed here\. Use one of: Pre-spray,/),
         },
       ],
     });
     expect(productsFromCsv("name,colour\nx,red")).toMatchObject({
       ok: false,
       faults: expect.arrayContaining([
-        { line: 1, column: "colour", sentence: expect.stringMatching(/They are: Name, Kind,/) },
+        { line: 1, column: "colour", sentence: expect.stringMatching(/Allowed columns: Name, Kind,/) },
       ]),
     });
   });

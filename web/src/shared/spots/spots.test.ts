@@ -134,7 +134,7 @@ describe("what was tried", () => {
       return `${what}: ${said}`.replaceAll("\u00a0", " ");
     };
     expect(say({ ...attempt("1", "neutral", "better"), productId: "mild" })).toBe(
-      "Spot worked: Coffee, tea in Lounge: neutral spotter with mild, better",
+      "Spot treated: Coffee, tea in Lounge: neutral spotter with mild, better",
     );
     expect(say({ ...attempt("1", "water", "gone"), spotId: "x" })).toContain("A removed spot in Lounge");
     expect(
@@ -149,9 +149,9 @@ describe("what was tried", () => {
     ).toBe("Dye test: mild in Lounge, Behind the door, 30 s: colour bled, stop");
     expect(
       say({ kind: "override", roomId: "r", productId: "mild", owner: "Mira", reason: "Known carpet" }),
-    ).toBe("Dye test skipped: mild in Lounge. Mira answers for it: Known carpet");
+    ).toBe("Dye test skipped: mild in Lounge. Mira took responsibility: Known carpet");
     expect(say({ kind: "water-measured", roomIds: ["r"], solution: 0.04, recovered: 0.036 })).toBe(
-      "Tanks read: 40 L used, 36 L taken up: Lounge",
+      "Tank readings: 40 L used, 36 L recovered: Lounge",
     );
   });
 });
