@@ -27,6 +27,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",
     trace: "retain-on-failure",
+    actionTimeout: 20_000,
+    navigationTimeout: 30_000,
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
       args: [

@@ -9,7 +9,7 @@ const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
 const menu = async (page: Page) => {
-  await page.getByRole("button", { name: /^This job/ }).click();
+  await page.getByRole("button", { name: /^Job menu/ }).click();
   return page.getByRole("dialog");
 };
 const button = (page: Page, name: string | RegExp) =>

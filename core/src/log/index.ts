@@ -13,5 +13,22 @@ export {
   runEndedAt,
   type StepLogged,
 } from "./runState.ts";
+export {
+  breakStepId,
+  fillId,
+  fillStepId,
+  isBreakStep,
+  isOfRoom,
+  isOwnStep,
+  ownStepId,
+  PACK_UP,
+  parseStepId,
+  pieceNumber,
+  roomStepId,
+  SET_UP,
+  sectionId,
+  sectionStepId,
+  tankTripStepId,
+} from "./stepId.ts";
 export { attemptsOn, dyeTests, skippedOn, type Tested } from "./tested.ts";
 export { type ProductUsage, stockUse, sumUses, usesOf } from "./usage.ts";

@@ -1,5 +1,6 @@
 import { effectiveEntries } from "./effective.ts";
 import type { Entry, StepChanged } from "./entries.ts";
+import { PACK_UP, parseStepId, sectionStepId } from "./stepId.ts";
 
 /** What the log knows of one step of the run; ms since 1970. */
 export interface StepLogged {
@@ -34,17 +35,17 @@ export interface RunState {
 export function roomsLeftWet({ steps }: RunState, roomIds: ReadonlySet<string>): string[] {
   const done = (id: string) => steps.get(id)?.doneAt !== undefined;
   const rooms = [...steps].flatMap(([id, { roomId, doneAt }]) => {
-    const [kind, section] = [id.slice(0, id.indexOf(":")), id.slice(id.indexOf(":") + 1)];
+    const { kind, subject: section } = parseStepId(id);
     if (kind !== "pre-spray" || doneAt === undefined || roomId === undefined || roomIds.has(roomId))
       return [];
-    return done(`clean:${section}`) ? [] : [roomId];
+    return done(sectionStepId("clean", section)) ? [] : [roomId];
   });
   return [...new Set(rooms)];
 }
 
 /** When all was packed up, or that was passed over, ms since 1970: the run is over. */
 export function runEndedAt({ steps }: RunState): number | undefined {
-  const { doneAt, skippedAt } = steps.get("pack-up") ?? {};
+  const { doneAt, skippedAt } = steps.get(PACK_UP) ?? {};
   return doneAt ?? skippedAt;
 }
 

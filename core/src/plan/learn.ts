@@ -1,9 +1,10 @@
+import { isOfRoom, PACK_UP, parseStepId } from "../log/index.ts";
 import {
   type CrewPace,
+  isStepKind,
   overheadShare,
   PACE_LIMITS,
   runRoomWork,
-  STEP_KINDS,
   type StepKind,
   vacuumPieces,
 } from "../run/index.ts";
@@ -57,21 +58,21 @@ function oneJob(job: JobInput, pace: CrewPace): OneJob {
   const logged = new Map(Object.entries(job.logged ?? {}));
   let all = 0;
   for (const [id, { start, end, part }] of logged) {
-    const [kind = "", of = ""] = id.split(":");
+    const { kind, subject: of } = parseStepId(id);
     if (start === undefined || end === undefined) continue;
     // A step of somebody's own is part of what goes round the work.
-    if (!(STEP_KINDS as readonly string[]).includes(kind)) continue;
+    if (!isStepKind(kind)) continue;
     const seconds = end - start;
     if (seconds < SHORTEST || seconds > LONGEST) continue;
     if (kind !== "break") all += seconds;
-    const room = rooms.find(({ id: each }) => of === each || of.startsWith(`${each}.`));
+    const room = rooms.find(({ id: each }) => isOfRoom(of, each));
     if (room === undefined) continue;
     const pieces = kind === "vacuum" && of !== room.id ? vacuumPieces(room, logged) : 1;
     const share = part ? part.to - part.from : 1 / pieces;
-    const own = took.get(kind as StepKind) ?? new Map<string, Worked>();
+    const own = took.get(kind) ?? new Map<string, Worked>();
     const before = own.get(room.id) ?? { seconds: 0, share: 0 };
     own.set(room.id, { seconds: before.seconds + seconds, share: Math.min(1, before.share + share) });
-    took.set(kind as StepKind, own);
+    took.set(kind, own);
   }
   const rate = (kind: StepKind, at: (room: (typeof rooms)[number]) => number): number | undefined => {
     const own = took.get(kind);
@@ -86,7 +87,7 @@ function oneJob(job: JobInput, pace: CrewPace): OneJob {
   const whole =
     rooms.length > 0 &&
     rooms.every(({ id }) => (took.get("clean")?.get(id)?.share ?? 0) >= NEARLY_ALL) &&
-    job.logged?.["pack-up"]?.end !== undefined;
+    job.logged?.[PACK_UP]?.end !== undefined;
   const work = rooms.reduce(
     (sum, room) => sum + Object.values(runRoomWork(room, { pace })).reduce((of, each) => of + each, 0),
     0,

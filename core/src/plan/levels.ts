@@ -1,3 +1,4 @@
+import { fillId } from "../log/index.ts";
 import type { Fill } from "../mix/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import type { JobInput } from "./input.ts";
@@ -34,7 +35,7 @@ export function vesselLevels(job: JobInput, { run, rooms, batches, tanks }: Work
   const sectionOf = new Map(run.sections.map((section) => [section.id, section]));
   const fillOf = new Map<string, Fill>(
     batches.flatMap(({ id, batch }) =>
-      batch.outcome === "planned" ? batch.fills.map((fill, k) => [`${id}.${k + 1}`, fill] as const) : [],
+      batch.outcome === "planned" ? batch.fills.map((fill, k) => [fillId(id, k + 1), fill] as const) : [],
     ),
   );
   const sprayers = new Map<string, Following>();

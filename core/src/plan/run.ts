@@ -1,6 +1,7 @@
 import { isHardFloor, ORIGIN_FACTS } from "../care/index.ts";
 import { effectiveWidth, METHOD_FIGURES, type TankRun } from "../clean/index.ts";
 import { type Film, openTime } from "../drying/index.ts";
+import { fillId } from "../log/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import {
   mustCross,
@@ -127,7 +128,7 @@ function runFills(job: JobInput, batches: readonly BatchPlan[]): RunFill[] {
     const { potLife } = planned.product;
     return batch.fills.map(
       (fill, k): RunFill => ({
-        id: `${id}.${k + 1}`,
+        id: fillId(id, k + 1),
         batchId: id,
         vesselId: planned.vesselId ?? id,
         volume: fill.volume,

@@ -4,6 +4,8 @@ import {
   attemptsOn,
   dyeTests,
   type Entry,
+  fillId,
+  fillStepId,
   foldFills,
   foldRunState,
   isRunActive,
@@ -147,7 +149,7 @@ export function runProgress(
     };
   for (const batch of job.batches)
     for (const [fill, { at }] of foldFills(log, batch)) {
-      const id = `fill:${batch.id}.${fill}`;
+      const id = fillStepId(fillId(batch.id, fill));
       logged[id] = { ...logged[id], end: logged[id]?.end ?? second(Date.parse(at)) };
     }
   const begun = run.startedAt === undefined ? [] : [run.startedAt];

@@ -1,5 +1,6 @@
 import { type PadPlan, padPlan, planTanks, type TankDemand, type TankRun } from "../clean/index.ts";
 import { type Building, simulateDrying } from "../drying/index.ts";
+import { fillId } from "../log/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import {
   estimateSequential,
@@ -139,7 +140,7 @@ function madeWhen(batches: readonly BatchPlan[], run: RunPlan): readonly BatchPl
     const { id, batch } = planned;
     if (batch.outcome !== "planned") return planned;
     const fills = batch.fills.map((fill, k) => {
-      const key = `${id}.${k + 1}`;
+      const key = fillId(id, k + 1);
       const [madeAt, usedUntil] = [made.get(key), used.get(key)];
       return madeAt === undefined || usedUntil === undefined ? fill : { ...fill, madeAt, usedUntil };
     });

@@ -1,3 +1,4 @@
+import { sectionId } from "../log/index.ts";
 import { cleaningWindow, divideRoom, largestSection, type SectionWork } from "./divideRoom.ts";
 import type { RunFill, RunInput, RunRoom } from "./input.ts";
 import { NOT_STARTED, numberParts, type StartedRoom, startedParts, unstartedRanges } from "./startedParts.ts";
@@ -148,7 +149,7 @@ export function divideJob(input: RunInput): JobDivision | DivisionFault {
       const fill = fills[portionAt(fillEnds, middle)] ?? fills.at(-1);
       const tank = portionAt(tankEnds, middle);
       return {
-        id: `${id}.${number}`,
+        id: sectionId(id, number),
         roomId: id,
         number,
         from,

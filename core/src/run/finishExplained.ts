@@ -1,5 +1,6 @@
 import { type Explanation, explain, figure } from "../explain/index.ts";
 import type { Step } from "./jobRun.ts";
+import { STEP_FACTS } from "./stepFacts.ts";
 import type { StepKind } from "./stepKinds.ts";
 
 interface WorkedRoom {
@@ -7,23 +8,6 @@ interface WorkedRoom {
   readonly finishedAtHours: number;
   readonly finishLogged: boolean;
 }
-
-const STEP_FIGURES: Partial<Record<StepKind, string>> = {
-  furniture: "moving furniture",
-  vacuum: "vacuum",
-  bag: "emptying the bag",
-  edges: "edges",
-  "pre-spot": "pre-spotting",
-  "pre-spray": "pre-spray",
-  "re-mist": "misting again",
-  agitate: "agitate",
-  clean: "clean",
-  pad: "absorbent pad",
-  spots: "remaining spots",
-  odour: "odour treatment",
-  groom: "groom",
-  fans: "placing air movers",
-};
 
 /** When a room is finished, hours after the job's start. */
 export function explainFinish(room: WorkedRoom): Explanation {
@@ -47,6 +31,6 @@ export function explainFinish(room: WorkedRoom): Explanation {
       takes: figure("last step takes", last ? last.end - started : room.finishedAtHours * 3600, "time"),
     },
     compute: (x) => (room.finishLogged ? room.finishedAtHours : (x.started + x.takes) / 3600),
-    steps: () => kinds.map((kind) => figure(STEP_FIGURES[kind] ?? kind, spent(kind), "time")),
+    steps: () => kinds.map((kind) => figure(STEP_FACTS[kind].figure ?? kind, spent(kind), "time")),
   });
 }

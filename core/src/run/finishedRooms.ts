@@ -7,10 +7,7 @@ import {
   unstartedProblem,
 } from "./fixPlacements.ts";
 import type { JobProblem } from "./jobProblem.ts";
-import type { StepKind } from "./stepKinds.ts";
-
-/** What one may take to be done beside a room that is finished, though nobody logged it; whether a floor is wet is not guessed. */
-const DRY: ReadonlySet<StepKind> = new Set(["furniture", "vacuum", "bag", "edges", "pre-spot"]);
+import { STEP_FACTS } from "./stepFacts.ts";
 
 /**
  * A job's problem with what has been done put in place, from the rooms that are known to be finished: their steps stretch or
@@ -58,7 +55,8 @@ export function applyFinishedRooms(
       .filter(({ id, kind, roomId }) =>
         roomId === undefined
           ? kind !== "break" && startOf(id) < until && kind !== "pack-up"
-          : finished.has(roomId) || (DRY.has(kind) && !openBefore(roomId) && startOf(id) < until),
+          : finished.has(roomId) ||
+            (STEP_FACTS[kind].beforeWet && !openBefore(roomId) && startOf(id) < until),
       )
       .map(({ id }) => id),
   );

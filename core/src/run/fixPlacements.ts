@@ -1,3 +1,4 @@
+import { isBreakStep } from "../log/index.ts";
 import { type Problem, START, type Task, type TimeLag } from "../scheduling/index.ts";
 import type { SectionTask } from "./jobProblem.ts";
 
@@ -25,8 +26,6 @@ export interface RemainingProblem {
 
 /** Relaxation: none; maximal lags of wet floors; all maximal lags. */
 export type Relaxation = "nothing" | "wet" | "every most";
-
-export const isBreak = (taskId: string): boolean => taskId.startsWith("break:");
 
 /** As stated, with nothing done. */
 export const unstartedProblem = (problem: Problem): RemainingProblem => ({
@@ -56,52 +55,37 @@ export function fixPlacements(
   problem: Problem,
   { tasks, sections, places, inHand, now, letGo }: Putting,
 ): RemainingProblem {
-  const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
   const took = new Map(tasks.map(({ id, duration }) => [id, duration]));
   const sectionOf = new Map(
     sections.flatMap((each) => [each.cleanId, ...each.reMistIds].map((id) => [id, each.id] as const)),
   );
   const late = new Set<string>();
   const missed: string[] = [];
-  const waiting = ({ from, to, minLag, maxLag }: TimeLag): TimeLag[] =>
-    minLag === undefined && maxLag === undefined
-      ? []
-      : [
-          {
-            from,
-            to,
-            ...(minLag === undefined ? {} : { minLag }),
-            ...(maxLag === undefined ? {} : { maxLag }),
-          },
-        ];
-  const leastOf = ({ from, to, minLag }: TimeLag): TimeLag[] =>
-    minLag === undefined ? [] : [{ from, to, minLag }];
+  const minimalOnly = (lag: TimeLag): TimeLag[] => {
+    const { maxLag: _, ...rest } = lag;
+    return rest.minLag === undefined ? [] : [rest];
+  };
   const lags = problem.lags.flatMap((lag): TimeLag[] => {
-    const { from, to, minLag, maxLag } = lag;
+    const { from, to, maxLag } = lag;
     if (places.has(to)) return [];
     if (from === START) {
-      const stands = isBreak(to) || maxLag === undefined || maxLag >= now;
+      const stands = isBreakStep(to) || maxLag === undefined || maxLag >= now;
       if (!stands) missed.push(to);
       if (letGo !== "every most") return stands ? [lag] : [];
       // Breaks that can't be at their hour, two at one time say, come as soon after it as they can.
-      return isBreak(to) ? leastOf(lag) : [];
+      return isBreakStep(to) ? minimalOnly(lag) : [];
     }
     const place = places.get(from);
-    if (!place) return letGo === "every most" ? leastOf(lag) : [lag];
+    if (!place) return letGo === "every most" ? minimalOnly(lag) : [lag];
     // Nothing waits for what wasn't done.
     if (place.passed) return [];
-    const wait: TimeLag = {
-      from,
-      to,
-      ...(minLag === undefined
-        ? {}
-        : { minLag: minLag === planned.get(from) ? (took.get(from) ?? minLag) : minLag }),
-    };
-    if (maxLag === undefined) return waiting(wait);
+    const wait: TimeLag =
+      lag.kind === "finish-to-start" ? { ...lag, minLag: took.get(from) ?? lag.minLag } : lag;
+    if (maxLag === undefined) return minimalOnly(wait);
     const gone = letGo !== "nothing" || place.start + maxLag < now;
     const section = sectionOf.get(to);
     if (gone && section) late.add(section);
-    return waiting(gone ? wait : { ...wait, maxLag });
+    return gone ? minimalOnly(wait) : [wait];
   });
   const held = [...places].map(
     ([to, { start }]): TimeLag => ({
@@ -112,7 +96,7 @@ export function fixPlacements(
     }),
   );
   const open = tasks
-    .filter(({ id }) => id !== START && !places.has(id) && !isBreak(id))
+    .filter(({ id }) => id !== START && !places.has(id) && !isBreakStep(id))
     .map(({ id }): TimeLag => ({ from: START, to: id, minLag: Math.ceil(now) }));
   return {
     problem: { ...problem, tasks, lags: [...lags, ...held, ...open] },

@@ -11,7 +11,6 @@ export {
 export { largestAreaAhead } from "./divideRoom.ts";
 export { explainFinish } from "./finishExplained.ts";
 export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank, StepProgress } from "./input.ts";
-export { OWN_STEP_PREFIX } from "./jobProblem.ts";
 export type { JobRun, RunPlan, RunSection, Step, WarmStart } from "./jobRun.ts";
 export {
   type LaneRoom,
@@ -42,9 +41,11 @@ export {
 export { scheduleJob } from "./scheduleJob.ts";
 export { estimateSequential, type RoughTimes } from "./sequentialEstimate.ts";
 export { vacuumPieces } from "./startedParts.ts";
+export { STEP_FACTS, type StepFacts } from "./stepFacts.ts";
 export {
   type CrewPace,
   DEFAULT_PACE,
+  isStepKind,
   overheadShare,
   PACE_LIMITS,
   STEP_KINDS,

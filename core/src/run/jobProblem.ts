@@ -1,3 +1,13 @@
+import {
+  breakStepId,
+  fillStepId,
+  isOwnStep,
+  PACK_UP,
+  roomStepId,
+  SET_UP,
+  sectionStepId,
+  tankTripStepId,
+} from "../log/index.ts";
 import { finishToStart, type Problem, START, type Task, type TimeLag } from "../scheduling/index.ts";
 import {
   type DividedSection,
@@ -9,6 +19,7 @@ import {
 } from "./divideJob.ts";
 import type { RunInput, RunRoom } from "./input.ts";
 import { vacuumPieces } from "./startedParts.ts";
+import { STEP_FACTS } from "./stepFacts.ts";
 import { AREA_PER_BAG, PACES, type StepKind } from "./stepKinds.ts";
 import { fillTime, stepDurations, stretchOf, tripTime } from "./work.ts";
 
@@ -50,25 +61,11 @@ export interface JobProblem {
 const SOON_AFTER = 60;
 const POWERED = /^(vacuum|brush|pad machine|machine:.*)$/;
 
-/** Sections that work runs ahead of the cleaning, to be tried; and by how many of those each kind of step does. */
+/** Sections that work runs ahead of the cleaning, to be tried. */
 const LOOK_AHEAD = [0.75, 1.5, 2.5, 4] as const;
-const SOONER: Partial<Record<StepKind, number>> = {
-  furniture: 2,
-  vacuum: 2,
-  bag: 2,
-  edges: 2,
-  "pre-spot": 2,
-  fill: 1.1,
-  "pre-spray": 1,
-  agitate: 1,
-  "tank-trip": 0.3,
-};
 /** Shares of its dwell that a section is begun before its cleaning, to be tried, and s that what prepares a room is before that. */
 const DWELLS_AHEAD = [0.5, 1, 1.5, 2] as const;
 const PREPARED_AHEAD = 600;
-
-/** How the ids of steps begin that somebody added on the way. */
-export const OWN_STEP_PREFIX = "own:";
 
 /** Writes a problem down task by task. */
 class ProblemBuilder {
@@ -95,7 +92,7 @@ class ProblemBuilder {
   /** A step of so many seconds, at least one; nothing where there is nothing to do. */
   add(step: StepTask, seconds: number): Task | undefined {
     if (!(seconds > 0)) return undefined;
-    const hands = step.kind === "break" ? this.people : 1;
+    const hands = STEP_FACTS[step.kind].crew === "everyone" ? this.people : 1;
     const held = step.tool ? [step.tool, ...(POWERED.test(step.tool) ? ["circuits"] : [])] : [];
     const task: Task = {
       id: step.id,
@@ -157,19 +154,22 @@ function prepareRoom(
   bag: { area: number },
 ) {
   const work = stepDurations(room, input.crew);
-  const step = (kind: StepKind, seconds: number, tool?: string, end = "") =>
-    to.add({ id: `${kind}:${room.id}${end}`, kind, roomId: room.id, ...(tool ? { tool } : {}) }, seconds);
+  const step = (kind: StepKind, seconds: number, tool?: string, piece?: number) =>
+    to.add(
+      { id: roomStepId(kind, room.id, piece), kind, roomId: room.id, ...(tool ? { tool } : {}) },
+      seconds,
+    );
   let done = step("furniture", room.furniture ? room.area * PACES.furniture : 0);
   const pieces = vacuumPieces(room, input.logged);
   for (let k = 1; k <= pieces; k++) {
-    const end = pieces > 1 ? `.${k}` : "";
+    const piece = pieces > 1 ? k : undefined;
     bag.area += room.area / pieces;
     const full = bag.area > AREA_PER_BAG;
     if (full) bag.area = 0;
     done = to.addPrecedence(
       done,
-      step("vacuum", (work.vacuum * paced) / pieces, "vacuum", end),
-      full ? step("bag", PACES.bag, "vacuum", end) : undefined,
+      step("vacuum", (work.vacuum * paced) / pieces, "vacuum", piece),
+      full ? step("bag", PACES.bag, "vacuum", piece) : undefined,
     );
   }
   return to.addPrecedence(
@@ -194,10 +194,10 @@ function workSection(
 ) {
   const work = stepDurations(room, input.crew);
   const share = (section.area / room.area) * paced;
-  const step = (kind: StepKind, seconds: number, tool?: string, end = "") =>
+  const step = (kind: StepKind, seconds: number, tool?: string, repeat?: number) =>
     to.add(
       {
-        id: `${kind}:${section.id}${end}`,
+        id: sectionStepId(kind, section.id, repeat),
         kind,
         roomId: room.id,
         sectionId: section.id,
@@ -211,7 +211,7 @@ function workSection(
   const agitate = step("agitate", work.agitate * share, "brush");
   const clean = step("clean", work.clean * share, `machine:${room.machine}`) as Task;
   const reMists = Array.from({ length: spray ? section.reMists : 0 }, (_, k) =>
-    step("re-mist", spray?.duration ?? 0, "water bottle", `-${k + 1}`),
+    step("re-mist", spray?.duration ?? 0, "water bottle", k + 1),
   ).flatMap((each) => each ?? []);
   to.addPrecedence(spray, ...reMists, agitate, clean);
   const treated = to.addPrecedence(clean, step("pad", work.pad * share, "pad machine"), ...before.groom());
@@ -250,7 +250,7 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
   if ("code" in cut) return cut;
   const paced = stretchOf(input);
   const to = new ProblemBuilder(input.crew.people);
-  const setUp = to.add({ id: "set-up", kind: "set-up" }, PACES.setUp);
+  const setUp = to.add({ id: SET_UP, kind: "set-up" }, PACES.setUp);
   const bag = { area: 0 };
   const sections: SectionTask[] = [];
   const rooms = new Map<string, { readonly firstWet: Task; readonly last: Task }>();
@@ -262,7 +262,7 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
     if (known) return known;
     const tool = `sprayer:${fill.vesselId}`;
     const task = to.add(
-      { id: `fill:${fill.id}`, kind: "fill", tool, fillId: fill.id },
+      { id: fillStepId(fill.id), kind: "fill", tool, fillId: fill.id },
       fillTime(fill),
     ) as Task;
     // What was sprayed last from this vessel came out of the fill before.
@@ -279,7 +279,7 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
     let firstWet: Task | undefined;
     let left: Task | undefined;
     const last = (kind: StepKind, seconds: number) =>
-      to.add({ id: `${kind}:${room.id}`, kind, roomId: room.id }, seconds);
+      to.add({ id: roomStepId(kind, room.id), kind, roomId: room.id }, seconds);
     const work = stepDurations(room, input.crew);
     // What cleaning leaves is treated when the room is through, before its pile is set up.
     const treat = () => [last("spots", work.spots * paced), last("odour", work.odour * paced)];
@@ -292,7 +292,10 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
         if (run >= 0)
           to.queue(
             machine,
-            to.add({ id: `tank-trip:${section.tank}`, kind: "tank-trip", tool: machine }, tripTime(solution)),
+            to.add(
+              { id: tankTripStepId(section.tank), kind: "tank-trip", tool: machine },
+              tripTime(solution),
+            ),
           );
         run = section.tank;
       }
@@ -339,7 +342,7 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
       if (later && own && other) to.addPrecedence(own.last, other.firstWet);
     }
   for (const [id, { start, end, roomId, what }] of input.logged ?? [])
-    if (id.startsWith(OWN_STEP_PREFIX) && (start ?? end) !== undefined)
+    if (isOwnStep(id) && (start ?? end) !== undefined)
       to.add(
         {
           id,
@@ -351,10 +354,10 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
       );
   const goesOn = new Set(to.lags.flatMap(({ from, minLag }) => (minLag === undefined ? [] : [from])));
   const ends = to.tasks.filter(({ id }) => id !== START && !goesOn.has(id));
-  const packUp = to.add({ id: "pack-up", kind: "pack-up" }, PACES.packUp);
+  const packUp = to.add({ id: PACK_UP, kind: "pack-up" }, PACES.packUp);
   for (const each of ends) to.addPrecedence(each, packUp);
   for (const { id, at, length } of input.breaks) {
-    const task = to.add({ id: `break:${id}`, kind: "break" }, length);
+    const task = to.add({ id: breakStepId(id), kind: "break" }, length);
     const second = Math.round(at);
     if (task) to.lags.push({ from: START, to: task.id, minLag: second, maxLag: second });
   }
@@ -362,13 +365,15 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
   const ranks = [
     ...DWELLS_AHEAD.map((share) =>
       to.parts.map(({ before, dwell }, i) => {
-        const sooner = SOONER[kindOf(i)] ?? 0;
+        const sooner = STEP_FACTS[kindOf(i)].sectionsAhead;
         return sooner === 0
           ? before
           : before - share * dwell - (sooner > 1 ? PREPARED_AHEAD * (sooner - 1) : 0);
       }),
     ),
-    ...LOOK_AHEAD.map((ahead) => to.turns.map((turn, i) => turn - ahead * (SOONER[kindOf(i)] ?? 0))),
+    ...LOOK_AHEAD.map((ahead) =>
+      to.turns.map((turn, i) => turn - ahead * STEP_FACTS[kindOf(i)].sectionsAhead),
+    ),
   ];
   return { problem: to.finish(input), steps: to.steps, sections, driesFirst: cut.driesFirst, ranks };
 }

@@ -1,5 +1,6 @@
 import { type DryingResult, freeWaterAt, wetShare } from "../drying/index.ts";
 import type { JobRun, RunSection, Step } from "./jobRun.ts";
+import { STEP_FACTS } from "./stepFacts.ts";
 
 /** What a lane shows of a planned room. Hours after the job's start, residual kg/m². */
 export interface LaneRoom {
@@ -26,7 +27,6 @@ export interface RunLane<Room extends LaneRoom = LaneRoom> {
   readonly tail: readonly { readonly after: number; readonly wet: number; readonly left: number }[];
 }
 
-const DRY_WORK = new Set(["furniture", "vacuum", "edges", "bag", "pre-spot"]);
 /** As many points as the eye can tell apart on a tail. */
 const POINTS = 14;
 
@@ -50,7 +50,7 @@ export function lanesOf<Room extends LaneRoom>(
       {
         room,
         sections,
-        dry: room.steps.filter(({ kind }) => DRY_WORK.has(kind)),
+        dry: room.steps.filter(({ kind }) => STEP_FACTS[kind].beforeWet),
         finished,
         touchDry: hours(drying?.touchDryHours),
         dryAtSeconds: hours(drying?.dryHours),

@@ -1,11 +1,6 @@
+import { isBreakStep, PACK_UP } from "../log/index.ts";
 import { type Problem, START, type Task } from "../scheduling/index.ts";
-import {
-  fixPlacements,
-  isBreak,
-  type Placement,
-  type Relaxation,
-  type RemainingProblem,
-} from "./fixPlacements.ts";
+import { fixPlacements, type Placement, type Relaxation, type RemainingProblem } from "./fixPlacements.ts";
 import type { RunInput } from "./input.ts";
 import type { JobProblem } from "./jobProblem.ts";
 
@@ -21,7 +16,7 @@ function placesOf(
   const planned = new Map(problem.tasks.map(({ id, duration }) => [id, duration]));
   const places = new Map<string, Placement>();
   const inHand = new Set<string>();
-  const packedUp = logged.get("pack-up");
+  const packedUp = logged.get(PACK_UP);
   const over = packedUp?.end ?? packedUp?.skipped;
   for (const { id, roomId } of steps) {
     const said = logged.get(id);
@@ -82,7 +77,7 @@ export function remainingProblem(
 ): RemainingProblem {
   const { now = 0, crew } = input;
   const { places, inHand } = placesOf(steps, problem, input);
-  const breaks = problem.tasks.filter(({ id }) => isBreak(id));
+  const breaks = problem.tasks.filter(({ id }) => isBreakStep(id));
   const breakAt = new Map(
     problem.lags.flatMap(({ from, to, minLag }) =>
       from === START && minLag !== undefined ? [[to, minLag]] : [],

@@ -1,3 +1,4 @@
+import { parseStepId, pieceNumber, roomStepId } from "../log/index.ts";
 import { minShare, type Section } from "./divideRoom.ts";
 import type { RunInput, RunRoom, WorkedPart } from "./input.ts";
 import { AREA_PER_BAG } from "./stepKinds.ts";
@@ -75,13 +76,14 @@ export function numberParts({ parts, numbers: taken }: StartedRoom, fresh: reado
  */
 export function vacuumPieces({ id, area }: Pick<RunRoom, "id" | "area">, logged: RunInput["logged"]): number {
   const cut = Math.ceil(area / AREA_PER_BAG);
-  const whole = `vacuum:${id}`;
+  const whole = roomStepId("vacuum", id);
   const begun = [...(logged ?? [])].flatMap(([step, { start, end, skipped }]) =>
     (start ?? end ?? skipped) === undefined ? [] : [step],
   );
   if (begun.includes(whole)) return 1;
-  const pieces = begun.flatMap((step) =>
-    step.startsWith(`${whole}.`) ? [Number(step.slice(whole.length + 1))] : [],
-  );
+  const pieces = begun.flatMap((step) => {
+    const { kind, subject } = parseStepId(step);
+    return kind === "vacuum" ? (pieceNumber(subject, id) ?? []) : [];
+  });
   return pieces.length > 0 ? Math.max(cut, 2, ...pieces) : cut;
 }

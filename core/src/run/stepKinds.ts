@@ -23,6 +23,8 @@ export const STEP_KINDS = [
   "own",
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
+export const isStepKind = (kind: string): kind is StepKind =>
+  (STEP_KINDS as readonly string[]).includes(kind);
 
 /** Common practice, where no source is named: s, s/m², m²/s, m/s. */
 export const PACES = {

@@ -1,5 +1,5 @@
 /**
- * Resource-constrained project scheduling with least and most time lags (RCPSP/max: Neumann, Schwindt & Zimmermann,
+ * Resource-constrained project scheduling with minimal and maximal time lags (RCPSP/max: Neumann, Schwindt & Zimmermann,
  * Project Scheduling with Time Windows, 2003; Brucker et al. 1999; memory). Everything a schedule has to obey is in the
  * statement, so that any other solver can check or beat ours.
  */
@@ -28,6 +28,8 @@ export interface TimeLag {
   readonly to: string;
   readonly minLag?: number;
   readonly maxLag?: number;
+  /** The minimal lag is the duration of `from`, and follows it if that takes longer or shorter; absent: start to start, as given. */
+  readonly kind?: "finish-to-start";
 }
 
 export interface Problem {
@@ -54,4 +56,5 @@ export const finishToStart = (first: Pick<Task, "id" | "duration">, second: Pick
   from: first.id,
   to: second.id,
   minLag: first.duration,
+  kind: "finish-to-start",
 });

@@ -1,4 +1,4 @@
-import type { Step } from "@scutch/core/run";
+import type { Step, StepKind } from "@scutch/core/run";
 import { timeAt } from "../../format/time.ts";
 import { personName, stepName } from "../../shared/run/stepWords.ts";
 import type { Axis } from "./useAxis.ts";
@@ -64,7 +64,7 @@ export function PeopleRows({
                 width={Math.max(1, width - 0.5)}
                 y={top}
                 height={PERSON - 6}
-                fill={FILL[step.kind] ?? "var(--paper)"}
+                fill={FILL[step.kind]}
                 stroke={pinned.has(step.id) ? "var(--accent)" : "var(--rule)"}
                 strokeWidth={pinned.has(step.id) ? 3 : 0.75}
                 className="cursor-pointer"
@@ -101,14 +101,30 @@ export function PeopleRows({
 }
 
 /** What is in the hand shows by tone: dry work darker, rest pale. */
-const FILL: Partial<Record<Step["kind"], string>> = {
-  clean: "var(--wash)",
-  "pre-spray": "color-mix(in srgb, var(--color-wet-1) 55%, var(--paper))",
-  "re-mist": "color-mix(in srgb, var(--color-wet-1) 55%, var(--paper))",
-  break: "var(--ground)",
+const PLAIN = "var(--paper)";
+const PALE = "color-mix(in srgb, var(--rule) 35%, var(--paper))";
+const SPRAY = "color-mix(in srgb, var(--color-wet-1) 55%, var(--paper))";
+const FILL: Readonly<Record<StepKind, string>> = {
+  furniture: PLAIN,
   vacuum: "color-mix(in srgb, var(--rule) 70%, var(--paper))",
-  "set-up": "color-mix(in srgb, var(--rule) 35%, var(--paper))",
-  "pack-up": "color-mix(in srgb, var(--rule) 35%, var(--paper))",
+  edges: PLAIN,
+  bag: PLAIN,
+  "pre-spot": PLAIN,
+  "pre-spray": SPRAY,
+  "re-mist": SPRAY,
+  agitate: PLAIN,
+  clean: "var(--wash)",
+  pad: PLAIN,
+  spots: PLAIN,
+  odour: PLAIN,
+  groom: PLAIN,
+  fans: PLAIN,
+  "set-up": PALE,
+  fill: PLAIN,
+  "tank-trip": PLAIN,
+  break: "var(--ground)",
+  "pack-up": PALE,
+  own: PLAIN,
 };
 
 /** Steps that follow one another in one room, so that its name is told once over them. */

@@ -1,6 +1,5 @@
 import type { LogEntry, RoomId } from "@scutch/contract";
-import { foldRunState } from "@scutch/core/log";
-import { OWN_STEP_PREFIX } from "@scutch/core/run";
+import { foldRunState, isOwnStep } from "@scutch/core/log";
 import { Button } from "../../../ui/Button.tsx";
 import { clockOf, TickingClock } from "./Ticking.tsx";
 
@@ -17,7 +16,7 @@ export interface OwnStep {
 export function ownInHand(log: readonly LogEntry[], who: number): OwnStep | undefined {
   for (const [step, logged] of foldRunState(log).steps) {
     const { startedAt, doneAt, skippedAt, roomId, what = "Own step" } = logged;
-    if (!step.startsWith(OWN_STEP_PREFIX) || startedAt === undefined || logged.who !== who + 1) continue;
+    if (!isOwnStep(step) || startedAt === undefined || logged.who !== who + 1) continue;
     if (doneAt !== undefined || skippedAt !== undefined) continue;
     return {
       step,

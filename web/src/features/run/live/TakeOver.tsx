@@ -1,5 +1,5 @@
 import type { JobRun, Step } from "@scutch/core/run";
-import { isStepActive, openStepsOf, type ProgressById } from "@scutch/core/run";
+import { isStepActive, openStepsOf, type ProgressById, STEP_FACTS } from "@scutch/core/run";
 import { midSentence, personName } from "../../../shared/run/stepWords.ts";
 import { Button } from "../../../ui/Button.tsx";
 
@@ -16,7 +16,7 @@ interface Props {
 export function TakeOver({ run, known, others, names, what, onTake }: Props) {
   const theirs = others.flatMap((other) =>
     openStepsOf(run, known, other)
-      .filter(({ id, kind }) => !isStepActive(known, id) && kind !== "fill" && kind !== "pack-up")
+      .filter(({ id, kind }) => !isStepActive(known, id) && STEP_FACTS[kind].canBeTakenOver)
       .slice(0, 2)
       .map((step) => ({ step, other })),
   );

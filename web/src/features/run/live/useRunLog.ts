@@ -1,10 +1,9 @@
 import { EntryId, type RoomId } from "@scutch/contract";
-import { roomFinishTimes } from "@scutch/core/log";
+import { ownStepId, roomFinishTimes } from "@scutch/core/log";
 import {
   completesRoom,
   isStepActive,
   type JobRun,
-  OWN_STEP_PREFIX,
   openStepsOf,
   type ProgressById,
   recommendedStart,
@@ -67,7 +66,7 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: ProgressById) {
     startOwn: (what: string, who: number, roomId: string | undefined) =>
       log({
         kind: "step-started",
-        step: `${OWN_STEP_PREFIX}${newId(EntryId)}`,
+        step: ownStepId(newId(EntryId)),
         does: "own",
         what,
         who: who + 1,
