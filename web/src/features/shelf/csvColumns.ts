@@ -11,6 +11,8 @@ type SoFar = Readonly<Partial<Record<keyof Product, unknown>>>;
 /** A column of the shelf's file: its heading as a person would write it, and how a cell is written and read. */
 export interface Column {
   readonly heading: string;
+  /** What it was called in files of an earlier version; still read. */
+  readonly formerly?: string;
   readonly field: keyof Product;
   readonly write: (product: Product) => string;
   readonly read: (cell: string, soFar: SoFar) => FieldResult<unknown>;
@@ -153,15 +155,18 @@ export const COLUMNS: readonly Column[] = [
   choice("1:n means", "ratioMeans", RATIOS, RATIO_NAMES),
   quantity("Scoop holds", "scoop", "mass", ["g", "kg", "oz"]),
   strength("Light", "light"),
-  strength("Ordinary", "ordinary"),
+  { ...strength("Normal", "ordinary"), formerly: "Ordinary" },
   strength("Heavy", "heavy"),
-  quantity("Stands at least", "dwellLeast", "time", ["min", "s", "h"]),
-  quantity("Stands at most", "dwellMost", "time", ["min", "s", "h"]),
-  quantity("Mix keeps", "potLife", "time", ["h", "min", "s"]),
+  { ...quantity("Dwell time", "dwellLeast", "time", ["min", "s", "h"]), formerly: "Stands at least" },
+  { ...quantity("Maximum dwell", "dwellMost", "time", ["min", "s", "h"]), formerly: "Stands at most" },
+  { ...quantity("Use within", "potLife", "time", ["h", "min", "s"]), formerly: "Mix keeps" },
   quantity("Water", "waterTemperature", "temperature", ["c", "f"]),
-  number("pH in use", "phInUse", 0, 14, "Enter a pH from 0 to 14."),
+  { ...number("pH as used", "phInUse", 0, 14, "Enter a pH from 0 to 14."), formerly: "pH in use" },
   number("pH in the bottle", "phConcentrate", 0, 14, "Enter a pH from 0 to 14."),
-  several("What reacts in it", "chemistry", CHEMISTRIES, CHEMISTRY_NAMES),
+  {
+    ...several("Reactive contents", "chemistry", CHEMISTRIES, CHEMISTRY_NAMES),
+    formerly: "What reacts in it",
+  },
   several("Label allows", "labelAllows", FIBRES, FIBRE_NAMES),
   several("Label forbids", "labelForbids", FIBRES, FIBRE_NAMES),
   choice("Floors", "floors", PRODUCT_FLOORS, PRODUCT_FLOOR_NAMES),

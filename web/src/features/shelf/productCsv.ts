@@ -31,7 +31,9 @@ export type CsvRead =
   | { readonly ok: false; readonly faults: readonly CsvFault[] };
 
 const named = (heading: string): Column | undefined =>
-  COLUMNS.find((column) => column.heading.toLowerCase() === heading.trim().toLowerCase());
+  COLUMNS.find((column) =>
+    [column.heading, column.formerly].some((each) => each?.toLowerCase() === heading.trim().toLowerCase()),
+  );
 
 /** Reads products from a CSV file. All or none: with a fault in any line nothing is taken, and every fault is told. */
 export function productsFromCsv(text: string): CsvRead {
