@@ -1,7 +1,7 @@
 // Format, lint, types, dependency arrows, dead code, generated documents, paths in docs, unit and component tests. Stops at the
 // first that fails. --without-tests leaves the tests to npm test.
 import { inRoot } from "./paths.mjs";
-import { binary } from "./run.mjs";
+import { binary, run } from "./run.mjs";
 import { checkNode, ensureModules } from "./setup.mjs";
 
 const tool = (name, file) => inRoot("node_modules", name, file);
@@ -33,6 +33,8 @@ const STEPS = [
       ]),
   ],
   ["dead code", () => binary(tool("knip", "bin/knip.js"), [])],
+  ["words", () => run(process.execPath, [inRoot("scripts/checkWords.mjs")])],
+  ["paths and figures in docs", () => run(process.execPath, [inRoot("scripts/checkDocs.mjs")])],
   ["generated documents", () => binary(tool("tsx", "dist/cli.mjs"), ["cli/src/generateDocs.ts", "--check"])],
   [
     "unit tests",
