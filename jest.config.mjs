@@ -28,6 +28,14 @@ export default {
       setupFiles: ["fake-indexeddb/auto"],
       testMatch: ["<rootDir>/{core,contract,cli,web}/src/**/*.test.ts"],
     },
+    {
+      ...base,
+      displayName: "dom",
+      testEnvironment: "<rootDir>/web/src/testing/domEnvironment.mjs",
+      setupFiles: ["fake-indexeddb/auto"],
+      setupFilesAfterEnv: ["<rootDir>/web/src/testing/domSetup.ts"],
+      testMatch: ["<rootDir>/web/src/**/*.test.tsx"],
+    },
     { ...base, displayName: "store", testMatch: ["<rootDir>/server/src/**/*.test.ts"] },
   ],
 };

@@ -39,7 +39,7 @@ const STEPS = [
   [
     "unit tests",
     () =>
-      binary(tool("jest", "bin/jest.js"), ["--selectProjects", "unit"], {
+      binary(tool("jest", "bin/jest.js"), ["--selectProjects", "unit", "dom"], {
         env: { NODE_OPTIONS: "--experimental-vm-modules --no-warnings" },
       }),
   ],

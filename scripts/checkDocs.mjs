@@ -12,7 +12,9 @@ const tracked = execFileSync("git", ["ls-files", "--cached", "--others", "--excl
   .trim()
   .split("\n")
   .filter((file) => fs.existsSync(inRoot(file)));
-const folders = new Set(tracked.flatMap((file) => file.split("/").map((_, i, all) => all.slice(0, i).join("/"))));
+const folders = new Set(
+  tracked.flatMap((file) => file.split("/").map((_, i, all) => all.slice(0, i).join("/"))),
+);
 /** Written by builds and runs, so not tracked. */
 const MADE = /^(\.data|node_modules|server\/dist|web\/dist|mariadbd\.log)/;
 
@@ -33,8 +35,13 @@ for (const file of tracked.filter((each) => each === "README.md" || /^docs\/.*\.
       if (!/^[a-z]+:/.test(target) && !fs.existsSync(path.join(inRoot(path.dirname(file)), target)))
         problems.push(`${file}:${i + 1} links to ${target}, which doesn't exist`);
     for (const [, code] of line.matchAll(/`([^`]+)`/g))
-      if (/^[\w.@-]+(\/[\w.@*-]+)*\.(tsx?|mjs|md|json|sql|css)$|^(core|contract|server|web|cli|e2e|scripts|docs)\/[\w./-]+$/.test(code))
-        if (!code.includes("*") && !exists(code)) problems.push(`${file}:${i + 1} names ${code}, which doesn't exist`);
+      if (
+        /^[\w.@-]+(\/[\w.@*-]+)*\.(tsx?|mjs|md|json|sql|css)$|^(core|contract|server|web|cli|e2e|scripts|docs)\/[\w./-]+$/.test(
+          code,
+        )
+      )
+        if (!code.includes("*") && !exists(code))
+          problems.push(`${file}:${i + 1} names ${code}, which doesn't exist`);
   }
 }
 

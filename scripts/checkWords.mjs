@@ -60,7 +60,8 @@ function visibleStrings(file) {
 }
 
 const phrases = bannedPhrases();
-if (phrases.length < 20) throw new Error("docs/words.md: the table under “Checked by machine” can't be read.");
+if (phrases.length < 20)
+  throw new Error("docs/words.md: the table under “Checked by machine” can't be read.");
 const patterns = phrases.map((phrase) => [
   phrase,
   new RegExp(`(?<![\\p{L}-])${phrase.replace(/[.*+?^${}()|[\]\\]/g, "\\$&")}(?![\\p{L}-])`, "iu"),

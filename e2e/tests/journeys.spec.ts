@@ -57,7 +57,7 @@ test.describe("on a phone", () => {
     await page.keyboard.press("Escape");
     // Nobody has said what the carpet is: an alkaline product waits until somebody has, and until it is dye-tested.
     await expect(page.getByText("Which fibre is the carpet in Bedroom, Lounge, Hall?")).toBeVisible();
-    await expect(page.getByText("First pick the fibre in Bedroom, Lounge, Hall.")).toBeVisible();
+    await expect(page.getByText("First pick the fibre for Bedroom, Lounge, Hall.")).toBeVisible();
     await expect(page.getByRole("alert")).toHaveCount(0);
     await expect(page.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
     await page.getByRole("button", { name: "Nylon", exact: true }).click();

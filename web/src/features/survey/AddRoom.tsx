@@ -21,7 +21,7 @@ import { freeName, TEMPLATES, type Template } from "./templates.ts";
 const UPSTAIRS_BY_NAME = /landing|bedroom|nursery|attic|loft|upstairs/i;
 
 /** One line for a room: its name if it has one, its size, and where it opens to. Everything else is assumed until said. */
-export function AddRoom({ desk: { job, edit } }: { readonly desk: JobDesk }) {
+export function AddRoom({ desk: { job, edit } }: { readonly desk: Pick<JobDesk, "job" | "edit"> }) {
   const units = useUnits();
   const ids = useId();
   const nameField = useRef<HTMLInputElement>(null);

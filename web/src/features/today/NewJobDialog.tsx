@@ -1,8 +1,6 @@
-import { zodResolver } from "@hookform/resolvers/zod";
 import { BatchId, type Job, JobId, type Shelf, type Site, SiteId } from "@scutch/contract";
 import { productsThatSuit } from "@scutch/core/plan";
-import { useId } from "react";
-import { useForm } from "react-hook-form";
+import { type FormEvent, useId, useState } from "react";
 import { useNavigate } from "react-router";
 import * as z from "zod";
 import { addJob } from "../../device/changes.ts";
@@ -21,6 +19,7 @@ const Form = z.object({
   startsAt: z.string().regex(/^\d\d:\d\d$/, "Choose a time."),
 });
 type Form = z.infer<typeof Form>;
+const FIELDS = ["place", "title", "day", "startsAt"] as const;
 
 interface Props {
   readonly shelf: Shelf;
@@ -34,13 +33,19 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
   const units = useUnits();
   const ids = useId();
   const dayStart = useAppSelector((state) => state.crew.settings?.dayStart) ?? "09:00";
-  const { register, handleSubmit, formState } = useForm<Form>({
-    resolver: zodResolver(Form),
-    defaultValues: { place: "", title: "", day, startsAt: dayStart },
-  });
-  const { errors } = formState;
+  const [values, setValues] = useState<Form>({ place: "", title: "", day, startsAt: dayStart });
+  const [errors, setErrors] = useState<Partial<Record<keyof Form, string>>>({});
 
-  const make = ({ place, title, day: on, startsAt }: Form) => {
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const { data, error } = Form.safeParse(values);
+    if (data) return create(data);
+    const found = z.flattenError(error).fieldErrors;
+    setErrors(Object.fromEntries(FIELDS.map((name) => [name, found[name]?.[0]])));
+    document.getElementById(`${ids}${FIELDS.find((name) => found[name])}`)?.focus();
+  };
+
+  const create = ({ place, title, day: on, startsAt }: Form) => {
     const known = shelf.sites.find((site) => site.name.toLowerCase() === place.toLowerCase());
     const site: Site = known ?? { id: newId(SiteId), name: place };
     // A first guess to change in Mix, before any room is known.
@@ -72,7 +77,7 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
   };
 
   const field = (name: keyof Form, label: string, type: string, extra: object = {}) => (
-    <FieldFrame id={`${ids}${name}`} label={label} error={errors[name]?.message}>
+    <FieldFrame id={`${ids}${name}`} label={label} error={errors[name]}>
       <input
         id={`${ids}${name}`}
         type={type}
@@ -80,14 +85,18 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
         aria-invalid={errors[name] !== undefined}
         aria-describedby={errors[name] ? `${ids}${name}-error` : undefined}
         autoComplete="off"
-        {...register(name)}
+        value={values[name]}
+        onChange={({ target }) => {
+          setValues({ ...values, [name]: target.value });
+          setErrors({ ...errors, [name]: undefined });
+        }}
         {...extra}
       />
     </FieldFrame>
   );
   return (
     <Dialog open title="New job" onClose={onClose}>
-      <form onSubmit={handleSubmit(make)} noValidate className="mt-4 grid gap-4">
+      <form onSubmit={submit} noValidate className="mt-4 grid gap-4">
         {field("place", "Place", "text", { list: `${ids}sites`, placeholder: "Flat 3, Mill House" })}
         <datalist id={`${ids}sites`}>
           {shelf.sites.map((site) => (

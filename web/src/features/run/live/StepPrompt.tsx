@@ -72,7 +72,7 @@ export function StepPrompt({
         <div className="mt-3 grid gap-2">
           {others.map(({ who, name }) => (
             <Button key={who} onClick={() => onHand(who)}>
-              Crew member {name}
+              Give to {name}
             </Button>
           ))}
         </div>
