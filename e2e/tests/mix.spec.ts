@@ -182,7 +182,7 @@ test("rinse and recovery: stops at tap and drain, and a thin long hose dries lat
   await expect(rinse.getByText(/ml of defoamer/)).toBeVisible();
   const suction = rinse.getByText(/% of typical/);
   await expect(suction).toHaveText(/^8\d% of typical$/);
-  await rinse.getByLabel("Hose").selectOption({ label: "Thin hose, 25 m" });
+  await rinse.getByLabel("Hose", { exact: true }).selectOption({ label: "Thin hose, 25 m" });
   await expect(suction).toHaveText(/^[45]\d% of typical$/);
 });
 

@@ -84,6 +84,6 @@ test("tanks that would leave more than carpet keeps are asked about, not logged"
   await used.getByRole("button", { name: "Lounge", exact: true }).click();
   await page.getByLabel("Solution used").fill("400 L");
   await page.getByLabel("Recovered").fill("100 L");
-  await page.getByRole("button", { name: "Log entry" }).click();
+  await page.getByRole("button", { name: "Log readings" }).click();
   await expect(page.getByRole("alert").filter({ hasText: /Carpet holds at most 5\skg\/m²/ })).toBeVisible();
 });

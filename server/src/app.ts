@@ -1,12 +1,12 @@
 import express, { type Express } from "express";
 import type { Logger } from "pino";
+import { notFound } from "./failures.ts";
 import { crewRoutes } from "./features/crew/routes.ts";
 import { jobRoutes } from "./features/job/routes.ts";
 import { logRoutes } from "./features/log/routes.ts";
 import { photoRoutes } from "./features/photo/routes.ts";
 import { shelfRoutes } from "./features/shelf/routes.ts";
 import { stockRoutes } from "./features/stock/routes.ts";
-import { notFound } from "./http/apiFailure.ts";
 import type { Context } from "./http/context.ts";
 import { withinDeadline } from "./http/deadline.ts";
 import { docsRouter } from "./http/docs.ts";

@@ -85,7 +85,9 @@ export {
 export { RULES, type Rule, VERDICTS, type Verdict } from "./rules.ts";
 export {
   SOIL_ANCHORS,
+  SOIL_LEVELS,
   SOIL_NATURES,
+  type Soil,
   type SoilNature,
   soilForMix,
   WEAR,

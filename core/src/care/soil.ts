@@ -1,4 +1,6 @@
-import type { Soil } from "../clean/index.ts";
+/** Soil 1 (dusty) … 5 (caked); see docs/job-format.md. */
+export const SOIL_LEVELS = [1, 2, 3, 4, 5] as const;
+export type Soil = (typeof SOIL_LEVELS)[number];
 
 /** What each level of soil looks like, so that two people say the same (common practice). */
 export const SOIL_ANCHORS: Readonly<Record<Soil, string>> = {

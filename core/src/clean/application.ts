@@ -1,10 +1,7 @@
+import type { Soil } from "../care/index.ts";
 import type { ZoneAreas, ZoneKind } from "../floor/index.ts";
 import { requireInRange } from "../guard.ts";
 import type { Method } from "./method.ts";
-
-/** Soil 1 (dusty) … 5 (caked); see docs/job-format.md. */
-export const SOIL_LEVELS = [1, 2, 3, 4, 5] as const;
-export type Soil = (typeof SOIL_LEVELS)[number];
 
 /** What can be sprayed at all, m³/m²: from a mist to a soaking. */
 export const RATE_LIMITS = [5e-6, 2e-3] as const;

@@ -1,4 +1,5 @@
 import { expect, test } from "@jest/globals";
+import { SOIL_LEVELS } from "../care/index.ts";
 import {
   afterStrokes,
   applicationRate,
@@ -6,7 +7,6 @@ import {
   METHODS,
   nozzleFlow,
   retainedByPile,
-  SOIL_LEVELS,
   type Strokes,
   waterBalance,
 } from "./index.ts";

@@ -1,4 +1,4 @@
-export { applicationRate, RATE_LIMITS, SOIL_LEVELS, type Soil, zoneFactor } from "./application.ts";
+export { applicationRate, RATE_LIMITS, zoneFactor } from "./application.ts";
 export {
   airflowAtHead,
   type Blower,

@@ -1,5 +1,5 @@
+import type { Soil } from "../care/index.ts";
 import { type Explanation, explain, figure } from "../explain/index.ts";
-import type { Soil } from "./application.ts";
 
 /**
  * m² a fresh side does before it only smears, least and most, by soil: 10–15 of ordinary soil, up to about 28 of light,

@@ -1,6 +1,6 @@
-import type { FloorFibre } from "../care/index.ts";
+import type { FloorFibre, Soil } from "../care/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
-import { applicationRate, type Soil } from "./application.ts";
+import { applicationRate } from "./application.ts";
 import { effectiveWidth, METHOD_FIGURES, type Method, type MethodFigures } from "./method.ts";
 import { appliedPerStroke, nozzleFlow } from "./nozzle.ts";
 import { afterPads, afterStrokes, retainedByPile } from "./residual.ts";

@@ -1,4 +1,5 @@
-import { type Batch, type BatchRequest, planBatch } from "./batch.ts";
+import { type Batch, planBatch } from "./batch.ts";
+import type { BatchRequest } from "./batchTypes.ts";
 import type { Vessel } from "./vessel.ts";
 
 /** A vessel of the van with what a batch in it would come to. */

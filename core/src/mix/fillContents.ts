@@ -1,5 +1,5 @@
 import { WATER_DENSITY } from "../physical.ts";
-import type { BatchFault, BatchRequest, BoosterDose, BoosterRequest, Fill } from "./batch.ts";
+import type { BatchFault, BatchRequest, BoosterDose, BoosterRequest, Fill } from "./batchTypes.ts";
 import type { LabelRange } from "./injector.ts";
 import { measureAmount, type ProductForm, stepOf, targetAmount } from "./measured.ts";
 import { strengthAtFloor } from "./metering.ts";

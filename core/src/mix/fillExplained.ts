@@ -1,5 +1,6 @@
 import { type Explanation, explain, figure } from "../explain/index.ts";
-import type { Batch, Fill } from "./batch.ts";
+import type { Batch } from "./batch.ts";
+import type { Fill } from "./batchTypes.ts";
 import { MIX_DENSITY } from "./fillContents.ts";
 import { partsOf } from "./strength.ts";
 import type { Vessel } from "./vessel.ts";

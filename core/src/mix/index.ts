@@ -1,12 +1,5 @@
-export {
-  type Batch,
-  type BatchFault,
-  type BatchRequest,
-  type BoosterDose,
-  type BoosterRequest,
-  type Fill,
-  planBatch,
-} from "./batch.ts";
+export { type Batch, planBatch } from "./batch.ts";
+export type { BatchFault, BatchRequest, BoosterDose, BoosterRequest, Fill } from "./batchTypes.ts";
 export { type OwnedVessel, rankVessels, type VesselChoice } from "./bestVessel.ts";
 export { type Bottle, bottleFor, MIN_BOTTLE } from "./bottle.ts";
 export { dilutedShare, volumeToDilute } from "./dilute.ts";

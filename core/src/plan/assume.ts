@@ -1,5 +1,6 @@
+import type { Soil } from "../care/index.ts";
 import { type Covering, type FloorFibre, isHardFloor, MOST_DELICATE_LIKELY } from "../care/index.ts";
-import { METHOD_FIGURES, type Method, type Soil } from "../clean/index.ts";
+import { METHOD_FIGURES, type Method } from "../clean/index.ts";
 import {
   type Air,
   type AirMover,

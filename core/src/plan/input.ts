@@ -5,9 +5,10 @@ import type {
   Covering,
   FloorFibre,
   Origin,
+  Soil,
   SoilNature,
 } from "../care/index.ts";
-import type { Method, Rig, Soil } from "../clean/index.ts";
+import type { Method, Rig } from "../clean/index.ts";
 import type { Air, AirMover, Windows } from "../drying/index.ts";
 import type { Part, RoomShape, Zones } from "../floor/index.ts";
 import type { Strength, Tip, Vessel } from "../mix/index.ts";

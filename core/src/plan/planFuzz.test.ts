@@ -1,8 +1,8 @@
 /** What must hold for any job whatever: the plan of random jobs, and how plans of neighbouring jobs compare. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { COVERINGS, isHardFloor } from "../care/index.ts";
-import { METHOD_FIGURES, METHODS, SOIL_LEVELS } from "../clean/index.ts";
+import { COVERINGS, isHardFloor, SOIL_LEVELS } from "../care/index.ts";
+import { METHOD_FIGURES, METHODS } from "../clean/index.ts";
 import { FIBRES, type RoomDrying, simulateDrying, WINDOWS } from "../drying/index.ts";
 import { areaOf } from "../floor/index.ts";
 import { concentratePerWater } from "../mix/index.ts";

@@ -1,8 +1,8 @@
+import type { Soil } from "../care/index.ts";
 import { isHardFloor, soilForMix } from "../care/index.ts";
 import {
   figuresWith,
   type MethodFigures,
-  type Soil,
   type WaterBalance,
   waterBalance,
   zoneFactor,

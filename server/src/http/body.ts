@@ -1,4 +1,4 @@
-import { ApiFailure } from "./apiFailure.ts";
+import { ApiFailure } from "../failures.ts";
 
 const LONE_SURROGATE = /\p{Cs}/u;
 

@@ -1,4 +1,4 @@
-import { ApiFailure } from "./apiFailure.ts";
+import { ApiFailure } from "../failures.ts";
 
 /** Longer than this and whoever asks is told to try again, ms: a database that hangs must not hang them. */
 export const DEADLINE = 3500;

@@ -2,7 +2,8 @@ import type { ApiError } from "@scutch/contract";
 import type { ErrorRequestHandler } from "express";
 import type { Logger } from "pino";
 import { isContended, isDatabaseGone } from "../db/driverErrors.ts";
-import { ApiFailure, STATUS } from "./apiFailure.ts";
+import { ApiFailure } from "../failures.ts";
+import { STATUS } from "./status.ts";
 
 /** Seconds after which trying again makes sense. */
 const RETRY_AFTER = "2";

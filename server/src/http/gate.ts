@@ -1,6 +1,6 @@
 import { CONTRACT_HEADER, CREW_HEADER, OLDEST_CONTRACT } from "@scutch/contract";
 import type { RequestHandler, Response } from "express";
-import { ApiFailure } from "./apiFailure.ts";
+import { ApiFailure } from "../failures.ts";
 import type { Actor, ActorOf } from "./context.ts";
 import { withinDeadline } from "./deadline.ts";
 

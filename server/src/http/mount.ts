@@ -1,7 +1,7 @@
 import { type Endpoint, faultsOf, MAX_PHOTO_BYTES, PHOTO_TYPES } from "@scutch/contract";
 import express, { type Request, type Router } from "express";
 import type { z } from "zod";
-import { ApiFailure } from "./apiFailure.ts";
+import { ApiFailure } from "../failures.ts";
 import { canonical } from "./body.ts";
 import type { Actor } from "./context.ts";
 import { withinDeadline } from "./deadline.ts";

@@ -1,6 +1,6 @@
 import type { RequestHandler } from "express";
 import helmet from "helmet";
-import { ApiFailure } from "./apiFailure.ts";
+import { ApiFailure } from "../failures.ts";
 
 /** Nothing is loaded from anywhere but here; inline styles only where the API's reading page needs them. */
 export const securityHeaders = helmet({

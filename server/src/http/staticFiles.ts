@@ -1,7 +1,7 @@
 import path from "node:path";
 import { type RequestHandler, Router } from "express";
 import sirv from "sirv";
-import { notFound } from "./apiFailure.ts";
+import { notFound } from "../failures.ts";
 
 const A_YEAR = "public, max-age=31536000, immutable";
 

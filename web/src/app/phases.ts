@@ -1,5 +1,5 @@
 import { type ComponentType, lazy } from "react";
-import type { JobPath } from "../features/today/JobRow.tsx";
+import type { JobPath } from "../features/today/jobRowProps.ts";
 import type { JobState } from "../features/today/jobState.ts";
 
 export interface Phase {

@@ -14,17 +14,7 @@ import type {
 } from "@scutch/contract";
 import Dexie, { type Table } from "dexie";
 import type { JobRow } from "./jobRow.ts";
-
-/** Why something can't be sent for the time being, and since which try it is left alone. */
-export interface SendFailure {
-  readonly tries: number;
-  /** Set aside: the rest goes on without it, until a person says what becomes of it. */
-  readonly aside?: {
-    readonly why: "refused" | "fault" | "silent";
-    readonly faults?: readonly { readonly path: readonly (string | number)[]; readonly code: string }[];
-    readonly code?: string;
-  };
-}
+import type { SendFailure } from "./sendFailure.ts";
 
 /** What waits to be sent, in the order it was done on this device. */
 interface Waiting {

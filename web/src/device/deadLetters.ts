@@ -1,5 +1,6 @@
-import type { DeviceDb, EntryRow, PhotoRow, RecordRow, SendFailure } from "./db.ts";
+import type { DeviceDb, EntryRow, PhotoRow, RecordRow } from "./db.ts";
 import { currentPlan, discardEdit, type JobRow } from "./jobRow.ts";
+import type { SendFailure } from "./sendFailure.ts";
 
 /** Something set aside: it couldn't be sent, and a person says what becomes of it. */
 export type DeadLetter = {

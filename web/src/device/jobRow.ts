@@ -1,6 +1,6 @@
 import { type Job, mergeJobs, type SaveId, type StoredJob } from "@scutch/contract";
 import { deepEqual, type MergeConflict } from "@scutch/core/plan";
-import type { SendFailure } from "./db.ts";
+import type { SendFailure } from "./sendFailure.ts";
 
 /** A plan as it was edited here, with what it was edited from. */
 interface Edit {

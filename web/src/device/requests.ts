@@ -1,6 +1,7 @@
 import type { Photo } from "@scutch/contract";
-import type { DeviceDb, EntryRow, PhotoRow, RecordKind, RecordRow, SendFailure } from "./db.ts";
+import type { DeviceDb, EntryRow, PhotoRow, RecordKind, RecordRow } from "./db.ts";
 import type { JobRow } from "./jobRow.ts";
+import type { SendFailure } from "./sendFailure.ts";
 
 /** Something waiting to be sent, as one request, and what its answer does to this device. */
 export interface OutboxItem extends Request {

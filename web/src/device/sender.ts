@@ -1,10 +1,11 @@
 import { SaveId, type StoredJob } from "@scutch/contract";
 import type { ConnectionState } from "../state/connectionSlice.ts";
 import { type Reply, type Send, STOPS } from "./api.ts";
-import { type DeviceDb, pendingRows, type SendFailure } from "./db.ts";
+import { type DeviceDb, pendingRows } from "./db.ts";
 import { acknowledgeSave, beginSave, type JobRow, markSaveFailed, rebaseAfterConflict } from "./jobRow.ts";
 import { newId } from "./newId.ts";
 import { entryItem, isSendable, isUnknown, type OutboxItem, photoItem, recordItem } from "./requests.ts";
+import type { SendFailure } from "./sendFailure.ts";
 
 /** How a lane went: what stopped it, or ok; idle where there was nothing to send and so nothing was learnt. */
 export type LaneResult = ConnectionState | "idle";

@@ -1,6 +1,6 @@
 import { CONTRACT_VERSION, endpoints } from "@scutch/contract";
 import type { Router } from "express";
-import { notFound } from "../../http/apiFailure.ts";
+import { notFound } from "../../failures.ts";
 import type { Context } from "../../http/context.ts";
 import { mount } from "../../http/mount.ts";
 import { crewData } from "./data.ts";

@@ -9,8 +9,8 @@ import {
 import { MAX_DRYING_HOURS } from "@scutch/core/drying";
 import { roomFinishTimes } from "@scutch/core/log";
 import type { Db } from "../../db/connect.ts";
-import { invalid } from "../../http/apiFailure.ts";
-import { type LogFacts, logFactsOf, readEntries } from "../log/store.ts";
+import { invalid } from "../../failures.ts";
+import { type LogFacts, logFactsOf, readEntries } from "../log/service.ts";
 import { idsAfter, idsBefore, idsBetween, idsFrom, placeOf, readPlans } from "./store.ts";
 
 const HOUR = 3_600_000;

@@ -2,8 +2,8 @@ import type { CrewId, JobId } from "@scutch/contract";
 import type { BlobStore } from "../../blobs/blobStore.ts";
 import type { Db } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
-import { invalid, notFound } from "../../http/apiFailure.ts";
-import { removeEntriesOf } from "../log/store.ts";
+import { invalid, notFound } from "../../failures.ts";
+import { removeEntriesOf } from "../log/service.ts";
 import { removePhotosOf } from "../photo/service.ts";
 import { lockJob, removeJob } from "./store.ts";
 

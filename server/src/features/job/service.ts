@@ -2,9 +2,12 @@ import type { Job, JobId, SaveId, StoredJob } from "@scutch/contract";
 import { deepEqual } from "@scutch/core/plan";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
-import { ApiFailure, invalid, notFound } from "../../http/apiFailure.ts";
-import { lockJob, readPlan, writeJob } from "./store.ts";
+import { ApiFailure, invalid, notFound } from "../../failures.ts";
+import { jobExists, lockJob, lockRow, readPlan, writeJob } from "./store.ts";
 import { validateReferences } from "./validateReferences.ts";
+
+/** For the crew's file. */
+export { readAllPlans } from "./store.ts";
 
 /** Sendings remembered of a job: as many as a device could have on their way, and more. */
 const SAVES_KEPT = 20;
@@ -13,6 +16,16 @@ export async function readJob(db: Db, crewId: string, jobId: JobId): Promise<Sto
   const stored = await readPlan(db, crewId, jobId);
   if (stored === undefined) throw notFound();
   return stored;
+}
+
+/** Throws not-found for a job the crew doesn't have. */
+export async function requireJob(db: Db, crewId: string, jobId: JobId): Promise<void> {
+  if (!(await jobExists(db, crewId, jobId))) throw notFound();
+}
+
+/** {@link requireJob} that also keeps every other writer of the job waiting until the transaction ends. */
+export async function requireLockedJob(tx: Transaction, crewId: string, jobId: JobId): Promise<void> {
+  if (!(await lockRow(tx, crewId, jobId))) throw notFound();
 }
 
 /** A save of a job: the version it was made on, and the plan. */

@@ -2,7 +2,7 @@ import type { Job } from "@scutch/contract";
 import { char, date, foreignKey, index, int, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
 import { json, uuid } from "../../db/columns.ts";
 import { crews } from "../crew/table.ts";
-import { sites } from "../site/table.ts";
+import { sites } from "../shelf/site/table.ts";
 
 /** A sending of a plan, and the version it became. */
 export interface LastSave {

@@ -1,10 +1,7 @@
 import type { Fault, Job } from "@scutch/contract";
 import { checkBatchSetup } from "@scutch/core/plan";
 import type { Transaction } from "../../db/connect.ts";
-import { readGear } from "../gear/store.ts";
-import { readProducts } from "../product/store.ts";
-import { siteExists } from "../site/store.ts";
-import { readVessels } from "../vessel/store.ts";
+import { readGear, readProducts, readVessels, siteExists } from "../shelf/service.ts";
 
 /** What in a job points at something that isn't there, or can't be mixed as chosen. */
 export async function validateReferences(tx: Transaction, crewId: string, job: Job): Promise<Fault[]> {

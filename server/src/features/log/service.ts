@@ -2,18 +2,21 @@ import { isDeepStrictEqual } from "node:util";
 import type { JobId, LogEntry } from "@scutch/contract";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
-import { ApiFailure, notFound } from "../../http/apiFailure.ts";
-import { jobExists, lockRow } from "../job/store.ts";
-import { addUse } from "../stock/store.ts";
+import { ApiFailure } from "../../failures.ts";
+import { requireJob, requireLockedJob } from "../job/service.ts";
+import { addUse } from "../stock/service.ts";
 import { addEntries, correctionsOf, entriesById, readEntries, readMark } from "./store.ts";
 import { usageDelta } from "./usageDelta.ts";
+
+/** For the list of jobs, the crew's file and a job deleted for good. */
+export { type LogFacts, logFactsOf, readEntries, removeEntriesOf } from "./store.ts";
 
 export async function readLog(
   db: Db,
   crewId: string,
   jobId: JobId,
 ): Promise<{ entries: LogEntry[]; logMark: number }> {
-  if (!(await jobExists(db, crewId, jobId))) throw notFound();
+  await requireJob(db, crewId, jobId);
   // The mark first: entries that come in between are then read again, not missed.
   const logMark = await readMark(db, crewId, jobId);
   return { entries: await readEntries(db, crewId, jobId), logMark };
@@ -41,7 +44,7 @@ export async function appendOnce(
   jobId: JobId,
   entries: readonly LogEntry[],
 ) {
-  if (!(await lockRow(tx, crewId, jobId))) throw notFound();
+  await requireLockedJob(tx, crewId, jobId);
   const ids = [
     ...entries.map(({ id }) => id),
     ...entries.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])),

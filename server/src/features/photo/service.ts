@@ -4,8 +4,8 @@ import type { CrewId, JobId, Photo, PhotoFacts, PhotoId } from "@scutch/contract
 import type { BlobStore } from "../../blobs/blobStore.ts";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { isDuplicate } from "../../db/driverErrors.ts";
-import { ApiFailure, invalid, notFound } from "../../http/apiFailure.ts";
-import { jobExists } from "../job/store.ts";
+import { ApiFailure, invalid, notFound } from "../../failures.ts";
+import { requireJob } from "../job/service.ts";
 import { readPicture } from "./picture.ts";
 import { addRow, photoById, photosOfJob, removeRow, removeRowsOf, type StoredPhoto } from "./store.ts";
 
@@ -23,7 +23,7 @@ export const keyOf = (crewId: string, photoId: string, sha256: string | null) =>
   `${crewId}/${photoId}${sha256 === null ? "" : `-${sha256.slice(0, 16)}`}`;
 
 export async function listPhotos({ db, crewId }: PhotoContext, jobId: JobId): Promise<{ photos: Photo[] }> {
-  if (!(await jobExists(db, crewId, jobId))) throw notFound();
+  await requireJob(db, crewId, jobId);
   return { photos: await photosOfJob(db, crewId, jobId) };
 }
 
@@ -43,7 +43,7 @@ export async function addPhoto(
   const sent = { jobId, facts, sha256 };
   const known = await photoById(db, crewId, id);
   if (known) return sameOrRefused(known, sent);
-  if (!(await jobExists(db, crewId, jobId))) throw notFound();
+  await requireJob(db, crewId, jobId);
   if ((await photosOfJob(db, crewId, jobId)).length >= MAX_PHOTOS)
     throw invalid({ path: [], code: "too-many-photos", limit: MAX_PHOTOS });
   const picture = await readPicture(bytes);

@@ -5,7 +5,7 @@ import { demoId } from "../../demo/demoId.ts";
 import { demoJobs } from "../../demo/jobs.ts";
 import { PRODUCTS, SITES } from "../../demo/shelf.ts";
 import { GEAR, VESSELS } from "../../demo/van.ts";
-import { STATUS } from "../../http/apiFailure.ts";
+import { STATUS } from "../../http/status.ts";
 import { startTestServer, type TestServer } from "../../testing/testServer.ts";
 
 let server: TestServer;

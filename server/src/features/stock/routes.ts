@@ -1,6 +1,6 @@
 import { endpoints } from "@scutch/contract";
 import type { Router } from "express";
-import { sameId } from "../../http/apiFailure.ts";
+import { sameId } from "../../failures.ts";
 import type { Context } from "../../http/context.ts";
 import { mount } from "../../http/mount.ts";
 import { readStock, saveLot } from "./service.ts";

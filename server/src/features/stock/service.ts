@@ -1,8 +1,11 @@
 import type { Stock, StockLot } from "@scutch/contract";
 import type { Db } from "../../db/connect.ts";
-import { invalid } from "../../http/apiFailure.ts";
-import { readProducts } from "../product/store.ts";
+import { invalid } from "../../failures.ts";
+import { readProducts } from "../shelf/service.ts";
 import { readLots, readUse, writeLot } from "./store.ts";
+
+/** For the log: what its entries used, added in their transaction. And for the crew's file. */
+export { addUse, readLots } from "./store.ts";
 
 /** What came in, and what the logs of all jobs say was used of it. */
 export async function readStock(db: Db, crewId: string): Promise<Stock> {

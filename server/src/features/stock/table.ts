@@ -9,7 +9,7 @@ import {
 } from "drizzle-orm/mysql-core";
 import { uuid } from "../../db/columns.ts";
 import { crews } from "../crew/table.ts";
-import { products } from "../product/table.ts";
+import { products } from "../shelf/product/table.ts";
 
 /** What came in. What is there is never stored: it is this less what the logs say was used. */
 export const stockLots = mysqlTable(

@@ -73,10 +73,10 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
     }));
   const edits = (what: "product" | "vessel", name: string) => (
     <div className="-mt-1 flex gap-2 print:hidden">
-      <Button weight="quiet" onClick={() => setDialog(what)} aria-label={`Change this ${name}`}>
+      <Button weight="quiet" onClick={() => setDialog(what)} aria-label={`Change ${name}`}>
         <Pencil aria-hidden size={16} /> Change
       </Button>
-      <Button weight="quiet" onClick={() => setDialog(`new-${what}`)} aria-label={`Add a ${name}`}>
+      <Button weight="quiet" onClick={() => setDialog(`new-${what}`)} aria-label={`Add ${name}`}>
         <Plus aria-hidden size={16} /> Add
       </Button>
     </div>

@@ -1,3 +1,4 @@
+import type { Soil } from "@scutch/core/care";
 import {
   COVERINGS,
   isHardFloor,
@@ -6,7 +7,6 @@ import {
   SOIL_ANCHORS,
   WEAR_TEST,
 } from "@scutch/core/care";
-import type { Soil } from "@scutch/core/clean";
 import { DEFAULT_PILE, defaultMethod } from "@scutch/core/plan";
 import { COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, SOIL_NAMES } from "../../format/words.ts";
 import { Entry } from "./Entry.tsx";

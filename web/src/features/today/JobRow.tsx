@@ -1,27 +1,10 @@
-import type { Job, LogEntry, Shelf } from "@scutch/contract";
 import { lazy, Suspense } from "react";
-import { type JobState, stateOf } from "./jobState.ts";
+import type { JobRowProps } from "./jobRowProps.ts";
+import { stateOf } from "./jobState.ts";
 import { Row } from "./Row.tsx";
-import type { JobListItem } from "./useJobList.ts";
 
 /** Brings planning, drying and the care rules with it: the list stands without. */
 const PlannedRow = lazy(async () => ({ default: (await import("./PlannedRow.tsx")).PlannedRow }));
-
-/** Tells the address of a job at the phase it stands at; running: step by step, on its card. */
-export type JobPath = (jobId: string, stage: JobState["kind"] | "running") => string;
-
-export interface JobRowProps {
-  readonly listed: JobListItem;
-  readonly shelf: Shelf;
-  readonly now: number;
-  readonly jobPath: JobPath;
-}
-
-/** A job's plan and log, where they are here. */
-export interface Known {
-  readonly job: Job;
-  readonly log: readonly LogEntry[];
-}
 
 /** A job of these days: where it stands, and the one hour that matters. Only one begun lately is dried. */
 export function JobRow(props: JobRowProps) {

@@ -4,14 +4,20 @@ import { computePlan } from "../../planning/computePlan.ts";
 import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "../../planning/scheduleCache.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
-import type { JobRowProps, Known } from "./JobRow.tsx";
+import type { JobRowProps, OpenJob } from "./jobRowProps.ts";
 import { stateOf } from "./jobState.ts";
 import { nextAction, nextText } from "./nextAction.ts";
 import { Row } from "./Row.tsx";
 import { WetStrip } from "./WetStrip.tsx";
 
 /** A job whose plan and log are here: planned and dried, with its next step and how wet it is. */
-export function PlannedRow({ listed, shelf, now, jobPath, known }: JobRowProps & { readonly known: Known }) {
+export function PlannedRow({
+  listed,
+  shelf,
+  now,
+  jobPath,
+  known,
+}: JobRowProps & { readonly known: OpenJob }) {
   const times = useTimes();
   const pace = useAppSelector((state) => state.crew.settings?.pace);
   const runs = useScheduleCache();

@@ -12,7 +12,8 @@ import { Button } from "../../ui/Button.tsx";
 import { Empty, Failed, Loading } from "../../ui/States.tsx";
 import { useNow } from "../../ui/useNow.ts";
 import { useShortcut } from "../../ui/useShortcut.ts";
-import { type JobPath, JobRow } from "./JobRow.tsx";
+import { JobRow } from "./JobRow.tsx";
+import type { JobPath } from "./jobRowProps.ts";
 import { type JobListItem, useJobList } from "./useJobList.ts";
 
 /** Rows of a group shown at first, and with each more. */

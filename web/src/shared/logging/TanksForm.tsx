@@ -89,7 +89,7 @@ export function TanksForm({ desk, onLogged }: { readonly desk: JobDesk; readonly
       </div>
       <FieldError sentence={error} />
       <Button weight="main" onClick={save}>
-        Log tank readings
+        Log readings
       </Button>
     </div>
   );

@@ -1,6 +1,6 @@
 import type { Gear } from "@scutch/contract";
 import { asc, eq } from "drizzle-orm";
-import type { Db, Transaction } from "../../db/connect.ts";
+import type { Db, Transaction } from "../../../db/connect.ts";
 import { gear } from "./table.ts";
 
 /** A crew's gear by kind and name. */

@@ -1,7 +1,7 @@
 import type { Product } from "@scutch/contract";
 import { and, asc, eq, inArray } from "drizzle-orm";
-import type { Db, Transaction } from "../../db/connect.ts";
-import { omitNulls } from "../../db/nulls.ts";
+import type { Db, Transaction } from "../../../db/connect.ts";
+import { omitNulls } from "../../../db/nulls.ts";
 import { products } from "./table.ts";
 
 type Row = typeof products.$inferSelect;

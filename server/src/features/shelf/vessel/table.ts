@@ -1,7 +1,7 @@
 import type { Vessel } from "@scutch/contract";
 import { double, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
-import { json, uuid } from "../../db/columns.ts";
-import { crews } from "../crew/table.ts";
+import { json, uuid } from "../../../db/columns.ts";
+import { crews } from "../../crew/table.ts";
 
 export const vessels = mysqlTable(
   "vessels",

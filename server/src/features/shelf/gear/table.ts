@@ -1,7 +1,7 @@
 import type { Gear } from "@scutch/contract";
 import { mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
-import { json, uuid } from "../../db/columns.ts";
-import { crews } from "../crew/table.ts";
+import { json, uuid } from "../../../db/columns.ts";
+import { crews } from "../../crew/table.ts";
 
 /** What is in the van beside vessels. Each kind has fields of its own, never asked for by SQL: they stay together. */
 export const gear = mysqlTable(

@@ -1,6 +1,6 @@
 import { double, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
-import { uuid } from "../../db/columns.ts";
-import { crews } from "../crew/table.ts";
+import { uuid } from "../../../db/columns.ts";
+import { crews } from "../../crew/table.ts";
 
 export const sites = mysqlTable(
   "sites",

@@ -1,7 +1,7 @@
 import type { Vessel } from "@scutch/contract";
 import { and, asc, eq, inArray } from "drizzle-orm";
-import type { Db, Transaction } from "../../db/connect.ts";
-import { omitNulls } from "../../db/nulls.ts";
+import type { Db, Transaction } from "../../../db/connect.ts";
+import { omitNulls } from "../../../db/nulls.ts";
 import { vessels } from "./table.ts";
 
 /** A crew's vessels by name; all of them, or those of `ids`. */

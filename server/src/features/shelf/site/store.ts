@@ -1,7 +1,7 @@
 import type { Site } from "@scutch/contract";
 import { and, asc, eq } from "drizzle-orm";
-import type { Db, Transaction } from "../../db/connect.ts";
-import { omitNulls } from "../../db/nulls.ts";
+import type { Db, Transaction } from "../../../db/connect.ts";
+import { omitNulls } from "../../../db/nulls.ts";
 import { sites } from "./table.ts";
 
 /** A crew's sites by name. */
