@@ -65,7 +65,7 @@ test("several servers prepare and start at once on one database; one that finds 
   const admin = await createConnection(database.url);
   await admin.query("CREATE DATABASE scutch_empty CHARACTER SET utf8mb4");
   await admin.end();
-  await expect(startServer(empty)).rejects.toThrow(/before it was up/);
+  await expect(startServer(empty)).rejects.toThrow(/before it was ready/);
 });
 
 test("a newer version of the app is offered and not forced; taken, it is there", async ({ page }) => {

@@ -160,7 +160,7 @@ test("two ways are compared side by side and one is taken; what can't be done he
     .getByRole("cell")
     .allInnerTexts();
   expect(Number.parseFloat(other)).toBeLessThan(Number.parseFloat(one));
-  await button(dialog, "Take the other").click();
+  await button(dialog, "Use option B").click();
   await expect(dialog).toHaveCount(0);
   await expect.poll(async () => (await planOf(page, HOUSE)).run?.people).toBe(2);
   const { rooms } = await planOf(page, HOUSE);

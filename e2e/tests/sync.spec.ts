@@ -215,39 +215,6 @@ test("undo takes back one's own room and leaves the one a colleague added meanwh
   await expect.poll(() => rooms(request, LIBRARY)).not.toContain("Cloakroom");
 });
 
-test("what an earlier version of the app had kept and not sent is taken over into the crew's own database", async ({
-  page,
-  request,
-}) => {
-  await page.goto("/reference");
-  const { version, job } = await read(request, LIBRARY);
-  await page.evaluate(
-    ({ stored, edited }) =>
-      new Promise<void>((resolve, reject) => {
-        const opening = indexedDB.open("scutch", 3);
-        opening.onerror = () => reject(opening.error);
-        opening.onupgradeneeded = () => {
-          const { result } = opening;
-          result.createObjectStore("jobs", { keyPath: "job.id" });
-          result.createObjectStore("outbox", { autoIncrement: true });
-        };
-        opening.onsuccess = () => {
-          const work = opening.result.transaction(["jobs", "outbox"], "readwrite");
-          work.objectStore("jobs").put(stored);
-          work.objectStore("outbox").add({ kind: "save-job", job: edited });
-          work.oncomplete = () => {
-            opening.result.close();
-            resolve();
-          };
-        };
-      }),
-    { stored: { version, job }, edited: { ...job, title: "From before" } },
-  );
-  await page.goto(`${LIBRARY}/survey`);
-  await expect(page.getByRole("heading", { name: /From before/ })).toBeVisible();
-  await expect.poll(async () => (await read(request, LIBRARY)).job.title).toBe("From before");
-});
-
 test("with 500 jobs booked all over the year, today's are on the screen, and the rest come a page at a time", async ({
   page,
   request,
