@@ -4,12 +4,12 @@ import { fileURLToPath } from "node:url";
 import { expect, test } from "@jest/globals";
 
 const ROOT = fileURLToPath(new URL("../../", import.meta.url));
-const scutch = (args: readonly string[], input = "") => {
+const scutch = (args: readonly string[], input = "", TZ = "UTC") => {
   const { status, stdout, stderr } = spawnSync(process.execPath, ["scripts/scutch.mjs", ...args], {
     cwd: ROOT,
     input,
     encoding: "utf8",
-    env: { ...process.env, NODE_OPTIONS: "", TZ: "UTC", INIT_CWD: ROOT },
+    env: { ...process.env, NODE_OPTIONS: "", TZ, INIT_CWD: ROOT },
   });
   return { status, stdout, lines: stderr.split("\n").filter(Boolean) };
 };
@@ -44,6 +44,28 @@ test("plan prints the whole plan of the documented job: fills, times, drying", (
   ]);
   expect(plan.care.rooms[1].reasons[0]).toMatchObject({ verdict: "stop", material: "wool", trait: "label" });
 }, 60_000);
+
+// IANA time zones: London goes forward on 2026-03-29 at 01:00, Lord Howe back half an hour on 2026-04-05 at 02:00.
+test.each([
+  ["Europe/London", "2026-03-29", "00:30", "02:15", 45],
+  ["Australia/Lord_Howe", "2026-04-05", "01:55", "02:05", 40],
+])(
+  "in %s on %s a job from %s has its break at %s when the clock shows it, after %d minutes",
+  (zone, day, startsAt, at, minutes) => {
+    const file = example();
+    Object.assign(file.job, {
+      day,
+      startsAt,
+      breaks: [{ id: "01930000-0000-7000-8a00-000000000001", at, length: 600 }],
+    });
+    delete file.log;
+    const { status, stdout, lines } = scutch(["plan", "-"], JSON.stringify(file), zone);
+    expect({ status, lines }).toEqual({ status: 0, lines: [] });
+    const [rest] = JSON.parse(stdout).schedule.steps.filter(({ kind }: { kind: string }) => kind === "break");
+    expect(rest?.start).toBe(60 * minutes);
+  },
+  60_000,
+);
 
 test("dry prints the cases with what is computed beside what was expected, keys alike; - reads standard input", () => {
   const cases = readFileSync(`${ROOT}core/test-data/drying.json`, "utf8");

@@ -5,7 +5,6 @@ import {
   FLOOR_FIBRES,
   judgeProduct,
   ORIGINS,
-  PRACTICES,
   PROCEDURE_IDS,
   PROCEDURES,
   proceduresFor,
@@ -63,11 +62,17 @@ describe("special floors", () => {
     );
   });
 
-  test("what is looked up of the work has steps and a source, each under a title of its own", () => {
-    expect(new Set(PRACTICES.map(({ title }) => title)).size).toBe(PRACTICES.length);
-    for (const { steps, source } of PRACTICES) {
-      expect(steps.length).toBeGreaterThan(0);
-      expect(source).not.toBe("");
+  test("between an alkaline and an acid step of a procedure the floor is rinsed, and no acid goes on calcareous stone (common practice)", () => {
+    for (const id of PROCEDURE_IDS) {
+      let alkaline = false;
+      for (const { what, product: each } of PROCEDURES[id].steps) {
+        if (/rinse|extract/i.test(what) && each === undefined) alkaline = false;
+        if (each === "acid") expect({ id, what, alkaline }).toEqual({ id, what, alkaline: false });
+        if (each === "alkaline") alkaline = true;
+      }
     }
+    const onMarble = proceduresFor("stone", "dry", []).flatMap((id) => PROCEDURES[id].steps);
+    expect(onMarble.length).toBeGreaterThan(0);
+    expect(onMarble.filter((step) => step.product === "acid")).toEqual([]);
   });
 });

@@ -7,6 +7,7 @@ import {
   fillsOfOthers,
   foldFills,
   meterReadings,
+  retractedIds,
   roomFinishTimes,
   stockUse,
   tankReadings,
@@ -24,6 +25,16 @@ const entry = (kind: Entry["kind"], more: object = {}, minutes = ++n): Entry =>
 const strike = (corrects: Entry) => entry("correction", { corrects: corrects.id });
 
 describe("folds of a log", () => {
+  test("only a correction made at once retracts: its own id and the entry's; one with a reason stays in sight", () => {
+    const [slip, wrong] = [entry("note"), entry("note")];
+    const undone = entry("correction", { corrects: slip.id, takenBack: true });
+    const crossedOut = strike(wrong);
+    expect([...retractedIds([slip, wrong, undone, crossedOut])].toSorted()).toEqual(
+      [slip.id, undone.id].toSorted(),
+    );
+    expect(effectiveEntries([slip, wrong, undone, crossedOut])).toEqual([]);
+  });
+
   test("what a correction strikes out doesn't count anywhere, whether the correction came before it or after", () => {
     const finish = entry("room-finished", { roomId: "a" });
     const fill = entry("fill-made", { batchId: "b", productId: "p", fill: 1, water: 1, concentrate: 0.1 });

@@ -34,16 +34,20 @@ function worked(factor: number, own: Readonly<Record<string, number>> = {}, of =
   };
 }
 
-test("a crew that worked as planned learns the paces it was planned with", () => {
-  const learned = learnPace([worked(1), worked(1), worked(1)]);
-  // The plan stretches each step by the overhead that no step stands for; a vacuum logged so long is that much slower.
-  const { run } = planWork(job);
-  if (run.outcome !== "planned") throw new Error("not planned");
-  const vacuumed = run.steps
-    .filter(({ kind }) => kind === "vacuum")
-    .reduce((sum, s) => sum + s.end - s.start, 0);
-  expect(learned.vacuum?.value).toBeCloseTo(32 / vacuumed, 2);
-  expect(learned.vacuum?.jobs).toBe(3);
+test("the pace learned is the floor area over the time logged, by hand: 32 m² vacuumed in 400 s is 0.08 m²/s", () => {
+  const vacuumed: JobInput = {
+    ...job,
+    now: 100_000,
+    logged: {
+      "vacuum:a": { start: 0, end: 250, roomId: "a" },
+      "vacuum:b": { start: 300, end: 450, roomId: "b" },
+    },
+  };
+  const learned = learnPace([vacuumed, vacuumed, vacuumed]);
+  expect(learned.vacuum).toEqual({ value: expect.closeTo(0.08, 9), jobs: 3 });
+  // Nothing was sprayed by the log, and the job wasn't packed up.
+  expect(learned.spray).toBeUndefined();
+  expect(learned.overhead).toBeUndefined();
 });
 
 test("59 min of summed steps that took 75 is 27 % (common practice): what all took, over the rooms' own work", () => {

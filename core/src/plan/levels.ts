@@ -1,4 +1,4 @@
-import { fillId } from "../log/index.ts";
+import { fillId, parseStepId } from "../log/index.ts";
 import type { Fill } from "../mix/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import type { JobInput } from "./input.ts";
@@ -58,7 +58,7 @@ export function vesselLevels(job: JobInput, { run, rooms, batches, tanks }: Work
       const middle = (start + end) / 2;
       solution.empty(start, middle);
       recovery.empty(start, middle);
-      solution.change(middle, end, rinsed[Number(id.replace("tank-trip:", ""))]?.solution ?? 0);
+      solution.change(middle, end, rinsed[Number(parseStepId(id).subject)]?.solution ?? 0);
     }
     if (kind === "clean" && section && room && room.rinse > 0) {
       const share = section.area / room.area;

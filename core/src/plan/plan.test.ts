@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import { explainResidual } from "../clean/index.ts";
 import { explainReady } from "../drying/index.ts";
-import { explainConcentrate } from "../mix/index.ts";
+import { explainConcentrate, explainMass, explainWater } from "../mix/index.ts";
 import { type JobInput, planJob, planWork } from "./index.ts";
 
 const L = 1e-3;
@@ -98,6 +98,9 @@ test("workings give the number the plan gives, and rank what it hangs on", () =>
   if (batch?.outcome !== "planned" || !batch.fills[0]) throw new Error();
   const fill = batch.fills[0];
   expect(Math.abs(explainConcentrate(fill, 1 / 16, 5e-6).result.value - fill.concentrate)).toBeLessThan(5e-6);
+  expect(explainWater(fill).result.value).toBeCloseTo(fill.volume - fill.concentrate, 12);
+  expect(explainWater(fill).result.value).toBeCloseTo(fill.water, 12);
+  expect(explainMass(fill).result.value).toBeCloseTo(998 * fill.volume, 1);
 });
 
 test("what the tanks showed takes the place of the estimate, and drying follows it", () => {

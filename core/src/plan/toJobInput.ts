@@ -92,22 +92,23 @@ export interface JobContext {
   readonly now?: number;
 }
 
-const minutesOf = (clock: string) => {
-  const [hours = 0, minutes = 0] = clock.split(":").map(Number);
-  return 60 * hours + minutes;
-};
+const DAY = 24 * 3_600_000;
 
-/** An hour said is of this run if it's within so many minutes before the start; else it is the next time a clock shows it. */
-const BEFORE_START = 6 * 60;
+/** Milliseconds since 1970 at which the local clock shows HH:MM, `days` after a day; across a clock change as the clock goes. */
+const timeOf = (day: string, days: number, clock: string): number =>
+  Date.parse(`${new Date(Date.parse(`${day}T00:00Z`) + days * DAY).toISOString().slice(0, 10)}T${clock}`);
 
-/** Seconds after the job's start at which a clock shows so much; less than 0 where that is shortly before it. */
+/** A clock time belongs to this run if it is at most so long before the start, ms; else it is the next time a clock shows it. */
+const BEFORE_START = 6 * 3_600_000;
+
+/** Seconds after the job's start at which a clock shows HH:MM; less than 0 where that is shortly before it. */
 function secondsAfter(clock: string, job: JobDocument, startsAt: number | undefined): number {
-  const planned = Date.parse(`${job.day}T${job.startsAt}`);
+  const planned = timeOf(job.day, 0, job.startsAt);
   // A job begun before its planned start has its clock from there.
-  const early = startsAt === undefined ? 0 : Math.max(0, (planned - startsAt) / 1000);
-  return (
-    early + 60 * (((minutesOf(clock) - minutesOf(job.startsAt) + 1440 + BEFORE_START) % 1440) - BEFORE_START)
-  );
+  const early = startsAt === undefined ? 0 : Math.max(0, planned - startsAt);
+  const [first, second, third = Number.NaN] = [-1, 0, 1].map((days) => timeOf(job.day, days, clock));
+  const time = [first, second].find((each) => each !== undefined && each >= planned - BEFORE_START) ?? third;
+  return (early + time - planned) / 1000;
 }
 
 function runOf(job: JobDocument, startsAt: number | undefined): JobInput["run"] {
