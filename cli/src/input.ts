@@ -39,6 +39,7 @@ const SAYS: Readonly<Record<string, string>> = {
   "strength-out-of-range": "can’t be mixed: use 1:1 to 1:100,000",
   "label-range-reversed": "is weaker than the strength before it",
   "dwell-range-reversed": "is shorter than the minimum dwell",
+  "amount-or-powder": "must say how much: a volume, or a weight for a powder",
   "vessel-holds-nothing": "leaves no usable volume after heel and head space",
 };
 

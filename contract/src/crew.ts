@@ -18,29 +18,26 @@ export const CONTRACT_HEADER = "x-scutch-contract";
 export const Crew = z.strictObject({ id: CrewId, name: Name }).meta({ id: "Crew" });
 export type Crew = z.infer<typeof Crew>;
 
-const Price = quantity("the crew’s money for one m², m or piece", [0, 100_000]);
+const Price = quantity("the crew’s currency per m², m or piece", [0, 100_000]);
 
 /** What a crew has set for all its devices. */
 export const CrewSettings = z
   .strictObject({
-    units: z
-      .enum(["metric", "us"])
-      .optional()
-      .meta({ description: "As each device is used to where absent" }),
-    clock: z.enum(["12", "24"]).optional().meta({ description: "How hours are told; 24 where absent" }),
+    units: z.enum(["metric", "us"]).optional().meta({ description: "Absent: as the device prefers" }),
+    clock: z.enum(["12", "24"]).optional().meta({ description: "Clock style; 24-hour if absent" }),
     dayStart: z
       .string()
       .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
       .optional()
-      .meta({ description: "When a new job starts unless somebody says otherwise, HH:MM" }),
+      .meta({ description: "Default start of a new job, HH:MM" }),
     currency: z
       .string()
       .trim()
       .min(1)
       .max(6)
       .optional()
-      .meta({ description: "How its money is written before a figure, as € or CHF" }),
-    people: z.array(Name).max(30).optional().meta({ description: "Who works in it, as they stand in logs" }),
+      .meta({ description: "Currency sign before an amount, such as € or CHF" }),
+    people: z.array(Name).max(30).optional().meta({ description: "Crew members, by their names in the log" }),
     pace: z
       .strictObject({
         vacuum: quantity("m²/s vacuumed", PACE_LIMITS.rate).optional(),
@@ -48,14 +45,14 @@ export const CrewSettings = z
         overhead: quantity(
           "share, 0.27 is 27 %",
           PACE_LIMITS.overhead,
-          "What set-up, refills, moving and talk add",
+          "Set-up, refills, moving and talking",
         ).optional(),
       })
       .optional()
-      .meta({ description: "How fast the crew works, where it isn’t as usual" }),
+      .meta({ description: "Crew pace, where it differs from the default" }),
     prices: z
       .partialRecord(z.enum(EXTRAS), Price)
-      .meta({ description: "Of what is charged apart; what is absent has no price" }),
+      .meta({ description: "Prices of extras; absent ones have no price" }),
   })
   .meta({ id: "CrewSettings" });
 export type CrewSettings = z.infer<typeof CrewSettings>;

@@ -8,10 +8,17 @@ export const Door = z
   .strictObject({
     id: DoorId,
     from: RoomId,
-    to: RoomId.optional().meta({ description: "The room on its other side; absent: the way out" }),
-    wall: z.enum(WALLS).optional().meta({ description: "Wall of `from` as drawn; found where absent" }),
-    offset: quantity("m", [0, 200], "From that wall’s left or upper end to the door’s middle").optional(),
-    shut: z.boolean().optional().meta({ description: "Kept shut while it dries: no air passes" }),
+    to: RoomId.optional().meta({ description: "The room on its other side; absent: the exit" }),
+    wall: z
+      .enum(WALLS)
+      .optional()
+      .meta({ description: "Wall of `from` as drawn; found automatically if absent" }),
+    offset: quantity(
+      "m",
+      [0, 200],
+      "From that wall’s left or upper end to the middle of the door",
+    ).optional(),
+    shut: z.boolean().optional().meta({ description: "Kept closed while drying: no air passes" }),
   })
   .meta({ id: "Door" });
 

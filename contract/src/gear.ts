@@ -5,7 +5,7 @@ import { Name, quantity } from "./quantity.ts";
 const base = {
   id: GearId,
   name: Name,
-  count: z.int().min(0).max(99).meta({ description: "How many there are in the van; 0: not any more" }),
+  count: z.int().min(0).max(99).meta({ description: "Number in the van; 0: none left" }),
 };
 
 /** What is in the van beside vessels and products. */
@@ -14,7 +14,7 @@ export const Gear = z
     z.strictObject({
       ...base,
       kind: z.literal("tip"),
-      ratio: quantity("parts of water to one from the jug", [1, 1000]),
+      ratio: quantity("parts of water to one part from the jug", [1, 1000]),
     }),
     z.strictObject({
       ...base,
@@ -26,19 +26,19 @@ export const Gear = z
       kind: z.literal("wand"),
       headWidth: quantity("m", [0.05, 2]),
       ratedJetFlow: quantity("m³/s at 2.76 bar", [1e-6, 0.01], "All its jets together"),
-      pressure: quantity("bar", [0.5, 250], "What it is run at"),
+      pressure: quantity("bar", [0.5, 250], "Working pressure"),
     }),
     z.strictObject({
       ...base,
       kind: z.literal("blower"),
-      shutOffPressure: quantity("Pa", [1000, 100_000], "What it pulls with nothing flowing"),
-      openFlow: quantity("m³/s", [0.005, 1], "What flows with nothing to pull"),
+      shutOffPressure: quantity("Pa", [1000, 100_000], "Suction with no flow"),
+      openFlow: quantity("m³/s", [0.005, 1], "Airflow with no suction"),
     }),
     z.strictObject({
       ...base,
       kind: z.literal("hose"),
       length: quantity("m", [0.5, 200]),
-      diameter: quantity("m", [0.02, 0.15], "Inside"),
+      diameter: quantity("m", [0.02, 0.15], "Inside diameter"),
     }),
     z.strictObject({
       ...base,
@@ -49,7 +49,7 @@ export const Gear = z
     z.strictObject({
       ...base,
       kind: z.literal("dehumidifier"),
-      litresPerDay: quantity("litres a day at 26.7 °C, 60 %", [1, 1000]),
+      litresPerDay: quantity("litres per day at 26.7 °C, 60%", [1, 1000]),
     }),
     z.strictObject({ ...base, kind: z.literal("pad") }),
     z.strictObject({ ...base, kind: z.literal("meter") }),

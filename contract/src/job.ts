@@ -16,14 +16,16 @@ export const BatchChoice = z
     productId: ProductId,
     vesselId: VesselId,
     measure: Volume("Smallest step of the measure for the concentrate", 1e-7),
-    strength: Strength.optional().meta({ description: "Chosen by hand; absent: the label’s for the soil" }),
-    tipId: GearId.optional().meta({ description: "The tip it is drawn through into plain water" }),
+    strength: Strength.optional().meta({
+      description: "Chosen by hand; absent: the label’s strength for the soil",
+    }),
+    tipId: GearId.optional().meta({ description: "The metering tip that draws it into plain water" }),
     boosters: z
       .array(z.strictObject({ productId: ProductId, strength: Strength.optional() }))
       .max(4)
       .optional()
-      .meta({ description: "What rides on it; the label’s ordinary strength where none is given" }),
-    carried: Volume("Of the same mix left in the vessel from before, used first").optional(),
+      .meta({ description: "Boosters; the label’s normal strength where none is given" }),
+    carried: Volume("The same mix already in the sprayer, used first").optional(),
   })
   .meta({ id: "BatchChoice" });
 
@@ -39,15 +41,11 @@ export const RigChoice = z
     wandId: GearId.optional(),
     blowerId: GearId.optional(),
     hoseId: GearId.optional(),
-    bends: z.int().min(0).max(20).optional().meta({ description: "Tight S-bends the hose lies in here" }),
+    bends: z.int().min(0).max(20).optional().meta({ description: "Tight bends in the hose on this job" }),
     wetStrokes: z.int().min(STROKE_LIMITS.wetStrokes[0]).max(STROKE_LIMITS.wetStrokes[1]).optional(),
     dryStrokes: z.int().min(STROKE_LIMITS.dryStrokes[0]).max(STROKE_LIMITS.dryStrokes[1]).optional(),
     strokeSpeed: quantity("m/s", STROKE_LIMITS.strokeSpeed).optional(),
-    rinseTemperature: quantity(
-      "°C",
-      STROKE_LIMITS.rinseTemperature,
-      "Of the machine’s water at the head",
-    ).optional(),
+    rinseTemperature: quantity("°C", STROKE_LIMITS.rinseTemperature, "Rinse water at the head").optional(),
     solutionId: VesselId.optional(),
     recoveryId: VesselId.optional(),
   })
@@ -60,9 +58,9 @@ export const Interview = z
     detergentLeft: z
       .boolean()
       .optional()
-      .meta({ description: "Detergent, shop spotter or softener left in from before" }),
+      .meta({ description: "Detergent, DIY spotter or softener left in the carpet" }),
     pets: z.boolean().optional(),
-    urine: z.boolean().optional().meta({ description: "Accidents, of pets or people" }),
+    urine: z.boolean().optional().meta({ description: "Urine accidents, of pets or people" }),
     occupancy: z.enum(OCCUPANCY).optional(),
   })
   .meta({ id: "Interview" });
@@ -73,12 +71,7 @@ const Clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/);
 export const RunChoice = z
   .strictObject({
     people: z.int().min(1).max(MAX_PEOPLE).optional(),
-    circuits: z
-      .int()
-      .min(1)
-      .max(6)
-      .optional()
-      .meta({ description: "That motors may be plugged into at a time" }),
+    circuits: z.int().min(1).max(6).optional().meta({ description: "Circuits for motors" }),
     fansRunning: z.boolean().optional().meta({ description: "Ceiling fans run while people work" }),
   })
   .meta({ id: "RunChoice" });
@@ -117,7 +110,7 @@ export const Job = z
     removed: z
       .literal(true)
       .optional()
-      .meta({ description: "Taken out of the crew’s jobs; what was logged stays until the owner purges it" }),
+      .meta({ description: "Removed from the crew’s jobs; its log stays until it is deleted for good" }),
     startsAt: Clock.meta({ description: "Local time on the day, HH:MM" }),
     indoor: Air.optional(),
     outdoor: Air.optional(),
@@ -128,7 +121,7 @@ export const Job = z
       .array(FormerRoom)
       .max(MAX_FORMER)
       .optional()
-      .meta({ description: "Rooms taken out that the log speaks of, or whose carpet has a name" }),
+      .meta({ description: "Removed rooms that the log mentions, or whose carpet has a name" }),
     doors: z.array(Door).max(MAX_DOORS).optional(),
     spots: z.array(Spot).max(MAX_SPOTS).optional(),
     batches: z.array(BatchChoice).max(MAX_BATCHES),

@@ -16,17 +16,17 @@ export const JobCard = z
     title: Name,
     day: Day,
     startsAt: z.string().meta({ description: "Local time on the day, HH:MM" }),
-    removed: z.literal(true).optional().meta({ description: "Taken out of the crew’s jobs" }),
+    removed: z.literal(true).optional().meta({ description: "Removed from the crew’s jobs" }),
     rooms: z.int().min(0).meta({ description: "Rooms to clean" }),
     area: z.number().meta({ unit: "m² to clean" }),
-    finished: z.int().min(0).meta({ description: "Of them, those logged as finished" }),
+    finished: z.int().min(0).meta({ description: "Rooms logged as finished" }),
     entries: z.int().min(0).meta({ description: "Entries in its log" }),
     logMark: z.int().min(0).meta({ description: "Changes whenever its log does" }),
-    job: Job.optional().meta({ description: "Its plan: where asked for, and of a job that is open" }),
+    job: Job.optional().meta({ description: "Its plan: on request, and for an open job" }),
     log: z
       .array(LogEntry)
       .optional()
-      .meta({ description: "Its log, of a job that is open: begun, and perhaps not dry yet" }),
+      .meta({ description: "Its log, for an open job: started, and maybe not dry yet" }),
   })
   .meta({ id: "JobCard" });
 export type JobCard = z.infer<typeof JobCard>;

@@ -49,7 +49,7 @@ export const JobFile = z
   .meta({
     id: "JobFile",
     title: "Scutch job",
-    description: "A carpet cleaning job with what its plan is computed from",
+    description: "A carpet cleaning job and what its plan is computed from",
   });
 
 export type JobFile = z.infer<typeof JobFile>;

@@ -9,21 +9,19 @@ const Text = z.string().trim().min(1).max(2000);
 const MAX_NAMES = 100;
 const base = {
   id: EntryId,
-  at: Instant.meta({ description: "When it happened, by the clock of who wrote it" }),
+  at: Instant.meta({ description: "When it happened, by the writer’s clock" }),
   by: z.string().max(60).optional(),
   names: z
     .record(z.uuidv7(), Name)
     .refine((names) => Object.keys(names).length <= MAX_NAMES)
     .optional()
-    .meta({ description: "What the rooms, products and spots it speaks of were called when it was written" }),
+    .meta({ description: "Names of the rooms, products and spots at the time of writing" }),
 };
 
-const Who = z.int().min(1).max(3).meta({ description: "Who of the crew, from 1" });
+const Who = z.int().min(1).max(3).meta({ description: "Crew member, from 1" });
 const step = {
-  step: z.string().min(1).max(120).meta({ description: "The step’s id in the plan’s schedule" }),
-  does: z
-    .enum(STEP_KINDS)
-    .meta({ description: "own: a step of the person’s own, which no plan has; `what` says what it is" }),
+  step: z.string().min(1).max(120).meta({ description: "Step id in the schedule" }),
+  does: z.enum(STEP_KINDS).meta({ description: "own: a step someone added; `what` describes it" }),
   what: z.string().trim().min(1).max(120).optional(),
   roomId: RoomId.optional(),
   section: z.int().min(1).max(999).optional(),
@@ -35,7 +33,7 @@ const step = {
     })
     .refine(({ from, to }) => from < to)
     .optional()
-    .meta({ description: "The part of the room it is for, as shares of the room from its far corner" }),
+    .meta({ description: "The part of the room, as shares from its far corner" }),
   who: Who.optional(),
 };
 
@@ -47,15 +45,15 @@ export const LogEntry = z
       kind: z.literal("fill-made"),
       batchId: BatchId,
       productId: ProductId,
-      fill: z.int().min(1).max(500).meta({ description: "Which fill of the batch, from 1" }),
-      water: Volume("Water that went in"),
-      concentrate: Volume("Concentrate that went in"),
-      powder: quantity("kg", [0, 100], "Powder that went in").optional(),
+      fill: z.int().min(1).max(500).meta({ description: "Number of the fill in its mix, from 1" }),
+      water: Volume("Water used"),
+      concentrate: Volume("Concentrate used"),
+      powder: quantity("kg", [0, 100], "Powder used").optional(),
       boosters: z
         .array(
           z.strictObject({
             productId: ProductId,
-            concentrate: Volume("That went in"),
+            concentrate: Volume("Amount used"),
             powder: quantity("kg", [0, 100]).optional(),
           }),
         )
@@ -67,14 +65,14 @@ export const LogEntry = z
         .min(1)
         .max(60)
         .optional()
-        .meta({ description: "Of the product, as on the pack" }),
+        .meta({ description: "Lot of the product, as on the pack" }),
       aboveLabel: z
         .strictObject({
-          owner: Name.meta({ description: "Who answers for it" }),
+          owner: Name.meta({ description: "Owner who took responsibility" }),
           reason: Text,
         })
         .optional()
-        .meta({ description: "It is stronger than its label allows, and was said to be before it was made" }),
+        .meta({ description: "Stronger than its label allows, confirmed before mixing" }),
     }),
     z
       .strictObject({
@@ -82,26 +80,26 @@ export const LogEntry = z
         kind: z.literal("product-used"),
         productId: ProductId,
         amount: Volume("Concentrate or ready-to-use product", 1e-7).optional(),
-        powder: quantity("kg", [1e-6, 100], "Powder, in place of an amount").optional(),
+        powder: quantity("kg", [1e-6, 100], "Powder, instead of a volume").optional(),
         roomId: RoomId.optional(),
       })
       .refine(({ amount, powder }) => (amount === undefined) !== (powder === undefined), {
         path: ["amount"],
-        error: "Say how much: a volume, or of a powder its weight.",
+        params: { code: "amount-or-powder" },
       }),
     z.strictObject({
       ...base,
       kind: z.literal("reading"),
       roomId: RoomId,
-      place: z.enum(["carpet", "dry-standard"]).meta({ description: "dry-standard: an untouched place" }),
-      moisture: quantity("fraction of the meter’s scale, 0.19 is 19 %", [0, 1]),
+      place: z.enum(["carpet", "dry-standard"]).meta({ description: "dry-standard: dry, uncleaned carpet" }),
+      moisture: quantity("fraction of the meter’s scale, 0.19 is 19%", [0, 1]),
     }),
     z.strictObject({
       ...base,
       kind: z.literal("water-measured"),
       roomIds: z.array(RoomId).min(1).max(60),
       solution: Volume("Used from the solution tank over these rooms"),
-      recovered: Volume("Taken up into the recovery tank from them"),
+      recovered: Volume("Recovered from these rooms"),
     }),
     z.strictObject({ ...base, kind: z.literal("room-finished"), roomId: RoomId }),
     z.strictObject({
@@ -118,7 +116,7 @@ export const LogEntry = z
       kind: z.literal("override"),
       roomId: RoomId,
       productId: ProductId,
-      owner: Name.meta({ description: "Who answers for it" }),
+      owner: Name.meta({ description: "Owner who took responsibility" }),
       reason: Text,
     }),
     z.strictObject({
@@ -128,7 +126,7 @@ export const LogEntry = z
       spotId: SpotId,
       agent: SpotAgent,
       productId: ProductId.optional(),
-      stood: Seconds("How long it stood").optional(),
+      stood: Seconds("Contact time").optional(),
       result: AttemptOutcome,
     }),
     z
@@ -139,21 +137,21 @@ export const LogEntry = z
         spotId: SpotId,
         agent: SpotAgent,
       })
-      .meta({ description: "A step of a spot passed over: nothing was done" }),
+      .meta({ description: "A spot step skipped: nothing was done" }),
     z
       .strictObject({ ...base, kind: z.literal("run-started") })
-      .meta({ description: "Work on the job begins" }),
+      .meta({ description: "Work on the job starts" }),
     z.strictObject({
       ...base,
       ...step,
       kind: z.literal("step-started"),
-      early: Seconds("Of its dwell that were left, where it was begun before").optional(),
-      over: Seconds("That what was sprayed had stood too long").optional(),
+      early: Seconds("Dwell time left when it was started early").optional(),
+      over: Seconds("Time past its dwell limit").optional(),
     }),
     z.strictObject({ ...base, ...step, kind: z.literal("step-done") }),
     z
       .strictObject({ ...base, ...step, kind: z.literal("step-skipped"), reason: Text })
-      .meta({ description: "A step of the run passed over: it wasn't done" }),
+      .meta({ description: "A run step skipped: not done" }),
     z.strictObject({ ...base, ...step, kind: z.literal("step-handed"), who: Who }),
     z.strictObject({ ...base, kind: z.literal("note"), text: Text, roomId: RoomId.optional() }),
     z.strictObject({
@@ -162,7 +160,7 @@ export const LogEntry = z
       corrects: EntryId,
       text: Text,
       takenBack: z.literal(true).optional().meta({
-        description: "Within seconds of writing it: a slip of the finger, not a mistake found later",
+        description: "Undone within seconds: a slip, not a mistake found later",
       }),
     }),
   ])

@@ -7,13 +7,13 @@ const ERROR_TEXT: Record<number, string> = {
   400: "The body isn’t JSON",
   403: "Sent from a page that isn’t Scutch’s",
   404: "Not there, or another crew’s",
-  409: "Clashes with what the server holds; both sides are given",
-  412: "A precondition of the request doesn’t hold",
+  409: "Conflicts with what the server has; both sides are given",
+  412: "A precondition of the request fails",
   413: "The body is too large",
-  415: "The body isn’t of the type asked for",
+  415: "The body has the wrong type",
   416: "No such range",
-  422: "Something in it breaks a limit; each fault says where",
-  426: "From an app too old to be understood: update it",
+  422: "A value breaks a limit; each fault says where",
+  426: "The app is too old: update it",
 };
 
 const PICTURES = Object.fromEntries(
@@ -58,8 +58,7 @@ export function openApiDocument() {
     info: {
       title: "Scutch",
       version: "1",
-      description:
-        "Plans of carpet cleaning jobs and what happened on them. SI units; see docs/job-format.md.",
+      description: "Plans and logs of carpet cleaning jobs. SI units; see docs/job-format.md.",
     },
     paths,
   });

@@ -40,34 +40,34 @@ export const Product = z
     kind: z.enum(PRODUCT_KINDS),
     ratioMeans: z
       .enum(["one-to-n", "one-in-n"])
-      .meta({ description: "How this label means 1:n: one part to n of water, or one part in n of mix" }),
+      .meta({ description: "What 1:n means on this label: one part to n of water, or one part in n of mix" }),
     light: Strength,
     ordinary: Strength,
     heavy: Strength,
-    dwellLeast: Seconds("Least time it must stand on the carpet"),
-    dwellMost: Seconds("Longest it may stand"),
-    scoop: quantity("kg", [1e-4, 5], "What a level scoop holds: the product is a powder").optional(),
+    dwellLeast: Seconds("Dwell time: the label’s minimum"),
+    dwellMost: Seconds("Maximum dwell: the label’s longest"),
+    scoop: quantity("kg", [1e-4, 5], "A level scoop holds; present: the product is a powder").optional(),
     packSize: quantity("m³ of liquid or kg of powder", [1e-6, 1000]).optional(),
-    packPrice: quantity("the crew’s money", [0, 100_000]).optional(),
-    potLife: Seconds("How long a made mix works; absent: all day").optional(),
-    waterTemperature: quantity("°C", [0, 95], "Of the water it is mixed with").optional(),
-    phInUse: quantity("pH", [0, 14], "Of the mix on the floor, from the label or data sheet").optional(),
-    phConcentrate: quantity("pH", [0, 14], "Of what is in the bottle").optional(),
+    packPrice: quantity("the crew’s currency", [0, 100_000]).optional(),
+    potLife: Seconds("Use within, once mixed; absent: all day").optional(),
+    waterTemperature: quantity("°C", [0, 95], "Temperature of the water it is mixed with").optional(),
+    phInUse: quantity("pH", [0, 14], "As used on the floor, from the label or data sheet").optional(),
+    phConcentrate: quantity("pH", [0, 14], "In the bottle").optional(),
     chemistry: z
       .array(z.enum(CHEMISTRIES))
       .max(CHEMISTRIES.length)
       .optional()
-      .meta({ description: "What in it reacts, as the data sheet names it" }),
+      .meta({ description: "Reactive contents, from the data sheet" }),
     floors: z
       .enum(PRODUCT_FLOORS)
       .optional()
-      .meta({ description: "Floors its label is for; by its kind where absent" }),
-    labelAllows: Fibres.optional().meta({ description: "Fibres the label names as fit for it" }),
+      .meta({ description: "Floors its label is for; by its kind if absent" }),
+    labelAllows: Fibres.optional().meta({ description: "Fibres the label says are safe" }),
     labelForbids: Fibres.optional().meta({ description: "Fibres the label says not to use it on" }),
     cautions: z
       .array(z.string().min(1).max(300))
       .max(12)
-      .meta({ description: "As on the label, shown where it is mixed" }),
+      .meta({ description: "Label cautions, shown where it is mixed" }),
   })
   .superRefine((product, context) => {
     const powder = product.scoop !== undefined;

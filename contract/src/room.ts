@@ -43,8 +43,8 @@ export const RoomShape = z.discriminatedUnion("kind", [
       .min(0)
       .max(FLIGHT_LIMITS.steps[1])
       .optional()
-      .meta({ description: "Steps that turn a corner, three to a quarter turn" }),
-    runner: quantity("m", FLIGHT_LIMITS.runner, "Width of the carpet where it is a runner").optional(),
+      .meta({ description: "Turning steps, three to a quarter turn" }),
+    runner: quantity("m", FLIGHT_LIMITS.runner, "Width of a runner").optional(),
   }),
 ]);
 
@@ -53,11 +53,8 @@ export const Part = z.strictObject({
   kind: z.enum(PART_KINDS),
   width: quantity("m", [0.05, 50], "Along its wall"),
   depth: quantity("m", [0.02, 50], "Away from its wall"),
-  wall: z
-    .enum(WALLS)
-    .optional()
-    .meta({ description: "As it lies on the plan before turning; top where absent" }),
-  offset: quantity("m", [0, 200], "From the wall’s left or upper end; centred where absent").optional(),
+  wall: z.enum(WALLS).optional().meta({ description: "As on the plan before turning; top if absent" }),
+  offset: quantity("m", [0, 200], "From the wall’s left or upper end; centred if absent").optional(),
 });
 
 const ZoneSize = z.discriminatedUnion("kind", [
@@ -65,22 +62,22 @@ const ZoneSize = z.discriminatedUnion("kind", [
   z.strictObject({
     kind: z.literal("strip"),
     width: quantity("m", [0.05, 20]),
-    length: quantity("m", [0.1, 400], "The longest wall, or all round for an edge, where absent").optional(),
+    length: quantity("m", [0.1, 400], "The longest wall, or all walls for an edge, if absent").optional(),
   }),
 ]);
 export const Zones = z
   .strictObject({ lane: ZoneSize.optional(), edge: ZoneSize.optional() })
-  .meta({ description: "Where people walk, and what runs along the walls; the rest is field" });
+  .meta({ description: "Traffic lanes and edges; the rest is open area" });
 
 export const AirMover = z.strictObject({
-  flow: quantity("m³/s", DRYING_LIMITS.flow, "Air moved"),
-  jetSpeed: quantity("m/s", DRYING_LIMITS.jetSpeed, "Speed of the air where it leaves"),
-  power: quantity("W", DRYING_LIMITS.power, "Electricity it turns into heat").optional(),
+  flow: quantity("m³/s", DRYING_LIMITS.flow, "Airflow"),
+  jetSpeed: quantity("m/s", DRYING_LIMITS.jetSpeed, "Air speed at the outlet"),
+  power: quantity("W", DRYING_LIMITS.power, "Electrical power, which becomes heat").optional(),
 });
 
 export const Soil = z
   .union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal(5)])
-  .meta({ description: "1 dusty, 2 light, 3 ordinary, 4 heavy, 5 caked" });
+  .meta({ description: "1 dusty, 2 light, 3 normal, 4 heavy, 5 caked" });
 
 /** A room as surveyed. What is left out hasn't been said: a default stands in and is named as assumed. */
 export const Room = z
@@ -91,59 +88,67 @@ export const Room = z
     height: quantity("m", DRYING_LIMITS.height, "Floor to ceiling").optional(),
     parts: z.array(Part).max(12).optional(),
     zones: Zones.optional(),
-    level: z.int().min(-5).max(60).optional().meta({ description: "0 at the way in, 1 upstairs, -1 below" }),
-    passage: z.boolean().optional().meta({ description: "Only walked through, not cleaned" }),
-    turned: z.boolean().optional().meta({ description: "Drawn a quarter turn on" }),
+    level: z
+      .int()
+      .min(-5)
+      .max(60)
+      .optional()
+      .meta({ description: "0 at the exit level, 1 upstairs, -1 below" }),
+    passage: z.boolean().optional().meta({ description: "Walk-through only, not cleaned" }),
+    turned: z.boolean().optional().meta({ description: "Drawn turned by 90°" }),
     nudge: z
       .strictObject({ x: quantity("m", [-200, 200]), y: quantity("m", [-200, 200]) })
       .optional()
-      .meta({ description: "How far it was pushed on the plan from where its door puts it" }),
+      .meta({ description: "How far it was moved on the plan from where its door puts it" }),
     covering: z.enum(COVERINGS).optional(),
     fibre: z.enum(FLOOR_FIBRES).optional(),
-    identifiedBy: z.enum(IDENTIFIED_BY).optional().meta({ description: "How the fibre came to be known" }),
+    identifiedBy: z.enum(IDENTIFIED_BY).optional().meta({ description: "How the fibre was identified" }),
     backing: z.enum(BACKINGS).optional(),
     carpet: Name.optional().meta({
-      description: "A name for the carpet where it lies in other rooms too: one dye test passes them all",
+      description: "Carpet name: rooms with the same name share one dye test",
     }),
     age: quantity("years", [0, 100]).optional(),
     soilNature: z.enum(SOIL_NATURES).optional(),
-    wear: z.enum(WEAR).optional().meta({ description: "Fibre worn or lying down: not soil" }),
+    wear: z.enum(WEAR).optional().meta({ description: "Fibre worn or flattened: not soil" }),
     pileHeight: quantity("m", DRYING_LIMITS.pileHeight).optional(),
-    faceWeight: quantity("kg/m²", DRYING_LIMITS.faceWeight, "Dry fibre above the backing").optional(),
+    faceWeight: quantity(
+      "kg/m²",
+      DRYING_LIMITS.faceWeight,
+      "Face weight: fibre above the backing",
+    ).optional(),
     soil: Soil.optional(),
     method: z.enum(METHODS).optional(),
     rate: quantity(
       "m³/m², 0.000068 is 68 ml/m²",
       RATE_LIMITS,
-      "Pre-spray chosen by hand, for the field",
+      "Pre-spray rate chosen by hand, for open areas",
     ).optional(),
     padAfter: z.boolean().optional().meta({ description: "An absorbent pad over the extracted carpet" }),
     batchId: BatchId.optional().meta({
-      description: "Batch it is sprayed from; the job’s first where absent",
+      description: "Its mix; the job’s first if absent",
     }),
-    unsprayed: z.boolean().optional().meta({ description: "Sprayed from none of the job’s mixes" }),
+    unsprayed: z.boolean().optional().meta({ description: "Not pre-sprayed" }),
     walkOnBy: z
       .string()
       .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
       .optional()
       .meta({
-        description: "Local time it was promised to be walked on by, HH:MM; before the start: the next day",
+        description: "Promised touch-dry time, local, HH:MM; before the start: on the next day",
       }),
-    air: Air.optional().meta({ description: "This room’s own air; the job’s indoor air where absent" }),
+    air: Air.optional().meta({ description: "Air in this room; the job’s indoor air if absent" }),
     windows: z.enum(WINDOWS).optional(),
     airSpeed: quantity(
       "m/s",
       DRYING_LIMITS.airSpeed,
-      "Measured at the floor; replaces the air movers’",
+      "Measured at the floor; replaces the air movers’ estimate",
     ).optional(),
     airMovers: z.array(AirMover).max(12).optional(),
     dehumidifierLitresPerDay: quantity(
-      "litres a day at 26.7 °C, 60 %",
+      "litres per day at 26.7 °C, 60%",
       DRYING_LIMITS.dehumidifierLitresPerDay,
     ).optional(),
     heating: z.boolean().optional().meta({
-      description:
-        "Heating on while it dries; where absent on in a place that is lived in, off in an empty one",
+      description: "Heating on while drying; absent: on if occupied, off if empty",
     }),
   })
   .superRefine((room, context) => {

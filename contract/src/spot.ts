@@ -12,10 +12,10 @@ export const Spot = z
     y: quantity("fraction of the room’s depth as drawn, from the top", [0, 1]),
     across: quantity("m", [0.003, 5], "From side to side"),
     origin: z.enum(ORIGINS),
-    known: z.enum(["told", "guessed"]).meta({ description: "By whom: the owner, or us" }),
+    known: z.enum(["told", "guessed"]).meta({ description: "Identified by the customer, or our guess" }),
     nature: z.enum(NATURES).meta({ description: "spot: matter added · stain: colour changed" }),
     age: z.enum(SPOT_AGES),
-    uv: z.enum(["glows", "dark"]).optional().meta({ description: "Under the lamp" }),
+    uv: z.enum(["glows", "dark"]).optional().meta({ description: "Under UV light" }),
   })
   .meta({ id: "Spot" });
 

@@ -8,17 +8,13 @@ export const Vessel = z
   .strictObject({
     id: VesselId,
     name: Name,
-    kind: z.enum(VESSEL_KINDS).optional().meta({ description: "A pump sprayer where absent" }),
-    nominal: Volume("Holds to the brim, as sold", 1e-4),
-    heel: Volume("What its pump can’t draw"),
-    headSpace: Volume("Left empty above, for foam and pressure"),
-    graduation: Volume("Step of the marks on its side", 1e-5),
-    lines: z
-      .array(Volume("Of one", 1e-5))
-      .max(20)
-      .optional()
-      .meta({ description: "Lines on its side where they aren’t at every mark" }),
-    sprayFlow: quantity("m³/s", [1e-7, 0.01], "What its nozzle gives while spraying"),
+    kind: z.enum(VESSEL_KINDS).optional().meta({ description: "A pump sprayer if absent" }),
+    nominal: Volume("Full to the brim, as sold", 1e-4),
+    heel: Volume("Left in the bottom by its pump"),
+    headSpace: Volume("Headspace, for foam and pressure"),
+    graduation: Volume("Spacing of the marks", 1e-5),
+    lines: z.array(Volume("Of one", 1e-5)).max(20).optional().meta({ description: "Marks, if uneven" }),
+    sprayFlow: quantity("m³/s", [1e-7, 0.01], "Nozzle flow while spraying"),
   })
   .superRefine((vessel, context) => {
     if (usableVolume(vessel) < vessel.graduation)

@@ -11,12 +11,12 @@ export const jobEndpoints = {
     method: "get",
     path: PATHS.listJobs,
     summary:
-      "Jobs by day, a page at a time: from a day on with those of the days just before, or after or before a job of the last page",
+      "Jobs by day, one page at a time: from a day on, with those of the days just before, or after or before a job of the last page",
     query: z.strictObject({
       from: Day.optional(),
       after: JobId.optional(),
       before: JobId.optional(),
-      plans: z.stringbool().default(false).meta({ description: "With the plan of each" }),
+      plans: z.stringbool().default(false).meta({ description: "Include each job’s plan" }),
       limit: z.coerce.number().int().min(1).max(200).default(100),
     }),
     response: JobPage,
@@ -25,7 +25,7 @@ export const jobEndpoints = {
   readJob: endpoint({
     method: "get",
     path: PATHS.readJob,
-    summary: "One job’s plan, whole, with its version",
+    summary: "One job’s whole plan with its version",
     params: z.strictObject({ jobId: JobId }),
     response: StoredJob,
     errors: READ_ERRORS,
@@ -34,7 +34,7 @@ export const jobEndpoints = {
     method: "delete",
     path: PATHS.purgeJob,
     summary:
-      "Delete for good a job that was taken out, with its log and pictures. What it used stays used. 422 for one that wasn’t taken out",
+      "Delete a removed job for good, with its log and photos. What it used stays used. 422 if the job isn’t removed",
     params: z.strictObject({ jobId: JobId }),
     response: z.strictObject({ purged: z.literal(true) }),
     errors: [403, 404, 422, 426],
@@ -43,10 +43,10 @@ export const jobEndpoints = {
     method: "put",
     path: PATHS.saveJob,
     summary:
-      "Save a job’s plan whole, in one transaction. 409 with both sides when somebody saved in between; the same saveId again answers as the first did",
+      "Save a job’s whole plan in one transaction. 409 with both sides if another save came in between; the same saveId again gets the first answer",
     params: z.strictObject({ jobId: JobId }),
     body: z.strictObject({
-      baseVersion: z.int().min(0).meta({ description: "Version the change was made on; 0 for a new job" }),
+      baseVersion: z.int().min(0).meta({ description: "Version the change is based on; 0 for a new job" }),
       saveId: SaveId.optional(),
       job: Job,
     }),

@@ -8,7 +8,7 @@ export const logEndpoints = {
   readLog: endpoint({
     method: "get",
     path: PATHS.readLog,
-    summary: "What happened on a job, in the order it happened",
+    summary: "Log entries of a job, in order",
     params: z.strictObject({ jobId: JobId }),
     response: z.strictObject({ entries: z.array(LogEntry), logMark: z.int().min(0) }),
     errors: READ_ERRORS,

@@ -8,7 +8,7 @@ export const photoEndpoints = {
   listPhotos: endpoint({
     method: "get",
     path: PATHS.listPhotos,
-    summary: "Pictures kept with a job, in the order they were taken",
+    summary: "Photos of a job, in the order taken",
     params: z.strictObject({ jobId: JobId }),
     response: z.strictObject({ photos: z.array(Photo) }),
     errors: READ_ERRORS,
@@ -16,8 +16,7 @@ export const photoEndpoints = {
   addPhoto: endpoint({
     method: "put",
     path: PATHS.addPhoto,
-    summary:
-      "Add a picture, up to 10 MB; what tells where it was taken is removed. Sent again, it changes nothing",
+    summary: "Add a photo, up to 10 MB; its location data is removed. Sending it again changes nothing",
     params: z.strictObject({ jobId: JobId, photoId: PhotoId }),
     query: PhotoFacts,
     picture: "in",
@@ -27,7 +26,7 @@ export const photoEndpoints = {
   readPicture: endpoint({
     method: "get",
     path: PATHS.readPicture,
-    summary: "The picture itself",
+    summary: "The photo itself",
     params: z.strictObject({ photoId: PhotoId }),
     picture: "out",
     response: z.unknown(),
@@ -36,7 +35,7 @@ export const photoEndpoints = {
   removePhoto: endpoint({
     method: "delete",
     path: PATHS.removePhoto,
-    summary: "Take a picture away for good; gone already is no error",
+    summary: "Delete a photo for good; an unknown id is no error",
     params: z.strictObject({ photoId: PhotoId }),
     response: z.strictObject({ removed: z.boolean() }),
     errors: [403, 422, 426],

@@ -11,7 +11,7 @@ export const shelfEndpoints = {
   readShelf: endpoint({
     method: "get",
     path: PATHS.readShelf,
-    summary: "The crew’s products, vessels, gear and sites",
+    summary: "The crew’s products, sprayers and tanks, gear and places",
     response: z
       .strictObject({
         products: z.array(Product),
@@ -25,7 +25,7 @@ export const shelfEndpoints = {
   saveProduct: endpoint({
     method: "put",
     path: PATHS.saveProduct,
-    summary: "Add or change a product; the last save stands",
+    summary: "Add or change a product; the last save wins",
     params: z.strictObject({ productId: ProductId }),
     body: Product,
     response: Product,
@@ -34,7 +34,7 @@ export const shelfEndpoints = {
   saveVessel: endpoint({
     method: "put",
     path: PATHS.saveVessel,
-    summary: "Add or change a vessel; the last save stands",
+    summary: "Add or change a sprayer or tank; the last save wins",
     params: z.strictObject({ vesselId: VesselId }),
     body: Vessel,
     response: Vessel,
@@ -43,7 +43,7 @@ export const shelfEndpoints = {
   saveGear: endpoint({
     method: "put",
     path: PATHS.saveGear,
-    summary: "Add or change something of the van; the last save stands",
+    summary: "Add or change a van item; the last save wins",
     params: z.strictObject({ gearId: GearId }),
     body: Gear,
     response: Gear,
@@ -52,7 +52,7 @@ export const shelfEndpoints = {
   saveSite: endpoint({
     method: "put",
     path: PATHS.saveSite,
-    summary: "Add or change a site; the last save stands",
+    summary: "Add or change a place; the last save wins",
     params: z.strictObject({ siteId: SiteId }),
     body: Site,
     response: Site,

@@ -8,14 +8,14 @@ export const stockEndpoints = {
   readStock: endpoint({
     method: "get",
     path: PATHS.readStock,
-    summary: "Lots that came in, and what the logs of all jobs say was used",
+    summary: "Lots received, and usage from all logs",
     response: Stock,
     errors: [],
   }),
   saveLot: endpoint({
     method: "put",
     path: PATHS.saveLot,
-    summary: "Add or change a lot; the last save stands",
+    summary: "Add or change a lot; the last save wins",
     params: z.strictObject({ lotId: LotId }),
     body: StockLot,
     response: StockLot,

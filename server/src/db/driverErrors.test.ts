@@ -41,7 +41,8 @@ describe("errors of the database", () => {
         await tx.execute(sql`update pairs set n = n + 1 where id = ${second}`);
       });
     // Both hold their first row before either asks for the second.
-    let [waiting, start] = [2, () => undefined as undefined];
+    let waiting = 2;
+    let start: () => void = () => undefined;
     const both = new Promise<void>((resolve) => {
       start = resolve;
     });

@@ -55,7 +55,7 @@ describe("what two edits said differently, in plain words", () => {
 
   test("values are said as the screens say them, in the crew's units, and what wasn't said is said so", () => {
     expect(say({ path: ["rooms", "r", "covering"], mine: "cut-pile", theirs: "rug" })).toBe(
-      "Lounge: covering | Cut pile | Rug",
+      "Lounge: floor type | Cut pile | Rug",
     );
     const height = { path: ["rooms", "r", "height"], mine: 2.5 };
     expect(say(height)).toBe("Lounge: ceiling | 2.5 m | not set");

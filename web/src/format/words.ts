@@ -242,6 +242,8 @@ export function contractFault(fault: Fault, show: (limit: number) => string = St
       return "A full sprayer needs less than one mark of the measure. Use a finer measure or a larger sprayer.";
     case "unknown-reference":
       return "This isn’t on the shelf or in the van any more. Choose another.";
+    case "amount-or-powder":
+      return "Enter how much: a volume, or a weight for a powder.";
     case "powder-or-liquid":
       return "Enter a powder’s strength by weight, like 30 g/L or 8 oz per 2 gal, and a liquid’s like 1:24. Check the scoop too.";
     case "door-to-nowhere":
