@@ -1,5 +1,6 @@
 /** The job under way: one step after another on phones that lose the signal, are reloaded and contradict each other. */
 import { expect, type Locator, type Page } from "@playwright/test";
+import { allSent } from "../support/device.ts";
 import { test } from "../support/stack.ts";
 
 // A job is worked off step by step here: longer than other journeys on a busy machine.
@@ -167,18 +168,9 @@ test.describe("on a phone", () => {
     const other = await (await browser.newContext(PHONE)).newPage();
     await other.clock.install({ time: await page.evaluate(() => Date.now()) });
     await other.goto(`${new URL(page.url()).origin}${LIBRARY}/run`);
-    await expect
-      .poll(
-        async () => {
-          // What waits to be sent waits by this page's clock; both are planned from the same minute.
-          await later(page, 10);
-          await Promise.all([page.reload(), other.reload()]);
-          const [here, there] = await Promise.all([step(page).innerText(), step(other).innerText()]);
-          return here === there;
-        },
-        { timeout: 45_000 },
-      )
-      .toBe(true);
+    await allSent(page, () => later(page, 10));
+    await Promise.all([page.reload(), other.reload()]);
+    await expect(step(other)).toHaveText(await step(page).innerText());
     // What was done was done once.
     const done = (await kinds(page, "step-done")).map((entry) => entry.step);
     expect(new Set(done).size).toBe(done.length);
@@ -226,9 +218,8 @@ test("two people on two devices: each has their own step, a step ended on both i
   await page.reload();
   await expect(doubt).toBeVisible();
   await expect(step(page)).not.toHaveText(mine);
-  await expect
-    .poll(() => other.reload().then(() => step(other).innerText()))
-    .toBe(await step(page).innerText());
+  await other.reload();
+  await expect(step(other)).toHaveText(await step(page).innerText());
   await context.close();
 
   // Asked about a step that a second tab ends meanwhile: the question goes, and nothing else is passed over in its place.

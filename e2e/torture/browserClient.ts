@@ -3,6 +3,7 @@ import { readdirSync, readFileSync, rmSync } from "node:fs";
 import { setTimeout as pause } from "node:timers/promises";
 import { type BrowserContext, chromium, type Page } from "@playwright/test";
 import config from "../playwright.config.ts";
+import { onDevice, withinLimit } from "../support/device.ts";
 import type { Tally } from "./tally.ts";
 
 /** A plan holds sixty rooms; some are left to whoever shares it. */
@@ -22,63 +23,6 @@ function browsersOn(profile: string): number[] {
     }
   });
 }
-
-/** A killed browser may never answer: every question to it has a limit, ms. */
-const ANSWER_LIMIT = 8000;
-
-async function withinLimit<T>(work: Promise<T>, what: string, limit = ANSWER_LIMIT): Promise<T> {
-  const gone = new AbortController();
-  try {
-    return await Promise.race([
-      work,
-      pause(limit, undefined, { signal: gone.signal }).then((): never => {
-        throw new Error(`${what}: no answer within ${limit / 1000} s`);
-      }),
-    ]);
-  } finally {
-    gone.abort();
-  }
-}
-
-/** What the device's own database holds: how much waits to be sent, and all rows as text; undefined: there is none yet. */
-const onDevice = (page: Page) =>
-  withinLimit(
-    page.evaluate(
-      () =>
-        new Promise<{ waiting: number; rows: string } | undefined>((resolve, reject) => {
-          void indexedDB.databases().then((all) => {
-            const name = all.find((each) => each.name?.startsWith("scutch-"))?.name;
-            if (!name) return resolve(undefined);
-            const opening = indexedDB.open(name);
-            opening.onerror = () => reject(opening.error);
-            opening.onblocked = () => reject(new Error("blocked"));
-            opening.onsuccess = () => {
-              const db = opening.result;
-              if (!["jobs", "entries"].every((store) => db.objectStoreNames.contains(store))) {
-                db.close();
-                return resolve(undefined);
-              }
-              const reading = db.transaction(["jobs", "entries"]);
-              const rows: unknown[] = [];
-              let waiting = 0;
-              for (const store of ["jobs", "entries"]) {
-                reading.objectStore(store).getAll().onsuccess = (event) =>
-                  rows.push((event.target as IDBRequest).result);
-                reading.objectStore(store).index("waiting").count().onsuccess = (event) => {
-                  waiting += (event.target as IDBRequest<number>).result;
-                };
-              }
-              reading.onabort = () => reject(reading.error);
-              reading.oncomplete = () => {
-                db.close();
-                resolve({ waiting, rows: JSON.stringify(rows) });
-              };
-            };
-          }, reject);
-        }),
-    ),
-    "the device's database",
-  );
 
 export class BrowserClient {
   private context: BrowserContext | undefined;
