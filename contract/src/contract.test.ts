@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "@jest/globals";
+import { itemAt } from "@scutch/core";
 import { effectiveEntries } from "@scutch/core/log";
 import { planWork, toJobInput } from "@scutch/core/plan";
 import type * as z from "zod";
@@ -67,7 +68,7 @@ describe("the job format", () => {
     ],
     [
       "a room twice",
-      (file) => file.job.rooms.push({ ...(file.job.rooms[0] as (typeof file.job.rooms)[number]) }),
+      (file) => file.job.rooms.push({ ...itemAt(file.job.rooms, 0) }),
       ["job", "rooms", 3, "id"],
       "repeated-id",
     ],
@@ -166,7 +167,7 @@ describe("the job format", () => {
 });
 
 describe("labels and vessels", () => {
-  const product = () => example().products[0] as Product;
+  const product = () => itemAt(example().products, 0);
   const codes = (schema: z.ZodType, value: unknown) => {
     const result = schema.safeParse(value);
     return result.success ? [] : faultsOf(result.error).map(({ path, code }) => `${path.join(".")} ${code}`);
@@ -184,7 +185,7 @@ describe("labels and vessels", () => {
   });
 
   test("a vessel must hold at least one of its marks", () => {
-    const vessel = example().vessels[0] as Vessel;
+    const vessel = itemAt(example().vessels, 0);
     expect(codes(Vessel, vessel)).toEqual([]);
     expect(codes(Vessel, { ...vessel, headSpace: 0.0078 })).toEqual(["nominal vessel-holds-nothing"]);
     expect(codes(Vessel, { ...vessel, nominal: 0 })).toContain("nominal too-small");

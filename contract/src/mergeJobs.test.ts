@@ -1,5 +1,7 @@
 /** Two edits of one job: whatever they are, nothing is lost without a question and the result is a job. Fixed seeds. */
+
 import { describe, expect, test } from "@jest/globals";
+import { itemAt } from "@scutch/core";
 import { deepEqual, type MergeConflict, resolveConflict } from "@scutch/core/plan";
 import fc from "fast-check";
 import { Job, MAX_ROOMS, type MergedJob, mergeJobs } from "./index.ts";
@@ -220,11 +222,11 @@ describe("what is asked", () => {
     );
     expect(clashes).toEqual([{ kind: "field", path: ["rooms", LOUNGE, "soil"], mine: 5, theirs: 2 }]);
     expect(plan.rooms[0]).toMatchObject({ soil: 2, height: 2.5, covering: "cut-pile" });
-    expect(resolveConflict(plan, clashes[0] as MergeConflict, "mine").rooms[0]).toMatchObject({
+    expect(resolveConflict(plan, itemAt(clashes, 0), "mine").rooms[0]).toMatchObject({
       soil: 5,
       height: 2.5,
     });
-    expect(resolveConflict(plan, clashes[0] as MergeConflict, "theirs")).toEqual(plan);
+    expect(resolveConflict(plan, itemAt(clashes, 0), "theirs")).toEqual(plan);
   });
 
   test("a room changed here and taken out there is kept with its doors; taking it out takes them too", () => {
@@ -232,7 +234,7 @@ describe("what is asked", () => {
     expect(clashes).toEqual([expect.objectContaining({ kind: "removed-there", path: ["rooms", HALL] })]);
     expect(plan.rooms).toHaveLength(2);
     expect(plan.doors).toHaveLength(1);
-    const gone = resolveConflict(plan, clashes[0] as MergeConflict, "theirs");
+    const gone = resolveConflict(plan, itemAt(clashes, 0), "theirs");
     expect([gone.rooms.length, gone.doors]).toEqual([1, []]);
   });
 

@@ -1,4 +1,4 @@
-import { OutOfRange } from "@scutch/core";
+import { itemAt, OutOfRange } from "@scutch/core";
 import { CHEMISTRIES, FLOOR_FIBRES, PRODUCT_FLOORS, PRODUCT_KINDS } from "@scutch/core/care";
 import { concentratePerWater, POWDER_SPELLINGS, STRENGTH_SPELLINGS } from "@scutch/core/mix";
 import * as z from "zod";
@@ -79,7 +79,7 @@ export const Product = z
       [1, "ordinary"],
       [2, "heavy"],
     ] as const)
-      if ((strengths[i] as number) < (strengths[i - 1] as number) * (1 - 1e-9))
+      if ((strengths[i] as number) < itemAt(strengths, i - 1) * (1 - 1e-9))
         context.addIssue({ code: "custom", path: [field], params: { code: "label-range-reversed" } });
     if (product.dwellMost < product.dwellLeast)
       context.addIssue({ code: "custom", path: ["dwellMost"], params: { code: "dwell-range-reversed" } });

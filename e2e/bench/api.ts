@@ -2,6 +2,7 @@
 
 import { createRequire } from "node:module";
 import type { AddressInfo } from "node:net";
+import { itemAt } from "@scutch/core";
 import mysql from "mysql2/promise";
 import { prepareDatabase, startServer } from "../../scripts/server.mjs";
 import { median, row } from "./row.ts";
@@ -45,7 +46,7 @@ for (let round = 0; round < 7; round++) {
 ratios.sort((a, b) => a - b);
 row(
   `API: open a job, ${api.toFixed(2)} ms against bare SQL, ${plain.toFixed(2)} ms`,
-  `${(ratios[3] as number).toFixed(2)} ×`,
+  `${itemAt(ratios, 3).toFixed(2)} ×`,
   "≤ 1.5 ×",
 );
 server.close();

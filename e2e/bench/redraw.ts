@@ -1,5 +1,7 @@
 /** In Chromium slowed down fourfold: from a lever to the redrawn hour, and opening the app with the server stopped. */
+
 import { chromium, type Page } from "@playwright/test";
+import { itemAt } from "@scutch/core";
 import { prepareDatabase, startServer } from "../../scripts/server.mjs";
 import config from "../playwright.config.ts";
 import { fixedLoopOnce, percentile, row, times } from "./row.ts";
@@ -121,7 +123,7 @@ async function dragged(path: string): Promise<number[]> {
   for (let x = 0; x < 300; x += 3) await page.mouse.move(box.x + box.width / 2 + x, y);
   await page.mouse.up();
   const frames = await page.evaluate(() => (globalThis as unknown as { frames: number[] }).frames);
-  return frames.slice(1).map((at, i) => at - (frames[i] as number));
+  return frames.slice(1).map((at, i) => at - itemAt(frames, i));
 }
 const frames = await dragged(six.replace(/dry.*/, "run"));
 row(

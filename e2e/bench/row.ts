@@ -1,3 +1,4 @@
+import { itemAt } from "@scutch/core";
 /** One line of the table; `beside` is the ratio to something measured in the same run, since machines differ threefold. */
 export function row(what: string, value: string, budget: string, beside = ""): void {
   console.log(`${what.padEnd(62)} ${value.padStart(10)}   ${budget.padEnd(12)} ${beside}`);
@@ -16,7 +17,10 @@ export async function median(runs: number, once: () => unknown): Promise<number>
 }
 
 export const percentile = (times: readonly number[], share: number): number =>
-  times.toSorted((a, b) => a - b)[Math.min(times.length - 1, Math.floor(share * times.length))] as number;
+  itemAt(
+    times.toSorted((a, b) => a - b),
+    Math.min(times.length - 1, Math.floor(share * times.length)),
+  );
 
 /** A fixed loop that tells how fast the machine is just now, ms; run here and in the page, so it uses nothing from outside. */
 export const fixedLoopOnce = (): number => {

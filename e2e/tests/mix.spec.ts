@@ -1,6 +1,8 @@
 /** The mix in full: the vessel to take, running out, what a floor refuses, one mix in two systems of units, shelf and van. */
+
 import { readFile } from "node:fs/promises";
 import { expect, type Page } from "@playwright/test";
+import { itemAt } from "@scutch/core";
 import { dyeTest } from "../support/dyeTest.ts";
 import { test } from "../support/stack.ts";
 
@@ -139,8 +141,7 @@ test("metric and US show the same mix, and switching leaves nothing changed", as
   await page.getByRole("button", { name: /^Units/ }).click();
   await expect(figure(page, "Concentrate")).toContainText("fl oz");
   const us = await amounts();
-  for (const [i, value] of metric.entries())
-    expect(Math.abs((us[i] as number) / value - 1)).toBeLessThan(0.01);
+  for (const [i, value] of metric.entries()) expect(Math.abs(itemAt(us, i) / value - 1)).toBeLessThan(0.01);
   await page.getByRole("button", { name: /^Units/ }).click();
   expect(await amounts()).toEqual(metric);
   expect(await (await page.request.get(`/api${LIBRARY}`)).json()).toEqual(before);

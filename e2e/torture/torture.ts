@@ -2,11 +2,13 @@
  * npm run torture -- --kills N --seed S: clients and a browser edit and log while server, database and browser are killed
  * with SIGKILL at random. What was acknowledged must be there at the end, once.
  */
+
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { parseArgs } from "node:util";
+import { itemAt } from "@scutch/core";
 import { apiClient } from "./apiClient.ts";
 import { BrowserClient } from "./browserClient.ts";
 import { KillableStack } from "./stack.ts";
@@ -75,12 +77,12 @@ async function found(jobs: Iterable<string>): Promise<string[]> {
 async function main(): Promise<number> {
   await stack.start();
   const address = () => stack.address;
-  const browser = new BrowserClient(join(dir, "profile"), JOBS[3] as string, address, tally);
+  const browser = new BrowserClient(join(dir, "profile"), itemAt(JOBS, 3), address, tally);
   const clients = [
     // Two on one job, so that they run into each other's saves; one beside the browser, on the same job as it.
-    apiClient("client a", JOBS[0] as string, address, isOver, tally),
-    apiClient("client b", JOBS[0] as string, address, isOver, tally),
-    apiClient("client c", JOBS[3] as string, address, isOver, tally),
+    apiClient("client a", itemAt(JOBS, 0), address, isOver, tally),
+    apiClient("client b", itemAt(JOBS, 0), address, isOver, tally),
+    apiClient("client c", itemAt(JOBS, 3), address, isOver, tally),
     browser.work(isOver),
   ];
   // Nothing is proven about a browser that hadn't begun when the killing ended.

@@ -1,3 +1,4 @@
+import { floatAt } from "../itemAt.ts";
 import { logSlopeOfSaturationPressure, saturationPressure } from "./saturation.ts";
 import { vapourDensity } from "./vapourDensity.ts";
 
@@ -35,10 +36,10 @@ export class SaturatedVapour {
     const interval = Math.floor(position);
     const u = position - interval;
     const i = 4 * interval;
-    const linear = COEFFICIENTS[i + 1] as number;
-    const square = COEFFICIENTS[i + 2] as number;
-    const cube = COEFFICIENTS[i + 3] as number;
-    this.density = (COEFFICIENTS[i] as number) + u * (linear + u * (square + u * cube));
+    const linear = floatAt(COEFFICIENTS, i + 1);
+    const square = floatAt(COEFFICIENTS, i + 2);
+    const cube = floatAt(COEFFICIENTS, i + 3);
+    this.density = floatAt(COEFFICIENTS, i) + u * (linear + u * (square + u * cube));
     this.slope = (linear + u * (2 * square + u * 3 * cube)) / STEP;
   }
 }

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { FIBRES, regain } from "../drying/index.ts";
+import { itemAt } from "../itemAt.ts";
 import {
   BACKINGS,
   type CareProduct,
@@ -64,7 +65,7 @@ describe("the table of care rules", () => {
 
   test("with a line gone, said twice or left without its reason, it is refused and says where", () => {
     const wool = RULES.findIndex((rule) => rule.trait === "alkali" && rule.materials.includes("wool"));
-    const line = RULES[wool] as (typeof RULES)[number];
+    const line = itemAt(RULES, wool);
     expect(faultsOf(RULES.toSpliced(wool, 1))).toEqual([
       { code: "gap", trait: "alkali", material: "wool" },
       { code: "gap", trait: "alkali", material: "silk" },

@@ -1,4 +1,5 @@
 import { requirePositive } from "../guard.ts";
+import { itemAt } from "../itemAt.ts";
 
 /** What one room takes from the solution tank and brings to the recovery tank, m³, in the order worked. */
 export interface TankDemand {
@@ -36,7 +37,7 @@ const ALMOST = 1e-9;
 function reach(demands: readonly TankDemand[], tanks: TankPair, from: Place): Place {
   let { solution, recovery } = tanks;
   for (let room = from.room; room < demands.length; room++) {
-    const { solution: needs, recovered } = demands[room] as TankDemand;
+    const { solution: needs, recovered } = itemAt(demands, room);
     const start = room === from.room ? from.done : 0;
     const most = Math.min(
       1 - start,
@@ -81,13 +82,13 @@ function roomEndsToStopAt(demands: readonly TankDemand[], tanks: TankPair): numb
     }
   }
   const ends: number[] = [];
-  for (let end = demands.length; end > 0; end = (best[end] as Way).from) ends.unshift(end);
+  for (let end = demands.length; end > 0; end = best[end]?.from ?? 0) ends.unshift(end);
   return ends;
 }
 
 /** The runs that begin and end in one room, counted instead of walked. */
 function insideRoom(demands: readonly TankDemand[], tanks: TankPair, at: Place) {
-  const { solution, recovered } = demands[at.room] as TankDemand;
+  const { solution, recovered } = itemAt(demands, at.room);
   const share = Math.min(
     solution > 0 ? tanks.solution / solution : Number.POSITIVE_INFINITY,
     recovered > 0 ? tanks.recovery / recovered : Number.POSITIVE_INFINITY,
@@ -124,7 +125,7 @@ function runBetween(demands: readonly TankDemand[], tanks: TankPair, from: Place
   let solution = 0;
   let recovered = 0;
   for (let room = from.room; room <= Math.min(to.room, demands.length - 1); room++) {
-    const demand = demands[room] as TankDemand;
+    const demand = itemAt(demands, room);
     const share = (room === to.room ? to.done : 1) - (room === from.room ? from.done : 0);
     if (share <= ALMOST) continue;
     parts.push({ roomId: demand.roomId, share });

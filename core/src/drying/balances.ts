@@ -1,3 +1,4 @@
+import { floatAt, itemAt } from "../itemAt.ts";
 import type { RoomAir } from "./roomAir.ts";
 import type { Gains, OwnSlopes, Term } from "./terms/index.ts";
 import type { WetPile } from "./wetPile.ts";
@@ -58,7 +59,7 @@ export class Balances {
   readonly derivative = (t: number, y: Float64Array, slope: Float64Array): void => {
     const { n, air, gains, leaving } = this;
     air.outdoor.at(t / 3600);
-    for (let i = 0; i < n; i++) air.set(i, y[n + i] as number, this.temperature(y, i));
+    for (let i = 0; i < n; i++) air.set(i, floatAt(y, n + i), this.temperature(y, i));
     gains.vapour.fill(0);
     gains.heat.fill(0);
     leaving.vapour.fill(0);
@@ -67,26 +68,26 @@ export class Balances {
     let vapourGone = 0;
     let heatGone = 0;
     for (let i = 0; i < n; i++) {
-      const pile = this.piles[i] as WetPile;
-      const area = air.area[i] as number;
+      const pile = itemAt(this.piles, i);
+      const area = floatAt(air.area, i);
       let evaporated = 0;
-      let heat = leaving.heat[i] as number;
+      let heat = floatAt(leaving.heat, i);
       if (this.drying[i]) {
-        pile.dry(y[i] as number, air, i);
+        pile.dry(floatAt(y, i), air, i);
         evaporated = pile.flux;
         heat -= area * pile.heat;
       }
-      const out = leaving.vapour[i] as number;
+      const out = floatAt(leaving.vapour, i);
       vapourGone -= out;
       slope[i] = -evaporated;
-      slope[n + i] = (area * evaporated + (gains.vapour[i] as number) + out) / (air.vapourMass[i] as number);
+      slope[n + i] = (area * evaporated + floatAt(gains.vapour, i) + out) / floatAt(air.vapourMass, i);
       if (!this.warm) continue;
       if (air.free[i]) {
         heatGone -= heat;
-        slope[this.warmthFrom + i] = (heat + (gains.heat[i] as number)) / (air.heatCapacity[i] as number);
+        slope[this.warmthFrom + i] = (heat + floatAt(gains.heat, i)) / floatAt(air.heatCapacity, i);
       } else {
         // What passes between rooms is gone for the free ones where the other's temperature is held.
-        heatGone += gains.heat[i] as number;
+        heatGone += floatAt(gains.heat, i);
         slope[this.warmthFrom + i] = 0;
       }
     }
@@ -96,7 +97,7 @@ export class Balances {
 
   /** °C of room i. */
   temperature(y: Float64Array, i: number): number {
-    return this.warm ? (y[this.warmthFrom + i] as number) : (this.air.T[i] as number);
+    return this.warm ? floatAt(y, this.warmthFrom + i) : floatAt(this.air.T, i);
   }
 
   /** Stands on the evaluation {@link derivative} has just made at the same state. */
@@ -106,20 +107,20 @@ export class Balances {
       each.fill(0);
     for (const term of this.terms) term.addSlopes?.(air, own);
     for (let i = 0; i < n; i++) {
-      const pile = this.piles[i] as WetPile;
-      const area = air.area[i] as number;
-      if (this.drying[i]) pile.linearise(y[i] as number, air, i);
+      const pile = itemAt(this.piles, i);
+      const area = floatAt(air.area, i);
+      if (this.drying[i]) pile.linearise(floatAt(y, i), air, i);
       else pile.byWater = pile.byRatio = pile.byKelvin = 0;
-      const M = air.vapourMass[i] as number;
+      const M = floatAt(air.vapourMass, i);
       blockW[3 * i] = (area * pile.byWater) / M;
-      blockW[3 * i + 1] = (area * pile.byRatio + (own.vapourByRatio[i] as number)) / M;
-      blockW[3 * i + 2] = (area * pile.byKelvin + (own.vapourByKelvin[i] as number)) / M;
-      const C = air.heatCapacity[i] as number;
+      blockW[3 * i + 1] = (area * pile.byRatio + floatAt(own.vapourByRatio, i)) / M;
+      blockW[3 * i + 2] = (area * pile.byKelvin + floatAt(own.vapourByKelvin, i)) / M;
+      const C = floatAt(air.heatCapacity, i);
       const taken = air.free[i] ? -area * pile.heatPerFlux : 0;
       const free = air.free[i] ? 1 : 0;
       blockT[3 * i] = (taken * pile.byWater) / C;
-      blockT[3 * i + 1] = (taken * pile.byRatio + free * (own.heatByRatio[i] as number)) / C;
-      blockT[3 * i + 2] = (taken * pile.byKelvin + free * (own.heatByKelvin[i] as number)) / C;
+      blockT[3 * i + 1] = (taken * pile.byRatio + free * floatAt(own.heatByRatio, i)) / C;
+      blockT[3 * i + 2] = (taken * pile.byKelvin + free * floatAt(own.heatByKelvin, i)) / C;
     }
   };
 
@@ -130,19 +131,19 @@ export class Balances {
       return;
     }
     const { n, air, blockW, blockT } = this;
-    let vapourGone = (right[this.vapourAt] as number) * this.floor;
-    let heatGone = (right[this.heatAt] as number) * this.capacity;
+    let vapourGone = floatAt(right, this.vapourAt) * this.floor;
+    let heatGone = floatAt(right, this.heatAt) * this.capacity;
     for (let i = 0; i < n; i++) {
-      const pile = this.piles[i] as WetPile;
-      const r0 = right[i] as number;
-      const r1 = right[n + i] as number;
-      const r2 = right[this.warmthFrom + i] as number;
-      const w0 = blockW[3 * i] as number;
-      const w1 = blockW[3 * i + 1] as number;
-      const w2 = blockW[3 * i + 2] as number;
-      const t0 = blockT[3 * i] as number;
-      const t1 = blockT[3 * i + 1] as number;
-      const t2 = blockT[3 * i + 2] as number;
+      const pile = itemAt(this.piles, i);
+      const r0 = floatAt(right, i);
+      const r1 = floatAt(right, n + i);
+      const r2 = floatAt(right, this.warmthFrom + i);
+      const w0 = floatAt(blockW, 3 * i);
+      const w1 = floatAt(blockW, 3 * i + 1);
+      const w2 = floatAt(blockW, 3 * i + 2);
+      const t0 = floatAt(blockT, 3 * i);
+      const t1 = floatAt(blockT, 3 * i + 1);
+      const t2 = floatAt(blockT, 3 * i + 2);
       const first = shift + pile.byWater;
       const water = r0 / first;
       const toW = -pile.byRatio / first;
@@ -162,10 +163,10 @@ export class Balances {
       x[n + i] = W;
       x[this.warmthFrom + i] = T;
       // The rows of what has gone are the rooms' own with the pile's vapour left out, so sums are kept exactly.
-      const area = air.area[i] as number;
+      const area = floatAt(air.area, i);
       const evaporated = pile.byWater * m + pile.byRatio * W + pile.byKelvin * T;
-      vapourGone -= (w0 * m + w1 * W + w2 * T) * (air.vapourMass[i] as number) - area * evaporated;
-      heatGone -= (t0 * m + t1 * W + t2 * T) * (air.heatCapacity[i] as number);
+      vapourGone -= (w0 * m + w1 * W + w2 * T) * floatAt(air.vapourMass, i) - area * evaporated;
+      heatGone -= (t0 * m + t1 * W + t2 * T) * floatAt(air.heatCapacity, i);
     }
     x[this.vapourAt] = vapourGone / this.floor / shift;
     x[this.heatAt] = heatGone / this.capacity / shift;
@@ -174,20 +175,20 @@ export class Balances {
   /** The same where every temperature is held: two rows a room. */
   private solveHeld(shift: number, right: Float64Array, x: Float64Array): void {
     const { n, air, blockW } = this;
-    let vapourGone = (right[this.vapourAt] as number) * this.floor;
+    let vapourGone = floatAt(right, this.vapourAt) * this.floor;
     for (let i = 0; i < n; i++) {
-      const pile = this.piles[i] as WetPile;
-      const w0 = blockW[3 * i] as number;
-      const w1 = blockW[3 * i + 1] as number;
+      const pile = itemAt(this.piles, i);
+      const w0 = floatAt(blockW, 3 * i);
+      const w1 = floatAt(blockW, 3 * i + 1);
       const first = shift + pile.byWater;
-      const water = (right[i] as number) / first;
+      const water = floatAt(right, i) / first;
       const toW = -pile.byRatio / first;
-      const W = ((right[n + i] as number) + w0 * water) / (shift - w1 - w0 * toW);
+      const W = (floatAt(right, n + i) + w0 * water) / (shift - w1 - w0 * toW);
       const m = water + toW * W;
       x[i] = m;
       x[n + i] = W;
       const evaporated = pile.byWater * m + pile.byRatio * W;
-      vapourGone -= (w0 * m + w1 * W) * (air.vapourMass[i] as number) - (air.area[i] as number) * evaporated;
+      vapourGone -= (w0 * m + w1 * W) * floatAt(air.vapourMass, i) - floatAt(air.area, i) * evaporated;
     }
     x[this.vapourAt] = vapourGone / this.floor / shift;
   }
@@ -195,13 +196,13 @@ export class Balances {
   /** kg of water in piles and air, and J of warmth in the rooms' temperatures above `start`'s, with what has gone. */
   differences(start: Float64Array, end: Float64Array): { readonly vapour: number; readonly heat: number } {
     const { n, air } = this;
-    const gone = (k: number) => (end[k] as number) - (start[k] as number);
+    const gone = (k: number) => floatAt(end, k) - floatAt(start, k);
     let vapour = this.floor * gone(this.vapourAt);
     let heat = this.warm ? this.capacity * gone(this.heatAt) : 0;
     for (let i = 0; i < n; i++) {
-      vapour += (air.area[i] as number) * gone(i);
-      vapour += (air.vapourMass[i] as number) * gone(n + i);
-      if (this.warm) heat += (air.heatCapacity[i] as number) * gone(this.warmthFrom + i);
+      vapour += floatAt(air.area, i) * gone(i);
+      vapour += floatAt(air.vapourMass, i) * gone(n + i);
+      if (this.warm) heat += floatAt(air.heatCapacity, i) * gone(this.warmthFrom + i);
     }
     return { vapour, heat };
   }

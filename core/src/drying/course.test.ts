@@ -1,10 +1,11 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { itemAt } from "../itemAt.ts";
 import { type CourseSample, simplifyCourse } from "./course.ts";
 
 const at = (course: readonly CourseSample[], hours: number, of: (moment: CourseSample) => number): number => {
   const right = course.findIndex((moment) => moment.hours >= hours);
-  const [a, b] = [course[Math.max(0, right - 1)] as CourseSample, course[right] as CourseSample];
+  const [a, b] = [itemAt(course, Math.max(0, right - 1)), itemAt(course, right)];
   return b.hours > a.hours ? of(a) + ((hours - a.hours) / (b.hours - a.hours)) * (of(b) - of(a)) : of(b);
 };
 

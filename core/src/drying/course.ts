@@ -1,3 +1,4 @@
+import { itemAt } from "../itemAt.ts";
 /** One moment of a room. Hours after the start, kg/m² above what the fibre may hold at rest (below zero: drier still), 0…1, °C. */
 export interface CourseSample {
   readonly hours: number;
@@ -30,11 +31,11 @@ export function simplifyCourse(course: readonly CourseSample[]): CourseSample[] 
   const open: [number, number][] = [[0, course.length - 1]];
   for (let next = open.pop(); next; next = open.pop()) {
     const [from, to] = next;
-    const [a, b] = [course[from] as CourseSample, course[to] as CourseSample];
+    const [a, b] = [itemAt(course, from), itemAt(course, to)];
     let worst = 1;
     let at = -1;
     for (let i = from + 1; i < to; i++) {
-      const moment = course[i] as CourseSample;
+      const moment = itemAt(course, i);
       const share = b.hours > a.hours ? (moment.hours - a.hours) / (b.hours - a.hours) : 0;
       const off = Math.max(
         Math.abs(moment.freeWater - a.freeWater - share * (b.freeWater - a.freeWater)) / (water || 1),

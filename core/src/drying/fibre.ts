@@ -1,3 +1,4 @@
+import { floatAt } from "../itemAt.ts";
 import { interpolate, interpolateInverse } from "../numeric/index.ts";
 
 /** Pile fibres the drying model knows. */
@@ -47,16 +48,16 @@ export class Isotherm {
       this.slope = 0;
       return 0;
     }
-    if (moisture >= (values[last] as number)) {
+    if (moisture >= floatAt(values, last)) {
       this.slope = 0;
       return 1;
     }
     let i = this.here;
-    while (moisture >= (values[i] as number)) i++;
-    while (moisture < (values[i - 1] as number)) i--;
+    while (moisture >= floatAt(values, i)) i++;
+    while (moisture < floatAt(values, i - 1)) i--;
     this.here = i;
-    const low = values[i - 1] as number;
-    this.slope = 1 / (last * ((values[i] as number) - low));
+    const low = floatAt(values, i - 1);
+    this.slope = 1 / (last * (floatAt(values, i) - low));
     return (i - 1) / last + (moisture - low) * this.slope;
   }
 }

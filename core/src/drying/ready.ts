@@ -1,3 +1,4 @@
+import { floatAt, itemAt } from "../itemAt.ts";
 import { bisect, type Sampled } from "../numeric/index.ts";
 import type { DryingRoom } from "./building.ts";
 import { regain } from "./fibre.ts";
@@ -59,10 +60,10 @@ export interface Crossing {
 /** Value of component i at share u of a step, from a cubic through both ends with their slopes (Hermite). */
 export function interpolateStep(step: Sampled, i: number, u: number): number {
   const h = step.to - step.from;
-  const a = step.stateFrom[i] as number;
-  const b = step.stateTo[i] as number;
-  const slopeA = (step.slopeFrom[i] as number) * h;
-  const slopeB = (step.slopeTo[i] as number) * h;
+  const a = floatAt(step.stateFrom, i);
+  const b = floatAt(step.stateTo, i);
+  const slopeA = floatAt(step.slopeFrom, i) * h;
+  const slopeB = floatAt(step.slopeTo, i) * h;
   const v = 1 - u;
   return v * v * (a * (1 + 2 * u) + slopeA * u) + u * u * (b * (3 - 2 * u) - slopeB * v);
 }
@@ -83,9 +84,9 @@ export class ReadyDetector {
   see(step: Sampled): boolean {
     let waiting = 0;
     for (let i = 0; i < this.levels.length; i++) {
-      const levels = this.levels[i] as ReadyLevels;
-      const startsAt = this.startsAt[i] as number;
-      const crossing = this.crossings[i] as Crossing;
+      const levels = itemAt(this.levels, i);
+      const startsAt = itemAt(this.startsAt, i);
+      const crossing = itemAt(this.crossings, i);
       if (crossing.dry !== null) continue;
       if (step.from >= startsAt) {
         crossing.touchDry ??= this.crossed(step, i, levels.touchDry, startsAt);
@@ -99,8 +100,8 @@ export class ReadyDetector {
   /** Hours after finishing at which room i falls to `level` inside this step, or null. */
   private crossed(step: Sampled, i: number, level: number, startsAt: number): number | null {
     // Dry already as the step begins, even where the air wets it again in it.
-    const already = (step.stateFrom[i] as number) <= level;
-    if (!already && (step.stateTo[i] as number) > level) return null;
+    const already = floatAt(step.stateFrom, i) <= level;
+    if (!already && floatAt(step.stateTo, i) > level) return null;
     const u = already ? 0 : bisect((at) => interpolateStep(step, i, at) - level, 0, 1, 1e-7);
     const hours = (step.from + u * (step.to - step.from) - startsAt) / 3600;
     return hours <= MAX_DRYING_HOURS ? hours : null;

@@ -1,7 +1,8 @@
 import { dewPoint } from "../air/index.ts";
 import { type Explanation, explain, figure } from "../explain/index.ts";
+import { itemAt } from "../itemAt.ts";
 import { airSpeedIn } from "./airSpeed.ts";
-import type { Building, DryingRoom } from "./building.ts";
+import type { Building } from "./building.ts";
 import { DRYING_LIMITS } from "./limits.ts";
 import { criticalWater } from "./pile.ts";
 import { readyLevels } from "./ready.ts";
@@ -19,7 +20,7 @@ export function explainReady(
   index: number,
   which: "touchDryHours" | "dryHours",
 ): Explanation {
-  const room = work.building.rooms[index] as DryingRoom;
+  const room = itemAt(work.building.rooms, index);
   const assumed = (field: string) => work.rooms[index]?.assumed.includes(field) ?? false;
   const { weather } = work.building;
   const outdoor = work.building.outdoor ?? weather?.[0] ?? room;

@@ -1,4 +1,5 @@
 import { HUMIDITY_RATIO_FACTOR, SaturatedVapour } from "../air/index.ts";
+import { floatAt, itemAt } from "../itemAt.ts";
 import { AIR_DENSITY, VAPOUR_GAS_CONSTANT } from "../physical.ts";
 import type { OutdoorAir } from "../weather/index.ts";
 import type { Climate, DryingRoom, RoomSettings } from "./building.ts";
@@ -64,7 +65,7 @@ export class RoomAir {
     this.fans = new Float64Array(n);
     [this.dehumidifierPower, this.dehumidifierRate] = [new Float64Array(n), new Float64Array(n)];
     this.area = Float64Array.from(rooms, (room) => room.area);
-    for (let i = 0; i < n; i++) this.switchTo(i, rooms[i] as DryingRoom);
+    for (let i = 0; i < n; i++) this.switchTo(i, itemAt(rooms, i));
     [this.W, this.T, this.vapour] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
     [this.saturated, this.saturatedSlope] = [new Float64Array(n), new Float64Array(n)];
     this.humidity = new Float64Array(n);
@@ -72,11 +73,11 @@ export class RoomAir {
 
   /** Switches what `change` names in room i; returns how the room is switched then. */
   switchTo(i: number, change: Partial<RoomSettings>): RoomNow {
-    const now = { ...(this.settings[i] as RoomNow), ...change };
+    const now = { ...itemAt(this.settings, i), ...change };
     const settled = { ...now, climate: now.climate ?? TEMPERATURE_HELD };
     this.settings[i] = settled;
     this.free[i] = settled.climate.mode === "held" ? 0 : 1;
-    this.exchange[i] = ((this.mass[i] as number) * settled.outdoorAirChangesPerHour) / 3600;
+    this.exchange[i] = (floatAt(this.mass, i) * settled.outdoorAirChangesPerHour) / 3600;
     this.fans[i] = (settled.airMovers ?? []).reduce((sum, { power = 0 }) => sum + power, 0);
     this.dehumidifierPower[i] = settled.dehumidifierPower ?? 0;
     this.dehumidifierRate[i] = (settled.dehumidifierLitresPerDay ?? 0) / 86_400;
@@ -96,19 +97,19 @@ export class RoomAir {
     const pressure = (W * this.pressure) / (HUMIDITY_RATIO_FACTOR + W);
     const vapour = pressure / (VAPOUR_GAS_CONSTANT * (T + 273.15));
     this.vapour[i] = vapour;
-    this.humidity[i] = vapour / (this.saturated[i] as number);
+    this.humidity[i] = vapour / floatAt(this.saturated, i);
   }
 
   /** kg/m³ of vapour for each kg/kg of humidity ratio, and for each kelvin, in room i. */
   vapourPerRatio(i: number): number {
-    const sum = HUMIDITY_RATIO_FACTOR + (this.W[i] as number);
+    const sum = HUMIDITY_RATIO_FACTOR + floatAt(this.W, i);
     return (
       (this.pressure * HUMIDITY_RATIO_FACTOR) /
-      (sum * sum * VAPOUR_GAS_CONSTANT * ((this.T[i] as number) + 273.15))
+      (sum * sum * VAPOUR_GAS_CONSTANT * (floatAt(this.T, i) + 273.15))
     );
   }
 
   vapourPerKelvin(i: number): number {
-    return -(this.vapour[i] as number) / ((this.T[i] as number) + 273.15);
+    return -floatAt(this.vapour, i) / (floatAt(this.T, i) + 273.15);
   }
 }

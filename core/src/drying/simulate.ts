@@ -1,4 +1,5 @@
 import { humidityRatioFromRelativeHumidity, SEA_LEVEL_PRESSURE } from "../air/index.ts";
+import { floatAt, itemAt } from "../itemAt.ts";
 import { integrateStiff, type Sampled } from "../numeric/index.ts";
 import { HEAT_OF_EVAPORATION } from "../physical.ts";
 import { type OutdoorAir, outdoorAirOver } from "../weather/index.ts";
@@ -8,13 +9,11 @@ import { checkBuilding } from "./checkBuilding.ts";
 import { TEMPERATURE_HELD } from "./climate.ts";
 import { type CourseSample, simplifyCourse } from "./course.ts";
 import {
-  type Crossing,
   type DryingOutcome,
   interpolateStep,
   MAX_DRYING_HOURS,
   outcomeOf,
   ReadyDetector,
-  type ReadyLevels,
   readyLevels,
 } from "./ready.ts";
 import { RoomAir } from "./roomAir.ts";
@@ -100,10 +99,10 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   const state = new Float64Array(balances.size);
   const absoluteTolerance = new Float64Array(balances.size).fill(Number.POSITIVE_INFINITY);
   rooms.forEach((room, i) => {
-    state[i] = (piles[i] as WetPile).equilibriumWater + room.residual;
+    state[i] = itemAt(piles, i).equilibriumWater + room.residual;
     state[n + i] = humidityRatioFromRelativeHumidity(room.temperature, room.relativeHumidity, pressure);
     [absoluteTolerance[i], absoluteTolerance[n + i]] = [ALLOWED.water, ALLOWED.humidity];
-    air.set(i, state[n + i] as number, room.temperature);
+    air.set(i, floatAt(state, n + i), room.temperature);
     if (!warm) return;
     state[balances.warmthFrom + i] = room.temperature;
     absoluteTolerance[balances.warmthFrom + i] = ALLOWED.temperature;
@@ -117,17 +116,17 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   const courses: CourseSample[][] = rooms.map(() => []);
   const look = (i: number, W: number, T: number) => {
     air.set(i, W, T);
-    peaks[i] = Math.max(peaks[i] as number, Math.min(1, air.humidity[i] as number));
-    lowest[i] = Math.min(lowest[i] as number, T);
+    peaks[i] = Math.max(itemAt(peaks, i), Math.min(1, floatAt(air.humidity, i)));
+    lowest[i] = Math.min(itemAt(lowest, i), T);
   };
   const record = (t: number, y: Float64Array) => {
     for (let i = 0; i < n; i++) {
-      look(i, y[n + i] as number, balances.temperature(y, i));
+      look(i, floatAt(y, n + i), balances.temperature(y, i));
       if (options.keepCourse)
         courses[i]?.push({
           hours: t / HOUR,
-          freeWater: (y[i] as number) - (levels[i]?.equilibrium ?? 0),
-          relativeHumidity: Math.min(1, air.humidity[i] as number),
+          freeWater: floatAt(y, i) - (levels[i]?.equilibrium ?? 0),
+          relativeHumidity: Math.min(1, floatAt(air.humidity, i)),
           temperature: balances.temperature(y, i),
         });
     }
@@ -138,7 +137,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
         look(
           i,
           interpolateStep(step, n + i, u),
-          warm ? interpolateStep(step, balances.warmthFrom + i, u) : (air.T[i] as number),
+          warm ? interpolateStep(step, balances.warmthFrom + i, u) : floatAt(air.T, i),
         );
     record(step.to, step.stateTo);
     return watch.see(step);
@@ -149,11 +148,11 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
     for (const { hours, room, ...change } of building.changes ?? [])
       if (moment(hours) === t) piles[room]?.switchTo(air.switchTo(room, change));
     for (let i = 0; i < n; i++) {
-      if (drying[i] || t < (startsAt[i] as number)) continue;
+      if (drying[i] || t < itemAt(startsAt, i)) continue;
       drying[i] = 1;
-      const pile = piles[i] as WetPile;
-      air.set(i, state[n + i] as number, balances.temperature(state, i));
-      pile.dry(state[i] as number, air, i);
+      const pile = itemAt(piles, i);
+      air.set(i, floatAt(state, n + i), balances.temperature(state, i));
+      pile.dry(floatAt(state, i), air, i);
       initialFlux[i] = pile.flux * HOUR;
       speeds[i] = pile.airSpeed;
     }
@@ -169,12 +168,12 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   let done = false;
   let firstStep = FIRST_STEP;
   for (let k = 0; k + 1 < times.length && !done; k++) {
-    const from = times[k] as number;
+    const from = itemAt(times, k);
     begin(from);
     if (from === dayBefore) aDayBefore.set(state);
     firstStep = integrateStiff(balances, state, {
       from,
-      to: times[k + 1] as number,
+      to: itemAt(times, k + 1),
       absoluteTolerance,
       relativeTolerance: ALLOWED.share,
       firstStep,
@@ -193,16 +192,16 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   );
   return {
     rooms: rooms.map((_, i) => {
-      const { touchDry, dry } = watch.crossings[i] as Crossing;
+      const { touchDry, dry } = itemAt(watch.crossings, i);
       return {
-        airSpeed: speeds[i] as number,
-        initialFlux: initialFlux[i] as number,
+        airSpeed: itemAt(speeds, i),
+        initialFlux: itemAt(initialFlux, i),
         touchDryHours: touchDry,
         dryHours: dry,
-        outcome: outcomeOf(dry, state[i] as number, aDayBefore[i] as number, levels[i] as ReadyLevels),
-        peakRelativeHumidity: peaks[i] as number,
-        lowestTemperature: lowest[i] as number,
-        course: simplifyCourse(courses[i] as CourseSample[]),
+        outcome: outcomeOf(dry, floatAt(state, i), floatAt(aDayBefore, i), itemAt(levels, i)),
+        peakRelativeHumidity: itemAt(peaks, i),
+        lowestTemperature: itemAt(lowest, i),
+        course: simplifyCourse(itemAt(courses, i)),
       };
     }),
     balanceError: Math.abs(off.vapour) / water,

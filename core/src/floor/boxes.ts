@@ -1,3 +1,4 @@
+import { itemAt } from "../itemAt.ts";
 /** A place on the plan, m: x to the right, y down. */
 export interface Point {
   readonly x: number;
@@ -19,13 +20,13 @@ const TOUCHING = 1e-6;
 export function boxesOf(outline: readonly Point[]): Box[] {
   const heights = [...new Set(outline.map(({ y }) => y))].sort((a, b) => a - b);
   const uprights = outline.flatMap((from, i) => {
-    const to = outline[(i + 1) % outline.length] as Point;
+    const to = itemAt(outline, (i + 1) % outline.length);
     return Math.abs(from.x - to.x) < Math.abs(from.y - to.y)
       ? [{ x: from.x, top: Math.min(from.y, to.y), bottom: Math.max(from.y, to.y) }]
       : [];
   });
   return heights.slice(1).flatMap((bottom, i) => {
-    const top = heights[i] as number;
+    const top = itemAt(heights, i);
     const middle = (top + bottom) / 2;
     const crossed = uprights
       .filter((wall) => wall.top < middle && middle < wall.bottom)
@@ -33,7 +34,7 @@ export function boxesOf(outline: readonly Point[]): Box[] {
       .sort((a, b) => a - b);
     const boxes: Box[] = [];
     for (let k = 0; k + 1 < crossed.length; k += 2)
-      boxes.push({ left: crossed[k] as number, right: crossed[k + 1] as number, top, bottom });
+      boxes.push({ left: itemAt(crossed, k), right: itemAt(crossed, k + 1), top, bottom });
     return boxes;
   });
 }

@@ -1,3 +1,4 @@
+import { itemAt } from "../itemAt.ts";
 import type { Point } from "./boxes.ts";
 import { type Box, boxesOf, overlap, sharedArea } from "./boxes.ts";
 import { areaOf, PART_SIGN, type Part, type RoomShape, type Wall } from "./shape.ts";
@@ -74,12 +75,12 @@ function corners(shape: RoomShape): Point[] {
 /** Without points that fall on the one before or lie in the middle of a straight wall. */
 function tidied(points: readonly Point[]): Point[] {
   const apart = points.filter((point, i) => {
-    const next = points[(i + 1) % points.length] as Point;
+    const next = itemAt(points, (i + 1) % points.length);
     return Math.abs(point.x - next.x) + Math.abs(point.y - next.y) > ALMOST_ZERO;
   });
   return apart.filter((point, i) => {
     const before = apart.at(i - 1) as Point;
-    const after = apart[(i + 1) % apart.length] as Point;
+    const after = itemAt(apart, (i + 1) % apart.length);
     const sameX = Math.abs(before.x - point.x) < ALMOST_ZERO && Math.abs(point.x - after.x) < ALMOST_ZERO;
     const sameY = Math.abs(before.y - point.y) < ALMOST_ZERO && Math.abs(point.y - after.y) < ALMOST_ZERO;
     return !sameX && !sameY;
@@ -89,7 +90,7 @@ function tidied(points: readonly Point[]): Point[] {
 /** The walls of an outline whose corners go round clockwise on the plan. */
 export function edgesOf(outline: readonly Point[]): Edge[] {
   return outline.map((from, i) => {
-    const to = outline[(i + 1) % outline.length] as Point;
+    const to = itemAt(outline, (i + 1) % outline.length);
     const across = Math.abs(to.x - from.x) > Math.abs(to.y - from.y);
     const wall: Wall = across ? (to.x > from.x ? "top" : "bottom") : to.y > from.y ? "right" : "left";
     return { from, to, wall, length: Math.abs(to.x - from.x) + Math.abs(to.y - from.y) };
@@ -170,7 +171,7 @@ function faultIn(placed: readonly Placed[], base: readonly Point[]): PartFault |
     const fault = (code: PartFault["code"]) => ({ code, part: part.index, room: part.edge.length });
     if (part.start < -ALMOST_ZERO || part.start + part.width > part.edge.length + ALMOST_ZERO)
       return fault("part-off-wall");
-    const own = [boxes[i] as Box];
+    const own = [itemAt(boxes, i)];
     const inside = sharedArea(own, floor);
     const wanted = PART_SIGN[part.kind] < 0 ? part.width * part.depth : 0;
     if (Math.abs(inside - wanted) > ALMOST_ZERO) return fault("part-off-wall");
@@ -207,7 +208,7 @@ export function outlineOf(shape: RoomShape, parts: readonly Part[] = []): Outlin
 export function outlineArea(outline: readonly Point[]): number {
   return Math.abs(
     outline.reduce((sum, point, i) => {
-      const next = outline[(i + 1) % outline.length] as Point;
+      const next = itemAt(outline, (i + 1) % outline.length);
       return sum + point.x * next.y - next.x * point.y;
     }, 0) / 2,
   );

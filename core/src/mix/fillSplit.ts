@@ -1,3 +1,4 @@
+import { itemAt } from "../itemAt.ts";
 /** Finished mix one room needs, m³, in walk-out order; and when it is sprayed, s after the job's start, where that is known. */
 export interface Demand {
   readonly roomId: string;
@@ -55,7 +56,7 @@ export const ALMOST = 1e-9;
 export function sprayedAt(demands: readonly Demand[], first: number, volume: number, end: boolean): number {
   let left = volume;
   for (let i = first; i < demands.length; i++) {
-    const { volume: own, from = 0, to = 0 } = demands[i] as Demand;
+    const { volume: own, from = 0, to = 0 } = itemAt(demands, i);
     const inside = end ? left <= own * (1 + ALMOST) : left < own * (1 - ALMOST);
     if (inside || i === demands.length - 1) return from + (to - from) * Math.min(1, left / own);
     left -= own;
@@ -93,7 +94,7 @@ function keeps(
     for (let p = 0; p < cut.fills; p++) if (!fillKeeps(p)) return false;
     return true;
   }
-  return j === i + 1 && most * pace(demands[i] as Demand) <= potLife && fillKeeps(0);
+  return j === i + 1 && most * pace(itemAt(demands, i)) <= potLife && fillKeeps(0);
 }
 
 /** Fills as large as vessel and pot life let them be, one after the other; undefined where not even a mark keeps. */
@@ -149,6 +150,6 @@ export function splitBetween(
     return fits(even) && keeps(demands, i, j, taken, even, limits) ? even : { ...even, shares };
   }
   if (j > i + 1) return undefined;
-  const marks = Math.floor(limits.potLife / (pace(demands[i] as Demand) * limits.mark) + ALMOST);
+  const marks = Math.floor(limits.potLife / (pace(itemAt(demands, i)) * limits.mark) + ALMOST);
   return marks >= 1 ? { length, fills: Math.max(cut.fills, Math.ceil(length / marks)) } : undefined;
 }

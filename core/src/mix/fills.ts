@@ -1,3 +1,4 @@
+import { itemAt } from "../itemAt.ts";
 import {
   ALMOST,
   type Demand,
@@ -82,7 +83,7 @@ export function splitIntoFills(
       const way = best[i];
       if (way === undefined) continue;
       const taken = keptFrom(needed, i, way, limits);
-      const wanted = (ends[j] as number) - (ends[i] as number) - taken;
+      const wanted = itemAt(ends, j) - itemAt(ends, i) - taken;
       const length = Math.ceil(wanted / mark - ALMOST);
       // Served by what came along: a fill that ends there would be none.
       if (length <= 0) continue;
@@ -115,7 +116,7 @@ export function splitIntoFills(
 
 /** What is left of what came along once room j − 1 has had its share; below zero where it isn't enough. */
 function ownCarry(demands: readonly Demand[], j: number, way: Way, limits: Limits): number {
-  const { volume } = demands[j - 1] as Demand;
+  const { volume } = itemAt(demands, j - 1);
   const left = keptFrom(demands, j - 1, way, limits) - volume;
   return Math.abs(left) < ALMOST * limits.mark ? 0 : left;
 }
@@ -141,7 +142,7 @@ function allot(demands: readonly Demand[], chosen: Way, limits: Limits, timed: b
   let inVessel = 0;
   let carried = 0;
   ways.forEach((way, w) => {
-    const end = w + 1 < ways.length ? (ways[w + 1] as Way).from : demands.length;
+    const end = w + 1 < ways.length ? itemAt(ways, w + 1).from : demands.length;
     const tooOld = carried - way.taken;
     const pouredAway = tooOld > ALMOST * limits.mark ? tooOld : 0;
     inVessel = way.taken;
@@ -149,19 +150,19 @@ function allot(demands: readonly Demand[], chosen: Way, limits: Limits, timed: b
     shares.forEach((marks, p) => {
       const standing = inVessel;
       const startsIn = room;
-      const gone = (demands[room] as Demand).volume - (left[room] as number);
+      const gone = itemAt(demands, room).volume - itemAt(left, room);
       inVessel += marks * limits.mark;
       const rooms: { roomId: string; volume: number }[] = [];
       const last = p === shares.length - 1;
       while (room < (last ? end : demands.length) && inVessel > 1e-12) {
-        const volume = Math.min(inVessel, left[room] as number);
-        if (volume > 1e-12) rooms.push({ roomId: (demands[room] as Demand).roomId, volume });
+        const volume = Math.min(inVessel, itemAt(left, room));
+        if (volume > 1e-12) rooms.push({ roomId: itemAt(demands, room).roomId, volume });
         inVessel -= volume;
-        left[room] = (left[room] as number) - volume;
-        if ((left[room] as number) > 1e-12) break;
+        left[room] = itemAt(left, room) - volume;
+        if (itemAt(left, room) > 1e-12) break;
         room++;
       }
-      const carriedOn = last && w + 1 < ways.length ? (ways[w + 1] as Way).taken : 0;
+      const carriedOn = last && w + 1 < ways.length ? itemAt(ways, w + 1).taken : 0;
       const used = standing + marks * limits.mark - inVessel + carriedOn;
       const fill: { -readonly [K in keyof FillShare]: FillShare[K] } = {
         marks,

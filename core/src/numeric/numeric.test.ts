@@ -1,5 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { floatAt, itemAt } from "../itemAt.ts";
 import {
   bisect,
   integrateStiff,
@@ -30,7 +31,7 @@ describe("a stiff system integrated", () => {
         },
         linearise() {},
         solve(shift, right, x) {
-          const [p, q] = [right[0] as number, right[1] as number];
+          const [p, q] = [floatAt(right, 0), floatAt(right, 1)];
           const determinant = (shift - a) * (shift - d) - b * c;
           x[0] = (p * (shift - d) + b * q) / determinant;
           x[1] = ((shift - a) * q + c * p) / determinant;
@@ -49,8 +50,8 @@ describe("a stiff system integrated", () => {
     return { y: [...state], evaluations, steps };
   };
   const oscillate = (_: number, y: Float64Array, slope: Float64Array) => {
-    slope[0] = y[1] as number;
-    slope[1] = -(y[0] as number);
+    slope[0] = floatAt(y, 1);
+    slope[1] = -floatAt(y, 0);
   };
 
   test("its coefficients meet the conditions of order 3 for any J, and the embedded ones those of order 2 (Rang & Angermann 2005)", () => {
@@ -107,7 +108,7 @@ describe("a stiff system integrated", () => {
         firstStep: step,
         longestStep: step,
       });
-      return Math.hypot((y[0] as number) - Math.cos(4), (y[1] as number) + Math.sin(4));
+      return Math.hypot(itemAt(y, 0) - Math.cos(4), itemAt(y, 1) + Math.sin(4));
     };
     const order = Math.log2(error(0.05) / error(0.025));
     expect(order).toBeGreaterThan(2.8);
@@ -115,8 +116,8 @@ describe("a stiff system integrated", () => {
 
   test("a part that settles a million times faster than the rest costs no steps (Prothero & Robinson)", () => {
     const follow = (t: number, y: Float64Array, slope: Float64Array) => {
-      slope[0] = -1e6 * ((y[0] as number) - Math.cos(t)) - Math.sin(t);
-      slope[1] = -(y[1] as number);
+      slope[0] = -1e6 * (floatAt(y, 0) - Math.cos(t)) - Math.sin(t);
+      slope[1] = -floatAt(y, 1);
     };
     const { y, evaluations } = solve(
       follow,
@@ -146,13 +147,13 @@ describe("a stiff system integrated", () => {
         ],
         { to: 2 * Math.PI, relativeTolerance },
       );
-      expect(Math.abs((y[0] as number) - 1) + Math.abs(y[1] as number)).toBeLessThan(allowed);
+      expect(Math.abs(itemAt(y, 0) - 1) + Math.abs(itemAt(y, 1))).toBeLessThan(allowed);
     }
     const state = Float64Array.from([0]);
     const system = {
       derivative: (_: number, __: Float64Array, slope: Float64Array) => void slope.fill(1),
       linearise() {},
-      solve: (shift: number, right: Float64Array, x: Float64Array) => x.set([(right[0] as number) / shift]),
+      solve: (shift: number, right: Float64Array, x: Float64Array) => x.set([floatAt(right, 0) / shift]),
     };
     const settings = {
       absoluteTolerance: Float64Array.of(1),
@@ -176,7 +177,7 @@ describe("a stiff system integrated", () => {
 
   test("slopes that aren't numbers don't pass for exact ones", () => {
     const broken = (_: number, y: Float64Array, slope: Float64Array) => {
-      slope[0] = Math.log((y[0] as number) - 5);
+      slope[0] = Math.log(floatAt(y, 0) - 5);
     };
     const none = [
       [0, 0],

@@ -1,3 +1,4 @@
+import { floatAt, itemAt } from "../itemAt.ts";
 /** One accepted step of an integration: the states and slopes at both ends carry a cubic between them. */
 export interface Sampled {
   readonly from: number;
@@ -77,7 +78,7 @@ const { alpha, a, c, m, e } = (() => {
     a: A.map(times),
     c: inverse.map((row) => row.map((each) => -each)),
     m: whole,
-    e: whole.map((each, i) => each - (embedded[i] as number)) as Four,
+    e: whole.map((each, i) => each - itemAt(embedded, i)) as Four,
   };
 })();
 
@@ -112,33 +113,31 @@ export function integrateStiff(system: StiffSystem, initial: Float64Array, optio
     for (let stage = 1; stage < STAGES; stage++) {
       const [a0 = 0, a1 = 0, a2 = 0] = a[stage] as readonly number[];
       for (let i = 0; i < n; i++)
-        trial[i] =
-          (state[i] as number) + a0 * (u0[i] as number) + a1 * (u1[i] as number) + a2 * (u2[i] as number);
-      system.derivative(t + (alpha[stage] as number) * h, trial, right);
+        trial[i] = floatAt(state, i) + a0 * floatAt(u0, i) + a1 * floatAt(u1, i) + a2 * floatAt(u2, i);
+      system.derivative(t + itemAt(alpha, stage) * h, trial, right);
       const [c0 = 0, c1 = 0, c2 = 0] = c[stage] as readonly number[];
       for (let i = 0; i < n; i++)
         right[i] =
-          (right[i] as number) +
-          (c0 * (u0[i] as number) +
-            (stage > 1 ? c1 * (u1[i] as number) : 0) +
-            (stage > 2 ? c2 * (u2[i] as number) : 0)) /
+          floatAt(right, i) +
+          (c0 * floatAt(u0, i) +
+            (stage > 1 ? c1 * floatAt(u1, i) : 0) +
+            (stage > 2 ? c2 * floatAt(u2, i) : 0)) /
             h;
       system.solve(shift, right, u[stage] as Float64Array);
     }
     for (let i = 0; i < n; i++)
       next[i] =
-        (state[i] as number) +
-        m0 * (u0[i] as number) +
-        m1 * (u1[i] as number) +
-        m2 * (u2[i] as number) +
-        m3 * (u3[i] as number);
+        floatAt(state, i) +
+        m0 * floatAt(u0, i) +
+        m1 * floatAt(u1, i) +
+        m2 * floatAt(u2, i) +
+        m3 * floatAt(u3, i);
     let error = 0;
     for (let i = 0; i < n; i++) {
-      const off =
-        e0 * (u0[i] as number) + e1 * (u1[i] as number) + e2 * (u2[i] as number) + e3 * (u3[i] as number);
+      const off = e0 * floatAt(u0, i) + e1 * floatAt(u1, i) + e2 * floatAt(u2, i) + e3 * floatAt(u3, i);
       const allowed =
-        (absoluteTolerance[i] as number) +
-        relativeTolerance * Math.max(Math.abs(state[i] as number), Math.abs(next[i] as number));
+        floatAt(absoluteTolerance, i) +
+        relativeTolerance * Math.max(Math.abs(floatAt(state, i)), Math.abs(floatAt(next, i)));
       // Math.max lets a NaN through, so that it is an error and not none.
       error = Math.max(error, Math.abs(off) / allowed);
     }

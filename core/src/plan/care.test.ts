@@ -1,6 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { HAZARDOUS_PAIRS, type Reactant } from "../care/index.ts";
+import { itemAt } from "../itemAt.ts";
 import {
   barredInVessel,
   careOf,
@@ -118,7 +119,7 @@ describe("the rules on a whole job", () => {
   });
 
   test("a room taken out of the plan leaves its dye test to the other rooms of its carpet", () => {
-    const den = { ...(JOB.rooms[2] as (typeof JOB.rooms)[number]), carpet: "Blue", batchId: "strong" };
+    const den = { ...itemAt(JOB.rooms, 2), carpet: "Blue", batchId: "strong" };
     const tests = [{ productId: "strong", roomId: "gone", result: "passed" as const }];
     const job = { ...JOB, rooms: [den], tests };
     const former = { id: "gone", covering: "cut-pile" as const, fibre: "nylon" as const, carpet: "blue" };

@@ -16,6 +16,7 @@ import {
   worst,
 } from "../care/index.ts";
 import { METHOD_FIGURES, type Method } from "../clean/index.ts";
+import { itemAt } from "../itemAt.ts";
 import { isClosed } from "../mix/index.ts";
 import { DEFAULTS, defaultMethod } from "./assume.ts";
 import type { JobInput, PlannedBatch, ProductLabel, SurveyedRoom } from "./input.ts";
@@ -159,7 +160,7 @@ function roomCare(room: SurveyedRoom, job: JobInput, tests: readonly DyeTest[]):
     method,
     ...(rinse ? { rinse } : {}),
     ...(product ? { product } : {}),
-    added: boosters.map((booster, i) => ({ productId: booster.id, judgement: left[i] as Judgement })),
+    added: boosters.map((booster, i) => ({ productId: booster.id, judgement: itemAt(left, i) })),
     gate,
     ...(batch ? { batchId: batch.id } : {}),
   };

@@ -1,6 +1,7 @@
 import { expect, test } from "@jest/globals";
 import { explainResidual } from "../clean/index.ts";
 import { explainReady } from "../drying/index.ts";
+import { itemAt } from "../itemAt.ts";
 import { explainConcentrate, explainMass, explainWater } from "../mix/index.ts";
 import { type JobInput, planJob, planWork } from "./index.ts";
 
@@ -115,7 +116,7 @@ test("what the tanks showed takes the place of the estimate, and drying follows 
   expect((read.drying[0]?.dryHours as number) > (plain.drying[0]?.dryHours as number)).toBe(
     stays > (plain.rooms[0]?.residual as number),
   );
-  expect(explainResidual(read.rooms[0] as (typeof read.rooms)[number]).result.value).toBeCloseTo(stays, 9);
+  expect(explainResidual(itemAt(read.rooms, 0)).result.value).toBeCloseTo(stays, 9);
   // The newest reading of a room counts; a little more back than went on is a dry room, never less than none.
   const again = { roomIds: ["study"], solution: 30 * L, recovered: 31.5 * L };
   expect(planJob({ ...JOB, measuredWater: [reading, again] }).rooms[0]?.residual).toBe(0);

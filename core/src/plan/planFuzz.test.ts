@@ -1,10 +1,12 @@
 /** What must hold for any job whatever: the plan of random jobs, and how plans of neighbouring jobs compare. */
+
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { COVERINGS, isHardFloor, SOIL_LEVELS } from "../care/index.ts";
 import { METHOD_FIGURES, METHODS } from "../clean/index.ts";
-import { FIBRES, type RoomDrying, simulateDrying, WINDOWS } from "../drying/index.ts";
+import { FIBRES, simulateDrying, WINDOWS } from "../drying/index.ts";
 import { areaOf } from "../floor/index.ts";
+import { itemAt } from "../itemAt.ts";
 import { concentratePerWater } from "../mix/index.ts";
 import { type JobInput, type PlannedBatch, planJob, planWork, type SurveyedRoom } from "./index.ts";
 
@@ -118,7 +120,7 @@ describe("any job", () => {
           expect(residual > 0).toBe(!dry);
           expect(residual < applied).toBe(!dry);
           expect(recoveredShare).toBeCloseTo(dry ? 0 : 1 - residual / applied, 9);
-          const said = job.rooms[i] as SurveyedRoom;
+          const said = itemAt(job.rooms, i);
           for (const field of ["covering", "soil", "method", "windows"] as const)
             expect(room.assumed.includes(field)).toBe(said[field] === undefined);
           expect(room.assumed.includes("fibre")).toBe(
@@ -163,20 +165,20 @@ describe("neighbouring jobs", () => {
   const outdoor = { temperature: 10, relativeHumidity: 0.7 };
   const dry = (change: Partial<SurveyedRoom>, more: Partial<JobInput> = {}): number => {
     const plan = planJob({ indoor, outdoor, rooms: [{ ...room, ...change }], batches: [], ...more });
-    return (plan.drying[0] as RoomDrying).dryHours ?? 96;
+    return itemAt(plan.drying, 0).dryHours ?? 96;
   };
   /** Dry hours of a list of jobs, each of which must not be later than the one before by more than the solver's error. */
   const neverLater = (hours: readonly number[]) => {
     for (let i = 1; i < hours.length; i++)
-      expect(hours[i] as number).toBeLessThanOrEqual((hours[i - 1] as number) * 1.005);
+      expect(itemAt(hours, i)).toBeLessThanOrEqual(itemAt(hours, i - 1) * 1.005);
   };
 
   test("with somewhere for the vapour to go, one more air mover never makes it later, and each brings less", () => {
     const mover = { flow: 0.5, jetSpeed: 6 };
     const hours = [0, 1, 2, 3].map((count) => dry({ airMovers: Array.from({ length: count }, () => mover) }));
     neverLater(hours);
-    const gains = hours.slice(1).map((each, i) => (hours[i] as number) - each);
-    expect(gains[0] as number).toBeGreaterThan(gains[2] as number);
+    const gains = hours.slice(1).map((each, i) => itemAt(hours, i) - each);
+    expect(itemAt(gains, 0)).toBeGreaterThan(itemAt(gains, 2));
   });
 
   test("drier air outside, a pad after cleaning, a larger dehumidifier and shorter pile never make it later", () => {

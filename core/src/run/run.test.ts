@@ -1,5 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { itemAt } from "../itemAt.ts";
 import { fromSi, toSi } from "../quantity/index.ts";
 import { START } from "../scheduling/index.ts";
 import { findViolations } from "../testing/violations.ts";
@@ -200,7 +201,7 @@ describe("the run of a job", () => {
   });
 
   test("a pinned step stands at its hour; one that can't is said and the rest is kept", () => {
-    const input = { ...(fc.sample(jobs, { seed: 7, numRuns: 1 })[0] as RunInput), breaks: [] };
+    const input = { ...itemAt(fc.sample(jobs, { seed: 7, numRuns: 1 }), 0), breaks: [] };
     const last = input.rooms.at(-1)?.id ?? "";
     const [vacuum] = planned(input).steps.filter(({ kind, roomId }) => kind === "vacuum" && roomId === last);
     const id = vacuum?.id ?? "";
@@ -268,7 +269,7 @@ describe("the run of a job", () => {
       expect(section.reMistIds.length).toBeGreaterThan(0);
       // From one wetting to the next never more than the open time.
       for (let i = 1; i < wet.length; i++)
-        expect((wet[i] as number) - (wet[i - 1] as number)).toBeLessThanOrEqual(400);
+        expect(itemAt(wet, i) - itemAt(wet, i - 1)).toBeLessThanOrEqual(400);
     }
     expect(scheduleJob(one(60))).toEqual({
       outcome: "impossible",

@@ -1,3 +1,4 @@
+import { itemAt } from "../itemAt.ts";
 /** A room as far as walking out of it goes. */
 export interface WalkRoom {
   readonly id: string;
@@ -63,7 +64,7 @@ function waysIn(rooms: readonly WalkRoom[], doors: readonly WalkDoor[]): Map<str
   const open: Reached[] = [{ room: OUTSIDE, parent: OUTSIDE, distance: 0 }];
   while (open.length > 0) {
     const nearest = open.reduce(
-      (best, each, i) => (each.distance < (open[best] as Reached).distance ? i : best),
+      (best, each, i) => (each.distance < itemAt(open, best).distance ? i : best),
       0,
     );
     const [here] = open.splice(nearest, 1) as [Reached];

@@ -1,3 +1,4 @@
+import { numberAt } from "../itemAt.ts";
 import type { PreparedProblem } from "./serialSgs.ts";
 
 /**
@@ -7,13 +8,13 @@ import type { PreparedProblem } from "./serialSgs.ts";
  */
 export function lowerBound({ problem, earliest }: PreparedProblem, tails: readonly number[]): number {
   const { tasks, resources } = problem;
-  let bound = Math.max(0, ...tasks.map((_, i) => (earliest[i] as number) + (tails[i] as number)));
+  let bound = Math.max(0, ...tasks.map((_, i) => numberAt(earliest, i) + numberAt(tails, i)));
   for (const { id, capacity } of resources) {
     const own = tasks
       .flatMap(({ duration, uses }, i) => {
         const amount = uses.find(({ resource }) => resource === id)?.amount ?? 0;
         return amount > 0 && duration > 0
-          ? [{ head: earliest[i] as number, work: duration * amount, rest: (tails[i] as number) - duration }]
+          ? [{ head: numberAt(earliest, i), work: duration * amount, rest: numberAt(tails, i) - duration }]
           : [];
       })
       .toSorted((a, b) => b.rest - a.rest);

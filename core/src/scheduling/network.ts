@@ -1,3 +1,4 @@
+import { itemAt, numberAt } from "../itemAt.ts";
 import type { Problem } from "./problem.ts";
 
 /** To task `to`, at least `lag` seconds after the task it hangs on. A most is an arc the other way, below zero. */
@@ -46,15 +47,15 @@ export function longestPaths(
   const waiting = way.map(() => true);
   const queue = way.map((_, i) => (from === "first" ? i : way.length - 1 - i));
   for (let next = 0; next < queue.length; next++) {
-    const i = queue[next] as number;
+    const i = numberAt(queue, next);
     waiting[i] = false;
-    for (const { to, lag } of arcs[i] as readonly Arc[]) {
-      const reached = (way[i] as number) + lag;
-      if (reached <= (way[to] as number)) continue;
+    for (const { to, lag } of itemAt(arcs, i)) {
+      const reached = numberAt(way, i) + lag;
+      if (reached <= numberAt(way, to)) continue;
       way[to] = reached;
       if (waiting[to]) continue;
-      raised[to] = (raised[to] as number) + 1;
-      if ((raised[to] as number) > way.length) return undefined;
+      raised[to] = numberAt(raised, to) + 1;
+      if (numberAt(raised, to) > way.length) return undefined;
       waiting[to] = true;
       queue.push(to);
     }

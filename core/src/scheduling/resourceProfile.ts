@@ -1,3 +1,4 @@
+import { floatAt } from "../itemAt.ts";
 /** How much of one resource is taken up over time: a step function, added to and asked where something still fits. */
 export class ResourceProfile {
   /** From times[i] on, used[i] is taken up; before the first nothing is. Typed and moved in place: this is the innermost loop. */
@@ -32,9 +33,8 @@ export class ResourceProfile {
     const most = this.capacity - amount;
     let start = from;
     for (let i = this.step(from); i < size; i++) {
-      if ((times[i] as number) >= start + duration && start + duration > start) break;
-      if ((used[i] as number) > most)
-        start = i + 1 < size ? (times[i + 1] as number) : Number.POSITIVE_INFINITY;
+      if (floatAt(times, i) >= start + duration && start + duration > start) break;
+      if ((used[i] as number) > most) start = i + 1 < size ? floatAt(times, i + 1) : Number.POSITIVE_INFINITY;
     }
     return start;
   }
@@ -46,7 +46,7 @@ export class ResourceProfile {
     let high = this.size;
     while (high - low > 1) {
       const middle = (low + high) >> 1;
-      if ((times[middle] as number) <= time) low = middle;
+      if (floatAt(times, middle) <= time) low = middle;
       else high = middle;
     }
     return low;

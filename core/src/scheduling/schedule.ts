@@ -1,3 +1,4 @@
+import { itemAt, numberAt } from "../itemAt.ts";
 import { seededRandom } from "../numeric/random.ts";
 import { lowerBound } from "./bound.ts";
 import { type Arc, buildNetwork, longestPaths, type Network } from "./network.ts";
@@ -73,20 +74,19 @@ function inOrder({ network, fixed }: PreparedProblem, rank: readonly number[]): 
   const follows = (i: number, { to, lag }: Arc) =>
     !fixed[i] && !fixed[to] && (lag > 0 || (lag === 0 && i < to));
   for (let i = 0; i < size; i++)
-    for (const arc of out[i] as readonly Arc[])
-      if (follows(i, arc)) waits[arc.to] = (waits[arc.to] as number) + 1;
+    for (const arc of itemAt(out, i)) if (follows(i, arc)) waits[arc.to] = numberAt(waits, arc.to) + 1;
   const sooner = (a: number, b: number) =>
-    fixed[a] === fixed[b] ? (rank[a] as number) - (rank[b] as number) || a - b : fixed[a] ? -1 : 1;
+    fixed[a] === fixed[b] ? numberAt(rank, a) - numberAt(rank, b) || a - b : fixed[a] ? -1 : 1;
   const open = waits.flatMap((count, i) => (count === 0 ? [i] : []));
   const order: number[] = [];
   while (open.length > 0) {
     let best = 0;
-    for (let i = 1; i < open.length; i++) if (sooner(open[i] as number, open[best] as number) < 0) best = i;
+    for (let i = 1; i < open.length; i++) if (sooner(numberAt(open, i), numberAt(open, best)) < 0) best = i;
     const [i] = open.splice(best, 1) as [number];
     order.push(i);
-    for (const arc of out[i] as readonly Arc[]) {
+    for (const arc of itemAt(out, i)) {
       if (!follows(i, arc)) continue;
-      waits[arc.to] = (waits[arc.to] as number) - 1;
+      waits[arc.to] = numberAt(waits, arc.to) - 1;
       if (waits[arc.to] === 0) open.push(arc.to);
     }
   }
@@ -136,13 +136,13 @@ export function schedule(problem: Problem, wishes: ScheduleOptions = {}): Schedu
   ) as number[];
   const least = lowerBound(prepared, tails);
   const startsOf = (placed: readonly number[]): Starts =>
-    new Map(problem.tasks.map(({ id }, i) => [id, placed[i] as number]));
+    new Map(problem.tasks.map(({ id }, i) => [id, numberAt(placed, i)]));
   const promised = [...(wishes.dueDates ?? [])].map(([id, by]) => [network.place.get(id) ?? -1, by] as const);
   const look = (rank: readonly number[]): Found | undefined => {
     const order = inOrder(prepared, rank);
     const placed = order.length === network.size ? generateSerialSchedule(prepared, order) : undefined;
     if (!placed) return undefined;
-    const ends = problem.tasks.map(({ duration }, i) => (placed[i] as number) + duration);
+    const ends = problem.tasks.map(({ duration }, i) => numberAt(placed, i) + duration);
     const lateness = promised.reduce((sum, [i, by]) => sum + Math.max(0, (ends[i] ?? 0) - by), 0);
     return new Found(
       placed,
@@ -157,14 +157,14 @@ export function schedule(problem: Problem, wishes: ScheduleOptions = {}): Schedu
     // As listed; what has to be soonest; what most has to come after, first; what can wait least; what can start first.
     problem.tasks.map((_, i) => i),
     prepared.latest,
-    problem.tasks.map((_, i) => -(tails[i] as number)),
-    problem.tasks.map((_, i) => (earliest[i] as number) - (tails[i] as number)),
-    problem.tasks.map((_, i) => earliest[i] as number),
+    problem.tasks.map((_, i) => -numberAt(tails, i)),
+    problem.tasks.map((_, i) => numberAt(earliest, i) - numberAt(tails, i)),
+    problem.tasks.map((_, i) => numberAt(earliest, i)),
   ];
   const ranks = wishes.heuristicOnly ? [...given, ...usual] : [...usual, ...given];
   const random = seededRandom(wishes.seed ?? 1);
   let best: Found | undefined;
-  let bestRank = ranks[0] as readonly number[];
+  let bestRank = itemAt(ranks, 0);
   let placed = 0;
   for (const rank of ranks) {
     if (wishes.heuristicOnly && placed >= ENOUGH) break;
@@ -207,7 +207,7 @@ export function schedule(problem: Problem, wishes: ScheduleOptions = {}): Schedu
 /** Ranks as places 0, 1, 2 …, so that moving one is the same size of step anywhere. */
 function sequenceOf(rank: readonly number[]): number[] {
   const places = new Array<number>(rank.length);
-  const sorted = rank.map((_, b) => b).toSorted((a, b) => (rank[a] as number) - (rank[b] as number) || a - b);
+  const sorted = rank.map((_, b) => b).toSorted((a, b) => numberAt(rank, a) - numberAt(rank, b) || a - b);
   for (const [place, b] of sorted.entries()) places[b] = place;
   return places;
 }
@@ -216,13 +216,13 @@ function sequenceOf(rank: readonly number[]): number[] {
 function moved(rank: readonly number[], { out, into }: Network, random: () => number): number[] {
   const task = Math.floor(random() * rank.length);
   const place = Math.floor(random() * rank.length);
-  const sooner = place < (rank[task] as number);
+  const sooner = place < numberAt(rank, task);
   const arcs = sooner ? into : out;
   const along = new Set([task]);
   const alone = random() < 0.5;
   for (const i of alone ? [] : along)
-    for (const { to, lag } of arcs[i] as readonly Arc[]) {
-      const there = rank[to] as number;
+    for (const { to, lag } of itemAt(arcs, i)) {
+      const there = numberAt(rank, to);
       if (lag > 0 && (sooner ? there >= place : there <= place)) along.add(to);
     }
   const by = sooner ? -0.5 : 0.5;

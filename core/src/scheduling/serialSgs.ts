@@ -1,5 +1,6 @@
-import type { Arc, Network } from "./network.ts";
-import type { Problem, Task } from "./problem.ts";
+import { itemAt, numberAt } from "../itemAt.ts";
+import type { Network } from "./network.ts";
+import type { Problem } from "./problem.ts";
 import { ResourceProfile } from "./resourceProfile.ts";
 
 /** Places of resources in their list, and how much of each. */
@@ -38,17 +39,17 @@ export function generateSerialSchedule(
   for (const [k, i] of order.entries()) turn[i] = k;
 
   const take = (i: number, sign: 1 | -1) => {
-    const { duration } = problem.tasks[i] as Task;
-    const at = starts[i] as number;
-    for (const [profile, amount] of uses[i] as Uses)
+    const { duration } = itemAt(problem.tasks, i);
+    const at = numberAt(starts, i);
+    for (const [profile, amount] of itemAt(uses, i))
       profiles[profile]?.take(at, at + duration, sign * amount);
   };
   const fits = (i: number, from: number): number => {
-    const { duration } = problem.tasks[i] as Task;
+    const { duration } = itemAt(problem.tasks, i);
     let at = from;
     for (let moved = true; moved && at < Number.POSITIVE_INFINITY; ) {
       moved = false;
-      for (const [profile, amount] of uses[i] as Uses) {
+      for (const [profile, amount] of itemAt(uses, i)) {
         const next = profiles[profile]?.earliestFit(at, duration, amount) ?? at;
         moved ||= next > at;
         at = next;
@@ -58,9 +59,9 @@ export function generateSerialSchedule(
   };
   /** Where the arcs from what is placed let a task start. */
   const from = (i: number): number => {
-    let first = releaseTimes[i] as number;
-    for (const { to, lag } of network.into[i] as readonly Arc[]) {
-      const placed = starts[to] as number;
+    let first = numberAt(releaseTimes, i);
+    for (const { to, lag } of itemAt(network.into, i)) {
+      const placed = numberAt(starts, to);
       if (placed + lag > first) first = placed + lag;
     }
     return first;
@@ -69,17 +70,17 @@ export function generateSerialSchedule(
   let placings = PLACINGS_PER_TASK * network.size;
   for (let k = 0; k < order.length; k++) {
     if (placings-- < 0) return undefined;
-    const i = order[k] as number;
+    const i = numberAt(order, k);
     const at = fits(i, from(i));
-    if (at > (latest[i] as number)) return undefined;
+    if (at > numberAt(latest, i)) return undefined;
     let back = k;
-    for (const { to, lag } of network.out[i] as readonly Arc[]) {
+    for (const { to, lag } of itemAt(network.out, i)) {
       // NaN while unscheduled: comparisons are false, so no lag counts as violated.
-      const late = at + lag - (starts[to] as number);
+      const late = at + lag - numberAt(starts, to);
       if (!(late > 0)) continue;
       if (fixed[to]) return undefined;
-      releaseTimes[to] = Math.max(releaseTimes[to] as number, (starts[to] as number) + late);
-      back = Math.min(back, turn[to] as number);
+      releaseTimes[to] = Math.max(numberAt(releaseTimes, to), numberAt(starts, to) + late);
+      back = Math.min(back, numberAt(turn, to));
     }
     if (back === k) {
       starts[i] = at;
@@ -87,8 +88,8 @@ export function generateSerialSchedule(
       continue;
     }
     for (let undone = k - 1; undone >= back; undone--) {
-      take(order[undone] as number, -1);
-      starts[order[undone] as number] = Number.NaN;
+      take(numberAt(order, undone), -1);
+      starts[numberAt(order, undone)] = Number.NaN;
     }
     k = back - 1;
   }

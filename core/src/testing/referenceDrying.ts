@@ -2,9 +2,11 @@
  * The equations of docs/model.md §5–§7 written down once more, plainly, for the tests: midpoint steps of a few seconds, the
  * surface's temperature by bisection, one formula after the other, nothing shared with the solver but the isotherm.
  */
+
 import { humidityRatioFromRelativeHumidity, saturationPressure } from "../air/index.ts";
 import type { Building, Climate, DryingRoom } from "../drying/building.ts";
 import { regain, waterActivity } from "../drying/fibre.ts";
+import { itemAt } from "../itemAt.ts";
 
 interface Ready {
   readonly touchDryHours: number | null;
@@ -33,7 +35,7 @@ export function slowDrying(building: Building, step: number, until: number): Rea
     ];
     const W = points.map((at) => humidityRatioFromRelativeHumidity(at.temperature, at.relativeHumidity, p));
     const right = points.findIndex((at) => at.hours > hours);
-    const at = (i: number) => ({ T: points[i]?.temperature as number, W: W[i] as number });
+    const at = (i: number) => ({ T: points[i]?.temperature as number, W: itemAt(W, i) });
     if (right === 0) return at(0);
     if (right < 0) return at(points.length - 1);
     const [a, b] = [points[right - 1]?.hours as number, points[right]?.hours as number];
@@ -69,8 +71,8 @@ export function slowDrying(building: Building, step: number, until: number): Rea
   const slopes = (hours: number, states: readonly Pick<State, "m" | "W" | "T">[]) => {
     const out = outdoors(hours);
     return states.map((state, i) => {
-      const room = building.rooms[i] as DryingRoom;
-      const now = settings[i] as DryingRoom;
+      const room = itemAt(building.rooms, i);
+      const now = itemAt(settings, i);
       const air = 1.2 * room.area * room.height;
       const climate: Climate = now.climate ?? { mode: "held" };
       let vapour = ((air * now.outdoorAirChangesPerHour) / 3600) * (out.W - state.W);
@@ -120,8 +122,7 @@ export function slowDrying(building: Building, step: number, until: number): Rea
   for (let k = 0; k * step < until * 3600; k++) {
     const hours = (k * step) / 3600;
     for (const { hours: when, room, ...change } of building.changes ?? [])
-      if (Math.abs(when - hours) < step / 7200)
-        settings[room] = { ...(settings[room] as DryingRoom), ...change };
+      if (Math.abs(when - hours) < step / 7200) settings[room] = { ...itemAt(settings, room), ...change };
     const first = slopes(hours, rooms);
     const middle = rooms.map((room, i) => ({
       m: room.m + (first[i]?.m as number) * (step / 2),

@@ -1,4 +1,5 @@
 import { humidityRatioFromRelativeHumidity } from "../air/index.ts";
+import { itemAt } from "../itemAt.ts";
 
 /** Outdoor air at an hour. °C, 0…1. */
 export interface WeatherPoint {
@@ -30,16 +31,16 @@ export function outdoorAirOver(points: readonly WeatherPoint[], pressure: number
   const last = points.length - 1;
   let here = 0;
   const air = {
-    temperature: temperatures[0] as number,
-    humidityRatio: ratios[0] as number,
+    temperature: itemAt(temperatures, 0),
+    humidityRatio: itemAt(ratios, 0),
     at(now: number) {
       if (last === 0) return;
-      while (here > 0 && now < (hours[here] as number)) here--;
-      while (here < last - 1 && now >= (hours[here + 1] as number)) here++;
-      const from = hours[here] as number;
-      const share = Math.min(Math.max((now - from) / ((hours[here + 1] as number) - from), 0), 1);
+      while (here > 0 && now < itemAt(hours, here)) here--;
+      while (here < last - 1 && now >= itemAt(hours, here + 1)) here++;
+      const from = itemAt(hours, here);
+      const share = Math.min(Math.max((now - from) / (itemAt(hours, here + 1) - from), 0), 1);
       const between = (values: readonly number[]) =>
-        (values[here] as number) + share * ((values[here + 1] as number) - (values[here] as number));
+        itemAt(values, here) + share * (itemAt(values, here + 1) - itemAt(values, here));
       air.temperature = between(temperatures);
       air.humidityRatio = between(ratios);
     },

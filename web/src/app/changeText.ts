@@ -1,4 +1,5 @@
 import type { Job } from "@scutch/contract";
+import { itemAt } from "@scutch/core";
 import { deepEqual, PLAN_LISTS } from "@scutch/core/plan";
 import { ORIGIN_SHORT } from "../format/words.ts";
 import { FIELDS, KINDS, ORDERS } from "./conflictText.ts";
@@ -43,7 +44,7 @@ function listText(list: string, before: Job, after: Job): string | undefined {
   });
   const [first] = changed;
   if (first) {
-    const field = fieldName(first.fields[0] as string);
+    const field = fieldName(itemAt(first.fields, 0));
     const things = changed.map(({ thing }) => thing);
     return `${field} of ${names(things, after)}`;
   }

@@ -1,4 +1,5 @@
 import { describe, expect, test } from "@jest/globals";
+import { itemAt } from "@scutch/core";
 import { freeWaterAt } from "@scutch/core/drying";
 import type { BatchFault } from "@scutch/core/mix";
 import { limitsIn } from "./readers.ts";
@@ -126,9 +127,9 @@ describe("why a batch has no fills", () => {
       for (const sentence of sentences)
         expect(sentence).toMatch(/(Correct|Choose|Use|Check) (?:[^.]|\.\d)+\.$/);
     }
-    expect(batchFault(faults[6] as BatchFault, UNITS_OF.metric).replaceAll("\u00a0", " ")).toContain(
+    expect(batchFault(itemAt(faults, 6), UNITS_OF.metric).replaceAll("\u00a0", " ")).toContain(
       "40 g for 3 L",
     );
-    expect(batchFault(faults[8] as BatchFault, UNITS_OF.us)).toContain("a tip of 1:15.5 or less");
+    expect(batchFault(itemAt(faults, 8), UNITS_OF.us)).toContain("a tip of 1:15.5 or less");
   });
 });

@@ -1,4 +1,5 @@
 import { humidityRatioFromVapourPressure, saturationPressure } from "../../air/index.ts";
+import { floatAt } from "../../itemAt.ts";
 import { AIR_HEAT_CAPACITY } from "../../physical.ts";
 import { accumulate, type TermOf } from "./term.ts";
 
@@ -24,16 +25,16 @@ export const airHandling: TermOf = ({ hvac }, { mass, pressure }) => {
       let mixed = 0;
       let warmth = 0;
       for (let i = 0; i < flow.length; i++) {
-        mixed += (flow[i] as number) * (air.W[i] as number);
-        warmth += (flow[i] as number) * (air.T[i] as number);
+        mixed += floatAt(flow, i) * floatAt(air.W, i);
+        warmth += floatAt(flow, i) * floatAt(air.T, i);
       }
       mixed /= total;
       warmth /= total;
       const supply = mixed - effect * Math.max(0, mixed - onCoil);
       for (let i = 0; i < flow.length; i++) {
-        const kg = flow[i] as number;
-        accumulate(vapour, i, kg * (supply - (air.W[i] as number)));
-        accumulate(heat, i, kg * AIR_HEAT_CAPACITY * (warmth - (air.T[i] as number)));
+        const kg = floatAt(flow, i);
+        accumulate(vapour, i, kg * (supply - floatAt(air.W, i)));
+        accumulate(heat, i, kg * AIR_HEAT_CAPACITY * (warmth - floatAt(air.T, i)));
       }
     },
   };

@@ -1,3 +1,4 @@
+import { floatAt, itemAt } from "../../itemAt.ts";
 import { HEAT_OF_EVAPORATION } from "../../physical.ts";
 import { STILL_ROOM_SPEED, surfaceArea } from "../airSpeed.ts";
 import { convection, massTransfer } from "../surface.ts";
@@ -15,19 +16,19 @@ export const condensation: TermOf = (_, { rooms }) => {
     leaves: true,
     add(air, { vapour, heat }) {
       for (let i = 0; i < air.count; i++) {
-        const excess = (air.vapour[i] as number) - (air.saturated[i] as number);
+        const excess = floatAt(air.vapour, i) - floatAt(air.saturated, i);
         if (!(excess > 0)) continue;
-        const condensed = (conductance[i] as number) * excess;
+        const condensed = itemAt(conductance, i) * excess;
         accumulate(vapour, i, -condensed);
         accumulate(heat, i, condensed * HEAT_OF_EVAPORATION);
       }
     },
     addSlopes(air, { vapourByRatio, vapourByKelvin, heatByRatio, heatByKelvin }) {
       for (let i = 0; i < air.count; i++) {
-        if (!((air.humidity[i] as number) > 1)) continue;
-        const each = conductance[i] as number;
+        if (!(floatAt(air.humidity, i) > 1)) continue;
+        const each = itemAt(conductance, i);
         const byRatio = each * air.vapourPerRatio(i);
-        const byKelvin = each * (air.vapourPerKelvin(i) - (air.saturatedSlope[i] as number));
+        const byKelvin = each * (air.vapourPerKelvin(i) - floatAt(air.saturatedSlope, i));
         accumulate(vapourByRatio, i, -byRatio);
         accumulate(vapourByKelvin, i, -byKelvin);
         accumulate(heatByRatio, i, byRatio * HEAT_OF_EVAPORATION);

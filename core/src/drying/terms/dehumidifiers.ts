@@ -1,3 +1,4 @@
+import { floatAt } from "../../itemAt.ts";
 import { HEAT_OF_EVAPORATION } from "../../physical.ts";
 import { dehumidifierCapacity } from "../dehumidifier.ts";
 import { accumulate, type TermOf } from "./term.ts";
@@ -8,11 +9,10 @@ export const dehumidifiers: TermOf = () => ({
   leaves: true,
   add(air, { vapour, heat }) {
     for (let i = 0; i < air.count; i++) {
-      const rate = air.dehumidifierRate[i] as number;
-      accumulate(heat, i, air.dehumidifierPower[i] as number);
+      const rate = floatAt(air.dehumidifierRate, i);
+      accumulate(heat, i, floatAt(air.dehumidifierPower, i));
       if (rate === 0) continue;
-      const condensed =
-        rate * dehumidifierCapacity(air.T[i] as number, Math.min(1, air.humidity[i] as number));
+      const condensed = rate * dehumidifierCapacity(floatAt(air.T, i), Math.min(1, floatAt(air.humidity, i)));
       accumulate(vapour, i, -condensed);
       accumulate(heat, i, condensed * HEAT_OF_EVAPORATION);
     }

@@ -1,3 +1,4 @@
+import { floatAt } from "../../itemAt.ts";
 import { heating, heatingSlope } from "../climate.ts";
 import { accumulate, type TermOf } from "./term.ts";
 
@@ -9,20 +10,16 @@ export const envelopeAndHeating: TermOf = () => ({
     for (let i = 0; i < air.count; i++) {
       const now = air.settings[i];
       if (!air.free[i] || now === undefined) continue;
-      const T = air.T[i] as number;
-      const through = (air.envelope[i] as number) * (air.outdoor.temperature - T);
-      accumulate(heat, i, through + heating(now.climate, T) + (air.fans[i] as number));
+      const T = floatAt(air.T, i);
+      const through = floatAt(air.envelope, i) * (air.outdoor.temperature - T);
+      accumulate(heat, i, through + heating(now.climate, T) + floatAt(air.fans, i));
     }
   },
   addSlopes(air, { heatByKelvin }) {
     for (let i = 0; i < air.count; i++) {
       const now = air.settings[i];
       if (!air.free[i] || now === undefined) continue;
-      accumulate(
-        heatByKelvin,
-        i,
-        heatingSlope(now.climate, air.T[i] as number) - (air.envelope[i] as number),
-      );
+      accumulate(heatByKelvin, i, heatingSlope(now.climate, floatAt(air.T, i)) - floatAt(air.envelope, i));
     }
   },
 });

@@ -1,3 +1,4 @@
+import { floatAt } from "../../itemAt.ts";
 import { AIR_DENSITY, AIR_HEAT_CAPACITY } from "../../physical.ts";
 import { accumulate, type TermOf } from "./term.ts";
 
@@ -10,11 +11,10 @@ export const openDoors: TermOf = ({ links = [] }) =>
         leaves: false,
         add(air, { vapour, heat }) {
           for (const { a, b, flow } of links) {
-            const moved = AIR_DENSITY * flow * ((air.W[b] as number) - (air.W[a] as number));
+            const moved = AIR_DENSITY * flow * (floatAt(air.W, b) - floatAt(air.W, a));
             accumulate(vapour, a, moved);
             accumulate(vapour, b, -moved);
-            const warmth =
-              AIR_DENSITY * flow * AIR_HEAT_CAPACITY * ((air.T[b] as number) - (air.T[a] as number));
+            const warmth = AIR_DENSITY * flow * AIR_HEAT_CAPACITY * (floatAt(air.T, b) - floatAt(air.T, a));
             accumulate(heat, a, warmth);
             accumulate(heat, b, -warmth);
           }

@@ -1,3 +1,4 @@
+import { floatAt } from "../../itemAt.ts";
 import { AIR_HEAT_CAPACITY } from "../../physical.ts";
 import { accumulate, type TermOf } from "./term.ts";
 
@@ -8,14 +9,14 @@ export const outdoorExchange: TermOf = () => ({
   add(air, { vapour, heat }) {
     const { humidityRatio, temperature } = air.outdoor;
     for (let i = 0; i < air.count; i++) {
-      const kg = air.exchange[i] as number;
-      accumulate(vapour, i, kg * (humidityRatio - (air.W[i] as number)));
-      if (air.free[i]) accumulate(heat, i, kg * AIR_HEAT_CAPACITY * (temperature - (air.T[i] as number)));
+      const kg = floatAt(air.exchange, i);
+      accumulate(vapour, i, kg * (humidityRatio - floatAt(air.W, i)));
+      if (air.free[i]) accumulate(heat, i, kg * AIR_HEAT_CAPACITY * (temperature - floatAt(air.T, i)));
     }
   },
   addSlopes(air, { vapourByRatio, heatByKelvin }) {
     for (let i = 0; i < air.count; i++) {
-      const kg = air.exchange[i] as number;
+      const kg = floatAt(air.exchange, i);
       accumulate(vapourByRatio, i, -kg);
       accumulate(heatByKelvin, i, -kg * AIR_HEAT_CAPACITY);
     }

@@ -1,3 +1,4 @@
+import { floatAt } from "../../itemAt.ts";
 import type { Building } from "../building.ts";
 import type { RoomAir } from "../roomAir.ts";
 
@@ -30,5 +31,5 @@ export type TermOf = (building: Building, air: RoomAir) => Term | undefined;
 
 /** Adds `amount` to what stands at place i. */
 export function accumulate(values: Float64Array, i: number, amount: number): void {
-  values[i] = (values[i] as number) + amount;
+  values[i] = floatAt(values, i) + amount;
 }

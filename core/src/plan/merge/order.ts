@@ -1,3 +1,4 @@
+import { itemAt } from "../../itemAt.ts";
 import { deepEqual } from "./same.ts";
 
 interface Ordered {
@@ -39,7 +40,7 @@ export function mergeOrder(
     for (const [at, run] of runs) behind.set(at, [...(behind.get(at) ?? []), run]);
   }
   const runsAt = (anchor: string) =>
-    (behind.get(anchor) ?? []).toSorted((a, b) => ((a[0] as string) < (b[0] as string) ? -1 : 1)).flat();
+    (behind.get(anchor) ?? []).toSorted((a, b) => (itemAt(a, 0) < itemAt(b, 0) ? -1 : 1)).flat();
   return {
     ids: [...runsAt(""), ...spine.flatMap((id) => [id, ...runsAt(id)])],
     clash: mineMoved && theirsMoved && !deepEqual(before(mineOrder), before(theirOrder)),

@@ -1,3 +1,4 @@
+import { itemAt } from "../../itemAt.ts";
 import type { MergeConflict } from "./fields.ts";
 import type { Item, PlanDoc } from "./mergePlans.ts";
 import { type Doc, isDoc } from "./same.ts";
@@ -49,7 +50,7 @@ export function resolveConflict<T extends PlanDoc>(
   side: "mine" | "theirs",
 ): T {
   const value = clash[side];
-  const list = clash.path[0] as string;
+  const list = itemAt(clash.path, 0);
   switch (clash.kind) {
     case "plan":
       return value as T;

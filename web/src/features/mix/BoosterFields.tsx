@@ -1,4 +1,5 @@
 import type { BatchChoice, ProductId, Strength } from "@scutch/contract";
+import { itemAt } from "@scutch/core";
 import { Plus, Trash2 } from "lucide-react";
 import { strengthReader } from "../../format/readers.ts";
 import { labelSpelling } from "../../format/units.ts";
@@ -63,7 +64,7 @@ export function BoosterFields({ desk: { shelf }, batch, onChange }: Props) {
         <Button
           weight="quiet"
           className="justify-self-start"
-          onClick={() => void set([...boosters, { productId: (free[0] as (typeof free)[number]).id }])}
+          onClick={() => void set([...boosters, { productId: itemAt(free, 0).id }])}
         >
           <Plus aria-hidden size={18} /> Add booster
         </Button>

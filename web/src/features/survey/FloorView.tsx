@@ -1,4 +1,5 @@
 import type { RoomId } from "@scutch/contract";
+import { itemAt } from "@scutch/core";
 import type { Floor, PlacedDoor, Point } from "@scutch/core/floor";
 import { boundingBox } from "@scutch/core/floor";
 import { useId } from "react";
@@ -29,7 +30,7 @@ export function FloorView({ desk: { job, work }, floor, level, selected, onSelec
   const { left, top, width, height } = boundingBox(rooms.flatMap(({ outline }) => outline));
   const view = [left - MARGIN, top - MARGIN, width + 2 * MARGIN, height + 2 * MARGIN];
   // Letters are drawn in metres: a share of the plan, so that they are the same size on every screen.
-  const letter = Math.max(0.28, Math.min(0.62, Math.max(view[2] as number, (view[3] as number) * 1.6) / 24));
+  const letter = Math.max(0.28, Math.min(0.62, Math.max(itemAt(view, 2), itemAt(view, 3) * 1.6) / 24));
   const over = new Set(floor.overlaps.flatMap((overlap) => overlap.rooms));
   const order = work.rooms.filter((room) => !room.passage).map(({ id }) => id);
   return (

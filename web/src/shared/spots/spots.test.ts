@@ -1,5 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job, LogEntry, Product, Room, Shelf, Spot } from "@scutch/contract";
+import { itemAt } from "@scutch/core";
 import { AGENTS, fitsAgent, HAZARDOUS_PAIRS, needsProduct, protectionFor, RULES } from "@scutch/core/care";
 import { attemptsOn } from "@scutch/core/log";
 import { planWork } from "@scutch/core/plan";
@@ -86,7 +87,7 @@ describe("what a step is done with", () => {
   });
 
   test("a small bottle is made to the millilitre inside the label's range; one that can't be is said", () => {
-    const mild = SHELF[0] as Product;
+    const mild = itemAt(SHELF, 0);
     const bottle = bottleOf(mild, 16e-6, "metric");
     expect(bottle).toMatchObject({
       made: expect.closeTo(100e-6, 12),
