@@ -38,7 +38,8 @@ const tracked = execFileSync("git", ["ls-files"], { cwd: inRoot(), encoding: "ut
 function makeCopy() {
   const copy = fs.mkdtempSync(path.join(os.tmpdir(), "scutch-mutate-"));
   for (const file of tracked) {
-    if (!fs.existsSync(inRoot(file)) || !/^(core|contract|docs|package\.json|tsconfig\.base)/.test(file)) continue;
+    if (!fs.existsSync(inRoot(file)) || !/^(core|contract|docs|package\.json|tsconfig\.base)/.test(file))
+      continue;
     fs.mkdirSync(path.dirname(path.join(copy, file)), { recursive: true });
     fs.copyFileSync(inRoot(file), path.join(copy, file));
   }

@@ -9,7 +9,7 @@ import { prepareDatabase, startServer } from "./server.mjs";
 import { checkNode, ensureModules, ensurePrograms } from "./setup.mjs";
 
 const USAGE = `npm start                   set up, build and start
-npm start -- --reset-demo   make the demo crew and its jobs afresh, then start
+npm start -- --reset-demo   reset the demo crew and its jobs, then start
 
 PORT          port of the app (default: the first free one from 4170)
 DB_PORT       port of its own database (default: the first free one from 33990)
