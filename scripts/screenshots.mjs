@@ -58,7 +58,7 @@ await withThrowawayDatabase(async (url) => {
       await page.getByRole("button", { name: "Start job" }).click();
       for (let tap = 0; tap < view.live; tap++) {
         await page.waitForTimeout(900);
-        await page.getByRole("button", { name: /^(Start|Done|Amounts.*)$/ }).click();
+        await page.getByRole("button", { name: /^(Start|Done|Show amounts)$/ }).click();
         const made = page.getByRole("dialog").getByRole("button", { name: "Mark as mixed" });
         await page.waitForTimeout(300);
         if (await made.isVisible()) await made.click();
@@ -70,7 +70,7 @@ await withThrowawayDatabase(async (url) => {
     // The ranges come after the figures; a phone has no room for the job's.
     if (view.path.startsWith("/jobs") && (!view.phone || view.ranged))
       await page
-        .getByText(/\d – .*\d:\d/)
+        .getByText(/\d\s?–.*\d:\d/)
         .filter({ visible: true })
         .first()
         .waitFor();

@@ -72,6 +72,7 @@ test("predicted hours are told to five minutes, with the day when it isn't today
   expect(aboutParts(later, now)).toEqual({ day: "Wed", hour: "02:00" });
   expect(aboutParts(now, now)).toEqual({ day: "", hour: "14:00" });
   expect(between(now, null, now)).toBe("14:00 or later");
+  expect(between(now, now + 5 * 3_600_000, now)).toBe("14:00–19:00");
   const twelve = TIMES["12"];
   expect(plain(twelve.about(later, now))).toBe("Wed 2:00 AM");
   expect(plain(twelve.between(now, later, now))).toBe("2:00 PM – Wed 2:00 AM");

@@ -11,6 +11,9 @@ export const startOf = ({ day, startsAt }: Pick<Job, "day" | "startsAt">): numbe
 export const timeAt = (start: number, hours: number) => start + hours * HOUR;
 
 /** The time of day as fields of a form and files take it. */
+/** A range without spaces, 18:05–23:50; with them where an end has a space of its own. */
+const joined = (from: string, to: string) => (/\s/.test(from + to) ? `${from} – ${to}` : `${from}–${to}`);
+
 export const clock24 = (time: number) => lightFormat(time, "HH:mm");
 
 // Names of days and months from the browser: a library’s own would weigh as much as a screen.
@@ -64,7 +67,7 @@ function timesOf(style: ClockStyle): Times {
     aboutParts,
     between: (early, late, today) => {
       const left = early === null ? "" : about(early, today);
-      return late === null ? `${left} or later` : `${left} – ${about(late, today)}`;
+      return late === null ? `${left} or later` : joined(left, about(late, today));
     },
   };
 }
