@@ -1,3 +1,3 @@
 export { OutOfRange } from "./guard.ts";
-export { floatAt, itemAt } from "./itemAt.ts";
+export { floatAt, itemAt, numberAt } from "./itemAt.ts";
 export { omitAbsent } from "./omitAbsent.ts";

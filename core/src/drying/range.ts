@@ -1,4 +1,4 @@
-import { itemAt } from "../itemAt.ts";
+import { numberAt } from "../itemAt.ts";
 import { seededRandom, standardNormal } from "../numeric/index.ts";
 import type { Building } from "./building.ts";
 import { DRYING_LIMITS } from "./limits.ts";
@@ -20,7 +20,7 @@ export interface RoomRange {
 }
 
 function percentile(sorted: readonly number[], share: number): number | null {
-  const value = itemAt(sorted, Math.min(sorted.length - 1, Math.floor(share * sorted.length)));
+  const value = numberAt(sorted, Math.min(sorted.length - 1, Math.floor(share * sorted.length)));
   return Number.isFinite(value) ? value : null;
 }
 

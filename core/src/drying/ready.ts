@@ -1,4 +1,4 @@
-import { floatAt, itemAt } from "../itemAt.ts";
+import { floatAt, itemAt, numberAt } from "../itemAt.ts";
 import { bisect, type Sampled } from "../numeric/index.ts";
 import type { DryingRoom } from "./building.ts";
 import { regain } from "./fibre.ts";
@@ -85,7 +85,7 @@ export class ReadyDetector {
     let waiting = 0;
     for (let i = 0; i < this.levels.length; i++) {
       const levels = itemAt(this.levels, i);
-      const startsAt = itemAt(this.startsAt, i);
+      const startsAt = numberAt(this.startsAt, i);
       const crossing = itemAt(this.crossings, i);
       if (crossing.dry !== null) continue;
       if (step.from >= startsAt) {

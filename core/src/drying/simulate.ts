@@ -1,5 +1,5 @@
 import { humidityRatioFromRelativeHumidity, SEA_LEVEL_PRESSURE } from "../air/index.ts";
-import { floatAt, itemAt } from "../itemAt.ts";
+import { floatAt, itemAt, numberAt } from "../itemAt.ts";
 import { integrateStiff, type Sampled } from "../numeric/index.ts";
 import { HEAT_OF_EVAPORATION } from "../physical.ts";
 import { type OutdoorAir, outdoorAirOver } from "../weather/index.ts";
@@ -116,8 +116,8 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   const courses: CourseSample[][] = rooms.map(() => []);
   const look = (i: number, W: number, T: number) => {
     air.set(i, W, T);
-    peaks[i] = Math.max(itemAt(peaks, i), Math.min(1, floatAt(air.humidity, i)));
-    lowest[i] = Math.min(itemAt(lowest, i), T);
+    peaks[i] = Math.max(numberAt(peaks, i), Math.min(1, floatAt(air.humidity, i)));
+    lowest[i] = Math.min(numberAt(lowest, i), T);
   };
   const record = (t: number, y: Float64Array) => {
     for (let i = 0; i < n; i++) {
@@ -148,7 +148,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
     for (const { hours, room, ...change } of building.changes ?? [])
       if (moment(hours) === t) piles[room]?.switchTo(air.switchTo(room, change));
     for (let i = 0; i < n; i++) {
-      if (drying[i] || t < itemAt(startsAt, i)) continue;
+      if (drying[i] || t < numberAt(startsAt, i)) continue;
       drying[i] = 1;
       const pile = itemAt(piles, i);
       air.set(i, floatAt(state, n + i), balances.temperature(state, i));
@@ -168,12 +168,12 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   let done = false;
   let firstStep = FIRST_STEP;
   for (let k = 0; k + 1 < times.length && !done; k++) {
-    const from = itemAt(times, k);
+    const from = numberAt(times, k);
     begin(from);
     if (from === dayBefore) aDayBefore.set(state);
     firstStep = integrateStiff(balances, state, {
       from,
-      to: itemAt(times, k + 1),
+      to: numberAt(times, k + 1),
       absoluteTolerance,
       relativeTolerance: ALLOWED.share,
       firstStep,
@@ -194,13 +194,13 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
     rooms: rooms.map((_, i) => {
       const { touchDry, dry } = itemAt(watch.crossings, i);
       return {
-        airSpeed: itemAt(speeds, i),
-        initialFlux: itemAt(initialFlux, i),
+        airSpeed: numberAt(speeds, i),
+        initialFlux: numberAt(initialFlux, i),
         touchDryHours: touchDry,
         dryHours: dry,
         outcome: outcomeOf(dry, floatAt(state, i), floatAt(aDayBefore, i), itemAt(levels, i)),
-        peakRelativeHumidity: itemAt(peaks, i),
-        lowestTemperature: itemAt(lowest, i),
+        peakRelativeHumidity: numberAt(peaks, i),
+        lowestTemperature: numberAt(lowest, i),
         course: simplifyCourse(itemAt(courses, i)),
       };
     }),

@@ -7,7 +7,7 @@ import {
   vapourDensity,
   vapourPressureFromHumidityRatio,
 } from "../air/index.ts";
-import { itemAt } from "../itemAt.ts";
+import { numberAt } from "../itemAt.ts";
 import { outdoorAirOver } from "../weather/index.ts";
 import type { Building, DryingRoom } from "./building.ts";
 import { dehumidifierCapacity } from "./dehumidifier.ts";
@@ -140,7 +140,7 @@ describe("the ways vapour goes", () => {
   const gainsOf = (building: Building, W: readonly number[], T?: readonly number[]) => {
     const { rooms, outdoor = OUTDOOR } = building;
     const air = new RoomAir(rooms, outdoorAirOver([{ hours: 0, ...outdoor }], PRESSURE), PRESSURE);
-    for (const [i, room] of rooms.entries()) air.set(i, itemAt(W, i), T?.[i] ?? room.temperature);
+    for (const [i, room] of rooms.entries()) air.set(i, numberAt(W, i), T?.[i] ?? room.temperature);
     const zeros = () => new Float64Array(rooms.length);
     return Object.fromEntries(
       termsOf(building, air).map((term) => {

@@ -1,4 +1,4 @@
-import { itemAt } from "../itemAt.ts";
+import { itemAt, numberAt } from "../itemAt.ts";
 /** A place on the plan, m: x to the right, y down. */
 export interface Point {
   readonly x: number;
@@ -26,7 +26,7 @@ export function boxesOf(outline: readonly Point[]): Box[] {
       : [];
   });
   return heights.slice(1).flatMap((bottom, i) => {
-    const top = itemAt(heights, i);
+    const top = numberAt(heights, i);
     const middle = (top + bottom) / 2;
     const crossed = uprights
       .filter((wall) => wall.top < middle && middle < wall.bottom)
@@ -34,7 +34,7 @@ export function boxesOf(outline: readonly Point[]): Box[] {
       .sort((a, b) => a - b);
     const boxes: Box[] = [];
     for (let k = 0; k + 1 < crossed.length; k += 2)
-      boxes.push({ left: itemAt(crossed, k), right: itemAt(crossed, k + 1), top, bottom });
+      boxes.push({ left: numberAt(crossed, k), right: numberAt(crossed, k + 1), top, bottom });
     return boxes;
   });
 }

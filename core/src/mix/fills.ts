@@ -1,4 +1,4 @@
-import { itemAt } from "../itemAt.ts";
+import { itemAt, numberAt } from "../itemAt.ts";
 import {
   ALMOST,
   type Demand,
@@ -83,7 +83,7 @@ export function splitIntoFills(
       const way = best[i];
       if (way === undefined) continue;
       const taken = keptFrom(needed, i, way, limits);
-      const wanted = itemAt(ends, j) - itemAt(ends, i) - taken;
+      const wanted = numberAt(ends, j) - numberAt(ends, i) - taken;
       const length = Math.ceil(wanted / mark - ALMOST);
       // Served by what came along: a fill that ends there would be none.
       if (length <= 0) continue;
@@ -150,16 +150,16 @@ function allot(demands: readonly Demand[], chosen: Way, limits: Limits, timed: b
     shares.forEach((marks, p) => {
       const standing = inVessel;
       const startsIn = room;
-      const gone = itemAt(demands, room).volume - itemAt(left, room);
+      const gone = itemAt(demands, room).volume - numberAt(left, room);
       inVessel += marks * limits.mark;
       const rooms: { roomId: string; volume: number }[] = [];
       const last = p === shares.length - 1;
       while (room < (last ? end : demands.length) && inVessel > 1e-12) {
-        const volume = Math.min(inVessel, itemAt(left, room));
+        const volume = Math.min(inVessel, numberAt(left, room));
         if (volume > 1e-12) rooms.push({ roomId: itemAt(demands, room).roomId, volume });
         inVessel -= volume;
-        left[room] = itemAt(left, room) - volume;
-        if (itemAt(left, room) > 1e-12) break;
+        left[room] = numberAt(left, room) - volume;
+        if (numberAt(left, room) > 1e-12) break;
         room++;
       }
       const carriedOn = last && w + 1 < ways.length ? itemAt(ways, w + 1).taken : 0;

@@ -1,4 +1,4 @@
-import { itemAt } from "../itemAt.ts";
+import { numberAt } from "../itemAt.ts";
 /** Where a level stands against the lines on a vessel's side, counted from the bottom: at one, or above so many. */
 export type Level =
   | { readonly at: number }
@@ -19,6 +19,6 @@ export function levelAgainst(volume: number, lines: readonly number[]): Level | 
   const above = sorted.filter((line) => line < volume).length;
   const next = sorted[above];
   if (next === undefined) return { above };
-  const below = above === 0 ? 0 : itemAt(sorted, above - 1);
+  const below = above === 0 ? 0 : numberAt(sorted, above - 1);
   return { above, share: (volume - below) / (next - below) };
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { floatAt, itemAt } from "../itemAt.ts";
+import { floatAt, numberAt } from "../itemAt.ts";
 import {
   bisect,
   integrateStiff,
@@ -108,7 +108,7 @@ describe("a stiff system integrated", () => {
         firstStep: step,
         longestStep: step,
       });
-      return Math.hypot(itemAt(y, 0) - Math.cos(4), itemAt(y, 1) + Math.sin(4));
+      return Math.hypot(numberAt(y, 0) - Math.cos(4), numberAt(y, 1) + Math.sin(4));
     };
     const order = Math.log2(error(0.05) / error(0.025));
     expect(order).toBeGreaterThan(2.8);
@@ -147,7 +147,7 @@ describe("a stiff system integrated", () => {
         ],
         { to: 2 * Math.PI, relativeTolerance },
       );
-      expect(Math.abs(itemAt(y, 0) - 1) + Math.abs(itemAt(y, 1))).toBeLessThan(allowed);
+      expect(Math.abs(numberAt(y, 0) - 1) + Math.abs(numberAt(y, 1))).toBeLessThan(allowed);
     }
     const state = Float64Array.from([0]);
     const system = {

@@ -1,4 +1,4 @@
-import { floatAt, itemAt } from "../itemAt.ts";
+import { floatAt, numberAt } from "../itemAt.ts";
 /** One accepted step of an integration: the states and slopes at both ends carry a cubic between them. */
 export interface Sampled {
   readonly from: number;
@@ -78,7 +78,7 @@ const { alpha, a, c, m, e } = (() => {
     a: A.map(times),
     c: inverse.map((row) => row.map((each) => -each)),
     m: whole,
-    e: whole.map((each, i) => each - itemAt(embedded, i)) as Four,
+    e: whole.map((each, i) => each - numberAt(embedded, i)) as Four,
   };
 })();
 
@@ -114,7 +114,7 @@ export function integrateStiff(system: StiffSystem, initial: Float64Array, optio
       const [a0 = 0, a1 = 0, a2 = 0] = a[stage] as readonly number[];
       for (let i = 0; i < n; i++)
         trial[i] = floatAt(state, i) + a0 * floatAt(u0, i) + a1 * floatAt(u1, i) + a2 * floatAt(u2, i);
-      system.derivative(t + itemAt(alpha, stage) * h, trial, right);
+      system.derivative(t + numberAt(alpha, stage) * h, trial, right);
       const [c0 = 0, c1 = 0, c2 = 0] = c[stage] as readonly number[];
       for (let i = 0; i < n; i++)
         right[i] =

@@ -1,4 +1,4 @@
-import { itemAt } from "../itemAt.ts";
+import { numberAt } from "../itemAt.ts";
 import { isOfRoom, PACK_UP, parseStepId } from "../log/index.ts";
 import {
   type CrewPace,
@@ -47,8 +47,8 @@ const median = (values: readonly number[]) => {
   const sorted = values.toSorted((a, b) => a - b);
   const middle = sorted.length >> 1;
   return sorted.length % 2 === 1
-    ? itemAt(sorted, middle)
-    : (itemAt(sorted, middle - 1) + itemAt(sorted, middle)) / 2;
+    ? numberAt(sorted, middle)
+    : (numberAt(sorted, middle - 1) + numberAt(sorted, middle)) / 2;
 };
 
 /** What one job's log says of the paces, the overhead as `pace` has the rest. */

@@ -6,7 +6,7 @@ import { COVERINGS, isHardFloor, SOIL_LEVELS } from "../care/index.ts";
 import { METHOD_FIGURES, METHODS } from "../clean/index.ts";
 import { FIBRES, simulateDrying, WINDOWS } from "../drying/index.ts";
 import { areaOf } from "../floor/index.ts";
-import { itemAt } from "../itemAt.ts";
+import { itemAt, numberAt } from "../itemAt.ts";
 import { concentratePerWater } from "../mix/index.ts";
 import { type JobInput, type PlannedBatch, planJob, planWork, type SurveyedRoom } from "./index.ts";
 
@@ -170,15 +170,15 @@ describe("neighbouring jobs", () => {
   /** Dry hours of a list of jobs, each of which must not be later than the one before by more than the solver's error. */
   const neverLater = (hours: readonly number[]) => {
     for (let i = 1; i < hours.length; i++)
-      expect(itemAt(hours, i)).toBeLessThanOrEqual(itemAt(hours, i - 1) * 1.005);
+      expect(numberAt(hours, i)).toBeLessThanOrEqual(numberAt(hours, i - 1) * 1.005);
   };
 
   test("with somewhere for the vapour to go, one more air mover never makes it later, and each brings less", () => {
     const mover = { flow: 0.5, jetSpeed: 6 };
     const hours = [0, 1, 2, 3].map((count) => dry({ airMovers: Array.from({ length: count }, () => mover) }));
     neverLater(hours);
-    const gains = hours.slice(1).map((each, i) => itemAt(hours, i) - each);
-    expect(itemAt(gains, 0)).toBeGreaterThan(itemAt(gains, 2));
+    const gains = hours.slice(1).map((each, i) => numberAt(hours, i) - each);
+    expect(numberAt(gains, 0)).toBeGreaterThan(numberAt(gains, 2));
   });
 
   test("drier air outside, a pad after cleaning, a larger dehumidifier and shorter pile never make it later", () => {

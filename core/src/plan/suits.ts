@@ -1,6 +1,6 @@
 import { isHardFloor, judgeProduct, type ProductKind, severity } from "../care/index.ts";
 import { METHOD_FIGURES } from "../clean/index.ts";
-import { itemAt } from "../itemAt.ts";
+import { numberAt } from "../itemAt.ts";
 import { defaultMethod } from "./assume.ts";
 import { careFloor, careOfRooms } from "./care.ts";
 import type { JobInput, PlannedBatch, ProductLabel, SurveyedRoom } from "./input.ts";
@@ -60,4 +60,4 @@ const reasonsOn = (product: ProductLabel, rooms: readonly SurveyedRoom[]) =>
   );
 
 const firstDifference = (a: readonly number[], b: readonly number[]) =>
-  a.map((each, i) => each - itemAt(b, i)).find((difference) => difference !== 0) ?? 0;
+  a.map((each, i) => each - numberAt(b, i)).find((difference) => difference !== 0) ?? 0;

@@ -1,5 +1,5 @@
 import { type Explanation, explain, figure } from "../explain/index.ts";
-import { itemAt } from "../itemAt.ts";
+import { numberAt } from "../itemAt.ts";
 import type { WorkPlan } from "./work.ts";
 
 /** All rooms' carpet. */
@@ -31,7 +31,7 @@ export function explainLastReady(
     formula: "each room’s finish plus its drying time; the last of them, from the job’s start",
     source: "drying",
     inputs: Object.fromEntries(
-      work.rooms.map((room, i) => [room.id, figure(room.name, itemAt(ready, i), "hours")]),
+      work.rooms.map((room, i) => [room.id, figure(room.name, numberAt(ready, i), "hours")]),
     ),
     compute: (x) => Math.max(...Object.values(x)),
   });

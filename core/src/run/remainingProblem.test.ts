@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { itemAt } from "../itemAt.ts";
+import { numberAt } from "../itemAt.ts";
 import { START } from "../scheduling/index.ts";
 import { findViolations } from "../testing/violations.ts";
 import { type JobRun, type RunInput, type RunRoom, type StepProgress, scheduleJob } from "./index.ts";
@@ -34,7 +34,7 @@ const job = (people = 1): RunInput => ({
       batchId: "b",
       vesselId: "v",
       volume: 55 * 70e-6,
-      rooms: ["a", "b", "c"].map((roomId, i) => ({ roomId, volume: itemAt([16, 9, 30], i) * 70e-6 })),
+      rooms: ["a", "b", "c"].map((roomId, i) => ({ roomId, volume: numberAt([16, 9, 30], i) * 70e-6 })),
     },
   ],
   tanks: [],

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { itemAt } from "../itemAt.ts";
+import { itemAt, numberAt } from "../itemAt.ts";
 import { fromSi, toSi } from "../quantity/index.ts";
 import { START } from "../scheduling/index.ts";
 import { findViolations } from "../testing/violations.ts";
@@ -269,7 +269,7 @@ describe("the run of a job", () => {
       expect(section.reMistIds.length).toBeGreaterThan(0);
       // From one wetting to the next never more than the open time.
       for (let i = 1; i < wet.length; i++)
-        expect(itemAt(wet, i) - itemAt(wet, i - 1)).toBeLessThanOrEqual(400);
+        expect(numberAt(wet, i) - numberAt(wet, i - 1)).toBeLessThanOrEqual(400);
     }
     expect(scheduleJob(one(60))).toEqual({
       outcome: "impossible",

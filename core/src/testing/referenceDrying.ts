@@ -6,7 +6,7 @@
 import { humidityRatioFromRelativeHumidity, saturationPressure } from "../air/index.ts";
 import type { Building, Climate, DryingRoom } from "../drying/building.ts";
 import { regain, waterActivity } from "../drying/fibre.ts";
-import { itemAt } from "../itemAt.ts";
+import { itemAt, numberAt } from "../itemAt.ts";
 
 interface Ready {
   readonly touchDryHours: number | null;
@@ -35,7 +35,7 @@ export function slowDrying(building: Building, step: number, until: number): Rea
     ];
     const W = points.map((at) => humidityRatioFromRelativeHumidity(at.temperature, at.relativeHumidity, p));
     const right = points.findIndex((at) => at.hours > hours);
-    const at = (i: number) => ({ T: points[i]?.temperature as number, W: itemAt(W, i) });
+    const at = (i: number) => ({ T: points[i]?.temperature as number, W: numberAt(W, i) });
     if (right === 0) return at(0);
     if (right < 0) return at(points.length - 1);
     const [a, b] = [points[right - 1]?.hours as number, points[right]?.hours as number];

@@ -1,5 +1,5 @@
 import { humidityRatioFromRelativeHumidity } from "../air/index.ts";
-import { itemAt } from "../itemAt.ts";
+import { numberAt } from "../itemAt.ts";
 
 /** Outdoor air at an hour. °C, 0…1. */
 export interface WeatherPoint {
@@ -31,16 +31,16 @@ export function outdoorAirOver(points: readonly WeatherPoint[], pressure: number
   const last = points.length - 1;
   let here = 0;
   const air = {
-    temperature: itemAt(temperatures, 0),
-    humidityRatio: itemAt(ratios, 0),
+    temperature: numberAt(temperatures, 0),
+    humidityRatio: numberAt(ratios, 0),
     at(now: number) {
       if (last === 0) return;
-      while (here > 0 && now < itemAt(hours, here)) here--;
-      while (here < last - 1 && now >= itemAt(hours, here + 1)) here++;
-      const from = itemAt(hours, here);
-      const share = Math.min(Math.max((now - from) / (itemAt(hours, here + 1) - from), 0), 1);
+      while (here > 0 && now < numberAt(hours, here)) here--;
+      while (here < last - 1 && now >= numberAt(hours, here + 1)) here++;
+      const from = numberAt(hours, here);
+      const share = Math.min(Math.max((now - from) / (numberAt(hours, here + 1) - from), 0), 1);
       const between = (values: readonly number[]) =>
-        itemAt(values, here) + share * (itemAt(values, here + 1) - itemAt(values, here));
+        numberAt(values, here) + share * (numberAt(values, here + 1) - numberAt(values, here));
       air.temperature = between(temperatures);
       air.humidityRatio = between(ratios);
     },

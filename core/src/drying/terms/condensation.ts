@@ -1,4 +1,4 @@
-import { floatAt, itemAt } from "../../itemAt.ts";
+import { floatAt, numberAt } from "../../itemAt.ts";
 import { HEAT_OF_EVAPORATION } from "../../physical.ts";
 import { STILL_ROOM_SPEED, surfaceArea } from "../airSpeed.ts";
 import { convection, massTransfer } from "../surface.ts";
@@ -18,7 +18,7 @@ export const condensation: TermOf = (_, { rooms }) => {
       for (let i = 0; i < air.count; i++) {
         const excess = floatAt(air.vapour, i) - floatAt(air.saturated, i);
         if (!(excess > 0)) continue;
-        const condensed = itemAt(conductance, i) * excess;
+        const condensed = numberAt(conductance, i) * excess;
         accumulate(vapour, i, -condensed);
         accumulate(heat, i, condensed * HEAT_OF_EVAPORATION);
       }
@@ -26,7 +26,7 @@ export const condensation: TermOf = (_, { rooms }) => {
     addSlopes(air, { vapourByRatio, vapourByKelvin, heatByRatio, heatByKelvin }) {
       for (let i = 0; i < air.count; i++) {
         if (!(floatAt(air.humidity, i) > 1)) continue;
-        const each = itemAt(conductance, i);
+        const each = numberAt(conductance, i);
         const byRatio = each * air.vapourPerRatio(i);
         const byKelvin = each * (air.vapourPerKelvin(i) - floatAt(air.saturatedSlope, i));
         accumulate(vapourByRatio, i, -byRatio);
