@@ -191,7 +191,7 @@ describe("where a job stands", () => {
       "Reading: 19% in Hall",
     );
     expect(say({ kind: "reading", roomId: "gone", place: "dry-standard", moisture: 0.07 })).toBe(
-      "Reading: 7% dry standard in a removed room",
+      "Reading: dry standard 7% in a removed room",
     );
     expect(say({ kind: "product-used", productId: "q", amount: 250e-6, roomId: "b" })).toBe(
       "Product used: a removed product, 250 ml, Study",

@@ -51,9 +51,7 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1 className="font-bold text-2xl">Shelf</h1>
-          <p className="text-soft">
-            Copy these from the labels. Follow the label and safety data sheet first.
-          </p>
+          <p className="text-soft">Figures from the labels. Follow the label and safety data sheet first.</p>
         </div>
         <div className="flex flex-wrap gap-2">
           <Button onClick={() => setOpened("new")}>

@@ -160,7 +160,7 @@ function DoorMark({
           fontWeight={700}
           fill="var(--accent)"
         >
-          out
+          exit
         </text>
       )}
     </g>

@@ -92,7 +92,7 @@ const LINES: { readonly [K in LogEntry["kind"]]: (entry: LogEntryOf<K>, words: W
   }),
   reading: (entry, { room }) => ({
     what: "Reading",
-    said: `${percent(entry.moisture)} ${entry.place === "carpet" ? "in" : "dry standard in"} ${room(entry.roomId)}`,
+    said: `${entry.place === "carpet" ? "" : "dry standard "}${percent(entry.moisture)} in ${room(entry.roomId)}`,
   }),
   "room-finished": (entry, { room }) => ({ what: "Room finished", said: room(entry.roomId) ?? "" }),
   "water-measured": (entry, { room, units }) => ({
