@@ -1,4 +1,4 @@
-import { faultsOf, Room, RoomId } from "@scutch/contract";
+import { faultsOf, type Job, Room, RoomId } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { useId, useRef, useState } from "react";
 import { newId } from "../../device/newId.ts";
@@ -20,10 +20,11 @@ import { freeName, TEMPLATES, type Template } from "./templates.ts";
 /** Names of rooms that are upstairs where there is an upstairs. */
 const UPSTAIRS_BY_NAME = /landing|bedroom|nursery|attic|loft|upstairs/i;
 
-/** One line for a room: its name if it has one, its size, and where it opens to. Everything else is assumed until said. */
-export function AddRoom({ desk: { job, edit } }: { readonly desk: Pick<JobDesk, "job" | "edit"> }) {
+type RoomDesk = Pick<JobDesk, "job" | "edit">;
+
+/** The room being typed: its fields, what follows from them, and adding it. */
+function useNewRoom({ job, edit }: RoomDesk) {
   const units = useUnits();
-  const ids = useId();
   const nameField = useRef<HTMLInputElement>(null);
   const sizeField = useRef<HTMLInputElement>(null);
   const [name, setName] = useState("");
@@ -92,6 +93,42 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: Pick<JobDesk, 
   };
   /** Nobody has said whether the first rooms after the stairs are upstairs: asked once. */
   const askAbove = asked === undefined && guessed;
+  return {
+    nameField,
+    sizeField,
+    name,
+    size,
+    template,
+    leads,
+    error,
+    readings,
+    odd,
+    askAbove,
+    choose,
+    add,
+    forget,
+    type: (typed: { readonly name?: string; readonly size?: string }) => {
+      if (typed.name !== undefined) setName(typed.name);
+      if (typed.size !== undefined) setSize(typed.size);
+      forget();
+    },
+    lead: setOpensTo,
+    answerAbove: setAbove,
+    changeSize: () => {
+      setOdd(undefined);
+      sizeField.current?.select();
+    },
+  };
+}
+type NewRoom = ReturnType<typeof useNewRoom>;
+
+/** One line for a room: its name if it has one, its size, and its door. Everything else is assumed until it is set. */
+export function AddRoom({ desk }: { readonly desk: RoomDesk }) {
+  const { job } = desk;
+  const units = useUnits();
+  const ids = useId();
+  const room = useNewRoom(desk);
+  const { nameField, sizeField, name, size, template, error, add, forget } = room;
   const addOnEnter = (event: React.KeyboardEvent) => {
     if (event.key === "Enter") add();
   };
@@ -106,7 +143,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: Pick<JobDesk, 
     >
       <div className="mb-2 flex flex-wrap gap-x-1">
         {TEMPLATES.map((each) => (
-          <Button key={each.name} weight="quiet" onClick={() => choose(each)}>
+          <Button key={each.name} weight="quiet" onClick={() => room.choose(each)}>
             + {each.name}
           </Button>
         ))}
@@ -121,10 +158,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: Pick<JobDesk, 
             value={name}
             placeholder={`Room ${job.rooms.length + 1}`}
             autoComplete="off"
-            onChange={(event) => {
-              setName(event.target.value);
-              forget();
-            }}
+            onChange={(event) => room.type({ name: event.target.value })}
             onKeyDown={addOnEnter}
           />
         </FieldFrame>
@@ -132,7 +166,7 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: Pick<JobDesk, 
           id={`${ids}size`}
           label="Size, any unit"
           error={error}
-          below={<Readings readings={readings} show={(shape) => sizeText(shape, units)} onTake={add} />}
+          below={<Readings readings={room.readings} show={(shape) => sizeText(shape, units)} onTake={add} />}
         >
           <input
             id={`${ids}size`}
@@ -146,48 +180,28 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: Pick<JobDesk, 
             onFocus={(event) => event.target.select()}
             aria-invalid={error !== undefined}
             aria-describedby={error ? `${ids}size-error` : undefined}
-            onChange={(event) => {
-              setSize(event.target.value);
-              forget();
-            }}
+            onChange={(event) => room.type({ size: event.target.value })}
             onKeyDown={addOnEnter}
           />
         </FieldFrame>
         <div className="col-span-2 sm:col-span-1">
           <ChoiceField
             label="Door to"
-            value={leads as string}
+            value={room.leads as string}
             options={[
               { value: "not-said", name: "Not set" },
               { value: "out", name: "Exit" },
-              ...job.rooms.map((room) => ({ value: room.id as string, name: room.name })),
+              ...job.rooms.map((each) => ({ value: each.id as string, name: each.name })),
             ]}
-            onChange={(value) => setOpensTo(value as OpensTo)}
+            onChange={(value) => room.lead(value as OpensTo)}
           />
         </div>
         <Button className="col-span-2 self-start sm:col-span-1 sm:mt-6" onClick={() => add()}>
           <Plus aria-hidden size={20} /> Add room
         </Button>
       </div>
-      {odd && (
-        <Callout
-          tone="caution"
-          title={`${sizeText(odd, units)} is ${Math.round(sizeRatio(odd, job.rooms) ?? 0)} times the other rooms.`}
-        >
-          <div className="mt-2 flex flex-wrap gap-2">
-            <Button onClick={() => add(odd, true)}>Yes, that’s right</Button>
-            <Button
-              onClick={() => {
-                setOdd(undefined);
-                sizeField.current?.select();
-              }}
-            >
-              Change size
-            </Button>
-          </div>
-        </Callout>
-      )}
-      {askAbove && (
+      <OddSize room={room} job={job} />
+      {room.askAbove && (
         <Segmented<"up" | "here" | "">
           label={`Is ${name || "it"} upstairs?`}
           value=""
@@ -195,9 +209,26 @@ export function AddRoom({ desk: { job, edit } }: { readonly desk: Pick<JobDesk, 
             { value: "up", name: "Upstairs" },
             { value: "here", name: "On this level" },
           ]}
-          onChange={(answer) => setAbove(answer === "up")}
+          onChange={(answer) => room.answerAbove(answer === "up")}
         />
       )}
     </section>
+  );
+}
+
+/** A size many times the other rooms is asked about before it is added. */
+function OddSize({ room: { odd, add, changeSize }, job }: { readonly room: NewRoom; readonly job: Job }) {
+  const units = useUnits();
+  if (!odd) return null;
+  return (
+    <Callout
+      tone="caution"
+      title={`${sizeText(odd, units)} is ${Math.round(sizeRatio(odd, job.rooms) ?? 0)} times the other rooms.`}
+    >
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button onClick={() => add(odd, true)}>Yes, that’s right</Button>
+        <Button onClick={changeSize}>Change size</Button>
+      </div>
+    </Callout>
   );
 }
