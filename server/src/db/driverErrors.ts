@@ -1,6 +1,9 @@
+import { types } from "node:util";
+
 /** What MariaDB's driver throws, told apart in one place. Drizzle wraps the driver's error as its cause. */
 function* causes(error: unknown): Generator<Error> {
-  for (let each = error; each instanceof Error; each = each.cause) yield each;
+  // Not instanceof: Node's own errors come from another realm than a test's.
+  for (let each = error; types.isNativeError(each); each = each.cause) yield each;
 }
 
 function driverCode(error: unknown): string | undefined {
