@@ -394,7 +394,7 @@ test("what nobody plans for: the meter and the tanks read on the card, a room ta
   await expect(tanks.getByRole("button", { name: "Foyer" })).toHaveAttribute("aria-pressed", "false");
   await tanks.getByLabel("Solution used").fill("30 L");
   await tanks.getByLabel("Recovered").fill("24 L");
-  await press(tanks, "Log tank readings");
+  await press(tanks, "Log readings");
   await later(page);
 
   await until(page, /^Spray, Children/);
