@@ -106,7 +106,7 @@ test("a killed database is started again under the server; a server that dies is
   const address = await running.address();
   const before = databasePid() as number;
   process.kill(before, "SIGKILL");
-  await expect.poll(running.output, { timeout: 60_000 }).toContain("The database ended. Starting it again");
+  await expect.poll(running.output, { timeout: 60_000 }).toContain("The database stopped. Starting it again");
   await expect
     .poll(async () => (await fetch(`${address}/api/health`).catch(() => undefined))?.status, {
       timeout: 120_000,
@@ -123,7 +123,7 @@ test("a killed database is started again under the server; a server that dies is
   });
   process.kill(Number(server), "SIGKILL");
   expect(await running.ended).toBe(1);
-  expect(running.output()).toContain("The server ended unexpectedly (SIGKILL)");
+  expect(running.output()).toContain("The server stopped unexpectedly (SIGKILL)");
   expect(databasePid()).toBeUndefined();
 });
 
