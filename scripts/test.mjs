@@ -1,4 +1,5 @@
-// Unit, component, store and browser tests against a throw-away database; last the start command and a short torture. Sets up whatever is missing. Arguments go to Jest and leave the rest out.
+// Unit, component, store and browser tests against a throw-away database; last the start command and a short torture. Sets up
+// whatever is missing. Arguments go to Jest and leave the rest out.
 import path from "node:path";
 import { inRoot } from "./paths.mjs";
 import { binary } from "./run.mjs";
