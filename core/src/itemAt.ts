@@ -1,8 +1,7 @@
 /** An element by an index that is known to be inside; throws RangeError where it isn't. */
 export function itemAt<T>(list: readonly T[], index: number): T {
   const item = list[index];
-  if (item === undefined) throw new RangeError(`no item ${index} among ${list.length}`);
-  return item;
+  return item === undefined ? outside(list, index) : item;
 }
 
 /**
@@ -10,14 +9,15 @@ export function itemAt<T>(list: readonly T[], index: number): T {
  * load.
  */
 export function floatAt(list: Float64Array, index: number): number {
-  const value = list[index];
-  if (value === undefined) throw new RangeError(`no item ${index} among ${list.length}`);
-  return value;
+  return list[index] ?? outside(list, index);
 }
 
 /** {@link itemAt} for plain numbers, in a function of its own for the same reason: the scheduler's loops read little else. */
 export function numberAt(list: readonly number[], index: number): number {
-  const value = list[index];
-  if (value === undefined) throw new RangeError(`no item ${index} among ${list.length}`);
-  return value;
+  return list[index] ?? outside(list, index);
+}
+
+/** Apart, so that the reads above are a few bytes each and are compiled into the loops that call them. */
+function outside(list: ArrayLike<unknown>, index: number): never {
+  throw new RangeError(`no item ${index} among ${list.length}`);
 }

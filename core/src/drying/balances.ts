@@ -1,4 +1,4 @@
-import { floatAt, itemAt } from "../itemAt.ts";
+import { floatAt } from "../itemAt.ts";
 import type { RoomAir } from "./roomAir.ts";
 import type { Gains, OwnSlopes, Term } from "./terms/index.ts";
 import type { WetPile } from "./wetPile.ts";
@@ -57,7 +57,7 @@ export class Balances {
   }
 
   readonly derivative = (t: number, y: Float64Array, slope: Float64Array): void => {
-    const { n, air, gains, leaving } = this;
+    const { n, air, piles, gains, leaving } = this;
     air.outdoor.at(t / 3600);
     for (let i = 0; i < n; i++) air.set(i, floatAt(y, n + i), this.temperature(y, i));
     gains.vapour.fill(0);
@@ -68,7 +68,8 @@ export class Balances {
     let vapourGone = 0;
     let heatGone = 0;
     for (let i = 0; i < n; i++) {
-      const pile = itemAt(this.piles, i);
+      const pile = piles[i];
+      if (!pile) break;
       const area = floatAt(air.area, i);
       let evaporated = 0;
       let heat = floatAt(leaving.heat, i);
@@ -102,12 +103,13 @@ export class Balances {
 
   /** Stands on the evaluation {@link derivative} has just made at the same state. */
   readonly linearise = (_: number, y: Float64Array): void => {
-    const { n, air, own, blockW, blockT } = this;
+    const { n, air, piles, own, blockW, blockT } = this;
     for (const each of [own.vapourByRatio, own.vapourByKelvin, own.heatByRatio, own.heatByKelvin])
       each.fill(0);
     for (const term of this.terms) term.addSlopes?.(air, own);
     for (let i = 0; i < n; i++) {
-      const pile = itemAt(this.piles, i);
+      const pile = piles[i];
+      if (!pile) break;
       const area = floatAt(air.area, i);
       if (this.drying[i]) pile.linearise(floatAt(y, i), air, i);
       else pile.byWater = pile.byRatio = pile.byKelvin = 0;
@@ -130,11 +132,12 @@ export class Balances {
       this.solveHeld(shift, right, x);
       return;
     }
-    const { n, air, blockW, blockT } = this;
+    const { n, air, piles, blockW, blockT } = this;
     let vapourGone = floatAt(right, this.vapourAt) * this.floor;
     let heatGone = floatAt(right, this.heatAt) * this.capacity;
     for (let i = 0; i < n; i++) {
-      const pile = itemAt(this.piles, i);
+      const pile = piles[i];
+      if (!pile) break;
       const r0 = floatAt(right, i);
       const r1 = floatAt(right, n + i);
       const r2 = floatAt(right, this.warmthFrom + i);
@@ -174,10 +177,11 @@ export class Balances {
 
   /** The same where every temperature is held: two rows a room. */
   private solveHeld(shift: number, right: Float64Array, x: Float64Array): void {
-    const { n, air, blockW } = this;
+    const { n, air, piles, blockW } = this;
     let vapourGone = floatAt(right, this.vapourAt) * this.floor;
     for (let i = 0; i < n; i++) {
-      const pile = itemAt(this.piles, i);
+      const pile = piles[i];
+      if (!pile) break;
       const w0 = floatAt(blockW, 3 * i);
       const w1 = floatAt(blockW, 3 * i + 1);
       const first = shift + pile.byWater;

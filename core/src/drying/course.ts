@@ -35,7 +35,8 @@ export function simplifyCourse(course: readonly CourseSample[]): CourseSample[] 
     let worst = 1;
     let at = -1;
     for (let i = from + 1; i < to; i++) {
-      const moment = itemAt(course, i);
+      const moment = course[i];
+      if (!moment) break;
       const share = b.hours > a.hours ? (moment.hours - a.hours) / (b.hours - a.hours) : 0;
       const off = Math.max(
         Math.abs(moment.freeWater - a.freeWater - share * (b.freeWater - a.freeWater)) / (water || 1),

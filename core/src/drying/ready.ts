@@ -1,4 +1,4 @@
-import { floatAt, itemAt, numberAt } from "../itemAt.ts";
+import { floatAt } from "../itemAt.ts";
 import { bisect, type Sampled } from "../numeric/index.ts";
 import type { DryingRoom } from "./building.ts";
 import { regain } from "./fibre.ts";
@@ -84,10 +84,10 @@ export class ReadyDetector {
   see(step: Sampled): boolean {
     let waiting = 0;
     for (let i = 0; i < this.levels.length; i++) {
-      const levels = itemAt(this.levels, i);
-      const startsAt = numberAt(this.startsAt, i);
-      const crossing = itemAt(this.crossings, i);
-      if (crossing.dry !== null) continue;
+      const levels = this.levels[i];
+      const startsAt = this.startsAt[i] ?? 0;
+      const crossing = this.crossings[i];
+      if (!levels || !crossing || crossing.dry !== null) continue;
       if (step.from >= startsAt) {
         crossing.touchDry ??= this.crossed(step, i, levels.touchDry, startsAt);
         crossing.dry = this.crossed(step, i, levels.dry, startsAt);

@@ -109,15 +109,15 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
   });
   const start = Float64Array.from(state);
 
-  const peaks = rooms.map((room) => room.relativeHumidity);
-  const lowest = rooms.map((room) => room.temperature);
+  const peaks = Float64Array.from(rooms, (room) => room.relativeHumidity);
+  const lowest = Float64Array.from(rooms, (room) => room.temperature);
   const speeds = piles.map((pile) => pile.airSpeed);
   const initialFlux = rooms.map(() => Number.NaN);
   const courses: CourseSample[][] = rooms.map(() => []);
   const look = (i: number, W: number, T: number) => {
     air.set(i, W, T);
-    peaks[i] = Math.max(numberAt(peaks, i), Math.min(1, floatAt(air.humidity, i)));
-    lowest[i] = Math.min(numberAt(lowest, i), T);
+    peaks[i] = Math.max(floatAt(peaks, i), Math.min(1, floatAt(air.humidity, i)));
+    lowest[i] = Math.min(floatAt(lowest, i), T);
   };
   const record = (t: number, y: Float64Array) => {
     for (let i = 0; i < n; i++) {
@@ -199,8 +199,8 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
         touchDryHours: touchDry,
         dryHours: dry,
         outcome: outcomeOf(dry, floatAt(state, i), floatAt(aDayBefore, i), itemAt(levels, i)),
-        peakRelativeHumidity: numberAt(peaks, i),
-        lowestTemperature: numberAt(lowest, i),
+        peakRelativeHumidity: floatAt(peaks, i),
+        lowestTemperature: floatAt(lowest, i),
         course: simplifyCourse(itemAt(courses, i)),
       };
     }),

@@ -56,7 +56,9 @@ export const ALMOST = 1e-9;
 export function sprayedAt(demands: readonly Demand[], first: number, volume: number, end: boolean): number {
   let left = volume;
   for (let i = first; i < demands.length; i++) {
-    const { volume: own, from = 0, to = 0 } = itemAt(demands, i);
+    const demand = demands[i];
+    if (!demand) break;
+    const { volume: own, from = 0, to = 0 } = demand;
     const inside = end ? left <= own * (1 + ALMOST) : left < own * (1 - ALMOST);
     if (inside || i === demands.length - 1) return from + (to - from) * Math.min(1, left / own);
     left -= own;

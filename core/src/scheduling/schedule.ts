@@ -31,6 +31,9 @@ export interface ScheduleOptions {
 
 const FAR = Number.MAX_SAFE_INTEGER;
 
+/** This arc makes its task wait for task i: later by some time, or at the same second and listed after it. */
+const isBefore = (i: number, { to, lag }: Arc) => lag > 0 || (lag === 0 && i < to);
+
 /** Temporal preprocessing: earliest and latest starts by longest paths, or why it is infeasible. */
 function prepare(problem: Problem): PreparedProblem | Infeasibility {
   const capacity = new Map(problem.resources.map(({ id, capacity: most }) => [id, most]));
@@ -64,30 +67,45 @@ function prepare(problem: Problem): PreparedProblem | Infeasibility {
       return place === undefined ? [] : [[place, amount]];
     }),
   );
-  return { problem, network, uses, earliest, latest, fixed };
+  const followers = network.out.map((arcs, i) =>
+    arcs.filter((arc) => !fixed[i] && !fixed[arc.to] && isBefore(i, arc)).map(({ to }) => to),
+  );
+  const waitCounts = new Array<number>(network.size).fill(0);
+  for (const to of followers.flat()) waitCounts[to] = numberAt(waitCounts, to) + 1;
+  return { problem, network, uses, earliest, latest, fixed, followers, waitCounts };
 }
 
 /** Tasks by rank, each after those it waits for; what has its hour comes first of all. */
-function inOrder({ network, fixed }: PreparedProblem, rank: readonly number[]): number[] {
-  const { size, out } = network;
-  const waits = new Array<number>(size).fill(0);
-  const follows = (i: number, { to, lag }: Arc) =>
-    !fixed[i] && !fixed[to] && (lag > 0 || (lag === 0 && i < to));
-  for (let i = 0; i < size; i++)
-    for (const arc of itemAt(out, i)) if (follows(i, arc)) waits[arc.to] = numberAt(waits, arc.to) + 1;
-  const sooner = (a: number, b: number) =>
-    fixed[a] === fixed[b] ? numberAt(rank, a) - numberAt(rank, b) || a - b : fixed[a] ? -1 : 1;
-  const open = waits.flatMap((count, i) => (count === 0 ? [i] : []));
+function inOrder(
+  { network, fixed, followers, waitCounts }: PreparedProblem,
+  rank: readonly number[],
+): number[] {
+  const waits = Int32Array.from(waitCounts);
   const order: number[] = [];
+  const open: number[] = [];
+  for (let i = 0; i < network.size; i++) if (fixed[i]) order.push(i);
+  order.sort((a, b) => numberAt(rank, a) - numberAt(rank, b) || a - b);
+  for (let i = 0; i < network.size; i++) if (!fixed[i] && waits[i] === 0) open.push(i);
   while (open.length > 0) {
     let best = 0;
-    for (let i = 1; i < open.length; i++) if (sooner(numberAt(open, i), numberAt(open, best)) < 0) best = i;
-    const [i] = open.splice(best, 1) as [number];
-    order.push(i);
-    for (const arc of itemAt(out, i)) {
-      if (!follows(i, arc)) continue;
-      waits[arc.to] = numberAt(waits, arc.to) - 1;
-      if (waits[arc.to] === 0) open.push(arc.to);
+    let task = numberAt(open, 0);
+    let lowest = numberAt(rank, task);
+    for (let k = 1; k < open.length; k++) {
+      const other = numberAt(open, k);
+      const its = numberAt(rank, other);
+      if (its > lowest || (its === lowest && other > task)) continue;
+      best = k;
+      task = other;
+      lowest = its;
+    }
+    // Which of the open tasks is read first makes no difference, so the last takes the place of the one that goes.
+    const last = open.pop();
+    if (best < open.length && last !== undefined) open[best] = last;
+    order.push(task);
+    for (const to of itemAt(followers, task)) {
+      const left = (waits[to] ?? 0) - 1;
+      waits[to] = left;
+      if (left === 0) open.push(to);
     }
   }
   return order;

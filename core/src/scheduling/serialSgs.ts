@@ -1,4 +1,4 @@
-import { itemAt, numberAt } from "../itemAt.ts";
+import { floatAt, itemAt, numberAt } from "../itemAt.ts";
 import type { Network } from "./network.ts";
 import type { Problem } from "./problem.ts";
 import { ResourceProfile } from "./resourceProfile.ts";
@@ -16,6 +16,9 @@ export interface PreparedProblem {
   readonly latest: readonly number[];
   /** At a fixed hour: placed before all else. */
   readonly fixed: readonly boolean[];
+  /** Tasks that wait for each task, and for how many tasks each waits; those at a fixed hour neither wait nor are waited for. */
+  readonly followers: readonly (readonly number[])[];
+  readonly waitCounts: readonly number[];
 }
 
 /** Placements per task before an order is abandoned as cycling. */
@@ -33,14 +36,15 @@ export function generateSerialSchedule(
 ): number[] | undefined {
   const { problem, network, uses, earliest, latest, fixed } = prepared;
   const profiles = problem.resources.map(({ capacity }) => new ResourceProfile(capacity));
-  const starts = new Array<number>(network.size).fill(Number.NaN);
-  const releaseTimes = [...earliest];
-  const turn = new Array<number>(network.size);
+  // Typed: these are read in the innermost loops.
+  const starts = new Float64Array(network.size).fill(Number.NaN);
+  const releaseTimes = Float64Array.from(earliest);
+  const turn = new Float64Array(network.size);
   for (const [k, i] of order.entries()) turn[i] = k;
 
   const take = (i: number, sign: 1 | -1) => {
     const { duration } = itemAt(problem.tasks, i);
-    const at = numberAt(starts, i);
+    const at = floatAt(starts, i);
     for (const [profile, amount] of itemAt(uses, i))
       profiles[profile]?.take(at, at + duration, sign * amount);
   };
@@ -59,9 +63,9 @@ export function generateSerialSchedule(
   };
   /** Where the arcs from what is placed let a task start. */
   const from = (i: number): number => {
-    let first = numberAt(releaseTimes, i);
+    let first = floatAt(releaseTimes, i);
     for (const { to, lag } of itemAt(network.into, i)) {
-      const placed = numberAt(starts, to);
+      const placed = floatAt(starts, to);
       if (placed + lag > first) first = placed + lag;
     }
     return first;
@@ -76,11 +80,11 @@ export function generateSerialSchedule(
     let back = k;
     for (const { to, lag } of itemAt(network.out, i)) {
       // NaN while unscheduled: comparisons are false, so no lag counts as violated.
-      const late = at + lag - numberAt(starts, to);
+      const late = at + lag - floatAt(starts, to);
       if (!(late > 0)) continue;
       if (fixed[to]) return undefined;
-      releaseTimes[to] = Math.max(numberAt(releaseTimes, to), numberAt(starts, to) + late);
-      back = Math.min(back, numberAt(turn, to));
+      releaseTimes[to] = Math.max(floatAt(releaseTimes, to), floatAt(starts, to) + late);
+      back = Math.min(back, floatAt(turn, to));
     }
     if (back === k) {
       starts[i] = at;
@@ -93,5 +97,5 @@ export function generateSerialSchedule(
     }
     k = back - 1;
   }
-  return starts;
+  return [...starts];
 }

@@ -1,5 +1,5 @@
 import { humidityRatioFromRelativeHumidity } from "../air/index.ts";
-import { numberAt } from "../itemAt.ts";
+import { floatAt } from "../itemAt.ts";
 
 /** Outdoor air at an hour. °C, 0…1. */
 export interface WeatherPoint {
@@ -23,24 +23,24 @@ export interface OutdoorAir {
  * `pressure` Pa. One point alone is weather that doesn't change.
  */
 export function outdoorAirOver(points: readonly WeatherPoint[], pressure: number): OutdoorAir {
-  const hours = points.map((point) => point.hours);
-  const temperatures = points.map((point) => point.temperature);
-  const ratios = points.map(({ temperature, relativeHumidity }) =>
+  const hours = Float64Array.from(points, (point) => point.hours);
+  const temperatures = Float64Array.from(points, (point) => point.temperature);
+  const ratios = Float64Array.from(points, ({ temperature, relativeHumidity }) =>
     humidityRatioFromRelativeHumidity(temperature, relativeHumidity, pressure),
   );
   const last = points.length - 1;
   let here = 0;
   const air = {
-    temperature: numberAt(temperatures, 0),
-    humidityRatio: numberAt(ratios, 0),
+    temperature: floatAt(temperatures, 0),
+    humidityRatio: floatAt(ratios, 0),
     at(now: number) {
       if (last === 0) return;
-      while (here > 0 && now < numberAt(hours, here)) here--;
-      while (here < last - 1 && now >= numberAt(hours, here + 1)) here++;
-      const from = numberAt(hours, here);
-      const share = Math.min(Math.max((now - from) / (numberAt(hours, here + 1) - from), 0), 1);
-      const between = (values: readonly number[]) =>
-        numberAt(values, here) + share * (numberAt(values, here + 1) - numberAt(values, here));
+      while (here > 0 && now < floatAt(hours, here)) here--;
+      while (here < last - 1 && now >= floatAt(hours, here + 1)) here++;
+      const from = floatAt(hours, here);
+      const share = Math.min(Math.max((now - from) / (floatAt(hours, here + 1) - from), 0), 1);
+      const between = (values: Float64Array) =>
+        floatAt(values, here) + share * (floatAt(values, here + 1) - floatAt(values, here));
       air.temperature = between(temperatures);
       air.humidityRatio = between(ratios);
     },

@@ -1,4 +1,4 @@
-import { floatAt, numberAt } from "../../itemAt.ts";
+import { floatAt } from "../../itemAt.ts";
 import { HEAT_OF_EVAPORATION } from "../../physical.ts";
 import { STILL_ROOM_SPEED, surfaceArea } from "../airSpeed.ts";
 import { convection, massTransfer } from "../surface.ts";
@@ -10,7 +10,7 @@ import { accumulate, type TermOf } from "./term.ts";
  */
 export const condensation: TermOf = (_, { rooms }) => {
   const speed = massTransfer(convection(STILL_ROOM_SPEED));
-  const conductance = rooms.map(({ area, height }) => surfaceArea(area, height) * speed);
+  const conductance = Float64Array.from(rooms, ({ area, height }) => surfaceArea(area, height) * speed);
   return {
     name: "condensation",
     leaves: true,
@@ -18,7 +18,7 @@ export const condensation: TermOf = (_, { rooms }) => {
       for (let i = 0; i < air.count; i++) {
         const excess = floatAt(air.vapour, i) - floatAt(air.saturated, i);
         if (!(excess > 0)) continue;
-        const condensed = numberAt(conductance, i) * excess;
+        const condensed = floatAt(conductance, i) * excess;
         accumulate(vapour, i, -condensed);
         accumulate(heat, i, condensed * HEAT_OF_EVAPORATION);
       }
@@ -26,7 +26,7 @@ export const condensation: TermOf = (_, { rooms }) => {
     addSlopes(air, { vapourByRatio, vapourByKelvin, heatByRatio, heatByKelvin }) {
       for (let i = 0; i < air.count; i++) {
         if (!(floatAt(air.humidity, i) > 1)) continue;
-        const each = numberAt(conductance, i);
+        const each = floatAt(conductance, i);
         const byRatio = each * air.vapourPerRatio(i);
         const byKelvin = each * (air.vapourPerKelvin(i) - floatAt(air.saturatedSlope, i));
         accumulate(vapourByRatio, i, -byRatio);
