@@ -23,9 +23,10 @@ export function scheduleReport(run: RunPlan) {
       dwellLeast: section.dwell,
       openUntil: section.openUntil,
     })),
-    steps: steps.map(({ id, kind, roomId, sectionId, who, tool, start, end }) => ({
+    steps: steps.map(({ id, kind, roomId, sectionId, who, tool, start, end, rinse }) => ({
       id,
       kind,
+      ...(rinse ? { rinses: rinse.rinses, emptied: rinse.emptied } : {}),
       ...(roomId === undefined ? {} : { roomId }),
       ...(sectionId === undefined ? {} : { sectionId }),
       who: who === undefined ? null : who + 1,

@@ -115,3 +115,4 @@ export {
   type SpotAge,
   spotArea,
 } from "./spotting/spot.ts";
+export { type RinseReason, rinsesBetween, type VesselRinse } from "./vesselChange.ts";

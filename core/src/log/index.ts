@@ -24,6 +24,7 @@ export {
   PACK_UP,
   parseStepId,
   pieceNumber,
+  rinseStepId,
   roomStepId,
   SET_UP,
   sectionId,

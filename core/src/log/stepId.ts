@@ -7,6 +7,7 @@
  *             | kind ":" roomId "." number             a piece of its vacuuming, or a step of one section
  *             | "re-mist:" roomId "." number "-" n     the nth misting of a section
  *             | "fill:" batchId "." n                  the nth fill of a mix
+ *             | "rinse:" batchId "." n                 rinsing the vessel before that fill
  *             | "tank-trip:" n | "break:" id | "own:" id
  *     section = roomId "." number
  *     fill    = batchId "." n
@@ -27,6 +28,7 @@ export const sectionStepId = (kind: string, section: string, repeat?: number): s
   `${kind}:${section}${repeat === undefined ? "" : `-${repeat}`}`;
 
 export const fillStepId = (fill: string): string => `fill:${fill}`;
+export const rinseStepId = (fill: string): string => `rinse:${fill}`;
 export const tankTripStepId = (trip: number): string => `tank-trip:${trip}`;
 export const breakStepId = (id: string): string => `break:${id}`;
 /** A step someone added on the way. */

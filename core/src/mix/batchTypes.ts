@@ -56,6 +56,8 @@ export interface Fill extends MeasuredAmount {
   readonly mark?: number;
   /** m³ of the mix before to pour away first: it would be too old for the room that comes. */
   readonly pouredAway?: number;
+  /** Of the last fill before another mix or the end: m³ left in the vessel when its rooms are sprayed, heel and all. */
+  readonly leftAtEnd?: number;
   /** s after the job's start: made just before its first spray, used until its last. */
   readonly madeAt?: number;
   readonly usedUntil?: number;

@@ -14,7 +14,7 @@ export const productFormOf = (measure: number, scoop: number | undefined): Produ
 /** What goes into one fill, wherever it is sprayed. */
 export type FillContents = Omit<
   Fill,
-  "rooms" | "endsWithRoom" | "mark" | "pouredAway" | "madeAt" | "usedUntil"
+  "rooms" | "endsWithRoom" | "mark" | "pouredAway" | "leftAtEnd" | "madeAt" | "usedUntil"
 >;
 
 /** What a fill of `volume` m³, `sprayed` of it, is made of, or what can't be measured. */

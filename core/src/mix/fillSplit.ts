@@ -5,6 +5,8 @@ export interface Demand {
   readonly volume: number;
   readonly from?: number;
   readonly to?: number;
+  /** The vessel was emptied for another mix before this room: nothing stands in it. */
+  readonly afterOther?: boolean;
 }
 
 /** What bounds a fill. */

@@ -11,6 +11,7 @@ import {
 import { DEFAULTS } from "./assume.ts";
 import type { PlannedBatch } from "./input.ts";
 import type { RoomPlan, WetRoomPlan } from "./rooms.ts";
+import type { VesselTurn } from "./vesselTurns.ts";
 
 export interface BatchPlan {
   readonly id: string;
@@ -25,9 +26,19 @@ export function labelStrength(batch: PlannedBatch, soil: number): Strength {
   return soil >= 4 ? batch.product.heavy : batch.product.ordinary;
 }
 
-/** One batch of a job, cut into fills. */
-export function planOneBatch(batch: PlannedBatch, rooms: readonly SprayedRoom[]): BatchPlan {
-  const own = rooms.filter((room) => room.batchId === batch.id);
+/** One batch of a job, cut into fills; its vessel is empty at the first room of each of its turns there. */
+export function planOneBatch(
+  batch: PlannedBatch,
+  rooms: readonly SprayedRoom[],
+  turns: readonly Pick<VesselTurn, "batchId" | "roomIds" | "after">[] = [],
+): BatchPlan {
+  const mine = turns.filter(({ batchId }) => batchId === batch.id);
+  const order = mine.flatMap(({ roomIds }) => roomIds);
+  const placeOf = ({ id }: SprayedRoom) => (order.includes(id) ? order.indexOf(id) : order.length);
+  const own = rooms
+    .filter((room) => room.batchId === batch.id)
+    .toSorted((a, b) => placeOf(a) - placeOf(b))
+    .map((room) => ({ ...room, afterOther: mine.some(({ roomIds }, i) => i > 0 && roomIds[0] === room.id) }));
   const strength =
     batch.strength ??
     labelStrength(batch, Math.max(0, ...own.map((room) => room.soilForMix)) || DEFAULTS.soil);
@@ -43,6 +54,8 @@ export function planOneBatch(batch: PlannedBatch, rooms: readonly SprayedRoom[])
 export interface SprayedRoom extends Pick<WetRoomPlan, "id" | "preSpray" | "batchId" | "soilForMix"> {
   readonly sprayFrom?: number;
   readonly sprayTo?: number;
+  /** Its mix comes into an emptied vessel again. */
+  readonly afterOther?: boolean;
 }
 
 /** When a planned room is sprayed, first drop and last. */
@@ -65,11 +78,12 @@ function requestOf(
 ): Omit<BatchRequest, "vessel"> {
   const { product, measure, tip, carried, boosters = [] } = batch;
   return {
-    demands: rooms.map(({ id, preSpray, sprayFrom, sprayTo }) => ({
+    demands: rooms.map(({ id, preSpray, sprayFrom, sprayTo, afterOther }) => ({
       roomId: id,
       volume: preSpray,
       ...(sprayFrom === undefined ? {} : { from: sprayFrom }),
       ...(sprayTo === undefined ? {} : { to: sprayTo }),
+      ...(afterOther ? { afterOther } : {}),
     })),
     strength,
     weakest: product.light,

@@ -72,4 +72,5 @@ export { type Substitute, substitutesFor } from "./substitute.ts";
 export { productsThatSuit } from "./suits.ts";
 export { type JobContext, type JobDocument, runProgress, toJobInput } from "./toJobInput.ts";
 export { explainLastReady, explainTotalArea } from "./totalsExplained.ts";
+export { type SharedVessel, sharedVessels, type VesselTurn } from "./vesselTurns.ts";
 export { planWork, type WorkPlan } from "./work.ts";

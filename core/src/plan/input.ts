@@ -141,6 +141,8 @@ export interface JobInput {
   readonly outdoor?: Air;
   readonly rooms: readonly SurveyedRoom[];
   readonly batches: readonly PlannedBatch[];
+  /** What vessels still hold, unrinsed, from an earlier job of the day: its products, by vessel. */
+  readonly vesselContents?: Readonly<Record<string, readonly ProductLabel[]>>;
   readonly former?: readonly FormerRoom[];
   readonly doors?: readonly JobDoor[];
   readonly interview?: Interview;

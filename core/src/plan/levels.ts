@@ -50,6 +50,7 @@ export function vesselLevels(job: JobInput, { run, rooms, batches, tanks }: Work
   for (const { id, kind, tool, fillId, sectionId, start, end } of run.steps) {
     const section = sectionId === undefined ? undefined : sectionOf.get(sectionId);
     const room = section && roomOf.get(section.roomId);
+    if (kind === "rinse" && tool) sprayer(tool).empty(start, end);
     if (kind === "fill" && tool && fillId) sprayer(tool).change(start, end, fillOf.get(fillId)?.volume ?? 0);
     if (kind === "pre-spray" && tool && section && room)
       sprayer(tool).change(start, end, -section.area * room.water.applicationRate);

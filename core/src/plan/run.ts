@@ -2,6 +2,7 @@ import { isHardFloor, ORIGIN_FACTS } from "../care/index.ts";
 import { effectiveWidth, METHOD_FIGURES, type TankRun } from "../clean/index.ts";
 import { type Film, openTime } from "../drying/index.ts";
 import { fillId } from "../log/index.ts";
+import type { Fill } from "../mix/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import {
   mustCross,
@@ -17,6 +18,7 @@ import type { BatchPlan } from "./batches.ts";
 import type { JobInput } from "./input.ts";
 import type { Effect } from "./interview.ts";
 import type { WetRoomPlan } from "./rooms.ts";
+import type { VesselTurn } from "./vesselTurns.ts";
 
 /** Most hands a job is planned for, and circuits where nobody has counted them (common practice). */
 export const MAX_PEOPLE = 3;
@@ -120,22 +122,53 @@ export function runRooms(
     .map((room) => runRoom(room, job, effects, ways.get(room.id) ?? []));
 }
 
-/** The fills of a job's batches as steps of its run. */
-function runFills(job: JobInput, batches: readonly BatchPlan[]): RunFill[] {
-  return batches.flatMap(({ id, batch }) => {
-    const planned = job.batches.find((each) => each.id === id);
-    if (batch.outcome !== "planned" || !planned) return [];
-    const { potLife } = planned.product;
-    return batch.fills.map(
-      (fill, k): RunFill => ({
-        id: fillId(id, k + 1),
-        batchId: id,
-        vesselId: planned.vesselId ?? id,
-        volume: fill.volume,
-        rooms: fill.rooms,
-        ...(potLife === undefined ? {} : { potLife }),
-      }),
-    );
+/** A fill of a turn at a vessel, by its batch and its number there, from 1. */
+interface TurnFill {
+  readonly turn: VesselTurn;
+  readonly number: number;
+  readonly fill: Fill;
+}
+
+/** Every fill of every vessel in the order they are made, turn by turn. */
+function fillsInTurn(batches: readonly BatchPlan[], turns: readonly VesselTurn[]): TurnFill[] {
+  const made = new Map<string, number>();
+  return turns.flatMap((turn) => {
+    const planned = batches.find(({ id }) => id === turn.batchId)?.batch;
+    if (planned?.outcome !== "planned") return [];
+    const from = made.get(turn.batchId) ?? 0;
+    const ends = planned.fills.findIndex((fill, k) => k >= from && fill.leftAtEnd !== undefined);
+    const to = ends < 0 ? planned.fills.length : ends + 1;
+    made.set(turn.batchId, to);
+    return planned.fills.slice(from, to).map((fill, k) => ({ turn, number: from + k + 1, fill }));
+  });
+}
+
+/** The fills of a job's batches as steps of its run, with what is done to their vessel between two mixes. */
+function runFills(job: JobInput, batches: readonly BatchPlan[], turns: readonly VesselTurn[]): RunFill[] {
+  const all = fillsInTurn(batches, turns);
+  return all.map(({ turn, number, fill }, i): RunFill => {
+    const { vesselId, batchId, rinses } = turn;
+    const before = all.slice(0, i).filter((each) => each.turn.vesselId === vesselId);
+    const last = before.at(-1);
+    const { potLife } = job.batches.find(({ id }) => id === batchId)?.product ?? {};
+    return {
+      id: fillId(batchId, number),
+      batchId,
+      vesselId,
+      volume: fill.volume,
+      rooms: fill.rooms,
+      place: before.length,
+      ...(potLife === undefined ? {} : { potLife }),
+      ...(rinses > 0 && last?.turn !== turn
+        ? {
+            rinse: {
+              rinses: rinses === 2 ? 2 : 1,
+              reason: turn.reason ?? "other-product",
+              emptied: last?.fill.leftAtEnd ?? 0,
+            },
+          }
+        : {}),
+    };
   });
 }
 
@@ -144,6 +177,7 @@ export function runInput(
   job: JobInput,
   rooms: readonly RunRoom[],
   batches: readonly BatchPlan[],
+  turns: readonly VesselTurn[],
   tanks: readonly TankRun[],
   roomDueDates?: ReadonlyMap<string, number>,
 ): RunInput {
@@ -151,7 +185,7 @@ export function runInput(
   const own = new Set(rooms.map(({ id }) => id));
   return {
     rooms,
-    fills: runFills(job, batches),
+    fills: runFills(job, batches, turns),
     tanks,
     crew: {
       people: Math.min(MAX_PEOPLE, Math.max(1, run.people ?? 1)),

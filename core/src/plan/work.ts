@@ -6,6 +6,7 @@ import {
   estimateSequential,
   type RunInput,
   type RunPlan,
+  type RunRinse,
   scheduleJob,
   type WalkConflict,
   type WalkOut,
@@ -22,11 +23,16 @@ import { accidentsFound } from "./odour.ts";
 import { finishRoom, planRooms, type RoomPlan, type WetRoomPlan } from "./rooms.ts";
 import { runInput, runRooms, withEstimatedTimes } from "./run.ts";
 import { type Spraying, sprayingOf } from "./spraying.ts";
+import { type VesselTurn, vesselTurns } from "./vesselTurns.ts";
 
 /** What there is to do, before any drying is told. */
 export interface WorkPlan {
   readonly rooms: readonly RoomPlan[];
   readonly batches: readonly BatchPlan[];
+  /** Which mix is in which vessel when, and how it is rinsed between two. */
+  readonly turns: readonly VesselTurn[];
+  /** What is done to a vessel before a fill, by the fill's id. */
+  readonly rinses: ReadonlyMap<string, RunRinse>;
   /** m² to clean. */
   readonly area: number;
   readonly building: Building;
@@ -57,15 +63,12 @@ export function planWork(
   const cleaned = wet.filter((room) => !room.passage);
   const working = runRooms(job, wet, effects);
   const rough = new Map(estimateSequential(working, job.pace).map((times, i) => [working[i]?.id, times]));
-  const batches = job.batches.map((batch) =>
-    planOneBatch(
-      batch,
-      wet.map((room) => withEstimatedTimes(room, rough.get(room.id))),
-    ),
-  );
+  const turns = vesselTurns(job, wet, working);
+  const sprayed = wet.map((room) => withEstimatedTimes(room, rough.get(room.id)));
+  const batches = job.batches.map((batch) => planOneBatch(batch, sprayed, turns));
   const tanks = job.rig?.tanks ? planTanks(cleaned.map(tankDemand), job.rig.tanks) : undefined;
   const runWith = (leaveBy?: ReadonlyMap<string, number>) =>
-    solve(runInput(job, working, batches, tanks ?? [], leaveBy));
+    solve(runInput(job, working, batches, turns, tanks ?? [], leaveBy));
   const finishedBy = (run: RunPlan) =>
     asWorked(wet, run, job).map((room) => {
       const steps =
@@ -75,6 +78,7 @@ export function planWork(
       const end = Math.max(0, ...steps.map((step) => step.end));
       return finishRoom(room, job, steps, steps.length > 0 ? end : (rough.get(room.id)?.end ?? 0));
     });
+  const statement = runInput(job, working, batches, turns, tanks ?? []);
   let run = runWith();
   let rooms = finishedBy(run);
   const leaveBy = promisedTo(job, rooms);
@@ -85,10 +89,12 @@ export function planWork(
   return {
     rooms,
     batches: madeWhen(batches, run),
+    turns,
+    rinses: new Map(statement.fills.flatMap(({ id, rinse }) => (rinse ? [[id, rinse] as const] : []))),
     area: cleaned.reduce((sum, room) => sum + room.area, 0),
     building: buildingOf(job, rooms),
     run,
-    spraying: sprayingOf(job, wet, working, runInput(job, working, batches, tanks ?? [])),
+    spraying: sprayingOf(job, wet, working, statement),
     effects,
     questions,
     pads: padPlan(cleaned.filter(takesPads)),
@@ -134,8 +140,11 @@ function madeWhen(batches: readonly BatchPlan[], run: RunPlan): readonly BatchPl
   if (run.outcome !== "planned") return batches;
   const made = new Map<string, number>();
   const used = new Map<string, number>();
-  for (const { kind, fillId, end } of run.steps)
-    if (fillId !== undefined) (kind === "fill" ? made : used).set(fillId, end);
+  for (const { kind, fillId, end } of run.steps) {
+    if (fillId === undefined) continue;
+    if (kind === "fill") made.set(fillId, end);
+    if (kind === "pre-spray") used.set(fillId, end);
+  }
   return batches.map((planned) => {
     const { id, batch } = planned;
     if (batch.outcome !== "planned") return planned;

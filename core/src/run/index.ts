@@ -10,7 +10,17 @@ export {
 } from "./divideJob.ts";
 export { largestAreaAhead } from "./divideRoom.ts";
 export { explainFinish } from "./finishExplained.ts";
-export type { Break, Pin, RunCrew, RunFill, RunInput, RunRoom, RunTank, StepProgress } from "./input.ts";
+export type {
+  Break,
+  Pin,
+  RunCrew,
+  RunFill,
+  RunInput,
+  RunRinse,
+  RunRoom,
+  RunTank,
+  StepProgress,
+} from "./input.ts";
 export type { JobRun, RunPlan, RunSection, Step, WarmStart } from "./jobRun.ts";
 export {
   type LaneRoom,
@@ -48,6 +58,7 @@ export {
   isStepKind,
   overheadShare,
   PACE_LIMITS,
+  PACES,
   STEP_KINDS,
   STEPS_AT_A_TIME,
   STRIP_DEPTH,

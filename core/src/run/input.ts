@@ -1,3 +1,4 @@
+import type { RinseReason } from "../care/index.ts";
 import type { CrewPace } from "./stepKinds.ts";
 
 /** How a room's floor is sprayed. */
@@ -50,6 +51,18 @@ export interface RunFill {
   readonly rooms: readonly { readonly roomId: string; readonly volume: number }[];
   /** s it keeps, where it doesn't keep all day. */
   readonly potLife?: number;
+  /** Its place among all fills of its vessel, from 0. */
+  readonly place: number;
+  /** What is done to the vessel before it; absent in a clean vessel. */
+  readonly rinse?: RunRinse;
+}
+
+/** A vessel emptied and rinsed for another mix. */
+export interface RunRinse {
+  readonly rinses: 1 | 2;
+  readonly reason: RinseReason;
+  /** m³ of the mix before, heel and all, that is poured out first. */
+  readonly emptied: number;
 }
 
 /** What a machine's tanks do between two stops at tap and drain: m³, and the rooms by share. */

@@ -3,6 +3,7 @@ import {
   fillStepId,
   isOwnStep,
   PACK_UP,
+  rinseStepId,
   roomStepId,
   SET_UP,
   sectionStepId,
@@ -17,11 +18,11 @@ import {
   maxStandTime,
   windowOf,
 } from "./divideJob.ts";
-import type { RunInput, RunRoom } from "./input.ts";
+import type { RunFill, RunInput, RunRinse, RunRoom } from "./input.ts";
 import { vacuumPieces } from "./startedParts.ts";
 import { STEP_FACTS } from "./stepFacts.ts";
 import { AREA_PER_BAG, PACES, type StepKind } from "./stepKinds.ts";
-import { fillTime, stepDurations, stretchOf, tripTime } from "./work.ts";
+import { fillTime, rinseTime, stepDurations, stretchOf, tripTime } from "./work.ts";
 
 /** A task of the problem, as people call it. */
 export interface StepTask {
@@ -32,6 +33,8 @@ export interface StepTask {
   /** What is in the hand, where there is one of it. */
   readonly tool?: string;
   readonly fillId?: string;
+  /** Of a rinse: how often, and m³ of the mix before to pour out first. */
+  readonly rinse?: RunRinse;
   /** What somebody calls a step of their own. */
   readonly what?: string;
 }
@@ -145,6 +148,67 @@ class ProblemBuilder {
   }
 }
 
+/** The rinse before each fill that is sprayed: that of a fill nothing is sprayed from comes before the next one of its mix. */
+function rinsesBefore(
+  fills: readonly RunFill[],
+  sprayed: ReadonlySet<string>,
+): ReadonlyMap<string, RunRinse | undefined> {
+  const due = new Map<string, RunRinse | undefined>();
+  const before = new Map<string, RunRinse | undefined>();
+  for (const { id, vesselId, rinse } of fills.toSorted((a, b) => a.place - b.place)) {
+    const own = rinse ?? due.get(vesselId);
+    due.set(vesselId, sprayed.has(id) ? undefined : own);
+    if (own && sprayed.has(id)) before.set(id, own);
+  }
+  return before;
+}
+
+/**
+ * One mix at a time in each vessel: its rinses, fills and sprays one after the other, fill by fill in their order there, whatever
+ * the order of the rooms.
+ */
+class VesselQueues {
+  private readonly tasks = new Map<string, { readonly fill: RunFill; readonly chain: Task[] }>();
+  private readonly rinses: ReadonlyMap<string, RunRinse | undefined>;
+
+  constructor(
+    private readonly to: ProblemBuilder,
+    fills: readonly RunFill[],
+    sections: readonly DividedSection[],
+  ) {
+    this.rinses = rinsesBefore(fills, new Set(sections.flatMap(({ fill }) => fill?.id ?? [])));
+  }
+
+  /** The fill a section is sprayed from, stated when it is first asked for. */
+  fillFor({ fill }: DividedSection): Task | undefined {
+    if (!fill) return undefined;
+    const known = this.tasks.get(fill.id);
+    if (known) return known.chain.find(({ id }) => id === fillStepId(fill.id));
+    const tool = `sprayer:${fill.vesselId}`;
+    const fillId = fill.id;
+    const rinse = this.rinses.get(fillId);
+    const rinsing = this.to.add(
+      { id: rinseStepId(fillId), kind: "rinse", tool, fillId, ...(rinse ? { rinse } : {}) },
+      rinseTime({ rinse }),
+    );
+    const filling = this.to.add({ id: fillStepId(fillId), kind: "fill", tool, fillId }, fillTime(fill));
+    const chain = [rinsing, filling].flatMap((task) => task ?? []);
+    this.tasks.set(fill.id, { fill, chain });
+    return filling;
+  }
+
+  sprayed({ fill }: DividedSection, spray: Task): void {
+    if (fill) this.tasks.get(fill.id)?.chain.push(spray);
+  }
+
+  /** States what waits for what, once all of it is known. */
+  finish(): void {
+    const inOrder = [...this.tasks.values()].toSorted((a, b) => a.fill.place - b.fill.place);
+    for (const { fill, chain } of inOrder)
+      for (const task of chain) this.to.queue(`sprayer:${fill.vesselId}`, task);
+  }
+}
+
 /** Furniture, vacuum with its bag, edges and spots to treat first; the last of them. */
 function prepareRoom(
   room: RunRoom,
@@ -254,22 +318,7 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
   const bag = { area: 0 };
   const sections: SectionTask[] = [];
   const rooms = new Map<string, { readonly firstWet: Task; readonly last: Task }>();
-  const wasFilled = new Map<string, Task>();
-  const fillOf = (section: DividedSection): Task | undefined => {
-    const { fill } = section;
-    if (!fill) return undefined;
-    const known = wasFilled.get(fill.id);
-    if (known) return known;
-    const tool = `sprayer:${fill.vesselId}`;
-    const task = to.add(
-      { id: fillStepId(fill.id), kind: "fill", tool, fillId: fill.id },
-      fillTime(fill),
-    ) as Task;
-    // What was sprayed last from this vessel came out of the fill before.
-    to.queue(tool, task);
-    wasFilled.set(fill.id, task);
-    return task;
-  };
+  const vessels = new VesselQueues(to, input.fills, cut.sections);
   let run = -1;
   for (const room of input.rooms) {
     const dwell = room.spray?.dwell ?? 0;
@@ -286,7 +335,7 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
     const own = cut.sections.filter(({ roomId }) => roomId === room.id);
     for (const section of own) {
       to.next(dwell);
-      const fill = fillOf(section);
+      const fill = vessels.fillFor(section);
       if (section.tank !== undefined && section.tank > run) {
         const solution = input.tanks[section.tank]?.solution ?? 0;
         if (run >= 0)
@@ -308,7 +357,7 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
       to.addPrecedence(left, clean);
       to.queue(machine, clean);
       if (spray) {
-        to.queue(`sprayer:${section.fill?.vesselId ?? ""}`, spray);
+        vessels.sprayed(section, spray);
         const keeps = section.fill?.potLife;
         if (fill && keeps !== undefined)
           to.lags.push({
@@ -334,6 +383,7 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
     const end = to.addPrecedence(left, fans);
     if (firstWet && end) rooms.set(room.id, { firstWet, last: end });
   }
+  vessels.finish();
   for (const [i, room] of input.rooms.entries())
     for (const over of room.wayOut) {
       // An order that treads on what is done is the person's to mend: the walk-out says so.

@@ -33,6 +33,7 @@ const job = (people = 1): RunInput => ({
       id: "b.1",
       batchId: "b",
       vesselId: "v",
+      place: 0,
       volume: 55 * 70e-6,
       rooms: ["a", "b", "c"].map((roomId, i) => ({ roomId, volume: numberAt([16, 9, 30], i) * 70e-6 })),
     },

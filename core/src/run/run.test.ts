@@ -77,6 +77,7 @@ const jobs = fc
         id: `b.${k + 1}`,
         batchId: "b",
         vesselId: "v",
+        place: k,
         volume: own.reduce((sum, { area }) => sum + area * 70e-6, 0),
         rooms: own.map(({ id, area }) => ({ roomId: id, volume: area * 70e-6 })),
       })),

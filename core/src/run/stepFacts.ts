@@ -56,6 +56,12 @@ export const STEP_FACTS: Readonly<Record<StepKind, StepFacts>> = {
       "Run cords along the wall or tape them, keep plugs dry, two motors on two circuits. Put signs on hard floors beside it.",
   }),
   "set-up": step({}),
+  rinse: step({
+    sectionsAhead: 1.2,
+    canBeTakenOver: false,
+    caution:
+      "Release the pressure first. Rinse water goes down the sewer (foul drain). Spray some through the nozzle: the hose holds the old mix too.",
+  }),
   fill: step({ sectionsAhead: 1.1, canBeTakenOver: false }),
   "tank-trip": step({
     sectionsAhead: 0.3,

@@ -15,6 +15,7 @@ export const STEP_KINDS = [
   "groom",
   "fans",
   "set-up",
+  "rinse",
   "fill",
   "tank-trip",
   "break",
@@ -49,6 +50,8 @@ export const PACES = {
   packUp: 10 * 60,
   /** A fill: measuring and closing up, and a tap that gives 8 L a minute, s/m³. */
   fill: 150,
+  /** A sprayer rinsed once: water in, shaken, sprayed out through the nozzle. */
+  rinse: 180,
   tap: 60 / 8e-3,
   /** To the drain and the tap and back with the machine's tanks; the water itself at the tap's pace. */
   tankTrip: 180,

@@ -1,4 +1,4 @@
-import type { RunFill, RunInput, RunRoom } from "./input.ts";
+import type { RunFill, RunInput, RunRinse, RunRoom } from "./input.ts";
 import { PACES, RIBBED_VACUUM, SLOW_VACUUM, WORK_OVERHEAD } from "./stepKinds.ts";
 
 /** What a room's steps take, s, at the paces given. */
@@ -19,6 +19,8 @@ export function stepDurations(room: RunRoom, { pace = {} }: Pick<RunInput["crew"
   };
 }
 export const fillTime = ({ volume }: RunFill): number => PACES.fill + volume * PACES.tap;
+export const rinseTime = ({ rinse }: { readonly rinse?: RunRinse | undefined }): number =>
+  (rinse?.rinses ?? 0) * PACES.rinse;
 export const tripTime = (solution: number): number => PACES.tankTrip + solution * PACES.tap;
 
 const sum = (values: readonly number[]) => values.reduce((total, each) => total + each, 0);
@@ -31,7 +33,7 @@ export function stretchOf({ rooms, fills, tanks, crew }: RunInput): number {
   const work = sum(rooms.flatMap((room) => Object.values(stepDurations(room, crew))));
   const round = sum([
     PACES.setUp + PACES.packUp,
-    ...fills.map(fillTime),
+    ...fills.map((fill) => fillTime(fill) + rinseTime(fill)),
     ...tanks.slice(1).map(({ solution }) => tripTime(solution)),
     ...rooms.map(({ area, furniture, fans }) => (furniture ? area * PACES.furniture : 0) + fans * PACES.fan),
   ]);

@@ -14,12 +14,19 @@ interface Props {
 const fillsText = (count: number) => (count === 1 ? "one fill" : `${count} fills`);
 
 /** A sprayer of the van that would do with fewer fills than the one chosen, in one tap. Nothing where there is none. */
-export function VesselAdvice({ desk: { input, work, shelf }, batch, onTake }: Props) {
+export function VesselAdvice({ desk: { input, work, shelf, job }, batch, onTake }: Props) {
   const planned = input.batches.find(({ id }) => id === batch.id);
   const owned = useMemo(
     // An injection sprayer wants a tip chosen with it: it is never proposed by itself.
-    () => shelf.vessels.filter((vessel) => isForMixing(vessel) && vessel.kind !== "injection-sprayer"),
-    [shelf.vessels],
+    // Nor one that another mix of the job has: fewer fills aren't worth rinsing between two mixes.
+    () =>
+      shelf.vessels.filter(
+        (vessel) =>
+          isForMixing(vessel) &&
+          vessel.kind !== "injection-sprayer" &&
+          job.batches.every(({ id, vesselId }) => id === batch.id || vesselId !== vessel.id),
+      ),
+    [shelf.vessels, job.batches, batch.id],
   );
   if (!planned || planned.tip) return null;
   const now = work.batches.find(({ id }) => id === batch.id)?.batch;

@@ -120,6 +120,7 @@ const FILL: Readonly<Record<StepKind, string>> = {
   groom: PLAIN,
   fans: PLAIN,
   "set-up": PALE,
+  rinse: PLAIN,
   fill: PLAIN,
   "tank-trip": PLAIN,
   break: "var(--ground)",

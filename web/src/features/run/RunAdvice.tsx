@@ -3,6 +3,7 @@ import { formatDuration } from "@scutch/core/quantity";
 import type { JobRun, RunLane } from "@scutch/core/run";
 import { timeAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { RinseAdvice } from "../../shared/run/RinseAdvice.tsx";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -113,6 +114,7 @@ export function RunAdvice({ desk, run, lanes }: Props) {
           . The encapsulant dries to a powder that holds the soil. That visit isn’t among the steps.
         </Callout>
       )}
+      <RinseAdvice desk={desk} />
       {ahead.length > 0 && (
         <Callout
           tone="advice"

@@ -1,5 +1,6 @@
 import type { BatchChoice, LogEntryOf, Product, Vessel } from "@scutch/contract";
 import { protectionOf, reactantsOf } from "@scutch/core/care";
+import { fillId, rinseStepId } from "@scutch/core/log";
 import { concentratePerWater, explainConcentrate, explainWater, type Fill } from "@scutch/core/mix";
 import type { RoomCare } from "@scutch/core/plan";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
@@ -11,6 +12,7 @@ import { Callout } from "../../ui/Callout.tsx";
 import { pairsWith } from "../care/MixCare.tsx";
 import { ExplainedFigure } from "../explain/ExplainedFigure.tsx";
 import type { EntryBody } from "../logging/useLogging.ts";
+import { rinseText } from "../run/rinseText.ts";
 import { Bottle } from "./Bottle.tsx";
 import { FillDetails } from "./FillDetails.tsx";
 import { FillBlocked } from "./Halted.tsx";
@@ -74,6 +76,9 @@ export function FillSheet({
   const fillTo = fillToText(fill, vessel, units);
   const halted = rooms.filter((room) => fill.rooms.some(({ roomId }) => roomId === room.roomId));
   const powder = product.scoop !== undefined;
+  const id = fillId(batch.id, number);
+  const rinse = desk.work.rinses.get(id);
+  const rinsed = desk.input.logged?.[rinseStepId(id)]?.end !== undefined;
   // The smaller figure first: of 1:16 and 1:32 that is the stronger, of grams in a litre the weaker.
   const ends = powder ? [product.light, product.heavy] : [product.heavy, product.light];
   const label = ends.map((each) => strengthOf(concentratePerWater(each), powder, units));
@@ -94,6 +99,13 @@ export function FillSheet({
           first.
         </Callout>
       </div>
+      {rinse && !madeBy && !rinsed && (
+        <div className="mt-3">
+          <Callout tone="caution" title={`Empty and rinse ${vessel.name} before this fill.`}>
+            {rinseText(rinse, units)}
+          </Callout>
+        </div>
+      )}
       <div className="mt-3 grid gap-x-10 gap-y-4 @2xl:grid-cols-[auto_1fr] @2xl:items-start">
         <div className="flex items-center gap-4 sm:gap-8">
           <Bottle

@@ -18,6 +18,7 @@ const STEP_NAMES: Readonly<Record<StepKind, string>> = {
   groom: "Groom",
   fans: "Place air movers",
   "set-up": "Set up",
+  rinse: "Rinse the sprayer",
   fill: "Mix fill",
   "tank-trip": "Dump and refill",
   break: "Break",

@@ -14,7 +14,7 @@ import { Link } from "react-router";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { FillDialog, fillName } from "../../../shared/fill/FillDialog.tsx";
-import { personName, stepName } from "../../../shared/run/stepWords.ts";
+import { personName, stepName, toolName } from "../../../shared/run/stepWords.ts";
 import { seatTaken } from "../../../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../../state/store.ts";
 import { Button } from "../../../ui/Button.tsx";
@@ -60,7 +60,13 @@ export function ActiveRun({ desk, run, people, names, roomName, practice = false
   const what = (step: Step) =>
     step.fillId !== undefined && step.kind === "fill"
       ? fillName(desk, step.fillId)
-      : [stepName(step), step.roomId === undefined ? undefined : roomName(step.roomId)]
+      : [
+          stepName(step),
+          step.roomId === undefined ? undefined : roomName(step.roomId),
+          step.kind === "rinse"
+            ? toolName(step, (id) => desk.shelf.vessels.find((vessel) => vessel.id === id)?.name ?? "")
+            : undefined,
+        ]
           .filter(Boolean)
           .join(", ");
   const [step, ...after] = useSteady(openStepsOf(run, known, who), desk);

@@ -4,6 +4,7 @@ import { isStepActive, type JobRun, type Step, stepCaution } from "@scutch/core/
 import { protectionText } from "../../../format/careWords.ts";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
+import { rinseText } from "../../../shared/run/rinseText.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import { useUnits } from "../../../state/useUnits.ts";
 import { StepClock } from "./StepClock.tsx";
@@ -50,6 +51,7 @@ export function StepHead({ desk, step, run, known, wet, whose, what }: Props) {
           return pause ? <p>Break until {clock(timeAt(desk.startMs, pause.end / 3600))}.</p> : null;
         }}
       </TickingClock>
+      {step.rinse && <p className="mt-1">{rinseText(step.rinse, units)}</p>}
       {caution && <p className="mt-1 text-caution-ink text-sm">{caution}</p>}
     </div>
   );

@@ -1,0 +1,30 @@
+import type { RinseReason } from "@scutch/core/care";
+import { formatAmount, type UnitFormatter } from "../../format/units.ts";
+
+const REASONS: Readonly<Record<RinseReason, string>> = {
+  reacts: "What is left would react with the next mix.",
+  "delicate-floor": "A trace of the old mix can harm wool, plant fibre or stone.",
+  "other-product": "",
+};
+
+const TIMES = { 1: "once", 2: "twice" } as const;
+
+/** How a sprayer is made ready for another mix, in sentences. */
+export function rinseText(
+  {
+    rinses,
+    reason,
+    emptied,
+  }: { readonly rinses: 1 | 2; readonly reason: RinseReason; readonly emptied: number },
+  units: UnitFormatter,
+): string {
+  return [
+    emptied > 0
+      ? `Empty it first: about ${formatAmount(units.amount(emptied))} is left. Dispose of it as its label says.`
+      : "Empty it first. Dispose of what is left as its label says.",
+    `Then rinse it ${TIMES[rinses]} with clean water.`,
+    REASONS[reason],
+  ]
+    .filter(Boolean)
+    .join(" ");
+}
