@@ -1,6 +1,6 @@
 import { coilNeedsHeld, DRYING_LIMITS, FIBRES } from "@scutch/core/drying";
 import * as z from "zod";
-import { Air, quantity, RelativeHumidity, Temperature } from "./quantity.ts";
+import { Air, OutdoorAir, OutdoorTemperature, quantity, RelativeHumidity, Temperature } from "./quantity.ts";
 import { AirMover } from "./room.ts";
 
 const Place = z.int().min(0).max(59);
@@ -44,12 +44,12 @@ const DryingCase = z
   .strictObject({
     name: z.string().optional(),
     pressure: quantity("Pa", DRYING_LIMITS.pressure).optional(),
-    outdoor: Air.optional(),
+    outdoor: OutdoorAir.optional(),
     weather: z
       .array(
         z.strictObject({
           hours: quantity("h", DRYING_LIMITS.hours),
-          temperature: Temperature,
+          temperature: OutdoorTemperature,
           relativeHumidity: RelativeHumidity,
         }),
       )

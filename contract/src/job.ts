@@ -5,7 +5,7 @@ import { Door } from "./door.ts";
 import { BatchId, GearId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
 import { Day } from "./moment.ts";
 import { Strength } from "./product.ts";
-import { Air, Name, quantity, Volume } from "./quantity.ts";
+import { Air, Name, OutdoorAir, quantity, Volume } from "./quantity.ts";
 import { FormerRoom, Room } from "./room.ts";
 import { Spot } from "./spot.ts";
 
@@ -113,7 +113,7 @@ export const Job = z
       .meta({ description: "Removed from the crew’s jobs; its log stays until it is deleted for good" }),
     startsAt: Clock.meta({ description: "Local time on the day, HH:MM" }),
     indoor: Air.optional(),
-    outdoor: Air.optional(),
+    outdoor: OutdoorAir.optional(),
     interview: Interview.optional(),
     rig: RigChoice.optional(),
     rooms: z.array(Room).max(MAX_ROOMS).meta({ description: "In walk-out order" }),

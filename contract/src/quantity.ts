@@ -19,6 +19,15 @@ export const Air = z
   .strictObject({ temperature: Temperature, relativeHumidity: RelativeHumidity })
   .meta({ description: "Air of a place: a thermometer's and a hygrometer's reading" });
 
+export const OutdoorTemperature = quantity("°C", DRYING_LIMITS.outdoorTemperature);
+
+export const OutdoorAir = z
+  .strictObject({
+    temperature: OutdoorTemperature,
+    relativeHumidity: RelativeHumidity,
+  })
+  .meta({ description: "Air outdoors, from a hard frost to a heat wave" });
+
 /** A name a person types: trimmed, never blank, no control characters. */
 export const Name = z
   .string()

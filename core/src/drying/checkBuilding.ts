@@ -14,6 +14,11 @@ function checkAir(air: Air): void {
   check("relativeHumidity", air.relativeHumidity);
 }
 
+function checkOutdoorAir(air: Air): void {
+  check("outdoorTemperature", air.temperature);
+  check("relativeHumidity", air.relativeHumidity);
+}
+
 function checkSettings(settings: Partial<RoomSettings>): void {
   check("outdoorAirChangesPerHour", settings.outdoorAirChangesPerHour);
   check("airSpeed", settings.airSpeed);
@@ -41,10 +46,10 @@ export function checkBuilding(building: Building): void {
   const { rooms, outdoor, weather, changes = [], links = [] } = building;
   check("rooms", rooms.length);
   check("pressure", building.pressure);
-  if (outdoor !== undefined) checkAir(outdoor);
+  if (outdoor !== undefined) checkOutdoorAir(outdoor);
   if (weather !== undefined || outdoor === undefined) check("weather", weather?.length ?? 0);
   weather?.forEach((point, i) => {
-    checkAir(point);
+    checkOutdoorAir(point);
     requireInRange("weather hours", point.hours, weather[i - 1]?.hours ?? 0, DRYING_LIMITS.hours[1]);
   });
   for (const room of rooms) {

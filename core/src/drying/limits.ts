@@ -1,6 +1,7 @@
 /** What the drying equations are good for; the contract takes its limits from here. SI, fractions, hours. */
 export const DRYING_LIMITS = {
   temperature: [-10, 50],
+  outdoorTemperature: [-40, 55],
   relativeHumidity: [0.01, 1],
   area: [0.1, 9999],
   height: [1, 30],
