@@ -164,18 +164,18 @@ export function planBatch(request: BatchRequest): Batch {
   const volumeOf = (demands: readonly Demand[]) => demands.reduce((sum, demand) => sum + demand.volume, 0);
   const brim = vessel.nominal - vessel.headSpace;
   // Most fills of a large job are alike: what goes into one is worked out once for each size.
-  const alike = new Map<number, FillContents | BatchFault>();
+  const alike = new Map<string, FillContents | BatchFault>();
   const contentsOf = (volume: number, sprayed: number) => {
-    const known = alike.get(volume);
+    const key = `${volume} ${sprayed}`;
+    const known = alike.get(key);
     if (known) return known;
     const contents = fillContents(request, { volume, sprayed, spread, range, matter, neat });
-    alike.set(volume, contents);
+    alike.set(key, contents);
     return contents;
   };
   const fills: Writable<Fill>[] = [];
   for (const [r, demands] of runs.entries()) {
     const carried = r === 0 ? (request.carried ?? 0) : 0;
-    const firstHeel = carried > 0 ? 0 : readableHeel(vessel);
     const shares = splitIntoFills(demands, marksPerFill, vessel.graduation, usable, potLife);
     if (shares === undefined) {
       const slowest = demands.map(
@@ -183,15 +183,20 @@ export function planBatch(request: BatchRequest): Batch {
       );
       return impossible(potLifeTooShort(request, Math.max(...slowest)));
     }
+    // The heel stays under every fill. Where a whole mark of it doesn't fit under the fullest, the heel itself does.
+    const fullest = Math.max(0, ...shares.map(({ before, marks }) => before + marks * vessel.graduation));
+    const whole = fullest + readableHeel(vessel) <= brim * (1 + 1e-9);
+    const heel = whole && carried === 0 ? readableHeel(vessel) : vessel.heel;
     let made = 0;
     for (const [k, share] of shares.entries()) {
       const sprayed = share.marks * vessel.graduation;
-      // Where a whole mark of heel doesn't fit above a full fill, the heel itself does.
-      const fitting = sprayed + firstHeel <= brim * (1 + 1e-9) ? firstHeel : Math.min(firstHeel, vessel.heel);
-      const volume = sprayed + (k === 0 ? fitting : 0);
+      const first = k === 0;
+      const volume = sprayed + (first && carried === 0 ? heel : 0);
       const contents = contentsOf(volume, sprayed);
       if ("code" in contents) return impossible(contents);
-      const standing = k === 0 ? carried : vessel.heel + share.before;
+      // What came along stands under the first fill, or has been sprayed by then where both don't fit.
+      const together = first && carried + volume <= brim * (1 + 1e-9);
+      const standing = together ? carried : heel + share.before;
       fills.push(fillOf(request, setup, share, { contents, volume, standing }));
       made += volume;
     }
