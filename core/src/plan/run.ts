@@ -5,13 +5,13 @@ import { fillId } from "../log/index.ts";
 import type { Fill } from "../mix/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import {
-  mustCross,
   type RoughTimes,
   type RunFill,
   type RunInput,
   type RunRoom,
   STEPS_AT_A_TIME,
   STRIP_DEPTH,
+  waysOut,
 } from "../run/index.ts";
 import { longestWall } from "./assume.ts";
 import type { BatchPlan } from "./batches.ts";
@@ -113,8 +113,10 @@ export function runRooms(
   effects: readonly Effect[],
 ): RunRoom[] {
   const doors = job.doors ?? [];
-  const ways = mustCross(
-    doors.length > 0 ? job.rooms.map((room) => ({ id: room.id, level: room.level ?? 0, crossing: 1 })) : [],
+  const ways = waysOut(
+    doors.length > 0
+      ? job.rooms.map(({ id, level = 0, passage = false }) => ({ id, level, passage, crossing: 1 }))
+      : [],
     doors,
   );
   return rooms
@@ -145,11 +147,13 @@ function fillsInTurn(batches: readonly BatchPlan[], turns: readonly VesselTurn[]
 
 /** The fills of a job's batches as steps of its run, with what is done to their vessel between two mixes. */
 function runFills(job: JobInput, batches: readonly BatchPlan[], turns: readonly VesselTurn[]): RunFill[] {
-  const all = fillsInTurn(batches, turns);
-  return all.map(({ turn, number, fill }, i): RunFill => {
+  const lasts = new Map<string, TurnFill & { readonly place: number }>();
+  return fillsInTurn(batches, turns).map((each): RunFill => {
+    const { turn, number, fill } = each;
     const { vesselId, batchId, rinses } = turn;
-    const before = all.slice(0, i).filter((each) => each.turn.vesselId === vesselId);
-    const last = before.at(-1);
+    const last = lasts.get(vesselId);
+    const place = last ? last.place + 1 : 0;
+    lasts.set(vesselId, { ...each, place });
     const { potLife } = job.batches.find(({ id }) => id === batchId)?.product ?? {};
     return {
       id: fillId(batchId, number),
@@ -157,14 +161,14 @@ function runFills(job: JobInput, batches: readonly BatchPlan[], turns: readonly 
       vesselId,
       volume: fill.volume,
       rooms: fill.rooms,
-      place: before.length,
+      place,
       ...(potLife === undefined ? {} : { potLife }),
-      ...(rinses > 0 && last?.turn !== turn
+      ...((last || rinses > 0) && last?.turn !== turn
         ? {
             rinse: {
-              rinses: rinses === 2 ? 2 : 1,
-              reason: turn.reason ?? "other-product",
+              rinses,
               emptied: last?.fill.leftAtEnd ?? 0,
+              ...(turn.reason ? { reason: turn.reason } : {}),
             },
           }
         : {}),

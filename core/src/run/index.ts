@@ -66,12 +66,12 @@ export {
 } from "./stepKinds.ts";
 export {
   type CutOff,
-  mustCross,
   type WalkConflict,
   type WalkDoor,
   type WalkOut,
   type WalkRoom,
   walkConflicts,
   walkOutOrder,
+  waysOut,
 } from "./walkOut.ts";
 export { stepDurations as runRoomWork, stretchOf } from "./work.ts";

@@ -38,7 +38,7 @@ export interface RunRoom {
   readonly fans: number;
   /** m² of one strip. */
   readonly strip: number;
-  /** Rooms one has to walk over to get out of it. */
+  /** Rooms still to do that the way out chosen for it leads over. */
   readonly wayOut: readonly string[];
 }
 
@@ -57,10 +57,10 @@ export interface RunFill {
   readonly rinse?: RunRinse;
 }
 
-/** A vessel emptied and rinsed for another mix. */
+/** A vessel emptied and rinsed for another mix; of the same product at another strength it is only emptied. */
 export interface RunRinse {
-  readonly rinses: 1 | 2;
-  readonly reason: RinseReason;
+  readonly rinses: 0 | 1 | 2;
+  readonly reason?: RinseReason;
   /** m³ of the mix before, heel and all, that is poured out first. */
   readonly emptied: number;
 }

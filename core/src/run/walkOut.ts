@@ -181,32 +181,48 @@ function overFinished(
   return undefined;
 }
 
-/** Rooms there is no way out of a room but over, by room: every way out of the room leads through them. */
-export function mustCross(
+/** What a way costs for each room on it: one that is finished by then, one still to do, and less the later its turn. */
+const OVER_FINISHED = 1e6;
+const OVER_TO_DO = 1e3;
+
+/**
+ * The way out chosen for each room, by room: the rooms still to do that it leads over, in walking order. It treads on the fewest rooms
+ * finished by then, and on the fewest of the others. Whoever works in a room comes and goes that way, so its rooms stay dry until
+ * that one is done. Rooms in the order worked.
+ */
+export function waysOut(
   rooms: readonly WalkRoom[],
   doors: readonly WalkDoor[],
 ): ReadonlyMap<string, readonly string[]> {
   const near = neighbours(doors);
-  const leaves = (start: string, without: string): boolean => {
-    const seen = new Set([start, without]);
-    const open = [start];
-    for (let here = open.pop(); here !== undefined; here = open.pop()) {
-      if (here === OUTSIDE) return true;
-      for (const { room } of near.get(here) ?? [])
-        if (!seen.has(room)) {
-          seen.add(room);
-          open.push(room);
-        }
-    }
-    return false;
+  const place = new Map(rooms.map(({ id }, i) => [id, i]));
+  const passages = new Set(rooms.flatMap(({ id, passage }) => (passage ? [id] : [])));
+  const costOf = (room: string, start: number) => {
+    const at = place.get(room) ?? 0;
+    if (room === OUTSIDE || passages.has(room)) return 1;
+    return at < start ? OVER_FINISHED : OVER_TO_DO + rooms.length - at;
   };
-  return new Map(
-    rooms.map(({ id }) => [
-      id,
-      // A room without any way out isn't helped by waiting for others.
-      leaves(id, id)
-        ? rooms.flatMap((over) => (over.id !== id && !leaves(id, over.id) ? [over.id] : []))
-        : [],
-    ]),
-  );
+  const wayFrom = (room: WalkRoom, start: number): readonly string[] => {
+    const open: { readonly room: string; readonly cost: number; readonly over: readonly string[] }[] = [
+      { room: room.id, cost: 0, over: [] },
+    ];
+    const seen = new Set<string>();
+    while (open.length > 0) {
+      const nearest = open.reduce((best, each, i) => (each.cost < itemAt(open, best).cost ? i : best), 0);
+      const [here] = open.splice(nearest, 1);
+      if (!here || here.room === OUTSIDE) return here?.over ?? [];
+      if (seen.has(here.room)) continue;
+      seen.add(here.room);
+      for (const { room: next } of near.get(here.room) ?? [])
+        if (!seen.has(next))
+          open.push({
+            room: next,
+            cost: here.cost + costOf(next, start),
+            over: (place.get(next) ?? -1) > start && !passages.has(next) ? [...here.over, next] : here.over,
+          });
+    }
+    // A room without any way out isn't helped by waiting for others.
+    return [];
+  };
+  return new Map(rooms.map((room, i) => [room.id, wayFrom(room, i)]));
 }
