@@ -22,6 +22,7 @@ export function scheduleReport(run: RunPlan) {
       cleanEnd: section.cleanEnd,
       dwellLeast: section.dwell,
       openUntil: section.openUntil,
+      overLabel: section.overLabel,
     })),
     steps: steps.map(({ id, kind, roomId, sectionId, who, tool, start, end, rinse }) => ({
       id,

@@ -1,13 +1,6 @@
 import { openTime } from "../drying/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
-import {
-  maxStandTime,
-  type RunInput,
-  type RunRoom,
-  type StandLimit,
-  sectionsAhead,
-  stretchOf,
-} from "../run/index.ts";
+import { type RunInput, type RunRoom, type StandLimit, sectionsAhead, stretchOf } from "../run/index.ts";
 import type { JobInput } from "./input.ts";
 import type { WetRoomPlan } from "./rooms.ts";
 import { filmOn, STILL, workingAirSpeed } from "./run.ts";
@@ -50,7 +43,7 @@ export function sprayingOf(
         dwell: spray.dwell,
         ahead: largest,
         reMists: ahead?.reMists ?? 0,
-        limit: largest >= area ? "none" : maxStandTime(spray).limit,
+        limit: largest >= area || !ahead ? "none" : ahead.limit,
         ...(still > spray.openTime ? { fansOff: still } : {}),
       },
     ];

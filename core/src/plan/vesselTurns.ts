@@ -63,10 +63,13 @@ const EMPTYING = 0.5;
 const MAX_STATES = 20_000;
 
 /**
- * Who waits for whom, by place in the list: rooms with one machine or one mix go in the order given, and nobody walks over a
+ * Who waits for whom: rooms with one machine, one mix or water from the same tanks go in the order given, and nobody walks over a
  * room that is wet on the way out of a later one. All of it counts, also by way of rooms sprayed from elsewhere.
  */
-function roomsBefore(working: readonly RunRoom[]): ReadonlyMap<string, ReadonlySet<string>> {
+function roomsBefore(
+  working: readonly RunRoom[],
+  draws: (roomId: string) => boolean,
+): ReadonlyMap<string, ReadonlySet<string>> {
   const before = new Map<string, Set<string>>();
   for (const [i, room] of working.entries()) {
     const own = new Set<string>();
@@ -77,6 +80,7 @@ function roomsBefore(working: readonly RunRoom[]): ReadonlyMap<string, ReadonlyS
     for (const earlier of working.slice(0, i)) {
       const together =
         earlier.machine === room.machine ||
+        (draws(earlier.id) && draws(room.id)) ||
         (earlier.spray !== undefined && earlier.spray.batchId === room.spray?.batchId) ||
         earlier.wayOut.includes(room.id);
       if (together) add(earlier.id);
@@ -176,7 +180,10 @@ export function vesselTurns(
   rooms: readonly WetRoomPlan[],
   working: readonly RunRoom[],
 ): VesselTurn[] {
-  const before = roomsBefore(working);
+  const before = roomsBefore(
+    working,
+    (roomId) => job.rig?.tanks !== undefined && rooms.some(({ id, rinse }) => id === roomId && rinse > 0),
+  );
   const floors = (batch: PlannedBatch) =>
     job.rooms.filter(({ id }) => rooms.some((room) => room.id === id && room.batchId === batch.id));
   const rinse = (from: PlannedBatch | undefined, to: PlannedBatch): VesselRinse =>

@@ -1,6 +1,6 @@
 import { sectionId } from "../log/index.ts";
-import { cleaningWindow, divideRoom, largestSection, type SectionWork } from "./divideRoom.ts";
-import type { RunFill, RunInput, RunRoom } from "./input.ts";
+import { cleaningWindow, divideRoom, largestSection, type SectionWork, SLACK } from "./divideRoom.ts";
+import type { RoomSpray, RunFill, RunInput, RunRoom } from "./input.ts";
 import { NOT_STARTED, numberParts, type StartedRoom, startedParts, unstartedRanges } from "./startedParts.ts";
 import { stepDurations, stretchOf } from "./work.ts";
 
@@ -14,6 +14,8 @@ export interface DividedSection {
   readonly area: number;
   /** Times it is misted with water while it dwells, because it would dry first. */
   readonly reMists: number;
+  /** It is small enough to be cleaned within its label's longest dwell. */
+  readonly holdsLabel: boolean;
   /** The fill it is sprayed from, and which run of the machine's tanks it belongs to. */
   readonly fill?: RunFill;
   readonly tank?: number;
@@ -36,21 +38,43 @@ export const MAX_SECTIONS = 120;
 const MAX_RE_MISTS = 6;
 /** Misted when this share of the open time has gone, so that there is some left. */
 const RE_MIST_AT = 0.8;
-/** A label's longest dwell is held to where it leaves at least so long, s, to clean in. */
-const MIN_LEEWAY = 120;
+/** Of the time a label leaves to clean in, the share kept free for hands that aren't clocks, a minute at most. */
+const LABEL_SLACK = 0.25;
+/** Smaller sections than this, m², aren't cut for a label: it can't be held, and that is said (common practice). */
+const MIN_LABEL_SECTION = 1.5;
 
 /** What ends the time that a spray may stand. */
 export type StandLimit = "dry-out" | "label" | "foam";
 
-/** The last second of standing that still is as it should be: before the film is half gone, as the label has it, before a foam falls. */
-export function maxStandTime({ openTime, dwell, dwellMost = 0, standsFor }: NonNullable<RunRoom["spray"]>): {
+/** The longest dwell a label allows, s; infinite where it names none. */
+export const labelMost = ({ dwell, dwellMost }: Pick<RoomSpray, "dwell" | "dwellMost">): number =>
+  dwellMost !== undefined && dwellMost >= dwell ? dwellMost : Number.POSITIVE_INFINITY;
+
+/** The last second of standing that still is as it should be: before the film is half gone, and before a foam falls. */
+export function maxStandTime({ openTime, dwell, standsFor }: RoomSpray): {
   readonly most: number;
   readonly limit: StandLimit;
 } {
-  const label = dwellMost - dwell >= MIN_LEEWAY ? dwellMost : Number.POSITIVE_INFINITY;
   const foam = dwell + (standsFor ?? Number.POSITIVE_INFINITY);
-  const most = Math.min(openTime, label, foam);
-  return { most, limit: most === foam ? "foam" : most === label ? "label" : "dry-out" };
+  return foam <= openTime ? { most: foam, limit: "foam" } : { most: openTime, limit: "dry-out" };
+}
+
+/** How large a room's sections may be, and what sets it. */
+export interface SectionsAhead {
+  readonly largest: number;
+  /** Times they are misted while they dwell. */
+  readonly reMists: number;
+  readonly limit: StandLimit;
+  /** The sections are small enough for the label's longest dwell, where it has one. */
+  readonly holdsLabel: boolean;
+}
+
+/** The largest section that can be cleaned before its label's longest dwell is over. */
+function largestForLabel(work: Omit<SectionWork, "open">, spray: RoomSpray, area: number): number {
+  const open = labelMost(spray);
+  return open === Number.POSITIVE_INFINITY
+    ? area
+    : largestSection({ ...work, open }, area, Math.min(SLACK, LABEL_SLACK * (open - spray.dwell)));
 }
 
 /** How large a room's sections may be, and how often they have to be misted; undefined where it dries whatever one does. */
@@ -58,24 +82,31 @@ export function sectionsAhead(
   room: RunRoom,
   crew: RunInput["crew"],
   stretch: number,
-): { readonly largest: number; readonly reMists: number } | undefined {
+): SectionsAhead | undefined {
   const { spray, area } = room;
-  if (!spray) return { largest: area, reMists: 0 };
+  if (!spray) return { largest: area, reMists: 0, limit: "dry-out", holdsLabel: true };
   const own = stepDurations(room, crew);
   const perArea = (seconds: number) => (seconds * stretch) / area;
+  const { most: open, limit } = maxStandTime(spray);
   const work: SectionWork = {
     sprayTime: perArea(own.spray),
     agitateTime: perArea(own.agitate),
     cleanTime: perArea(own.clean),
     dwell: spray.dwell,
-    open: maxStandTime(spray).most,
+    open,
   };
+  const byLabel = largestForLabel(work, spray, area);
+  const holdsLabel = byLabel >= Math.min(area, MIN_LABEL_SECTION);
+  const within = (largest: number, reMists: number): SectionsAhead =>
+    holdsLabel && byLabel < largest
+      ? { largest: byLabel, reMists, limit: "label", holdsLabel }
+      : { largest, reMists, limit, holdsLabel };
   const largest = largestSection(work, area);
-  if (largest > 0) return { largest, reMists: 0 };
+  if (largest > 0) return within(largest, 0);
   const reMists = Math.ceil(spray.dwell / (RE_MIST_AT * spray.openTime));
   // What was misted last stands like what was sprayed last, only that its dwell is over.
   const misted = largestSection({ ...work, dwell: 0, open: RE_MIST_AT * spray.openTime }, area);
-  return reMists > MAX_RE_MISTS || misted === 0 ? undefined : { largest: misted, reMists };
+  return reMists > MAX_RE_MISTS || misted === 0 ? undefined : within(misted, reMists);
 }
 
 /** Where in a room, as a share of it, what is dealt out over rooms in order runs out. */
@@ -118,7 +149,7 @@ export function divideJob(input: RunInput): JobDivision | DivisionFault {
   if (driesFirst.length > 0 && input.now === undefined) return { code: "dries-first", rooms: driesFirst };
   const sections = input.rooms.flatMap((room, i): DividedSection[] => {
     const { id, area, spray } = room;
-    const { largest, reMists } = ahead[i] ?? { largest: area, reMists: 0 };
+    const { largest, reMists, holdsLabel } = ahead[i] ?? { largest: area, reMists: 0, holdsLabel: true };
     const fills = input.fills.filter(({ batchId }) => batchId === spray?.batchId);
     const needed = area * (spray?.rate ?? 0);
     const fillEnds = endsIn(
@@ -156,6 +187,7 @@ export function divideJob(input: RunInput): JobDivision | DivisionFault {
         to,
         area: (to - from) * area,
         reMists,
+        holdsLabel,
         ...(fill ? { fill } : {}),
         ...(tank >= 0 && (tankEnds[tank] ?? 0) > 0 ? { tank } : {}),
       };

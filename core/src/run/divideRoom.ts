@@ -41,27 +41,30 @@ export function cleaningWindow(area: number, work: SectionWork): Window {
 }
 
 /** Kept free between the first and the last second cleaning may start: hands aren't clocks (common practice). */
-const SLACK = 60;
+export const SLACK = 60;
 
 /**
  * Largest section, m², that one person can spray, let dwell, agitate and clean before any of it dries out; 0 where even the
- * smallest would. With pause d = max(0, dwell − A/p) that is the largest A ≤ e (open − d), a minute kept free.
+ * smallest would. With pause d = max(0, dwell − A/p) that is the largest A ≤ e (open − d), `slack` s kept free.
  */
-export function largestSection(work: SectionWork, most: number): number {
+export function largestSection(work: SectionWork, most: number, slack = SLACK): number {
   const fits = (area: number) => {
     const window = cleaningWindow(area, work);
-    return window.most - window.least >= SLACK;
+    return window.most - window.least >= slack;
   };
   if (fits(most)) return most;
   if (!fits(0)) return 0;
   let [low, high] = [0, most];
-  while (high - low > 1e-6 * high) {
+  while (high - low > 1e-6 * high && high > SMALLEST) {
     const middle = (low + high) / 2;
     if (fits(middle)) low = middle;
     else high = middle;
   }
   return low;
 }
+
+/** m² that nobody sprays by itself. */
+const SMALLEST = 1e-6;
 
 /** A part of a room that is sprayed at once, from the far corner on: shares of the room, 0 at the far end. */
 export interface Section {

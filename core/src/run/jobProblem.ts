@@ -15,10 +15,11 @@ import {
   type DivisionFault,
   type DriesFirst,
   divideJob,
+  labelMost,
   maxStandTime,
   windowOf,
 } from "./divideJob.ts";
-import type { RunFill, RunInput, RunRinse, RunRoom } from "./input.ts";
+import type { RoomSpray, RunFill, RunInput, RunRinse, RunRoom } from "./input.ts";
 import { vacuumPieces } from "./startedParts.ts";
 import { STEP_FACTS } from "./stepFacts.ts";
 import { AREA_PER_BAG, PACES, type StepKind } from "./stepKinds.ts";
@@ -45,6 +46,8 @@ export interface SectionTask extends DividedSection {
   readonly open: number;
   /** s it is let stand: the open time, or less as its label or its foam has it. */
   readonly stands: number;
+  /** s its label lets it stand at most; absent: it names none. */
+  readonly labelMost?: number;
   readonly sprayId?: string;
   readonly cleanId: string;
   readonly reMistIds: readonly string[];
@@ -59,6 +62,9 @@ export interface JobProblem {
   /** Orders that usually work, as ranks of the tasks: each section sprayed so many sections before its cleaning. */
   readonly ranks: readonly (readonly number[])[];
 }
+
+/** The machine's solution and recovery tank: one pair, whatever draws on it. */
+const TANKS = "tanks";
 
 /** s between the end of a step and the start of one that shouldn't wait (common practice). */
 const SOON_AFTER = 60;
@@ -92,11 +98,14 @@ class ProblemBuilder {
     this.part = { before: this.work / this.people, dwell };
   }
 
-  /** A step of so many seconds, at least one; nothing where there is nothing to do. */
-  add(step: StepTask, seconds: number): Task | undefined {
+  /** A step of so many seconds, at least one, that also takes up `more`; nothing where there is nothing to do. */
+  add(step: StepTask, seconds: number, more: readonly string[] = []): Task | undefined {
     if (!(seconds > 0)) return undefined;
     const hands = STEP_FACTS[step.kind].crew === "everyone" ? this.people : 1;
-    const held = step.tool ? [step.tool, ...(POWERED.test(step.tool) ? ["circuits"] : [])] : [];
+    const held = [
+      ...(step.tool ? [step.tool, ...(POWERED.test(step.tool) ? ["circuits"] : [])] : []),
+      ...more,
+    ];
     const task: Task = {
       id: step.id,
       duration: Math.max(1, Math.round(seconds)),
@@ -135,7 +144,8 @@ class ProblemBuilder {
   }
 
   finish({ crew }: RunInput): Problem {
-    const tools = [...new Set(this.steps.flatMap(({ tool }) => tool ?? []))];
+    const used = new Set(this.tasks.flatMap(({ uses }) => uses.map(({ resource }) => resource)));
+    const tools = [...used].filter((id) => id !== "people" && id !== "circuits");
     return {
       tasks: this.tasks,
       lags: this.lags,
@@ -244,7 +254,7 @@ function prepareRoom(
 }
 
 /** What is misted again stands as long as its film does. */
-const standsFor = ({ reMists }: DividedSection, spray: NonNullable<RunRoom["spray"]>) =>
+const standsFor = ({ reMists }: DividedSection, spray: RoomSpray) =>
   reMists > 0 ? spray.openTime : maxStandTime(spray).most;
 
 /** Sprays, dwells, agitates, cleans, pads and grooms one section. */
@@ -258,7 +268,7 @@ function workSection(
 ) {
   const work = stepDurations(room, input.crew);
   const share = (section.area / room.area) * paced;
-  const step = (kind: StepKind, seconds: number, tool?: string, repeat?: number) =>
+  const step = (kind: StepKind, seconds: number, tool?: string, repeat?: number, more?: readonly string[]) =>
     to.add(
       {
         id: sectionStepId(kind, section.id, repeat),
@@ -269,11 +279,13 @@ function workSection(
         ...(kind === "pre-spray" && section.fill ? { fillId: section.fill.id } : {}),
       },
       seconds,
+      more,
     );
   const vessel = `sprayer:${section.fill?.vesselId ?? ""}`;
   const spray = step("pre-spray", work.spray * share, vessel);
   const agitate = step("agitate", work.agitate * share, "brush");
-  const clean = step("clean", work.clean * share, `machine:${room.machine}`) as Task;
+  const draws = section.tank === undefined ? [] : [TANKS];
+  const clean = step("clean", work.clean * share, `machine:${room.machine}`, undefined, draws) as Task;
   const reMists = Array.from({ length: spray ? section.reMists : 0 }, (_, k) =>
     step("re-mist", spray?.duration ?? 0, "water bottle", k + 1),
   ).flatMap((each) => each ?? []);
@@ -289,6 +301,11 @@ function workSection(
       { duration: spray.duration, stands, dwell },
       clean.duration,
     );
+    const label = labelMost(room.spray);
+    if (section.holdsLabel && label < Number.POSITIVE_INFINITY) {
+      const { most } = windowOf({ duration: spray.duration, stands: label, dwell }, clean.duration);
+      to.lags.push({ from: spray.id, to: clean.id, maxLag: most, kind: "label" });
+    }
     if (reMists.length === 0) to.lags.push({ from: spray.id, to: clean.id, minLag, maxLag });
     else {
       to.lags.push({ from: spray.id, to: clean.id, minLag });
@@ -322,6 +339,7 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
   let run = -1;
   for (const room of input.rooms) {
     const dwell = room.spray?.dwell ?? 0;
+    const label = room.spray ? labelMost(room.spray) : Number.POSITIVE_INFINITY;
     to.next(dwell);
     const ready = prepareRoom(room, input, paced, to, bag);
     const machine = `machine:${room.machine}`;
@@ -340,10 +358,11 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
         const solution = input.tanks[section.tank]?.solution ?? 0;
         if (run >= 0)
           to.queue(
-            machine,
+            TANKS,
             to.add(
               { id: tankTripStepId(section.tank), kind: "tank-trip", tool: machine },
               tripTime(solution),
+              [TANKS],
             ),
           );
         run = section.tank;
@@ -356,6 +375,8 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
       // Nobody goes back over what is clean to set its far end up.
       to.addPrecedence(left, clean);
       to.queue(machine, clean);
+      // All that draws on the tanks goes in the order the water was planned in, whatever the machine.
+      if (section.tank !== undefined) to.queue(TANKS, clean);
       if (spray) {
         vessels.sprayed(section, spray);
         const keeps = section.fill?.potLife;
@@ -372,7 +393,12 @@ export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
         ...section,
         dwell: Math.ceil(room.spray?.dwell ?? 0),
         open: Math.floor(room.spray?.openTime ?? 0),
-        stands: Math.floor(room.spray ? standsFor(section, room.spray) : 0),
+        stands: Math.floor(
+          room.spray
+            ? Math.min(standsFor(section, room.spray), section.holdsLabel ? label : Number.POSITIVE_INFINITY)
+            : 0,
+        ),
+        ...(label < Number.POSITIVE_INFINITY ? { labelMost: Math.floor(label) } : {}),
         ...(spray ? { sprayId: spray.id } : {}),
         cleanId: clean.id,
         reMistIds,

@@ -22,6 +22,8 @@ export interface RunSection extends SectionTask {
   readonly openUntil: number;
   /** The same with the label's longest dwell and a foam's fall: what the schedule keeps. */
   readonly cleanDeadline: number;
+  /** As planned or done, some of it stands longer than its label allows. */
+  readonly overLabel: boolean;
 }
 
 export interface JobRun {

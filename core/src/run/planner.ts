@@ -20,6 +20,12 @@ const pinLag = ({ stepId, at }: Pin): TimeLag => {
   return { from: START, to: stepId, minLag: second, maxLag: second };
 };
 
+/** The problem with the longest dwells of labels given up. */
+const withoutLabels = (problem: Problem): Problem => ({
+  ...problem,
+  lags: problem.lags.filter(({ kind }) => kind !== "label"),
+});
+
 /** A step's start in an earlier plan of the job as its rank, what is new right after what it stands behind. */
 const ranksLike = (before: Starts, { tasks }: Problem): readonly number[] => {
   let last = 0;
@@ -68,6 +74,11 @@ export class Planner {
       for (const pin of this.pins)
         if (this.solve(this.withPins([...kept, pin])).outcome === "scheduled") kept = [...kept, pin];
       problem = this.withPins(kept);
+      found = this.solve(problem);
+    }
+    if (found.outcome === "impossible") {
+      // A label's longest dwell is given up before the job is: its sections are named.
+      problem = withoutLabels(problem);
       found = this.solve(problem);
     }
     if (found.outcome === "impossible") return found;

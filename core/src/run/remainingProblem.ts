@@ -65,6 +65,32 @@ function placesOf(
   return { places, inHand };
 }
 
+/** When each break is, put off until what is in hand as it begins is done: whoever has it is in one place. */
+function breaksAround(
+  { tasks, lags }: Problem,
+  inHand: readonly { readonly at: number; readonly took: number }[],
+  now: number,
+) {
+  const hourOf = new Map(
+    lags.flatMap(({ from, to, minLag }) => (from === START && minLag !== undefined ? [[to, minLag]] : [])),
+  );
+  const breaks = tasks
+    .filter(({ id }) => isBreakStep(id))
+    .map(({ id, duration }) => ({ id, duration, at: hourOf.get(id) ?? 0 }))
+    .toSorted((a, b) => a.at - b.at);
+  const breakAt = new Map<string, number>();
+  let free = 0;
+  for (const { id, duration, at: hour } of breaks) {
+    const over = hour + duration <= now;
+    let at = over ? hour : Math.max(hour, free);
+    for (const each of over ? [] : inHand.toSorted((a, b) => a.at + a.took - b.at - b.took))
+      if (each.at < at + duration && at < each.at + each.took) at = each.at + each.took;
+    breakAt.set(id, at);
+    free = at + duration;
+  }
+  return { breakAt, isOver: (task: Task) => (breakAt.get(task.id) ?? 0) + task.duration <= now };
+}
+
 /**
  * Puts what the log knows of single steps into a job's problem. Steps done or passed over take up nobody's hands any more; one
  * begun stands where it began and lasts as planned, or until now where it has taken longer; everything else starts after now.
@@ -77,24 +103,16 @@ export function remainingProblem(
 ): RemainingProblem {
   const { now = 0, crew } = input;
   const { places, inHand } = placesOf(steps, problem, input);
-  const breaks = problem.tasks.filter(({ id }) => isBreakStep(id));
-  const breakAt = new Map(
-    problem.lags.flatMap(({ from, to, minLag }) =>
-      from === START && minLag !== undefined ? [[to, minLag]] : [],
-    ),
+  const lasts = new Map(
+    [...places].map(([id, { start, took }]) => [id, { at: start, took: Math.round(took) }] as const),
   );
-  const isOver = (task: Task) => (breakAt.get(task.id) ?? 0) + task.duration <= now;
-  const overlapsBreak = (from: number, to: number) =>
-    breaks.some((task) => {
-      const at = breakAt.get(task.id) ?? 0;
-      return !isOver(task) && at < to && at + task.duration > from;
-    });
+  const onHand = [...inHand].flatMap((id) => lasts.get(id) ?? []);
+  const { breakAt, isOver } = breaksAround(problem, onHand, now);
   // Two logged steps may claim one resource: both are accepted, only the first reserves it.
   const capacity = new Map(problem.resources.map((each) => [each.id, each.capacity]));
   const taken = new Map<string, number>();
   const busy = new Set<number>();
-  const holds = (task: Task, at: number, took: number) => {
-    if (overlapsBreak(at, at + took)) return [];
+  const holds = (task: Task) => {
     // Who has two things in hand, a step and one of their own beside it, has but two hands.
     const who = input.logged?.get(task.id)?.who;
     const uses = task.uses.filter(
@@ -109,9 +127,6 @@ export function remainingProblem(
     if (who !== undefined) busy.add(who);
     return uses;
   };
-  const lasts = new Map(
-    [...places].map(([id, { start, took }]) => [id, { at: start, took: Math.round(took) }] as const),
-  );
   // What goes on longest first: it is what its person is free after.
   const held = new Map(
     problem.tasks
@@ -120,12 +135,16 @@ export function remainingProblem(
         return place ? [{ task, ...place }] : [];
       })
       .toSorted((a, b) => b.at + b.took - a.at - a.took)
-      .map(({ task, at, took }) => [task.id, holds(task, at, took)] as const),
+      .map(({ task }) => [task.id, holds(task)] as const),
   );
   const tasks = problem.tasks.map((task): Task => {
     const place = lasts.get(task.id);
-    if (!place) return breaks.includes(task) && isOver(task) ? { ...task, uses: [] } : task;
+    if (!place) return breakAt.has(task.id) && isOver(task) ? { ...task, uses: [] } : task;
     return { ...task, duration: place.took, uses: held.get(task.id) ?? [] };
   });
-  return fixPlacements(problem, { tasks, sections, places, inHand, now, letGo });
+  const lags = problem.lags.map((lag) => {
+    const at = lag.from === START ? breakAt.get(lag.to) : undefined;
+    return at === undefined ? lag : { ...lag, minLag: at, maxLag: at };
+  });
+  return fixPlacements({ ...problem, lags }, { tasks, sections, places, inHand, now, letGo });
 }

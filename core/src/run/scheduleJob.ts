@@ -8,10 +8,13 @@ import { Planner } from "./planner.ts";
  * then everything as early as it goes. What was finished stays as it was and the rest is planned from there. Steps pinned to
  * an hour stand at it; where all of them together can't, those that can be kept in the order given are.
  */
-export function scheduleJob(input: RunInput, rough?: WarmStart): RunPlan {
+export function scheduleJob(given: RunInput, rough?: WarmStart): RunPlan {
+  const breaks = withoutOverlap(given.breaks);
+  const covered = given.breaks.filter(({ id }) => breaks.every((each) => each.id !== id)).map(({ id }) => id);
+  const input = { ...given, breaks };
   if (input.breaks.length === 0) {
     const run = runOnce(input, rough);
-    return run.outcome === "impossible" ? run : { ...run, inactiveBreaks: [] };
+    return run.outcome === "impossible" ? run : { ...run, inactiveBreaks: covered };
   }
   const free = buildJobProblem({ ...input, breaks: [] });
   if ("code" in free) return { outcome: "impossible", fault: free };
@@ -25,9 +28,21 @@ export function scheduleJob(input: RunInput, rough?: WarmStart): RunPlan {
     const over = run.makespan;
     const outside = input.breaks.filter((each) => !isIn(each));
     if (outside.every(({ at }) => at < 0 || at >= over))
-      return { ...run, inactiveBreaks: outside.map(({ id }) => id) };
+      return { ...run, inactiveBreaks: [...covered, ...outside.map(({ id }) => id)] };
     reached = over;
   }
+}
+
+/** Breaks one after the other: what lies within another is left out, what begins in one begins at its end. */
+function withoutOverlap(breaks: readonly Break[]): Break[] {
+  const kept: Break[] = [];
+  for (const each of breaks.toSorted((a, b) => a.at - b.at || b.length - a.length)) {
+    const last = kept.at(-1);
+    const at = Math.max(each.at, last ? last.at + last.length : each.at);
+    const length = each.at + each.length - at;
+    if (length > 0) kept.push({ ...each, at, length });
+  }
+  return kept;
 }
 
 function runOnce(input: RunInput, rough: WarmStart | undefined): ReturnType<Planner["plan"]> {

@@ -31,7 +31,7 @@ export function withTimes(
       })
       .toSorted((a, b) => a.start - b.start || a.end - b.end),
     sections: sections.map((section): RunSection => {
-      const { sprayId, cleanId, reMistIds } = section;
+      const { sprayId, cleanId, reMistIds, labelMost } = section;
       const wetted = reMistIds.at(-1) ?? sprayId ?? cleanId;
       const cleaning = endOf(cleanId) - startOf(cleanId);
       const by = (stands: number) =>
@@ -46,6 +46,10 @@ export function withTimes(
         cleanEnd: endOf(cleanId),
         openUntil: by(section.open),
         cleanDeadline: by(section.stands),
+        overLabel:
+          sprayId !== undefined &&
+          labelMost !== undefined &&
+          Math.max(startOf(cleanId) - startOf(sprayId), endOf(cleanId) - endOf(sprayId)) > labelMost,
       };
     }),
   };

@@ -28,8 +28,11 @@ export interface TimeLag {
   readonly to: string;
   readonly minLag?: number;
   readonly maxLag?: number;
-  /** The minimal lag is the duration of `from`, and follows it if that takes longer or shorter; absent: start to start, as given. */
-  readonly kind?: "finish-to-start";
+  /**
+   * Finish to start: the minimal lag is the duration of `from`, and follows it if that takes longer or shorter. Label: the maximal
+   * lag is a label's, and is given up where nothing else helps. Absent: start to start, as given.
+   */
+  readonly kind?: "finish-to-start" | "label";
 }
 
 export interface Problem {

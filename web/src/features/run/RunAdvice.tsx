@@ -32,14 +32,31 @@ export function RunAdvice({ desk, run, lanes }: Props) {
     if (!promise || !lane || (lane.touchDry !== null && lane.touchDry <= promise.by)) return [];
     return [{ room, lane, by: promise.by }];
   });
+  const pastLabel = run.sections.filter(({ overLabel }) => overLabel);
+  const driesOut = run.sections.filter(
+    ({ id, cleanEnd, openUntil }) => run.overdueSections.includes(id) && cleanEnd > openUntil,
+  );
+  const sectionNames = (sections: readonly JobRun["sections"][number][]) =>
+    [
+      ...new Set(
+        sections.map(({ roomId, number }) => {
+          const many = run.sections.filter((each) => each.roomId === roomId).length > 1;
+          return `${nameOf(roomId)}${many ? `, section ${number}` : ""}`;
+        }),
+      ),
+    ].join("; ");
   return (
     <div className="grid gap-3">
-      {run.overdueSections.length > 0 && (
+      {driesOut.length > 0 && (
         <Callout tone="caution" title="Sprayed, not cleaned in time.">
-          {run.overdueSections
-            .map((id) => nameOf(run.sections.find((each) => each.id === id)?.roomId ?? ""))
-            .join(", ")}
-          : it will dry out first. Mist with water, not more product, and clean it next.
+          {sectionNames(driesOut)}: it will dry out first. Mist with water, not more product, and clean it
+          next.
+        </Callout>
+      )}
+      {pastLabel.length > 0 && (
+        <Callout tone="caution" title="Dwells past the label maximum.">
+          {sectionNames(pastLabel)}: the label’s time runs out before it can be cleaned. Spray smaller parts,
+          add a person, or use a product with a longer dwell.
         </Callout>
       )}
       {run.violatedPins.length > 0 && (

@@ -101,7 +101,10 @@ export function FillSheet({
       </div>
       {rinse && !madeBy && !rinsed && (
         <div className="mt-3">
-          <Callout tone="caution" title={`Empty and rinse ${vessel.name} before this fill.`}>
+          <Callout
+            tone="caution"
+            title={`${rinse.rinses > 0 ? "Empty and rinse" : "Empty"} ${vessel.name} before this fill.`}
+          >
             {rinseText(rinse, units)}
           </Callout>
         </div>

@@ -1,4 +1,5 @@
 import type { RinseReason } from "@scutch/core/care";
+import type { RunRinse } from "@scutch/core/run";
 import { formatAmount, type UnitFormatter } from "../../format/units.ts";
 
 const REASONS: Readonly<Record<RinseReason, string>> = {
@@ -7,23 +8,16 @@ const REASONS: Readonly<Record<RinseReason, string>> = {
   "other-product": "",
 };
 
-const TIMES = { 1: "once", 2: "twice" } as const;
+const TIMES = ["", "once", "twice"] as const;
 
 /** How a sprayer is made ready for another mix, in sentences. */
-export function rinseText(
-  {
-    rinses,
-    reason,
-    emptied,
-  }: { readonly rinses: 1 | 2; readonly reason: RinseReason; readonly emptied: number },
-  units: UnitFormatter,
-): string {
+export function rinseText({ rinses, reason, emptied }: RunRinse, units: UnitFormatter): string {
   return [
     emptied > 0
       ? `Empty it first: about ${formatAmount(units.amount(emptied))} is left. Dispose of it as its label says.`
       : "Empty it first. Dispose of what is left as its label says.",
-    `Then rinse it ${TIMES[rinses]} with clean water.`,
-    REASONS[reason],
+    rinses > 0 ? `Then rinse it ${TIMES[rinses]} with clean water.` : "The next fill has another strength.",
+    reason ? REASONS[reason] : "",
   ]
     .filter(Boolean)
     .join(" ");
