@@ -6,6 +6,8 @@ export interface TankDemand {
   readonly roomId: string;
   readonly solution: number;
   readonly recovered: number;
+  /** A smaller share of the room than this isn't worked by itself: no stop leaves one. */
+  readonly smallest?: number;
 }
 
 /** What the two tanks hold, m³, foam's head space taken off. */
@@ -44,11 +46,19 @@ function reach(demands: readonly TankDemand[], tanks: TankPair, from: Place): Pl
       needs > 0 ? solution / needs : Number.POSITIVE_INFINITY,
       recovered > 0 ? recovery / recovered : Number.POSITIVE_INFINITY,
     );
-    if (most < 1 - start - ALMOST) return { room, done: start + most };
+    if (most < 1 - start - ALMOST) return withoutSliver(demands, from, { room, done: start + most });
     solution -= needs * (1 - start);
     recovery -= recovered * (1 - start);
   }
   return { room: demands.length, done: 0 };
+}
+
+/** A stop moved back so that neither side of it is too small to be worked; as it is where that would be no way on. */
+function withoutSliver(demands: readonly TankDemand[], from: Place, { room, done }: Place): Place {
+  const { smallest = 0 } = itemAt(demands, room);
+  const moved = done < smallest ? 0 : Math.min(done, 1 - smallest);
+  const goesOn = room > from.room || moved > from.done + smallest;
+  return goesOn ? { room, done: moved } : { room, done };
 }
 
 /** How a way through the rooms ends at a room's end: stops so far, how many of them at room ends, and where the last such was. */

@@ -4,6 +4,7 @@ import { fillId } from "../log/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import {
   estimateSequential,
+  minShare,
   type RunInput,
   type RunPlan,
   type RunRinse,
@@ -66,7 +67,12 @@ export function planWork(
   const turns = vesselTurns(job, wet, working);
   const sprayed = wet.map((room) => withEstimatedTimes(room, rough.get(room.id)));
   const batches = job.batches.map((batch) => planOneBatch(batch, sprayed, turns));
-  const tanks = job.rig?.tanks ? planTanks(cleaned.map(tankDemand), job.rig.tanks) : undefined;
+  const tanks = job.rig?.tanks
+    ? planTanks(
+        cleaned.map((room) => tankDemand(room, working.find(({ id }) => id === room.id)?.strip ?? room.area)),
+        job.rig.tanks,
+      )
+    : undefined;
   const runWith = (leaveBy?: ReadonlyMap<string, number>) =>
     solve(runInput(job, working, batches, turns, tanks ?? [], leaveBy));
   const finishedBy = (run: RunPlan) =>
@@ -164,8 +170,13 @@ const comesBack = ({ area, water }: WetRoomPlan) =>
   (area * water.applied * water.recoveredShare) / WATER_DENSITY;
 
 /** What a room takes from the solution tank and brings back, m³: its pre-spray comes back with the rinse. */
-function tankDemand(room: WetRoomPlan): TankDemand {
-  return { roomId: room.id, solution: room.rinse, recovered: room.rinse > 0 ? comesBack(room) : 0 };
+function tankDemand(room: WetRoomPlan, strip: number): TankDemand {
+  return {
+    roomId: room.id,
+    solution: room.rinse,
+    recovered: room.rinse > 0 ? comesBack(room) : 0,
+    smallest: minShare(room.area, strip) * (1 + 1e-6),
+  };
 }
 
 function walkOutOf(job: JobInput) {

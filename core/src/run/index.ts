@@ -8,7 +8,7 @@ export {
   type StandLimit,
   sectionsAhead,
 } from "./divideJob.ts";
-export { largestAreaAhead } from "./divideRoom.ts";
+export { largestAreaAhead, minShare } from "./divideRoom.ts";
 export { explainFinish } from "./finishExplained.ts";
 export type {
   Break,

@@ -20,6 +20,9 @@ const pinLag = ({ stepId, at }: Pin): TimeLag => {
   return { from: START, to: stepId, minLag: second, maxLag: second };
 };
 
+/** What whole seconds may round away. */
+const SECOND = 1;
+
 /** The problem with the longest dwells of labels given up. */
 const withoutLabels = (problem: Problem): Problem => ({
   ...problem,
@@ -137,15 +140,24 @@ export class Planner {
   }
 
   private done(
-    { problem, late: overdueSections, missed, gone: closedSteps, unsaid: unreportedSteps }: RemainingProblem,
+    { problem, late, missed, gone: closedSteps, unsaid: unreportedSteps }: RemainingProblem,
     found: Solved,
     kept: readonly Pin[],
   ): Planned {
     const { stated, input, known } = this;
     const stands = (id: string) => kept.some((pin) => pin.stepId === id) && !missed.includes(id);
+    const timed = withTimes(stated, problem, found.starts, input.crew.people, this.who);
+    // Where every most had to be given up, also what isn't sprayed yet may come too late: it is named.
+    const overdueSections = timed.sections
+      .filter(
+        ({ id, sprayId, cleanId, cleanEnd, cleanDeadline }) =>
+          late.includes(id) ||
+          (sprayId !== undefined && cleanEnd > cleanDeadline + SECOND && !closedSteps.includes(cleanId)),
+      )
+      .map(({ id }) => id);
     return {
       outcome: "planned",
-      ...withTimes(stated, problem, found.starts, input.crew.people, this.who),
+      ...timed,
       makespan: found.makespan,
       lowerBound: found.lowerBound,
       problem,

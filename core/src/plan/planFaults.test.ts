@@ -1,0 +1,62 @@
+/** Random jobs planned and worked, each plan held against the independent checker: what can't be done or does harm, whoever planned it. */
+import { expect, test } from "@jest/globals";
+import { seededRandom } from "../numeric/index.ts";
+import type { JobRun, StepProgress } from "../run/index.ts";
+import { planFaults } from "../testing/planFaults.ts";
+import { randomJob } from "../testing/randomJob.ts";
+import { type JobInput, planWork } from "./index.ts";
+
+/** Jobs for each size of crew; PLAN_JOBS=3000 for a run by hand. */
+const JOBS = Number(process.env.PLAN_JOBS ?? 300);
+
+/** What a log has of a run worked as planned until `now`, s after the start. */
+function loggedUntil(run: JobRun, now: number): Record<string, StepProgress> {
+  return Object.fromEntries(
+    run.steps
+      .filter(({ start, kind }) => start <= now && kind !== "break")
+      .map(({ id, start, end, who, roomId, sectionId }) => {
+        const section = run.sections.find((each) => each.id === sectionId);
+        const progress: StepProgress = {
+          start,
+          ...(end <= now ? { end } : {}),
+          ...(who === undefined ? {} : { who }),
+          ...(roomId === undefined ? {} : { roomId }),
+          ...(section ? { part: { number: section.number, from: section.from, to: section.to } } : {}),
+        };
+        return [id, progress];
+      }),
+  );
+}
+
+for (const people of [1, 2, 3])
+  test(`${JOBS} random jobs for ${people}: one mix a vessel, one place a person, tanks, ways, dwell, label, pot life`, () => {
+    const faults: string[] = [];
+    let rinses = 0;
+    let impossible = 0;
+    for (let seed = 0; seed < JOBS; seed++) {
+      const job = randomJob(seed, people);
+      const work = planWork(job);
+      faults.push(...planFaults(job, work).map((fault) => `job ${seed}: ${fault}`));
+      if (work.run.outcome !== "planned") {
+        impossible++;
+        continue;
+      }
+      rinses += work.run.steps.filter(({ kind }) => kind === "rinse").length;
+      if (seed % 3 !== 0) continue;
+      // Stopped somewhere on the way, with a break entered that begins while somebody has something in hand.
+      const random = seededRandom(seed);
+      const now = Math.round(random() * work.run.makespan);
+      const tea = { id: "tea", at: now + Math.round(random() * 300), length: 900 };
+      const live: JobInput = {
+        ...job,
+        now,
+        logged: loggedUntil(work.run, now),
+        run: { ...job.run, breaks: [tea] },
+      };
+      faults.push(...planFaults(live, planWork(live)).map((fault) => `job ${seed} at ${now}: ${fault}`));
+    }
+    expect(faults).toEqual([]);
+    // It would also pass with nothing planned or nothing shared.
+    expect(impossible).toBeLessThan(JOBS / 30);
+    expect(rinses).toBeGreaterThan(JOBS / 20);
+  }, 240_000);
