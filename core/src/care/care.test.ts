@@ -191,7 +191,20 @@ describe("the table of care rules", () => {
       NYLON,
       "stop",
     ],
-    ["a carpet pre-spray on tile", { phInUse: 7, kind: "pre-spray" }, { covering: "ceramic" }, "caution"],
+    ["a carpet pre-spray on tile", { phInUse: 7, kind: "pre-spray" }, { covering: "ceramic" }, "stop"],
+    ["an alkaline wash on marble", { phInUse: 10.5, kind: "hard-floor" }, MARBLE, "stop"],
+    [
+      "a mild mix of a strong acid on marble",
+      { phInUse: 5, phConcentrate: 1.5, kind: "hard-floor" },
+      MARBLE,
+      "stop",
+    ],
+    [
+      "it on granite",
+      { phInUse: 5, phConcentrate: 1.5, kind: "hard-floor" },
+      { covering: "granite" },
+      "allowed",
+    ],
     ["a tile cleaner on carpet", { phInUse: 7, kind: "hard-floor" }, NYLON, "stop"],
     [
       "one whose label says both on carpet",
@@ -289,7 +302,7 @@ describe("what must not meet", () => {
     expect(meet(bleach, { chemistry: ["ammonia"], phInUse: 9 })).toEqual(["chlorine+ammonia"]);
     expect(meet(bleach, { chemistry: ["peroxide"], phInUse: 7 })[0]).toBe("chlorine+peroxide");
     expect(meet({ chemistry: ["chlorite"] }, acid)).toEqual(["chlorite+acid"]);
-    expect(meet({ chemistry: ["percarbonate"] }, acid)).toEqual(["percarbonate+acid"]);
+    expect(meet({ chemistry: ["percarbonate"] }, acid)).toEqual(["percarbonate+acid-to-5"]);
     expect(meet({ phConcentrate: 1 }, { phConcentrate: 13 })).toEqual(["strong-acid+strong-alkali"]);
     expect(meet({ phInUse: 7 }, { phInUse: 10, chemistry: ["enzyme"] })).toEqual([]);
   });
@@ -318,7 +331,7 @@ describe("what must not meet", () => {
 
   // Common practice and such products' data sheets.
   test.each([
-    ["peroxide", { chemistry: ["peroxide"] }, { phInUse: 3.5 }, "peroxide+acid"],
+    ["peroxide", { chemistry: ["peroxide"] }, { phInUse: 3.5 }, "peroxide+acid-to-5"],
     [
       "peroxide and spirit",
       { chemistry: ["peroxide"], phInUse: 7 },
@@ -386,6 +399,21 @@ describe("what must not meet", () => {
       { phInUse: 7, waterTemperature: 65 },
       "alcohol+heat",
     ],
+    [
+      "chlorine dioxide and a mild acid",
+      { chemistry: ["chlorine-dioxide"], phInUse: 7 },
+      { phInUse: 5 },
+      "chlorine-dioxide+weak-acid",
+    ],
+    [
+      "chlorine dioxide and a product nobody has read",
+      { chemistry: ["chlorine-dioxide"], phInUse: 7 },
+      {},
+      "chlorine-dioxide+unread",
+    ],
+    ["oxygen powder at pH 5", { chemistry: ["percarbonate"] }, { phInUse: 5 }, "percarbonate+acid-to-5"],
+    ["a reducer and a product nobody has read", { chemistry: ["reducer"], phInUse: 8 }, {}, "reducer+unread"],
+    ["acid rinse and alkaline pre-spray", { phInUse: 4 }, { phInUse: 10 }, "acid-to-4+alkali-from-10"],
     [
       "quat and soap",
       { chemistry: ["cationic"], phInUse: 7 },

@@ -58,6 +58,7 @@ export {
   type Chemistry,
   floorsFor,
   HOT,
+  OXIDISERS,
   PRODUCT_FLOORS,
   PRODUCT_KINDS,
   type ProductFloors,

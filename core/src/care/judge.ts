@@ -1,6 +1,14 @@
 import { compileRules, type RuleTable } from "./compileRules.ts";
 import { type CareFloor, isHardFloor, type Material, materialsOf } from "./floor.ts";
-import { type CareProduct, floorsFor, HOT, productTraits, type Trait, type Wetting } from "./product.ts";
+import {
+  type CareProduct,
+  floorsFor,
+  HOT,
+  phBand,
+  productTraits,
+  type Trait,
+  type Wetting,
+} from "./product.ts";
 import { PRACTICE, RULES, VERDICTS, type Verdict } from "./rules.ts";
 
 /** One thing that speaks for or against, and what would lift it. */
@@ -70,6 +78,18 @@ function worseIfOther(traits: readonly Trait[], judgedAs: Material, mayBe: reado
   });
 }
 
+/** Acid concentrate on stone that acid dissolves: a drip or a weak rinse is enough, however mild the mix is. */
+function acidConcentrate({ phConcentrate }: CareProduct, materials: readonly Material[]): Reason[] {
+  if (phConcentrate === undefined) return [];
+  const band = phBand(phConcentrate);
+  return band === "acid" || band === "strong-acid"
+    ? reasonsFor(
+        [band],
+        materials.filter((each) => each === "calcareous-stone"),
+      )
+    : [];
+}
+
 /** A product on a floor it isn't made for. */
 function wrongFloor(product: CareProduct, { covering }: CareFloor, material: Material): Reason[] {
   const floors = floorsFor(product);
@@ -77,7 +97,7 @@ function wrongFloor(product: CareProduct, { covering }: CareFloor, material: Mat
   if (floors === "any" || (floors === "hard") === hard) return [];
   return [
     {
-      verdict: hard ? "caution" : "stop",
+      verdict: "stop",
       trait: "floors",
       material,
       why: hard
@@ -128,6 +148,7 @@ export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement 
     [
       ...forbidden,
       ...wrongFloor(product, floor, face),
+      ...acidConcentrate(product, materials),
       ...perhaps,
       ...worseIfOther(traits, face, mayBe),
       ...reasons,

@@ -9,6 +9,9 @@ export type Reactant =
   | "acid"
   | "weak-acid"
   | "strong-acid"
+  | "acid-to-5"
+  | "acid-to-4"
+  | "alkali-from-10"
   | "alkali"
   | "strong-alkali"
   | "unread"
@@ -187,6 +190,22 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
     source: SDS,
   },
   {
+    pair: ["chlorine-dioxide", "weak-acid"],
+    gives: "Chlorine dioxide gas, more slowly.",
+    inVessel: "never",
+    onOneFloor: "rinse-between",
+    statements: ["EUH032"],
+    source: SDS,
+  },
+  {
+    pair: ["chlorine-dioxide", "unread"],
+    gives: "It may be acid, and then gives chlorine dioxide gas.",
+    inVessel: "never",
+    onOneFloor: "rinse-between",
+    statements: ["EUH032"],
+    source: SDS,
+  },
+  {
     pair: ["chlorine-dioxide", "reducer"],
     gives: "They cancel out and heat up.",
     inVessel: "never",
@@ -195,7 +214,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
     source: SDS,
   },
   {
-    pair: ["percarbonate", "acid"],
+    pair: ["percarbonate", "acid-to-5"],
     gives: "Gas: a closed bottle bursts.",
     inVessel: "never",
     onOneFloor: "rinse-between",
@@ -235,7 +254,7 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
     source: SDS,
   },
   {
-    pair: ["peroxide", "acid"],
+    pair: ["peroxide", "acid-to-5"],
     gives: "Peracid: its vapour burns eyes and lungs, and it is far stronger than either product.",
     inVessel: "never",
     onOneFloor: "rinse-between",
@@ -291,8 +310,16 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
     source: SDS,
   },
   {
-    pair: ["reducer", "acid"],
+    pair: ["reducer", "acid-to-5"],
     gives: "Sulphur dioxide gas.",
+    inVessel: "never",
+    onOneFloor: "rinse-between",
+    statements: ["EUH031"],
+    source: SDS,
+  },
+  {
+    pair: ["reducer", "unread"],
+    gives: "It may be acid, and then gives sulphur dioxide gas.",
     inVessel: "never",
     onOneFloor: "rinse-between",
     statements: ["EUH031"],
@@ -319,6 +346,14 @@ export const HAZARDOUS_PAIRS: readonly HazardousPair[] = [
     gives: "Boiling and spitting.",
     inVessel: "never",
     onOneFloor: "rinse-between",
+    statements: ["H314"],
+    source: SDS,
+  },
+  {
+    pair: ["acid-to-4", "alkali-from-10"],
+    gives: "Heat and spitting, and both stop working.",
+    inVessel: "never",
+    onOneFloor: "harmless",
     statements: ["H314"],
     source: SDS,
   },

@@ -110,7 +110,7 @@ export function phBand(ph: number): PhBand {
 
 /** Hotter than this water is a matter of its own on delicate fibres, °C (common practice). */
 export const HOT = 50;
-const OXIDISERS: readonly Chemistry[] = ["peroxide", "percarbonate"];
+export const OXIDISERS: readonly Chemistry[] = ["peroxide", "percarbonate"];
 const CHLORINES: readonly Chemistry[] = ["chlorine", "chlorite"];
 const SOLVENTS: readonly Chemistry[] = ["solvent", "alcohol"];
 

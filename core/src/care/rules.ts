@@ -170,11 +170,17 @@ export const RULES: readonly Rule[] = [
     "Safe for these fibres. Rinse so that no residue attracts soil.",
   ),
   allowed("alkali", ["ceramic", "cement-grout", "granite"], "Removes grease and food."),
+  stop(
+    "alkali",
+    ["calcareous-stone"],
+    "Above pH 10 it strips the sealer and roughens polished marble and limestone as it dries.",
+    "Use a neutral stone cleaner.",
+  ),
   caution(
     "alkali",
-    ["calcareous-stone", "vinyl"],
-    "It strips sealer from stone and polish from vinyl.",
-    "Use a neutral cleaner, or tell the customer the sealer or polish must be renewed.",
+    ["vinyl"],
+    "It strips polish from vinyl.",
+    "Use a neutral cleaner, or tell the customer the polish must be renewed.",
   ),
 
   stop(

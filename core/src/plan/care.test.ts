@@ -158,7 +158,7 @@ describe("the rules on a whole job", () => {
     });
     const acid = careOf(rides(product("acid", 3.5)));
     expect(barredInVessel(acid, "strong").map(({ hazard }) => hazard.pair)).toEqual([
-      ["percarbonate", "acid"],
+      ["percarbonate", "acid-to-5"],
     ]);
     const mild = careOf(rides(product("mild", 7)));
     expect(barredInVessel(mild, "strong")).toEqual([]);

@@ -11,6 +11,7 @@ import {
   judgeProduct,
   judgeRinse,
   judgeWetting,
+  OXIDISERS,
   type TestedFloor,
   type Verdict,
   worst,
@@ -136,11 +137,16 @@ function roomCare(room: SurveyedRoom, job: JobInput, tests: readonly DyeTest[]):
   const temperature = RINSED.includes(how) ? job.rig?.rinseTemperature : undefined;
   const batch = wetting === "dry" || room.unsprayed ? undefined : batchOf(room, job);
   const boosters = (batch?.boosters ?? []).map((booster) => booster.product);
+  // An oxidiser still on the floor is as hot as the water that rinses it.
+  const rinsedHot = (product: ProductLabel): ProductLabel =>
+    temperature !== undefined && OXIDISERS.some((each) => product.chemistry?.includes(each))
+      ? { ...product, waterTemperature: Math.max(temperature, product.waterTemperature ?? 0) }
+      : product;
   const all = judged(floor, [
     (each) => judgeWetting(wetting, each),
     ...(temperature === undefined ? [] : [(each: CareFloor) => judgeRinse(temperature, each)]),
-    ...(batch ? [(each: CareFloor) => judgeProduct(batch.product, each)] : []),
-    ...boosters.map((booster) => (each: CareFloor) => judgeProduct(booster, each)),
+    ...(batch ? [(each: CareFloor) => judgeProduct(rinsedHot(batch.product), each)] : []),
+    ...boosters.map((booster) => (each: CareFloor) => judgeProduct(rinsedHot(booster), each)),
   ]);
   const left = [...all.now];
   const method = left.shift() as Judgement;

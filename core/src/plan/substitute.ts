@@ -3,6 +3,7 @@ import type { Strength } from "../mix/index.ts";
 import { labelStrength } from "./batches.ts";
 import { barredInVessel, careFloor, careOf } from "./care.ts";
 import type { JobInput, PlannedBatch, ProductLabel } from "./input.ts";
+import { kindFor } from "./suits.ts";
 import type { WorkPlan } from "./work.ts";
 
 /** A product that could stand in for one that has run out. */
@@ -41,8 +42,11 @@ export function substitutesFor<P extends ProductLabel & { readonly id: string }>
   const rooms = work.rooms.filter((room) => room.batchId === batchId);
   const floors = job.rooms.filter(({ id }) => rooms.some((room) => room.id === id)).map(careFloor);
   const soil = Math.max(1, ...rooms.map((room) => room.soilForMix));
+  // What the rooms are cleaned with, whatever kind they have now.
+  const kinds = new Set(job.rooms.filter(({ id }) => rooms.some((room) => room.id === id)).map(kindFor));
+  const [needed = own.kind] = kinds.size === 1 ? kinds : [];
   return shelf
-    .filter((product) => product.kind === own.kind && product.id !== own.id)
+    .filter((product) => product.kind === needed && product.id !== own.id)
     .map((product): Substitute<P> => {
       const phOff =
         product.phInUse === undefined || own.phInUse === undefined

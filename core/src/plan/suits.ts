@@ -9,7 +9,7 @@ import type { JobInput, PlannedBatch, ProductLabel, SurveyedRoom } from "./input
 const SPRAYED: readonly (ProductKind | undefined)[] = ["pre-spray", "encapsulant", "hard-floor"];
 
 /** The kind a room is sprayed with, by its covering and how it is cleaned. */
-function kindFor(room: SurveyedRoom): ProductKind {
+export function kindFor(room: SurveyedRoom): ProductKind {
   const { covering } = careFloor(room);
   if (isHardFloor(covering)) return "hard-floor";
   const { wetting } = METHOD_FIGURES[room.method ?? defaultMethod(covering)];

@@ -88,6 +88,9 @@ export const REACTANT_NAMES: Named<Reactant> = {
   heat: "an iron or hot water",
   "closed-vessel": "a closed sprayer or bottle",
   "strong-acid": "strong acid",
+  "acid-to-5": "acid up to pH 5",
+  "acid-to-4": "acid up to pH 4",
+  "alkali-from-10": "alkali from pH 10",
   alkali: "alkali",
   "strong-alkali": "strong alkali",
 };
