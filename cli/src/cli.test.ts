@@ -42,7 +42,8 @@ test("plan prints the whole plan of the documented job: fills, times, drying", (
     { verdict: "stop", dyeTest: "not-tested" },
     { verdict: "stop", dyeTest: "not-tested" },
   ]);
-  expect(plan.care.rooms[1].reasons[0]).toMatchObject({ verdict: "stop", material: "wool", trait: "label" });
+  // It takes the mix that harms nothing it may be.
+  expect(plan.batches[1].roomIds).toContain(plan.rooms[1].id);
 }, 60_000);
 
 // IANA time zones: London goes forward on 2026-03-29 at 01:00, Lord Howe back half an hour on 2026-04-05 at 02:00.

@@ -24,4 +24,4 @@ export {
   strengthFrom,
 } from "./strength.ts";
 export { testCup } from "./testCup.ts";
-export { isClosed, usableVolume, VESSEL_KINDS, type Vessel, type VesselKind } from "./vessel.ts";
+export { isClosed, isForMixing, usableVolume, VESSEL_KINDS, type Vessel, type VesselKind } from "./vessel.ts";

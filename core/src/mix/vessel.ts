@@ -32,3 +32,7 @@ const OPEN: readonly (VesselKind | undefined)[] = ["on-board-tank", "solution-ta
 
 /** Whether gas can't get out of it: a sprayer or a bottle; what nobody has said is taken for one. */
 export const isClosed = ({ kind }: Pick<Vessel, "kind">): boolean => !OPEN.includes(kind);
+
+/** Tanks of a machine aren't mixed in. */
+export const isForMixing = ({ kind }: Pick<Vessel, "kind">): boolean =>
+  kind !== "solution-tank" && kind !== "recovery-tank";

@@ -9,11 +9,12 @@ import {
   type Fibre,
   HEATING_PER_AREA,
   OUTDOOR_AIR_CHANGES,
-  type Windows,
 } from "../drying/index.ts";
 import { carpetArea, edgeLength, edgesOf, outlineOf, type ZoneAreas, zoneAreas } from "../floor/index.ts";
+import { DEFAULTS, defaultMethod } from "./defaults.ts";
 import type { JobInput, SurveyedRoom } from "./input.ts";
 import type { Interview } from "./interview.ts";
+import { mixFor } from "./roomMix.ts";
 
 /** Hard floor as the drying model takes it: a film on a rough surface, no fibre to hold water (common practice). */
 const HARD = { pileHeight: 0.002, faceWeight: 0.1 };
@@ -54,25 +55,6 @@ export function dryingFibre(covering: Covering, fibre: FloorFibre): Fibre {
   if (isHardFloor(covering)) return "olefin";
   return DRIES_LIKE[fibre === "unknown" ? MOST_DELICATE_LIKELY[covering] : fibre];
 }
-
-/** How a covering is cleaned where nobody has said (common practice). */
-export function defaultMethod(covering: Covering): Method {
-  if (isHardFloor(covering)) return "spinner";
-  return covering === "coir" ? "dry-compound" : DEFAULTS.method;
-}
-
-/** Where nobody has said: an ordinary heated room on an ordinary day, and the commonest carpet (common practice). */
-export const DEFAULTS = {
-  height: 2.4,
-  covering: "cut-pile" as Covering,
-  fibre: "nylon" as FloorFibre,
-  soil: 3 as Soil,
-  method: "extraction" as Method,
-  windows: "shut" as Windows,
-  indoor: { temperature: 21, relativeHumidity: 0.5 } as Air,
-  outdoor: { temperature: 15, relativeHumidity: 0.65 } as Air,
-  elevation: 0,
-} as const;
 
 /** Nobody heats a place that stands empty (common practice). */
 const STANDS_EMPTY: readonly (Interview["occupancy"] | undefined)[] = ["empty", "move-out"];
@@ -147,9 +129,8 @@ export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
   const windows = known("windows", room.windows, DEFAULTS.windows);
   const method = known("method", room.method, defaultMethod(covering));
   const sprayed = METHOD_FIGURES[method].wetting !== "dry" && !room.passage && !room.unsprayed;
-  const wanted = room.batchId ?? job.batches[0]?.id;
   // A batch whose product or vessel isn't there any more isn't sprayed from.
-  const batchId = sprayed && job.batches.some(({ id }) => id === wanted) ? wanted : undefined;
+  const batchId = sprayed ? mixFor(room, job.batches)?.id : undefined;
   const air = known("air", room.air ?? job.indoor, DEFAULTS.indoor);
   const heating = known("heating", room.heating, !STANDS_EMPTY.includes(job.interview?.occupancy));
   const fibre = ofPile("fibre", room.fibre, DEFAULTS.fibre);

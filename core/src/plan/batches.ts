@@ -8,7 +8,7 @@ import {
   type Strength,
   type VesselChoice,
 } from "../mix/index.ts";
-import { DEFAULTS } from "./assume.ts";
+import { DEFAULTS } from "./defaults.ts";
 import type { PlannedBatch } from "./input.ts";
 import type { RoomPlan, WetRoomPlan } from "./rooms.ts";
 import type { VesselTurn } from "./vesselTurns.ts";

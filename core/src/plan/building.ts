@@ -1,6 +1,6 @@
 import { pressureAtElevation } from "../air/index.ts";
 import { type Building, type DryingRoom, type Link, OPEN_DOOR_FLOW } from "../drying/index.ts";
-import { DEFAULTS } from "./assume.ts";
+import { DEFAULTS } from "./defaults.ts";
 import type { JobInput } from "./input.ts";
 import type { RoomPlan } from "./rooms.ts";
 

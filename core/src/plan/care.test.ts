@@ -34,7 +34,14 @@ const batch = (id: string, of: ReturnType<typeof product>, vesselId = "pump") =>
 });
 const JOB: JobInput = {
   rooms: [
-    { id: "wool", name: "Hall", shape: { kind: "area", area: 10 }, covering: "deep-pile", fibre: "wool" },
+    {
+      id: "wool",
+      name: "Hall",
+      shape: { kind: "area", area: 10 },
+      covering: "deep-pile",
+      fibre: "wool",
+      batchId: "strong",
+    },
     { id: "nylon", name: "Study", shape: { kind: "area", area: 12 }, covering: "cut-pile", fibre: "nylon" },
     {
       id: "other",
@@ -77,7 +84,7 @@ describe("the rules on a whole job", () => {
   test("a fibre nobody has said is a question where one likely would lift the stop; a test not made is to do; neither is a danger", () => {
     const unsaid = { id: "new", name: "New", shape: { kind: "area", area: 9 } as const };
     const of = (more: object, batches = JOB.batches) =>
-      careOf({ ...JOB, batches, rooms: [{ ...unsaid, ...more }] }).rooms[0];
+      careOf({ ...JOB, batches, rooms: [{ ...unsaid, batchId: batches[0]?.id, ...more }] }).rooms[0];
     // Alkaline on what may be wool: asked, and nothing is made until it is said.
     expect(of({})).toMatchObject({ verdict: "stop", danger: "caution", toDo: ["fibre", "dye-test"] });
     expect(of({ fibre: "unknown" })).toMatchObject({ toDo: ["fibre", "dye-test"] });
@@ -253,4 +260,18 @@ test("what is charged apart is counted: steps, spots and stains, matting, edges,
     matting: 3,
   });
   expect(extrasOf(JOB, planWork(JOB))).toMatchObject({ stairs: 0, edges: 0, odour: 0, "extra-rinse": 0 });
+});
+
+test("an oxidiser rinsed with hot water is as hot as the water: on jute that is a stop, rinsed cool it isn't", () => {
+  const oxygen = product("oxygen", 8, { chemistry: ["peroxide"] });
+  const job = (rinseTemperature: number): JobInput => ({
+    rooms: [{ id: "a", name: "Hall", shape: { kind: "area", area: 12 }, fibre: "nylon", backing: "jute" }],
+    batches: [batch("b", oxygen)],
+    tests: [{ productId: "oxygen", roomId: "a", result: "passed" }],
+    rig: { rinseTemperature },
+  });
+  const reasons = (temperature: number) => careOf(job(temperature)).rooms[0]?.product;
+  expect(reasons(95)).toMatchObject({ verdict: "stop" });
+  expect(reasons(95)?.reasons[0]).toMatchObject({ trait: "hot-oxidiser", material: "jute-backing" });
+  expect(reasons(40)?.verdict).toBe("caution");
 });

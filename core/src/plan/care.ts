@@ -19,8 +19,9 @@ import {
 import { METHOD_FIGURES, type Method } from "../clean/index.ts";
 import { itemAt } from "../itemAt.ts";
 import { isClosed } from "../mix/index.ts";
-import { DEFAULTS, defaultMethod } from "./assume.ts";
+import { defaultMethod } from "./defaults.ts";
 import type { JobInput, PlannedBatch, ProductLabel, SurveyedRoom } from "./input.ts";
+import { careFloor, type FloorOf, mixFor } from "./roomMix.ts";
 
 /** What the care rules say of one room as planned. */
 export interface RoomCare {
@@ -56,14 +57,6 @@ export interface VesselCare {
 export interface JobCare {
   readonly rooms: readonly RoomCare[];
   readonly vessels: readonly VesselCare[];
-}
-
-/** A room as far as its floor goes. */
-type FloorOf = Pick<SurveyedRoom, "covering" | "fibre" | "backing">;
-
-/** A room's floor as the care rules see it. A fibre nobody has said is unknown to them, whatever drying assumes. */
-export function careFloor(room: FloorOf): CareFloor {
-  return { covering: room.covering ?? DEFAULTS.covering, fibre: room.fibre, backing: room.backing };
 }
 
 const testedFloor = (room: FloorOf & Pick<SurveyedRoom, "id" | "carpet">): TestedFloor => ({
@@ -135,7 +128,7 @@ function roomCare(room: SurveyedRoom, job: JobInput, tests: readonly DyeTest[]):
   const how = room.method ?? defaultMethod(floor.covering);
   const { wetting } = METHOD_FIGURES[how];
   const temperature = RINSED.includes(how) ? job.rig?.rinseTemperature : undefined;
-  const batch = wetting === "dry" || room.unsprayed ? undefined : batchOf(room, job);
+  const batch = wetting === "dry" || room.unsprayed ? undefined : mixFor(room, job.batches);
   const boosters = (batch?.boosters ?? []).map((booster) => booster.product);
   // An oxidiser still on the floor is as hot as the water that rinses it.
   const rinsedHot = (product: ProductLabel): ProductLabel =>
@@ -171,9 +164,6 @@ function roomCare(room: SurveyedRoom, job: JobInput, tests: readonly DyeTest[]):
     ...(batch ? { batchId: batch.id } : {}),
   };
 }
-
-const batchOf = (room: SurveyedRoom, job: JobInput): PlannedBatch | undefined =>
-  room.batchId === undefined ? job.batches[0] : job.batches.find(({ id }) => id === room.batchId);
 
 /** Everything that goes into one vessel: a mix with what rides on it, and every other mix made in the same one. */
 function vesselCare(batches: readonly PlannedBatch[]): VesselCare[] {

@@ -2,8 +2,6 @@ export {
   type AssumedField,
   climateOf,
   DEFAULT_PILE,
-  DEFAULTS,
-  defaultMethod,
   type KnownRoom,
   longestWall,
 } from "./assume.ts";
@@ -11,7 +9,6 @@ export { type BatchPlan, checkBatchSetup, labelStrength, vesselsFor } from "./ba
 export {
   barredInVessel,
   type CareToDo,
-  careFloor,
   careOf,
   dyeTestStatusOf,
   hazardsOnFloor,
@@ -27,6 +24,7 @@ export {
   type ScenarioPlan,
   takesMethod,
 } from "./compare.ts";
+export { DEFAULTS, defaultMethod } from "./defaults.ts";
 export { extrasOf } from "./extras.ts";
 export { type HeaviestLoad, heaviestOf } from "./heaviest.ts";
 export type {
@@ -65,6 +63,7 @@ export {
   removeItem,
   resolveConflict,
 } from "./merge/index.ts";
+export { careFloor, mixFor, sprayKindFor, suitsFloor } from "./roomMix.ts";
 export type { RoomPlan } from "./rooms.ts";
 export { DEFAULT_CIRCUITS, filmOn, MAX_PEOPLE, workingAirSpeed } from "./run.ts";
 export type { Spraying } from "./spraying.ts";

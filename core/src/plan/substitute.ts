@@ -1,9 +1,10 @@
 import { judgeProduct, severity, type Verdict, worst } from "../care/index.ts";
 import type { Strength } from "../mix/index.ts";
 import { labelStrength } from "./batches.ts";
-import { barredInVessel, careFloor, careOf } from "./care.ts";
+import { barredInVessel, careOf } from "./care.ts";
 import type { JobInput, PlannedBatch, ProductLabel } from "./input.ts";
-import { kindFor } from "./suits.ts";
+import { careFloor, sprayKindFor } from "./roomMix.ts";
+
 import type { WorkPlan } from "./work.ts";
 
 /** A product that could stand in for one that has run out. */
@@ -43,7 +44,7 @@ export function substitutesFor<P extends ProductLabel & { readonly id: string }>
   const floors = job.rooms.filter(({ id }) => rooms.some((room) => room.id === id)).map(careFloor);
   const soil = Math.max(1, ...rooms.map((room) => room.soilForMix));
   // What the rooms are cleaned with, whatever kind they have now.
-  const kinds = new Set(job.rooms.filter(({ id }) => rooms.some((room) => room.id === id)).map(kindFor));
+  const kinds = new Set(job.rooms.filter(({ id }) => rooms.some((room) => room.id === id)).map(sprayKindFor));
   const [needed = own.kind] = kinds.size === 1 ? kinds : [];
   return shelf
     .filter((product) => product.kind === needed && product.id !== own.id)

@@ -1,5 +1,12 @@
 import { describe, expect, test } from "@jest/globals";
-import { heaviestOf, type PlannedBatch, planWork, productsThatSuit, type SurveyedRoom } from "./index.ts";
+import {
+  heaviestOf,
+  mixFor,
+  type PlannedBatch,
+  planWork,
+  productsThatSuit,
+  type SurveyedRoom,
+} from "./index.ts";
 
 const ratio = (value: number) => ({ spelling: "one-to-n", value }) as const;
 const product = (
@@ -76,5 +83,31 @@ describe("one heavy room makes a whole mix stronger", () => {
     expect(heaviest(rooms.map((each) => ({ ...each, soil: 4 as const })))).toBeUndefined();
     expect(heaviest([room("hall", { soil: 5 }), room("a", { soil: 3 })])).toBeUndefined();
     expect(heaviest(rooms, { ...batch, strength: ratio(20) })).toBeUndefined();
+  });
+});
+
+describe("the mix a room takes by itself", () => {
+  const mixes = [
+    { id: "strong", product: product("strong", "pre-spray", 11) },
+    { id: "mild", product: product("mild", "pre-spray", 7) },
+    { id: "encapsulant", product: product("encapsulant", "encapsulant", 7) },
+    { id: "tile", product: product("tile", "hard-floor", 9) },
+  ];
+  test.each([
+    ["a carpet the first that fits it", { fibre: "nylon" }, "strong"],
+    ["wool the first that doesn't harm it", { fibre: "wool" }, "mild"],
+    ["a hard floor its own cleaner", { covering: "ceramic" }, "tile"],
+    ["low moisture the encapsulant", { fibre: "nylon", method: "low-moisture" }, "encapsulant"],
+    ["the one chosen, whatever it is", { covering: "ceramic", batchId: "strong" }, "strong"],
+  ] as const)("%s (common practice)", (_, more, id) => {
+    expect(mixFor(room("r", more), mixes)?.id).toBe(id);
+  });
+
+  test("none where none is of its kind: never just the first", () => {
+    expect(mixFor(room("r", { covering: "stone" }), mixes.slice(0, 3))).toBeUndefined();
+    const vessel = { nominal: 8e-3, heel: 1e-4, headSpace: 5e-4, graduation: 1e-4, sprayFlow: 2e-5 };
+    const batches = mixes.slice(0, 1).map((mix) => ({ ...mix, vessel, measure: 5e-6 }));
+    const { rooms } = planWork({ rooms: [room("r", { covering: "ceramic" })], batches });
+    expect(rooms[0]).toMatchObject({ batchId: undefined, preSpray: 0 });
   });
 });

@@ -1,20 +1,10 @@
-import { isHardFloor, judgeProduct, type ProductKind, severity } from "../care/index.ts";
+import { judgeProduct, severity } from "../care/index.ts";
 import { METHOD_FIGURES } from "../clean/index.ts";
 import { numberAt } from "../itemAt.ts";
-import { defaultMethod } from "./assume.ts";
-import { careFloor, careOfRooms } from "./care.ts";
+import { careOfRooms } from "./care.ts";
+import { defaultMethod } from "./defaults.ts";
 import type { JobInput, PlannedBatch, ProductLabel, SurveyedRoom } from "./input.ts";
-
-/** Kinds of product a floor is sprayed with before it is cleaned. */
-const SPRAYED: readonly (ProductKind | undefined)[] = ["pre-spray", "encapsulant", "hard-floor"];
-
-/** The kind a room is sprayed with, by its covering and how it is cleaned. */
-export function kindFor(room: SurveyedRoom): ProductKind {
-  const { covering } = careFloor(room);
-  if (isHardFloor(covering)) return "hard-floor";
-  const { wetting } = METHOD_FIGURES[room.method ?? defaultMethod(covering)];
-  return wetting === "damp" ? "encapsulant" : "pre-spray";
-}
+import { careFloor, SPRAYED, sprayKindFor } from "./roomMix.ts";
 
 const sprayedRooms = (rooms: readonly SurveyedRoom[]) =>
   rooms.filter(
@@ -42,7 +32,7 @@ export function productsThatSuit<P extends ProductLabel & { readonly id: string 
       // Before any room is known it is carpet, and sprayed before it is cleaned.
       const others =
         sprayed.length > 0
-          ? sprayed.filter((room) => kindFor(room) !== product.kind).length
+          ? sprayed.filter((room) => sprayKindFor(room) !== product.kind).length
           : Number(product.kind !== "pre-spray");
       const rank = [others, danger, product.potLife === undefined ? 0 : 1, reasonsOn(product, sprayed)];
       return { product, rank };

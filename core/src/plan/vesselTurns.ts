@@ -2,8 +2,8 @@ import { type RinseReason, rinsesBetween, type VesselRinse } from "../care/index
 import { itemAt, numberAt } from "../itemAt.ts";
 import { isOfRoom, parseStepId } from "../log/index.ts";
 import { PACES, type RunRoom } from "../run/index.ts";
-import { careFloor } from "./care.ts";
 import type { JobInput, PlannedBatch, ProductLabel } from "./input.ts";
+import { careFloor } from "./roomMix.ts";
 import type { WetRoomPlan } from "./rooms.ts";
 
 /** Rooms sprayed one after the other from one vessel with one mix, until it is emptied for another. */

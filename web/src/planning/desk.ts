@@ -10,6 +10,7 @@ import { contractFault } from "../format/words.ts";
 import { useAppSelector } from "../state/store.ts";
 import { useUnits } from "../state/useUnits.ts";
 import { computePlan, type Planned } from "./computePlan.ts";
+import { fitMixes } from "./fitMixes.ts";
 import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "./scheduleCache.ts";
 import { type DryingForecast, useRanges } from "./useDried.ts";
 
@@ -78,12 +79,13 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const edit = useCallback(
     (change: (job: Job) => Job, showLimit?: ShowLimit): string | undefined => {
       if (!plan) return undefined;
-      const after = change(plan);
+      const changed = change(plan);
+      const after = shelf ? fitMixes(plan, changed, shelf) : changed;
       const fault = planFault(after, showLimit ?? limitsIn(units));
       if (!fault) changeJob(plan, Job.parse(after), screenInSight());
       return fault;
     },
-    [plan, units],
+    [plan, units, shelf],
   );
   const desk = useMemo((): JobDesk | undefined => {
     if (!known || !logHere) return undefined;

@@ -1,5 +1,5 @@
 import type { BatchChoice, Gear, Product, Strength, Vessel } from "@scutch/contract";
-import { concentratePerWater } from "@scutch/core/mix";
+import { concentratePerWater, isForMixing } from "@scutch/core/mix";
 import { type BatchPlan, checkBatchSetup } from "@scutch/core/plan";
 import { Pencil, Plus } from "lucide-react";
 import { useState } from "react";
@@ -7,7 +7,7 @@ import { quantityReader, strengthReader } from "../../format/readers.ts";
 import { formatAmount, labelSpelling } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { isForMixing, measuresFor } from "../../shared/products/measures.ts";
+import { measuresFor } from "../../shared/products/measures.ts";
 import { ProductDialog } from "../../shared/products/ProductDialog.tsx";
 import { VesselDialog } from "../../shared/products/VesselDialog.tsx";
 import { useUnits } from "../../state/useUnits.ts";

@@ -1,7 +1,7 @@
 import { type BatchChoice, BatchId, type Job, MAX_BATCHES, type RoomId } from "@scutch/contract";
 import { METHOD_FIGURES } from "@scutch/core/clean";
 import { concentratePerWater } from "@scutch/core/mix";
-import { type BatchPlan, heaviestOf } from "@scutch/core/plan";
+import { type BatchPlan, heaviestOf, mixFor } from "@scutch/core/plan";
 import { newId } from "../../device/newId.ts";
 import { strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -16,17 +16,26 @@ interface Props {
   readonly planned: BatchPlan | undefined;
 }
 
-/** A job whose rooms `ids`, and of those that may be no others, are sprayed from a mix. */
-function sprayedFrom(job: Job, batch: BatchChoice, ids: readonly RoomId[], may: readonly RoomId[]): Job {
-  const other = job.batches.find(({ id }) => id !== batch.id)?.id;
-  const [first] = job.batches;
+/**
+ * A job whose rooms `ids`, and of those that may be no others, are sprayed from a mix. One taken off it goes to another mix made
+ * for its floor, else it isn't sprayed.
+ */
+function sprayedFrom(
+  { input, work }: JobDesk,
+  job: Job,
+  batch: BatchChoice,
+  ids: readonly RoomId[],
+  may: readonly RoomId[],
+): Job {
+  const others = input.batches.filter(({ id }) => id !== batch.id);
   return {
     ...job,
     rooms: job.rooms.map((room) => {
       if (!may.includes(room.id)) return room;
       if (ids.includes(room.id)) return { ...room, batchId: batch.id, unsprayed: undefined };
-      const own = !room.unsprayed && (room.batchId ?? first?.id) === batch.id;
-      if (!own) return room;
+      if (work.rooms.find(({ id }) => id === room.id)?.batchId !== batch.id) return room;
+      const fitting = mixFor({ ...room, batchId: undefined }, others);
+      const other = job.batches.find(({ id }) => id === fitting?.id)?.id;
       return other ? { ...room, batchId: other } : { ...room, unsprayed: true };
     }),
   };
@@ -64,7 +73,7 @@ export function MixRooms({ desk, batch, planned }: Props) {
         label="Rooms"
         names={names}
         chosen={chosen}
-        onChange={(ids) => void edit((before) => sprayedFrom(before, batch, ids, may))}
+        onChange={(ids) => void edit((before) => sprayedFrom(desk, before, batch, ids, may))}
       />
       {heavy && (
         <Callout

@@ -1,5 +1,6 @@
 import { BatchId, MAX_BATCHES, type Room } from "@scutch/contract";
 import { METHOD_FIGURES } from "@scutch/core/clean";
+import { isForMixing } from "@scutch/core/mix";
 import { productsThatSuit } from "@scutch/core/plan";
 import { Plus, Printer } from "lucide-react";
 import { newId } from "../../device/newId.ts";
@@ -7,7 +8,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { useDesk } from "../../planning/openDesk.ts";
 import { careFor } from "../../shared/care/careFor.ts";
 import { NoRooms } from "../../shared/NoRooms.tsx";
-import { isForMixing, MEASURES } from "../../shared/products/measures.ts";
+import { MEASURES } from "../../shared/products/measures.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Empty } from "../../ui/States.tsx";

@@ -1,8 +1,8 @@
 import type { BatchChoice, VesselId } from "@scutch/contract";
+import { isForMixing } from "@scutch/core/mix";
 import { vesselsFor } from "@scutch/core/plan";
 import { useMemo } from "react";
 import type { JobDesk } from "../../planning/desk.ts";
-import { isForMixing } from "../../shared/products/measures.ts";
 import { Button } from "../../ui/Button.tsx";
 
 interface Props {

@@ -32,6 +32,13 @@ export function RunAdvice({ desk, run, lanes }: Props) {
     if (!promise || !lane || (lane.touchDry !== null && lane.touchDry <= promise.by)) return [];
     return [{ room, lane, by: promise.by }];
   });
+  const bare = work.rooms.filter(
+    ({ id, passage, batchId, figures }) =>
+      !passage &&
+      batchId === undefined &&
+      figures.wetting !== "dry" &&
+      !job.rooms.find((room) => room.id === id)?.unsprayed,
+  );
   const pastLabel = run.sections.filter(({ overLabel }) => overLabel);
   const driesOut = run.sections.filter(
     ({ id, cleanEnd, openUntil }) => run.overdueSections.includes(id) && cleanEnd > openUntil,
@@ -129,6 +136,11 @@ export function RunAdvice({ desk, run, lanes }: Props) {
             )
             .join(", ")}
           . The encapsulant dries to a powder that holds the soil. That visit isn’t among the steps.
+        </Callout>
+      )}
+      {bare.length > 0 && (
+        <Callout tone="caution" title={`No mix for ${bare.map(({ name }) => name).join(", ")}.`}>
+          No mix of this job is made for this floor, so it is cleaned without spray. Add a mix for it in Mix.
         </Callout>
       )}
       <RinseAdvice desk={desk} />

@@ -43,7 +43,11 @@ const job = (more: object = {}) =>
     title: "House",
     day: "2026-03-09",
     startsAt: "09:00",
-    rooms: [room(1), room(2, { soil: 4 }), room(3, { method: "low-moisture" })],
+    rooms: [
+      room(1),
+      room(2, { soil: 4 }),
+      room(3, { method: "low-moisture", batchId: "01930000-0000-7000-8600-000000000001" }),
+    ],
     batches: [
       {
         id: "01930000-0000-7000-8600-000000000001",

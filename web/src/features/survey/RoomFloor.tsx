@@ -192,7 +192,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
         {job.batches.length > 1 && (
           <ChoiceField
             label="Mix"
-            value={room.batchId ?? job.batches[0]?.id}
+            value={job.batches.find(({ id }) => id === plan.batchId)?.id}
             options={job.batches.map((batch) => ({
               value: batch.id,
               name: shelf.products.find(({ id }) => id === batch.productId)?.name ?? "Unknown product",

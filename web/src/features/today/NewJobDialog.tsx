@@ -1,11 +1,12 @@
 import { BatchId, type Job, JobId, type Shelf, type Site, SiteId } from "@scutch/contract";
+import { isForMixing } from "@scutch/core/mix";
 import { productsThatSuit } from "@scutch/core/plan";
 import { type FormEvent, useId, useState } from "react";
 import { useNavigate } from "react-router";
 import * as z from "zod";
 import { addJob } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
-import { isForMixing, MEASURES } from "../../shared/products/measures.ts";
+import { MEASURES } from "../../shared/products/measures.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";

@@ -8,11 +8,11 @@ import {
   type StockLot,
   type Vessel,
 } from "@scutch/contract";
-import { leftOf, lotsLeft } from "@scutch/core/mix";
+import { isForMixing, leftOf, lotsLeft } from "@scutch/core/mix";
 import fc from "fast-check";
 import { quantityReader } from "../../format/readers.ts";
 import { UNITS_OF } from "../../format/units.ts";
-import { isForMixing, measuresFor } from "../../shared/products/measures.ts";
+import { measuresFor } from "../../shared/products/measures.ts";
 import { AIR_MOVER, airMoverOf } from "../dry/advice.ts";
 import { productsFromCsv, productsToCsv } from "../shelf/productCsv.ts";
 import { DEFAULT_GEAR, GEAR_FIELDS } from "./gearFields.ts";

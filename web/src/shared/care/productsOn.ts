@@ -3,9 +3,8 @@ import { effectiveEntries } from "@scutch/core/log";
 import type { JobDesk } from "../../planning/desk.ts";
 
 /** Products that have been on a room's floor, as logged: sprayed with what rode on the mix, used by hand, tried on a spot. */
-export function productsOn({ job, log, shelf }: JobDesk, roomId: RoomId): readonly Product[] {
-  const room = job.rooms.find(({ id }) => id === roomId);
-  const sprayedFrom = room?.batchId ?? job.batches[0]?.id;
+export function productsOn({ log, shelf, work }: JobDesk, roomId: RoomId): readonly Product[] {
+  const sprayedFrom = work.rooms.find(({ id }) => id === roomId)?.batchId;
   const ids = effectiveEntries(log).flatMap((entry) => {
     if (entry.kind === "product-used" || entry.kind === "spot-attempt")
       return entry.roomId === roomId && entry.productId ? [entry.productId] : [];

@@ -1,4 +1,4 @@
-import type { Gear, Product, Vessel } from "@scutch/contract";
+import type { Gear, Product } from "@scutch/contract";
 import { toSi } from "@scutch/core/quantity";
 import { formatAmount, UNITS_OF, type UnitSystem } from "../../format/units.ts";
 
@@ -51,6 +51,3 @@ export const formInHand = ({ scoop }: Pick<Product, "scoop">, system: UnitSystem
   scoop === undefined
     ? { kind: "liquid" as const, measure: system === "metric" ? toSi(1, "ml") : toSi(0.25, "tsp") }
     : { kind: "powder" as const, scoop };
-
-/** Tanks of a machine aren't mixed in. */
-export const isForMixing = ({ kind }: Vessel) => kind !== "solution-tank" && kind !== "recovery-tank";

@@ -1,11 +1,10 @@
 import type { VesselId } from "@scutch/contract";
-import { usableVolume } from "@scutch/core/mix";
+import { isForMixing, usableVolume } from "@scutch/core/mix";
 import { sharedVessels } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import { isForMixing } from "../products/measures.ts";
 
 const countText = (rinses: number) => (rinses === 1 ? "one rinse" : `${rinses} rinses`);
 

@@ -1,0 +1,42 @@
+import { BatchId, type Job, MAX_BATCHES, type Room, type Shelf } from "@scutch/contract";
+import { METHOD_FIGURES } from "@scutch/core/clean";
+import { isForMixing } from "@scutch/core/mix";
+import { DEFAULTS, defaultMethod, productsThatSuit, sprayKindFor, suitsFloor } from "@scutch/core/plan";
+import { newId } from "../device/newId.ts";
+
+const isSprayed = (room: Room) =>
+  !room.passage &&
+  !room.unsprayed &&
+  METHOD_FIGURES[room.method ?? defaultMethod(room.covering ?? DEFAULTS.covering)].wetting !== "dry";
+
+/**
+ * A changed job whose rooms have mixes for their floors: a room that has become another kind of floor leaves the mix chosen for the
+ * old one, and where no mix of the job is for it, one from the shelf joins. A job without any mix is left to Mix.
+ */
+export function fitMixes(
+  before: Job,
+  after: Job,
+  { products, vessels }: Pick<Shelf, "products" | "vessels">,
+): Job {
+  if (after.rooms === before.rooms || after.batches.length === 0) return after;
+  const was = new Map(before.rooms.map((room) => [room.id, room]));
+  const rooms = after.rooms.map((room): Room => {
+    const old = was.get(room.id);
+    const changed = old && room.batchId === old.batchId && sprayKindFor(old) !== sprayKindFor(room);
+    return changed ? { ...room, batchId: undefined } : room;
+  });
+  const mixers = vessels.filter((vessel) => isForMixing(vessel) && vessel.kind !== "injection-sprayer");
+  const batches = [...after.batches];
+  const productOf = (productId: string) => products.find(({ id }) => id === productId);
+  for (const room of rooms) {
+    if (!isSprayed(room) || room.batchId !== undefined || batches.length >= MAX_BATCHES) continue;
+    const served = batches.some(({ productId }) => suitsFloor(productOf(productId) ?? {}, room));
+    const [best] = productsThatSuit([room], products);
+    const free = mixers.find(({ id }) => batches.every(({ vesselId }) => vesselId !== id)) ?? mixers[0];
+    const [first] = batches;
+    if (served || !best || !free || !first || best.kind !== sprayKindFor(room)) continue;
+    batches.push({ id: newId(BatchId), productId: best.id, vesselId: free.id, measure: first.measure });
+  }
+  const same = batches.length === after.batches.length;
+  return { ...after, rooms, batches: same ? after.batches : batches };
+}
