@@ -12,10 +12,12 @@ export const MAX_DRYING_HOURS = 96;
 
 /** A room may end this much more humid than it was before cleaning and its carpet still counts as dry (our assumption). */
 const ROOM_MAY_END_WETTER = 0.1;
+/** A pile at rest with this is dry in any house: mould wants more than about 0.65–0.70 (memory). Else a dry house dried latest. */
+const DRY_IN_ANY_HOUSE = 0.65;
 
 /** Water levels that count, kg/m², all water together; fixed before the drying starts, so that drier air never makes a room dry later. */
 export interface ReadyLevels {
-  /** What the fibre may hold at rest: at the room's humidity before cleaning and ten points more. */
+  /** What the fibre may hold at rest: at the room's humidity before cleaning and ten points more, at 65 % at least. */
   readonly equilibrium: number;
   readonly touchDry: number;
   readonly dry: number;
@@ -28,7 +30,7 @@ export interface ReadyLevels {
 export function readyLevels(
   room: Pick<DryingRoom, "fibre" | "faceWeight" | "pileHeight" | "relativeHumidity">,
 ): ReadyLevels {
-  const humidity = Math.min(1, room.relativeHumidity + ROOM_MAY_END_WETTER);
+  const humidity = Math.min(1, Math.max(room.relativeHumidity + ROOM_MAY_END_WETTER, DRY_IN_ANY_HOUSE));
   const equilibrium = room.faceWeight * regain(room.fibre, humidity);
   const dry = equilibrium + DRY_FREE_WATER;
   return { equilibrium, dry, touchDry: Math.max(dry, equilibrium + criticalWater(room.pileHeight) / 2) };

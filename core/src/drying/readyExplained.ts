@@ -31,8 +31,8 @@ export function explainReady(
     formula:
       "dm/dt = −N, N = (a_w ρ_sat(T_s) − ρ_air) ⁄ (1/h_m + R), with the room’s own air and heat; " +
       (which === "dryHours"
-        ? "until 0.010 kg/m² is left above the fibre’s equilibrium at ten points more humidity than the room had"
-        : "until half of the water that wets the tips is left above the fibre’s equilibrium at ten points more humidity than the room had"),
+        ? "until 0.010 kg/m² is left above the fibre’s equilibrium at ten points more humidity than the room had, at least 65 %"
+        : "until half of the water that wets the tips is left above the fibre’s equilibrium at ten points more humidity than the room had, at least 65 %"),
     source: "drying",
     inputs: {
       residual: figure("residual", room.residual, "massPerArea"),

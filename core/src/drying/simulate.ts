@@ -131,6 +131,8 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
         });
     }
   };
+  // A room may be dry as it is finished; its air is wettest a little later.
+  const watched = Math.max(...startsAt) + HOUR;
   const onStep = (step: Sampled) => {
     for (let i = 0; i < n; i++)
       for (const u of WITHIN_A_STEP)
@@ -140,7 +142,7 @@ export function simulateDrying(building: Building, options: SimulateOptions = {}
           warm ? interpolateStep(step, balances.warmthFrom + i, u) : floatAt(air.T, i),
         );
     record(step.to, step.stateTo);
-    return watch.see(step);
+    return watch.see(step) && step.to >= watched;
   };
 
   /** Brings into force what begins or is switched at t, with the air as it is then. */

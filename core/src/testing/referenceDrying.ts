@@ -135,7 +135,8 @@ export function slowDrying(building: Building, step: number, until: number): Rea
       room.m += (second[i]?.m as number) * step;
       room.W += (second[i]?.W as number) * step;
       room.T += (second[i]?.T as number) * step;
-      const rest = room.faceWeight * regain(room.fibre, Math.min(1, room.relativeHumidity + 0.1));
+      const rest =
+        room.faceWeight * regain(room.fibre, Math.min(1, Math.max(0.65, room.relativeHumidity + 0.1)));
       const crossed = (level: number) =>
         room.m > level
           ? null
