@@ -69,7 +69,7 @@ export { DEFAULT_CIRCUITS, filmOn, MAX_PEOPLE, workingAirSpeed } from "./run.ts"
 export type { Spraying } from "./spraying.ts";
 export { type Substitute, substitutesFor } from "./substitute.ts";
 export { productsThatSuit } from "./suits.ts";
-export { type JobContext, type JobDocument, runProgress, toJobInput } from "./toJobInput.ts";
+export { type JobContext, type JobDocument, onlyVessel, runProgress, toJobInput } from "./toJobInput.ts";
 export { explainLastReady, explainTotalArea } from "./totalsExplained.ts";
 export { type SharedVessel, sharedVessels, type VesselTurn } from "./vesselTurns.ts";
 export { planWork, type WorkPlan } from "./work.ts";

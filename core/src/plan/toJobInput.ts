@@ -13,7 +13,7 @@ import {
   type SpotAttempted,
   tankReadings,
 } from "../log/index.ts";
-import { type Strength, usableVolume, type Vessel } from "../mix/index.ts";
+import { type Strength, usableVolume, type Vessel, type VesselKind } from "../mix/index.ts";
 import { omitAbsent } from "../omitAbsent.ts";
 import type { CrewPace, StepProgress } from "../run/index.ts";
 import type { JobInput, PlannedSpot, ProductLabel, SurveyedRoom } from "./input.ts";
@@ -210,11 +210,23 @@ export function toJobInput(job: JobDocument, around: JobContext): JobInput {
         : Object.fromEntries(
             [...roomFinishTimes(log)].map(([room, at]) => [room, (at - startsAtMs) / 3_600_000]),
           ),
-    ...(job.rig ? { rig: rigOf(job.rig, around) } : {}),
+    ...(job.rig ||
+    (onlyVessel(around.vessels, "solution-tank") && onlyVessel(around.vessels, "recovery-tank"))
+      ? { rig: rigOf(job.rig ?? {}, around) }
+      : {}),
     ...(around.pace ? { pace: around.pace } : {}),
     run: runOf(job, startsAtMs),
     ...runProgress(job, log, around),
   };
+}
+
+/** The one vessel of a kind, where there is just one: nobody has to choose it. */
+export function onlyVessel<V extends Pick<Vessel, "kind">>(
+  vessels: readonly V[],
+  kind: VesselKind,
+): V | undefined {
+  const [first, second] = vessels.filter((vessel) => vessel.kind === kind);
+  return second ? undefined : first;
 }
 
 function gearOf<K extends ComputedGear["kind"]>({ gear = [] }: JobContext, kind: K, id: string | undefined) {
@@ -231,8 +243,10 @@ function rigOf(choice: RigChoice, around: JobContext): Rig {
   const wand = gearOf(around, "wand", choice.wandId);
   const blower = gearOf(around, "blower", choice.blowerId);
   const hose = gearOf(around, "hose", choice.hoseId);
-  const tank = (id: string | undefined) => around.vessels.find((vessel) => vessel.id === id);
-  const [solution, recovery] = [tank(choice.solutionId), tank(choice.recoveryId)];
+  const tank = (id: string | undefined, kind: VesselKind) =>
+    around.vessels.find((vessel) => vessel.id === id) ?? onlyVessel(around.vessels, kind);
+  const solution = tank(choice.solutionId, "solution-tank");
+  const recovery = tank(choice.recoveryId, "recovery-tank");
   return {
     ...(wand
       ? { wand: { headWidth: wand.headWidth, ratedJetFlow: wand.ratedJetFlow, pressure: wand.pressure } }

@@ -1,6 +1,7 @@
 import type { GearKind, RigChoice } from "@scutch/contract";
 import { explainPads, METHOD_FIGURES, type PadCount, STROKE_LIMITS } from "@scutch/core/clean";
 import { usableVolume } from "@scutch/core/mix";
+import { onlyVessel } from "@scutch/core/plan";
 import { quantityReader } from "../../format/readers.ts";
 import { hoursAndMinutes } from "../../format/time.ts";
 import { formatAmount, percent } from "../../format/units.ts";
@@ -38,8 +39,10 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
       rinsed.reduce((sum, { area }) => sum + area, 0),
     );
   const airflow = extracted[0]?.figures.relativeAirflow;
-  const solution = shelf.vessels.find(({ id }) => id === rig.solutionId);
-  const recovery = shelf.vessels.find(({ id }) => id === rig.recoveryId);
+  const ofKind = (id: string | undefined, kind: "solution-tank" | "recovery-tank") =>
+    shelf.vessels.find((vessel) => vessel.id === id) ?? onlyVessel(shelf.vessels, kind);
+  const solution = ofKind(rig.solutionId, "solution-tank");
+  const recovery = ofKind(rig.recoveryId, "recovery-tank");
   return (
     <section aria-label="Rinse and recovery" className="mb-8 border-ink border-t-2 pt-3 print:hidden">
       <h2 className="font-bold text-xl">Rinse and recovery</h2>
@@ -107,12 +110,14 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
           <ChoiceField
             label="Solution tank"
             value={rig.solutionId}
+            assumed={solution?.id}
             options={tanks("solution-tank")}
             onChange={(solutionId) => set({ solutionId })}
           />
           <ChoiceField
             label="Recovery tank"
             value={rig.recoveryId}
+            assumed={recovery?.id}
             options={tanks("recovery-tank")}
             onChange={(recoveryId) => set({ recoveryId })}
           />

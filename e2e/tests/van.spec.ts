@@ -1,0 +1,122 @@
+/** The van as it is: one hand sprayer for wool and tile, and floors that take their own mix. */
+import { expect, type Page } from "@playwright/test";
+import { dyeTest } from "../support/dyeTest.ts";
+import { test } from "../support/stack.ts";
+
+const id = (kind: string, n: number) => `01930000-0000-7000-8${kind}00-${n.toString(16).padStart(12, "0")}`;
+const JOB = id("4", 0xaa);
+const [TEASEL, TILE_WASH, HAND_SPRAYER] = [id("2", 2), id("2", 9), id("3", 3)];
+const room = (n: number, name: string, more: object) => ({
+  id: id("5", 0xaa0 + n),
+  name,
+  shape: { kind: "rectangle", length: 3, width: 2 },
+  ...more,
+});
+const mix = (n: number, productId: string) => ({
+  id: id("6", 0xaa0 + n),
+  productId,
+  vesselId: HAND_SPRAYER,
+  measure: 5e-6,
+});
+const door = (n: number, to?: number) => ({
+  id: id("8", 0xaa0 + n),
+  from: id("5", 0xaa0 + n),
+  ...(to === undefined ? {} : { to: id("5", 0xaa0 + to) }),
+});
+
+/** Wool, tile, wool, each left through the next, both mixes in one hand sprayer. */
+const WOOL_TILE_WOOL = {
+  id: JOB,
+  siteId: id("1", 1),
+  title: "Study, kitchen, hall",
+  day: "2026-03-10",
+  startsAt: "09:00",
+  rooms: [
+    room(1, "Study", { fibre: "wool", batchId: id("6", 0xaa1) }),
+    room(2, "Kitchen", { covering: "ceramic", batchId: id("6", 0xaa2) }),
+    room(3, "Hall", { fibre: "wool", batchId: id("6", 0xaa1) }),
+  ],
+  doors: [door(1, 2), door(2, 3), door(3)],
+  batches: [mix(1, TEASEL), mix(2, TILE_WASH)],
+};
+
+async function put(page: Page): Promise<void> {
+  const answer = await page.request.put(`/api/jobs/${JOB}`, {
+    data: { baseVersion: 0, job: WOOL_TILE_WOOL },
+  });
+  expect([200, 201]).toContain(answer.status());
+}
+const rinses = (page: Page) => page.getByRole("button", { name: "Rinse the sprayer" });
+
+test("wool, tile, wool with one hand sprayer: two rinses; with a second one, none", async ({ page }) => {
+  await put(page);
+  await page.goto(`/jobs/${JOB}/run`);
+  await page.getByText("Step list").click();
+  await expect(rinses(page)).toHaveCount(2);
+  const advice = page.getByText(/saves 2 rinses, 9\smin/);
+  await expect(advice).toBeVisible();
+  // The fill that follows says so too, for whoever mixes without looking at the steps.
+  await page.getByRole("link", { name: "Mix", exact: true }).click();
+  await expect(page.getByText(/^Empty and rinse Hand sprayer, 2 L before this fill/).first()).toBeVisible();
+  await page.getByRole("link", { name: "Run", exact: true }).click();
+  await page.getByText("Step list").click();
+  await page.getByRole("button", { name: "Use this", exact: true }).click();
+  await expect(advice).toHaveCount(0);
+  await expect(rinses(page)).toHaveCount(0);
+});
+
+test("the rinse is a step on the card, with what is poured out and why twice", async ({ page }) => {
+  await page.clock.install();
+  await put(page);
+  await page.goto(`/jobs/${JOB}/mix`);
+  await dyeTest(page, "Behind the door");
+  await page.goto(`/jobs/${JOB}/run`);
+  await page.getByRole("button", { name: "Start job" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Move to now and start" }).click();
+  const now = page.getByRole("region", { name: "Now" });
+  const step = now.getByRole("heading", { level: 2 });
+  const seen: string[] = [];
+  for (let taps = 0; taps < 60; taps++) {
+    await page.clock.fastForward(2000);
+    const name = await step.innerText();
+    if (seen.at(-1) !== name) seen.push(name);
+    if (/^Rinse/.test(name) && seen.filter((each) => /^Rinse/.test(each)).length === 2) break;
+    const amounts = now.getByRole("button", { name: "Show amounts" });
+    if (await amounts.isVisible()) {
+      await amounts.click();
+      await page.getByRole("dialog").getByRole("button", { name: "Mark as mixed" }).click();
+      await expect(page.getByRole("dialog")).toHaveCount(0);
+      continue;
+    }
+    await now.getByRole("button", { name: /^(Start|Done)$/ }).click();
+    const wait = page.getByRole("dialog").getByRole("button", { name: "Wait", exact: true });
+    await page.waitForTimeout(150);
+    if (await wait.isVisible()) {
+      await wait.click();
+      await page.clock.fastForward(600_000);
+    }
+  }
+  await expect(step).toHaveText("Rinse the sprayer, Hand sprayer, 2 L");
+  await expect(now).toContainText(/Empty it first: about .+ is left/);
+  await expect(now).toContainText("Then rinse it twice with clean water.");
+  await expect(now).toContainText("can harm wool, plant fibre or stone");
+});
+
+test("a ceramic kitchen and a marble hall: the right product is offered, the wrong one stopped", async ({
+  page,
+}) => {
+  await put(page);
+  await page.goto(`/jobs/${JOB}/survey?room=${id("5", 0xaa1)}&part=floor`);
+  const floor = page.getByRole("region", { name: "Study" });
+  // A carpet that turns out to be tile leaves the wool's mix for the tile wash.
+  await floor.getByLabel("Floor type", { exact: true }).selectOption({ label: "Ceramic tile" });
+  await expect(floor.getByLabel("Mix", { exact: true }).locator("option:checked")).toHaveText(
+    "Thistle tile wash",
+  );
+  // On marble the alkaline wash is a stop, and nothing of it is mixed.
+  await floor
+    .getByLabel("Floor type", { exact: true })
+    .selectOption({ label: "Marble, limestone, unknown stone" });
+  await page.getByRole("link", { name: "Mix", exact: true }).click();
+  await expect(page.getByText(/strips the sealer/).first()).toBeVisible();
+});
