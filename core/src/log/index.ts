@@ -33,3 +33,4 @@ export {
 } from "./stepId.ts";
 export { attemptsOn, dyeTests, skippedOn, type Tested } from "./tested.ts";
 export { type ProductUsage, stockUse, sumUses, usesOf } from "./usage.ts";
+export { type VesselUser, vesselContents } from "./vesselContents.ts";

@@ -142,7 +142,7 @@ export interface JobInput {
   readonly rooms: readonly SurveyedRoom[];
   readonly batches: readonly PlannedBatch[];
   /** What vessels still hold, unrinsed, from an earlier job of the day: its products, by vessel. */
-  readonly vesselContents?: Readonly<Record<string, readonly ProductLabel[]>>;
+  readonly vesselContents?: Readonly<Record<string, readonly (CareProduct & { readonly id?: string })[]>>;
   readonly former?: readonly FormerRoom[];
   readonly doors?: readonly JobDoor[];
   readonly interview?: Interview;

@@ -84,6 +84,8 @@ export interface JobContext {
   readonly gear?: readonly JobGear[];
   readonly site?: { readonly elevation?: number };
   readonly log?: readonly JobEntry[];
+  /** Products, by id, that earlier jobs of the day left unrinsed in vessels, by vessel. */
+  readonly vesselContents?: Readonly<Record<string, readonly string[]>>;
   /** The crew's own pace; default paces where absent. */
   readonly pace?: CrewPace;
   /** Milliseconds since 1970 at which the job starts; without it logged finishes can't be placed on its clock. */
@@ -213,6 +215,17 @@ export function toJobInput(job: JobDocument, around: JobContext): JobInput {
     ...(job.rig ||
     (onlyVessel(around.vessels, "solution-tank") && onlyVessel(around.vessels, "recovery-tank"))
       ? { rig: rigOf(job.rig ?? {}, around) }
+      : {}),
+    ...(around.vesselContents
+      ? {
+          vesselContents: Object.fromEntries(
+            Object.entries(around.vesselContents).map(([vesselId, ids]) => [
+              vesselId,
+              // A product that is on the shelf no more is one nobody has read.
+              ids.map((id) => around.products.find((product) => product.id === id) ?? { id }),
+            ]),
+          ),
+        }
       : {}),
     ...(around.pace ? { pace: around.pace } : {}),
     run: runOf(job, startsAtMs),

@@ -31,6 +31,7 @@ export function computePlan(
   pace?: CrewSettings["pace"],
   runs?: ReturnType<typeof cachedScheduler>,
   now?: number,
+  vesselContents?: Readonly<Record<string, readonly string[]>>,
 ): Planned {
   const site = shelf.sites.find(({ id }) => id === job.siteId);
   // A room finished before the planned start began to dry then: the job’s clock starts with it.
@@ -42,6 +43,7 @@ export function computePlan(
     startsAtMs: startMs,
     ...(now === undefined ? {} : { now }),
     ...(pace ? { pace } : {}),
+    ...(vesselContents ? { vesselContents } : {}),
   });
   const work = planWork(input, runs?.solve);
   return {

@@ -13,6 +13,7 @@ import { computePlan, type Planned } from "./computePlan.ts";
 import { fitMixes } from "./fitMixes.ts";
 import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "./scheduleCache.ts";
 import { type DryingForecast, useRanges } from "./useDried.ts";
+import { useVesselContents } from "./useVesselContents.ts";
 
 /** The phase of the job in sight, by its address: /jobs/ID/survey. */
 const screenInSight = () => location.pathname.split("/")[3] ?? "";
@@ -68,12 +69,13 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const pace = useAppSelector((state) => state.crew.settings?.pace);
   const runs = useScheduleCache();
   const minute = useMinuteUnderWay(logHere?.entries);
+  const contents = useVesselContents(plan);
   const known = useMemo(
     () =>
       plan && shelf && logHere
-        ? computePlan(plan, shelf, logHere.entries, pace, cachedScheduler(plan.id, runs), minute)
+        ? computePlan(plan, shelf, logHere.entries, pace, cachedScheduler(plan.id, runs), minute, contents)
         : undefined,
-    [plan, shelf, logHere, pace, runs, minute],
+    [plan, shelf, logHere, pace, runs, minute, contents],
   );
   const ranges = useRanges(known?.work);
   const edit = useCallback(

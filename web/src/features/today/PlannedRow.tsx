@@ -2,6 +2,7 @@ import { foldRunState, isRunActive } from "@scutch/core/log";
 import { useMemo } from "react";
 import { computePlan } from "../../planning/computePlan.ts";
 import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "../../planning/scheduleCache.ts";
+import { useVesselContents } from "../../planning/useVesselContents.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import type { JobRowProps, OpenJob } from "./jobRowProps.ts";
@@ -22,9 +23,11 @@ export function PlannedRow({
   const pace = useAppSelector((state) => state.crew.settings?.pace);
   const runs = useScheduleCache();
   const minute = useMinuteUnderWay(known.log);
+  const contents = useVesselContents(known.job);
   const plan = useMemo(
-    () => computePlan(known.job, shelf, known.log, pace, cachedScheduler(known.job.id, runs), minute),
-    [known, shelf, pace, runs, minute],
+    () =>
+      computePlan(known.job, shelf, known.log, pace, cachedScheduler(known.job.id, runs), minute, contents),
+    [known, shelf, pace, runs, minute, contents],
   );
   const state = stateOf(listed, plan, now);
   const running = isRunActive(foldRunState(known.log));
