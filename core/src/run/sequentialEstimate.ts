@@ -1,3 +1,4 @@
+import { sectionsAhead } from "./divideJob.ts";
 import type { RunRoom } from "./input.ts";
 import type { CrewPace } from "./stepKinds.ts";
 import { WORK_OVERHEAD } from "./stepKinds.ts";
@@ -22,8 +23,13 @@ export function estimateSequential(rooms: readonly RunRoom[], pace: CrewPace = {
       pace,
     });
     const sprayFrom = clock + paced * (vacuum + edges + preSpot);
-    const sprayTo = sprayFrom + paced * spray;
-    clock = sprayTo + (room.spray?.dwell ?? 0) + paced * (agitate + clean + pad + spots + odour + groom);
+    // A room that is sprayed section by section takes its mix for as long as it is worked.
+    const { largest = room.area } = sectionsAhead(room, { people: 1, circuits: 1, pace }, paced) ?? {};
+    const first = Math.min(1, largest / room.area);
+    const between = paced * (1 - first) * (agitate + clean + pad + groom);
+    const sprayTo = sprayFrom + paced * spray + between;
+    clock =
+      sprayTo + (room.spray?.dwell ?? 0) + paced * (agitate + clean + pad + spots + odour + groom) - between;
     return { sprayFrom, sprayTo, end: clock };
   });
 }

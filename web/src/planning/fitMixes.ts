@@ -1,13 +1,26 @@
 import { BatchId, type Job, MAX_BATCHES, type Room, type Shelf } from "@scutch/contract";
 import { METHOD_FIGURES } from "@scutch/core/clean";
 import { isForMixing } from "@scutch/core/mix";
-import { DEFAULTS, defaultMethod, productsThatSuit, sprayKindFor, suitsFloor } from "@scutch/core/plan";
+import {
+  DEFAULTS,
+  defaultMethod,
+  productsThatSuit,
+  sprayKindFor,
+  suitsFloor,
+  type WorkPlan,
+} from "@scutch/core/plan";
 import { newId } from "../device/newId.ts";
 
 const isSprayed = (room: Room) =>
   !room.passage &&
   !room.unsprayed &&
   METHOD_FIGURES[room.method ?? defaultMethod(room.covering ?? DEFAULTS.covering)].wetting !== "dry";
+
+/** A job whose rooms keep the mix they have now, whatever product it is made of from here on: somebody chose that. */
+export function keepRooms(job: Job, batchId: BatchId, work: Pick<WorkPlan, "rooms">): Job {
+  const served = new Set<string>(work.rooms.flatMap((room) => (room.batchId === batchId ? [room.id] : [])));
+  return { ...job, rooms: job.rooms.map((room) => (served.has(room.id) ? { ...room, batchId } : room)) };
+}
 
 /**
  * A changed job whose rooms have mixes for their floors: a room that has become another kind of floor leaves the mix chosen for the

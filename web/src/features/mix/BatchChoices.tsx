@@ -7,6 +7,7 @@ import { quantityReader, strengthReader } from "../../format/readers.ts";
 import { formatAmount, labelSpelling } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { keepRooms } from "../../planning/fitMixes.ts";
 import { measuresFor } from "../../shared/products/measures.ts";
 import { ProductDialog } from "../../shared/products/ProductDialog.tsx";
 import { VesselDialog } from "../../shared/products/VesselDialog.tsx";
@@ -43,7 +44,7 @@ type Refused = { readonly field: string; readonly sentence: string };
 /** Which product, sprayer, measure and strength. A choice that can't be mixed is refused at its field. */
 export function BatchChoices({ desk, batch, product, vessel, planned, number }: Props) {
   const units = useUnits();
-  const { shelf, edit, job } = desk;
+  const { shelf, edit, job, work } = desk;
   const [dialog, setDialog] = useState<"product" | "new-product" | "vessel" | "new-vessel">();
   const [refused, setRefused] = useState<Refused>();
 
@@ -58,7 +59,7 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
     const sentence = fault
       ? batchFault(fault.fault, units)
       : edit((before) => ({
-          ...before,
+          ...(field === "productId" ? keepRooms(before, batch.id, work) : before),
           batches: before.batches.map((each) => (each.id === batch.id ? after : each)),
         }));
     setRefused(sentence ? { field, sentence } : undefined);

@@ -6,6 +6,7 @@ import { useState } from "react";
 import { VERDICT_NAMES } from "../../format/careWords.ts";
 import { doseOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { keepRooms } from "../../planning/fitMixes.ts";
 import { useStock } from "../../shared/stock/useStock.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -33,7 +34,7 @@ export function RunOut({ desk, batch, product, planned }: Props) {
   const short = left !== undefined && left < needed;
   const take = (productId: ProductId) => {
     desk.edit((before) => ({
-      ...before,
+      ...keepRooms(before, batch.id, desk.work),
       batches: before.batches.map((each) =>
         each.id === batch.id ? { ...each, productId, strength: undefined, boosters: undefined } : each,
       ),
