@@ -1,4 +1,6 @@
 import { expect, test } from "@jest/globals";
+import { seededRandom } from "../numeric/index.ts";
+import { scheduleJob } from "../run/index.ts";
 import { sprayBatch } from "../testing/sprayBatch.ts";
 import { type JobInput, learnPace, planWork } from "./index.ts";
 
@@ -12,7 +14,7 @@ const job: JobInput = {
 
 /** The job as worked: every step so many times as long as planned, some of them by another factor. */
 function worked(factor: number, own: Readonly<Record<string, number>> = {}, of = job): JobInput {
-  const { run } = planWork(of);
+  const { run } = planWork(of, (input) => scheduleJob(input, {}));
   if (run.outcome !== "planned") throw new Error("not planned");
   return {
     ...of,
@@ -50,11 +52,41 @@ test("the pace learned is the floor area over the time logged, by hand: 32 m² v
   expect(learned.overhead).toBeUndefined();
 });
 
-test("59 min of summed steps that took 75 is 27 % (common practice): what all took, over the rooms' own work", () => {
-  const one = learnPace([worked(1), worked(1), worked(1)]).overhead?.value as number;
-  const twice = learnPace([worked(1.2), worked(1.2), worked(1.2)]).overhead?.value as number;
-  expect(1 + twice).toBeCloseTo(1.2 * (1 + one), 6);
-});
+/** A job of some random rooms, as small as a landing or as large as an office, with furniture and fans or without. */
+function anyJob(seed: number): JobInput {
+  const random = seededRandom(seed);
+  const rooms = Array.from({ length: 1 + Math.floor(random() * 5) }, (_, i) => ({
+    id: `r${i}`,
+    name: `Room ${i}`,
+    shape: { kind: "area", area: 5 + random() * 45 } as const,
+    ...(random() < 0.5 ? { airMovers: [{ flow: 0.9, jetSpeed: 8 }] } : {}),
+  }));
+  return {
+    rooms,
+    batches: [sprayBatch()],
+    ...(random() < 0.5 ? { interview: { occupancy: "lived-in" } } : {}),
+  };
+}
+const totalOf = (of: JobInput) => {
+  const { run } = planWork(of, (input) => scheduleJob(input, {}));
+  if (run.outcome !== "planned") throw new Error("not planned");
+  return run.steps.reduce((sum, { plannedSeconds }) => sum + plannedSeconds, 0);
+};
+
+test.each([0.1, 0.27, 0.5, 0.9])(
+  "40 jobs of a crew with an overhead of %s: what is learned tells each within 3 %",
+  (overhead) => {
+    const jobs = Array.from({ length: 40 }, (_, seed) => anyJob(seed));
+    const learned = learnPace(jobs.map((each) => worked(1, {}, { ...each, pace: { overhead } })));
+    // Small jobs are all set-up and say only that it isn't more: what all of them leave open changes none of them.
+    const value = learned.overhead?.value ?? 0;
+    for (const each of jobs) {
+      const [really, told] = [overhead, value].map((of) => totalOf({ ...each, pace: { overhead: of } }));
+      expect(Math.abs((told ?? 0) / (really ?? 1) - 1)).toBeLessThan(0.03);
+    }
+    if (overhead >= 0.5) expect(value).toBeCloseTo(overhead, 2);
+  },
+);
 
 test("one odd day moves nothing, two jobs say nothing, and a step tapped late or never isn't counted", () => {
   const usual = learnPace([worked(1), worked(1), worked(1)]);

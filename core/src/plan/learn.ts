@@ -3,8 +3,8 @@ import { isOfRoom, PACK_UP, parseStepId } from "../log/index.ts";
 import {
   type CrewPace,
   isStepKind,
-  overheadShare,
   PACE_LIMITS,
+  roundTime,
   runRoomWork,
   type StepKind,
   vacuumPieces,
@@ -14,6 +14,7 @@ import { effectsOf } from "./interview.ts";
 import { accidentsFound } from "./odour.ts";
 import { planRooms } from "./rooms.ts";
 import { runRooms } from "./run.ts";
+import { planWork } from "./work.ts";
 
 /** A pace as the crew's own log has it: m²/s or a share, and how many jobs it rests on. */
 export interface Learned {
@@ -28,6 +29,9 @@ export const MIN_JOBS = 3;
 /** A tap forgotten or tapped twice: nobody works a step so short or so long, s. */
 const [SHORTEST, LONGEST] = [20, 4 * 3600] as const;
 
+/** Less than this says nothing: steps are rounded to seconds. */
+const STRETCHED = 1.005;
+
 /** What is logged of so much of a room is logged of all of it. */
 const NEARLY_ALL = 0.95;
 
@@ -40,7 +44,13 @@ interface Worked {
 interface OneJob {
   readonly vacuum?: number;
   readonly spray?: number;
-  readonly overhead?: number;
+  readonly whole?: WholeJob;
+}
+
+/** A whole job over the work of its rooms: what goes round it as steps of their own, and what the rest really took. */
+interface WholeJob {
+  readonly round: number;
+  readonly stretch: number;
 }
 
 const median = (values: readonly number[]) => {
@@ -96,24 +106,60 @@ function oneJob(job: JobInput, pace: CrewPace): OneJob {
   return {
     ...(vacuum === undefined ? {} : { vacuum }),
     ...(spray === undefined ? {} : { spray }),
-    ...(whole && work > 0 ? { overhead: Math.max(0, overheadShare(work, all)) } : {}),
+    ...(whole && work > 0
+      ? { whole: { round: roundOf(job) / work, stretch: (all - roundOf(job)) / work } }
+      : {}),
   };
 }
 
+/** What is planned to go round a job's work, s: fills and trips as its rooms ask for them. */
+function roundOf(job: JobInput): number {
+  let seconds = 0;
+  planWork({ ...job, logged: {} }, (input) => {
+    seconds = roundTime(input);
+    return { outcome: "impossible", fault: { code: "no-place", tasks: [] } };
+  });
+  return seconds;
+}
+
 /**
- * The crew's own paces from jobs it ran step by step: of each job one figure, of the jobs the median, so that one odd day moves
- * nothing. Only what rests on {@link MIN_JOBS} jobs or more.
+ * The overhead that tells best how long some jobs took. Steps are stretched by what of the overhead is not a step of its own
+ * already, never below 1: a small job, all set-up, says only that the overhead isn't larger. Undefined where all are such.
+ */
+function overheadOf(jobs: readonly WholeJob[]): number | undefined {
+  const stretchAt = (overhead: number, { round }: WholeJob) => 1 + Math.max(0, overhead - round);
+  const off = (overhead: number) =>
+    jobs.reduce((sum, job) => sum + Math.abs(job.stretch - stretchAt(overhead, job)), 0);
+  // The sum of absolute errors is least at a job's own overhead, where any are stretched at all.
+  const own = jobs.map(({ round, stretch }) => Math.max(0, stretch - 1 + round));
+  const best = own.reduce<number | undefined>(
+    (least, each) => (least === undefined || off(each) < off(least) ? each : least),
+    undefined,
+  );
+  return best !== undefined && jobs.some((job) => stretchAt(best, job) > STRETCHED) ? best : undefined;
+}
+
+/**
+ * The crew's own paces from jobs it ran step by step: of each job one figure, of the jobs the median or, of the overhead, the least
+ * sum of errors, so that one odd day moves nothing. Only what rests on {@link MIN_JOBS} jobs or more.
  */
 export function learnPace(jobs: readonly JobInput[], pace: CrewPace = {}): LearnedPace {
   const each = jobs.map((job) => oneJob(job, pace));
-  const of = (key: keyof OneJob): Learned | undefined => {
-    const [least, most] = key === "overhead" ? PACE_LIMITS.overhead : PACE_LIMITS.rate;
+  const within = (
+    value: number | undefined,
+    [least, most]: readonly [number, number],
+    count: number,
+  ): Learned | undefined =>
+    value !== undefined && count >= MIN_JOBS && value >= least && value <= most
+      ? { value, jobs: count }
+      : undefined;
+  const rate = (key: "vacuum" | "spray"): Learned | undefined => {
     const values = each.flatMap((one) => one[key] ?? []);
-    if (values.length < MIN_JOBS) return undefined;
-    const value = median(values);
-    return value >= least && value <= most ? { value, jobs: values.length } : undefined;
+    return values.length > 0 ? within(median(values), PACE_LIMITS.rate, values.length) : undefined;
   };
-  const [vacuum, spray, overhead] = [of("vacuum"), of("spray"), of("overhead")];
+  const wholes = each.flatMap(({ whole }) => whole ?? []);
+  const [vacuum, spray] = [rate("vacuum"), rate("spray")];
+  const overhead = within(overheadOf(wholes), PACE_LIMITS.overhead, wholes.length);
   return {
     ...(vacuum ? { vacuum } : {}),
     ...(spray ? { spray } : {}),

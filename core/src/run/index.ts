@@ -74,4 +74,4 @@ export {
   walkOutOrder,
   waysOut,
 } from "./walkOut.ts";
-export { stepDurations as runRoomWork, stretchOf } from "./work.ts";
+export { roundTime, stepDurations as runRoomWork, stretchOf } from "./work.ts";

@@ -25,17 +25,21 @@ export const tripTime = (solution: number): number => PACES.tankTrip + solution 
 
 const sum = (values: readonly number[]) => values.reduce((total, each) => total + each, 0);
 
-/**
- * How many times as long each step takes as at its pace: the crew's overhead (talk, moving, looking for things) less what
- * of it is a step of its own here, set-up, fills and trips. Never below 1.
- */
-export function stretchOf({ rooms, fills, tanks, crew }: RunInput): number {
-  const work = sum(rooms.flatMap((room) => Object.values(stepDurations(room, crew))));
-  const round = sum([
+/** What goes round a job's work as steps of their own, s: set-up and packing up, fills, rinses, trips, furniture, fans. */
+export const roundTime = ({ rooms, fills, tanks }: Pick<RunInput, "rooms" | "fills" | "tanks">): number =>
+  sum([
     PACES.setUp + PACES.packUp,
     ...fills.map((fill) => fillTime(fill) + rinseTime(fill)),
     ...tanks.slice(1).map(({ solution }) => tripTime(solution)),
     ...rooms.map(({ area, furniture, fans }) => (furniture ? area * PACES.furniture : 0) + fans * PACES.fan),
   ]);
-  return work > 0 ? 1 + Math.max(0, (crew.pace?.overhead ?? WORK_OVERHEAD) - round / work) : 1;
+
+/**
+ * How many times as long each step takes as at its pace: the crew's overhead (talk, moving, looking for things) less what
+ * of it is a step of its own here, set-up, fills and trips. Never below 1.
+ */
+export function stretchOf(input: RunInput): number {
+  const { rooms, crew } = input;
+  const work = sum(rooms.flatMap((room) => Object.values(stepDurations(room, crew))));
+  return work > 0 ? 1 + Math.max(0, (crew.pace?.overhead ?? WORK_OVERHEAD) - roundTime(input) / work) : 1;
 }
