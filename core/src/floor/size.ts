@@ -10,6 +10,8 @@ import {
 import type { Rectangle, RoomShape } from "./shape.ts";
 
 const SIDES = / ?(?:x|\bby\b) ?/;
+/** "16/14", "4 m/3 m": nobody has a floor of a fraction alone. */
+const SLASHED = /^(\d+(?:[.,]\d+)?(?: ?[a-z'"]+)?) ?\/ ?(\d+(?:[.,]\d+)?(?: ?[a-z'"]+)?)$/;
 const UNIT_SAID = /[a-z'"]+/;
 
 /** Units of length said anywhere in a size, each once. */
@@ -36,7 +38,7 @@ function rectangles(
 const MAX_READINGS = 4;
 
 /**
- * Reads a room's size in one line: `12'6 x 10`, `3.8 × 4.2 m`, an L as two rectangles `4 x 3 + 2 x 1.5`, a U as
+ * Reads a room's size in one line: `12'6 x 10`, `3.8 × 4.2 m`, `16/14`, an L as two rectangles `4 x 3 + 2 x 1.5`, a U as
  * three, or an area `150 sq ft`. A unit said once holds for every side without one; with two said, a side without is
  * refused. Bare lengths are taken in `bareLength`, a bare single number as an area in `bareArea`.
  */
@@ -46,7 +48,7 @@ export function parseRoomSize(
   bareArea: UnitId | undefined,
 ): Parsed<RoomShape> {
   const said = text.trim();
-  const plain = normalizeText(text);
+  const plain = normalizeText(text).replace(SLASHED, "$1 x $2");
   if (plain === "") return parseFailure({ code: "empty" });
   if (!SIDES.test(plain)) {
     const area = parseQuantity(plain, "area", bareArea);

@@ -34,14 +34,15 @@ const at = (pattern: string) => new RegExp(`^(?:${pattern})${ENDS}`);
 const MIXED = at(String.raw`(\d+)[\s-]+(\d+)\s*/\s*(\d+)`);
 const FRACTION = at(String.raw`(\d+)\s*/\s*(\d+)`);
 const BY_SPACES = at(String.raw`[1-9]\d{0,2}(?: \d{3})+(?:[.,]\d+)?`);
+const BY_APOSTROPHES = at(String.raw`[1-9]\d{0,2}(?:'\d{3})+(?:[.,]\d+)?`);
 const BY_COMMAS = at(String.raw`[1-9]\d{0,2}(?:,\d{3})+(?:\.\d+)?`);
 const BY_DOTS = at(String.raw`[1-9]\d{0,2}(?:\.\d{3})+,\d+|[1-9]\d{0,2}(?:\.\d{3}){2,}`);
 const PLAIN = at(String.raw`\d+[.,]\d+|\d+|[.,]\d+`);
 const POINT_LAST = /^\d+\.(?![\d.,])(?!\s*\d)/;
 
 /**
- * Reads a number as typed: 12, 12.5, 12,5, .5, 1/4, 12 1/2, 12-1/2, 2,400, 2 400, 1.234,5. Groups of three behind a
- * space or a comma are thousands; a comma before anything but three digits is a decimal one. `1.500` may mean two things. Undefined where there is no number; signs belong to the caller.
+ * Reads a number as typed: 12, 12.5, 12,5, .5, 1/4, 12 1/2, 12-1/2, 2,400, 2 400, 2'400, 1.234,5. Groups of three behind a
+ * space, an apostrophe or a comma are thousands; a comma before anything but three digits is a decimal one. `1.500` may mean two things. Undefined where there is no number; signs belong to the caller.
  */
 export function numberAtStart(text: string): NumberRead | undefined {
   const mixed = MIXED.exec(text);
@@ -60,6 +61,8 @@ export function numberAtStart(text: string): NumberRead | undefined {
   };
   const spaced = grouped(BY_SPACES, / /g);
   if (spaced) return { length: spaced.length, meanings: [spaced.value] };
+  const apostrophes = grouped(BY_APOSTROPHES, /'/g);
+  if (apostrophes) return { length: apostrophes.length, meanings: [apostrophes.value] };
   const dots = grouped(BY_DOTS, /\./g);
   if (dots) return { length: dots.length, meanings: [dots.value] };
   const commas = grouped(BY_COMMAS, /,/g);

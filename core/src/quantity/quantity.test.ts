@@ -62,6 +62,8 @@ describe("one field takes any sensible way to say it", () => {
   test.each([
     // Thousands behind a space, a comma, or a dot that a decimal comma follows.
     ["1 500 ml", "volume", 1.5e-3],
+    ["1'200 mm", "length", 1.2],
+    ["1’200 mm", "length", 1.2],
     ["2 400 sq ft", "area", 2400 * 0.09290304],
     ["1 200 mm", "length", 1.2],
     ["1.234,5 ml", "volume", 1.2345e-3],
