@@ -1,6 +1,6 @@
 import { coilNeedsHeld, DRYING_LIMITS, FIBRES } from "@scutch/core/drying";
 import * as z from "zod";
-import { Air, OutdoorAir, OutdoorTemperature, quantity, RelativeHumidity, Temperature } from "./quantity.ts";
+import { OutdoorAir, OutdoorTemperature, quantity, RelativeHumidity, Temperature } from "./quantity.ts";
 import { AirMover } from "./room.ts";
 
 const Place = z.int().min(0).max(59);

@@ -100,7 +100,9 @@ describe("the shape of a room", () => {
     expect(parseRoomSize("6 x 3 + 1 x 1 + 1 x 1 + 1 x 1", "m", "m2").ok).toBe(false);
     expect(parseRoomSize("16/14", "ft", "ft2")).toEqual(parseRoomSize("16 x 14", "ft", "ft2"));
     expect(parseRoomSize("4 m / 3.5", "m", "m2")).toEqual(parseRoomSize("4 m x 3.5", "m", "m2"));
-    expect(parseRoomSize("1'200 mm x 3'000 mm", "m", "m2")).toMatchObject({ value: { length: 1.2, width: 3 } });
+    expect(parseRoomSize("1'200 mm x 3'000 mm", "m", "m2")).toMatchObject({
+      value: { length: 1.2, width: 3 },
+    });
   });
 });
 
