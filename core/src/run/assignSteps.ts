@@ -1,5 +1,5 @@
 import type { Problem, Starts } from "../scheduling/index.ts";
-import type { StepTask } from "./jobProblem.ts";
+import type { StepTask } from "./jobTasks.ts";
 
 /** What a person is handed and what they had in hand before. */
 interface Hand {

@@ -1,4 +1,4 @@
-import type { StepTask } from "./jobProblem.ts";
+import type { StepTask } from "./jobTasks.ts";
 import { STEP_FACTS } from "./stepFacts.ts";
 
 /** Ways of cleaning with hot water under pressure, by their machine. */

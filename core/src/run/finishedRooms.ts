@@ -6,7 +6,7 @@ import {
   type RemainingProblem,
   unstartedProblem,
 } from "./fixPlacements.ts";
-import type { JobProblem } from "./jobProblem.ts";
+import type { JobProblem } from "./jobTasks.ts";
 import { STEP_FACTS } from "./stepFacts.ts";
 
 /**

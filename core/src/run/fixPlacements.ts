@@ -1,6 +1,6 @@
 import { isBreakStep } from "../log/index.ts";
 import { type Problem, START, type Task, type TimeLag } from "../scheduling/index.ts";
-import type { SectionTask } from "./jobProblem.ts";
+import type { SectionTask } from "./jobTasks.ts";
 
 /** Where a step stands that isn't to be planned any more: s after the start, how long it took, whether it was passed over. */
 export interface Placement {

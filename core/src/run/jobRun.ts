@@ -1,7 +1,7 @@
 import type { Infeasibility, Problem, Starts } from "../scheduling/index.ts";
 import type { DivisionFault, DriesFirst } from "./divideJob.ts";
 import type { Pin } from "./input.ts";
-import type { SectionTask, StepTask } from "./jobProblem.ts";
+import type { SectionTask, StepTask } from "./jobTasks.ts";
 
 /** A step with its hour; s after the job's start. */
 export interface Step extends StepTask {

@@ -10,8 +10,8 @@ import { type Assignees, assignSteps } from "./assignSteps.ts";
 import { applyFinishedRooms } from "./finishedRooms.ts";
 import { type RemainingProblem, unstartedProblem } from "./fixPlacements.ts";
 import type { Pin, RunInput } from "./input.ts";
-import type { JobProblem } from "./jobProblem.ts";
 import type { JobRun, RunPlan, WarmStart } from "./jobRun.ts";
+import type { JobProblem } from "./jobTasks.ts";
 import { remainingProblem } from "./remainingProblem.ts";
 import { withTimes } from "./withTimes.ts";
 

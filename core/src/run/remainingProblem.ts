@@ -2,7 +2,7 @@ import { isBreakStep, PACK_UP } from "../log/index.ts";
 import { type Problem, START, type Task } from "../scheduling/index.ts";
 import { fixPlacements, type Placement, type Relaxation, type RemainingProblem } from "./fixPlacements.ts";
 import type { RunInput } from "./input.ts";
-import type { JobProblem } from "./jobProblem.ts";
+import type { JobProblem } from "./jobTasks.ts";
 
 /** s that a step in hand is taken to go on at least, however long it has taken already. */
 const GOES_ON = 60;

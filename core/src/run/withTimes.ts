@@ -1,7 +1,7 @@
 import type { Problem, Starts } from "../scheduling/index.ts";
 import { type Assignees, assignSteps } from "./assignSteps.ts";
-import type { JobProblem } from "./jobProblem.ts";
 import type { RunSection, Step } from "./jobRun.ts";
+import type { JobProblem } from "./jobTasks.ts";
 
 /** Steps and sections with their hours, in the order they begin. */
 export function withTimes(
