@@ -20,6 +20,31 @@ const pinLag = ({ stepId, at }: Pin): TimeLag => {
   return { from: START, to: stepId, minLag: second, maxLag: second };
 };
 
+/** s beyond the earliest at which a late section's cleaning begins, to be tried: at once, after what is in hand, after a trip. */
+const LATE_WITHIN = [5, 60, 300, 900, 1800] as const;
+
+/** The first second a task can start at: by its minimal lags, and by the hands that all it waits for takes up. */
+function earliestOf(id: string, { tasks, lags }: Problem, now: number, people: number): number {
+  const into = new Map<string, TimeLag[]>();
+  for (const lag of lags) if (lag.minLag !== undefined) into.set(lag.to, [...(into.get(lag.to) ?? []), lag]);
+  const known = new Map<string, number>([[START, 0]]);
+  const least = (of: string): number => {
+    const found = known.get(of);
+    if (found !== undefined) return found;
+    // Against a circle, which would have no schedule anyway.
+    known.set(of, 0);
+    const first = Math.max(0, ...(into.get(of) ?? []).map(({ from, minLag = 0 }) => least(from) + minLag));
+    known.set(of, first);
+    return first;
+  };
+  const own = least(id);
+  // Everything looked at on the way is waited for.
+  const work = tasks
+    .filter((task) => task.id !== id && known.has(task.id) && least(task.id) >= now)
+    .reduce((sum, { duration }) => sum + duration, 0);
+  return Math.max(own, now + work / people);
+}
+
 /** What whole seconds may round away. */
 const SECOND = 1;
 
@@ -107,8 +132,31 @@ export class Planner {
       { pins: [], letGo: "every most" },
     ] as const) {
       const gone = remainingProblem(this.stated, this.withPins(pins), { ...this.input, now }, letGo);
+      const first = gone.late.length > 0 ? this.lateFirst(gone, now) : undefined;
+      if (first) return this.done(first.problem, first.found, pins);
       const rest = this.solve(gone.problem);
       if (rest.outcome === "scheduled") return this.done(gone, rest, pins);
+    }
+    return undefined;
+  }
+
+  /** What has stood too long is cleaned next, ahead of all that would only finish sooner: as soon as it can be at all. */
+  private lateFirst(
+    gone: RemainingProblem,
+    now: number,
+  ): { readonly problem: RemainingProblem; readonly found: Solved } | undefined {
+    const cleans = this.stated.sections.flatMap(({ id, cleanId }) =>
+      gone.late.includes(id) && !gone.gone.includes(cleanId) ? [cleanId] : [],
+    );
+    const least = cleans.map((id) => earliestOf(id, gone.problem, now, this.input.crew.people));
+    for (const soon of LATE_WITHIN) {
+      const lags = cleans.map(
+        (to, i): TimeLag => ({ from: START, to, maxLag: Math.ceil(least[i] ?? now) + soon * (i + 1) }),
+      );
+      const problem = { ...gone.problem, lags: [...gone.problem.lags, ...lags] };
+      const found = this.solve(problem);
+      // The statement is handed on without them: they are how it was found, not what a job asks.
+      if (found.outcome === "scheduled") return { problem: gone, found };
     }
     return undefined;
   }

@@ -369,3 +369,39 @@ describe("a run under way", () => {
     expect(run.steps.find(({ id }) => id === two?.cleanId)).toMatchObject({ start: 2100, who: 1 });
   });
 });
+
+test("what has stood too long is cleaned next, before furniture and vacuuming elsewhere", () => {
+  for (const people of [1, 2]) {
+    const input = job(people);
+    const before = planned(input);
+    const [section] = before.sections;
+    const spray = before.steps.find(({ id }) => id === section?.sprayId);
+    if (!section || !spray) throw new Error("nothing sprayed");
+    // Sprayed as planned, then nobody came back to it until long after it dried.
+    const now = Math.round(section.cleanDeadline + 600);
+    const logged = new Map(
+      before.steps
+        .filter(({ start }) => start <= spray.start)
+        .map(
+          ({ id, start, end, who, roomId }) =>
+            [
+              id,
+              {
+                start,
+                end,
+                ...(who === undefined ? {} : { who }),
+                ...(roomId === undefined ? {} : { roomId }),
+              },
+            ] as const,
+        ),
+    );
+    const run = planned({ ...input, logged, now });
+    expect(run.overdueSections).toContain(section.id);
+    const todo = run.steps.filter(({ id, kind }) => !run.closedSteps.includes(id) && kind !== "set-up");
+    const clean = todo.find(({ id }) => id === section.cleanId);
+    const unneeded = ["furniture", "vacuum", "pre-spray", "fill"];
+    const mine = todo.filter(({ kind, who }) => unneeded.includes(kind) && who === clean?.who);
+    for (const { start } of mine)
+      expect(start).toBeGreaterThanOrEqual(clean?.start ?? Number.POSITIVE_INFINITY);
+  }
+});
