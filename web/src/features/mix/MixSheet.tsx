@@ -1,6 +1,6 @@
 import type { BatchChoice, Product, Vessel } from "@scutch/contract";
 import { type ProtectiveMeasure, protectionFor } from "@scutch/core/care";
-import { foldFills } from "@scutch/core/log";
+import { fillId, foldFills } from "@scutch/core/log";
 import { concentratePerWater, type Fill } from "@scutch/core/mix";
 import { formatDuration } from "@scutch/core/quantity";
 import type { ReactNode } from "react";
@@ -14,6 +14,7 @@ import { bottleOf, guideOf, productsFor } from "../../shared/spots/spotGuide.ts"
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 
+const RINSED = ["", "once", "twice"] as const;
 const CELL = "border border-black px-2 py-1";
 
 /** The page for the van's door: what to wear and mind, every fill with its marks, what is made already. Seen only on paper. */
@@ -120,9 +121,17 @@ function BatchTable({ desk, batch, product, vessel }: BatchProps) {
         <tbody>
           {planned.batch.fills.map((fill, i) => {
             const done = made.get(i + 1);
+            const rinse = work.rinses.get(fillId(batch.id, i + 1));
             return (
               <tr key={fill.rooms.map(({ roomId }) => roomId).join()}>
-                <td className={CELL}>{i + 1}</td>
+                <td className={CELL}>
+                  {i + 1}
+                  {rinse && (
+                    <strong className="block">
+                      {rinse.rinses > 0 ? `Empty, rinse ${RINSED[rinse.rinses]} first` : "Empty first"}
+                    </strong>
+                  )}
+                </td>
                 <td className={`${CELL} font-bold font-mono`}>{formatAmount(units.volume(fill.water))}</td>
                 <td className={`${CELL} font-bold font-mono`}>
                   {fill.powder
