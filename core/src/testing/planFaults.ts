@@ -1,14 +1,26 @@
 import type { Fill } from "../mix/index.ts";
 import type { JobInput, WorkPlan } from "../plan/index.ts";
-import type { Step } from "../run/index.ts";
+import type { JobRun, Step } from "../run/index.ts";
 
 /** A second is lost in rounding here and there. */
 const SECOND = 2;
 const DROP = 1e-9;
 const POWERED = /^(vacuum|brush|pad machine|machine:)/;
-/** Motors where nobody has counted the circuits, and water of one litre. */
+/** Motors where nobody has counted the circuits, water of one litre, and s that a vessel is rinsed once. */
 const CIRCUITS = 2;
 const LITRE = 1e-3;
+const RINSE = 180;
+
+/** A planned job, and where its faults are written down, in words for a test. */
+interface Looked {
+  readonly job: JobInput;
+  readonly work: WorkPlan;
+  readonly run: JobRun;
+  readonly say: (broken: boolean, what: string) => void;
+}
+
+const overlap = (a: Step, b: Step) =>
+  a.start < b.end && b.start < a.end && a.end > a.start && b.end > b.start;
 
 /** A product by what is in it: two of one id are the same. */
 const mixOf = (job: JobInput, batchId: string | undefined): string[] => {
@@ -18,42 +30,44 @@ const mixOf = (job: JobInput, batchId: string | undefined): string[] => {
     : [];
 };
 
-/**
- * What in a plan can't be done or does harm, in words for a test; empty where nothing does. Written from the job and the steps
- * alone: it knows nothing of how they were found.
- */
-export function planFaults(job: JobInput, { run, rooms, batches, rinses, walkOut }: WorkPlan): string[] {
-  if (run.outcome !== "planned") return [];
-  const { steps } = run;
-  const faults: string[] = [];
-  const say = (broken: boolean, what: string) => {
-    if (broken) faults.push(what);
-  };
-  const people = job.run?.people ?? 1;
-  const overlap = (a: Step, b: Step) =>
-    a.start < b.end && b.start < a.end && a.end > a.start && b.end > b.start;
-
-  // One person does one thing, and nothing during a break.
+/** One person does one thing, nothing during a break; one of each tool; motors on circuits. */
+function people({ job, run: { steps }, say }: Looked): void {
+  const crew = job.run?.people ?? 1;
   for (const [i, a] of steps.entries()) {
     say(!(a.start >= 0 && a.end >= a.start), `${a.id} from ${a.start} to ${a.end}`);
-    say(a.who !== undefined && !(a.who >= 0 && a.who < people), `${a.id} is done by ${a.who}`);
+    say(a.who !== undefined && !(a.who >= 0 && a.who < crew), `${a.id} is done by ${a.who}`);
     for (const b of steps.slice(i + 1)) {
       if (!overlap(a, b)) continue;
       const everybody = a.who === undefined || b.who === undefined;
       say(everybody || a.who === b.who, `${a.id} and ${b.id} at once by ${a.who}`);
       say(a.tool !== undefined && a.tool === b.tool, `${a.id} and ${b.id} at once with ${a.tool}`);
     }
-  }
-  // Motors on circuits.
-  for (const { start } of steps) {
     const running = steps.filter(
-      (step) => POWERED.test(step.tool ?? "") && step.start <= start && start < step.end,
+      (step) => POWERED.test(step.tool ?? "") && step.start <= a.start && a.start < step.end,
     );
-    say(running.length > (job.run?.circuits ?? CIRCUITS), `${running.length} motors at ${start}`);
+    say(running.length > (job.run?.circuits ?? CIRCUITS), `${running.length} motors at ${a.start}`);
   }
-  // What is in each vessel.
+}
+
+/** Some of a mix's rooms are of what a trace of another mix can harm, for certain. */
+const isDelicate = (job: JobInput, roomIds: readonly string[]) =>
+  job.rooms.some(
+    ({ id, fibre, covering }) =>
+      roomIds.includes(id) &&
+      (covering === "stone" ||
+        covering === "coir" ||
+        ((covering === undefined || covering.endsWith("pile")) && (fibre === "wool" || fibre === "plant"))),
+  );
+
+/** One mix at a time in each vessel, emptied and rinsed between two; never above its brim, and never too old. */
+function vessels(looked: Looked): void {
+  const tools = new Set(looked.run.steps.flatMap(({ tool }) => (tool?.startsWith("sprayer:") ? [tool] : [])));
+  for (const tool of tools) oneVessel(looked, tool);
+}
+
+function oneVessel({ job, work, run, say }: Looked, tool: string): void {
   const fillOf = new Map(
-    batches.flatMap(({ id, batch }) =>
+    work.batches.flatMap(({ id, batch }) =>
       batch.outcome === "planned"
         ? batch.fills.map((fill, k): [string, { fill: Fill; batchId: string }] => [
             `${id}.${k + 1}`,
@@ -62,90 +76,83 @@ export function planFaults(job: JobInput, { run, rooms, batches, rinses, walkOut
         : [],
     ),
   );
-  for (const tool of new Set(
-    steps.flatMap((step) => (step.tool?.startsWith("sprayer:") ? [step.tool] : [])),
-  )) {
-    const vessel = job.batches.find(({ vesselId, id }) => `sprayer:${vesselId ?? id}` === tool)?.vessel;
-    let residue: string[] = [];
-    let volume = 0;
-    let madeAt = 0;
-    let potLife = Number.POSITIVE_INFINITY;
-    for (const step of steps.filter((each) => each.tool === tool).toSorted((a, b) => a.start - b.start)) {
-      if (step.kind === "rinse") [residue, volume] = [[], 0];
-      if (step.kind === "fill") {
-        const made = fillOf.get(step.fillId ?? "");
-        const mix = mixOf(job, made?.batchId);
-        say(
-          residue.some((id) => !mix.includes(id)),
-          `${step.id} goes on top of ${residue} in ${tool}`,
-        );
-        // What is of another strength, or too old, is poured out first.
-        if (rinses.has(step.fillId ?? "")) volume = 0;
-        if (made?.fill.pouredAway) volume -= made.fill.pouredAway;
-        volume += made?.fill.volume ?? 0;
-        residue = mix;
-        madeAt = step.end;
-        potLife =
-          job.batches.find(({ id }) => id === made?.batchId)?.product.potLife ?? Number.POSITIVE_INFINITY;
-        const most = vessel ? vessel.nominal - vessel.headSpace : 0;
-        say(
-          volume > most * (1 + DROP),
-          `${(volume / LITRE).toFixed(3)} L in ${tool}, which takes ${(most / LITRE).toFixed(3)}`,
-        );
-      }
-      if (step.kind === "pre-spray") {
-        const room = rooms.find(({ id }) => id === step.roomId);
-        const section = run.sections.find(({ id }) => id === step.sectionId);
-        const mix = mixOf(job, room?.batchId);
-        say(residue.length === 0, `${step.id} from an empty ${tool}`);
-        say(
-          residue.some((id) => !mix.includes(id)) || mix.some((id) => !residue.includes(id)),
-          `${step.id} is sprayed with ${residue}, wants ${mix}`,
-        );
-        const tip = job.batches.find(({ id }) => id === room?.batchId)?.tip;
-        volume -= ((section?.area ?? 0) * (room?.water.applicationRate ?? 0)) / (tip ? 1 + tip.ratio : 1);
-        say(volume < -1e-6, `${tool} is out of mix at ${step.id}: ${(volume / LITRE).toFixed(4)} L`);
-        say(
-          step.end - madeAt > potLife + SECOND,
-          `${step.id} ends ${step.end - madeAt} s after its mix was made, keeps ${potLife}`,
-        );
-      }
+  const vessel = job.batches.find(({ vesselId, id }) => `sprayer:${vesselId ?? id}` === tool)?.vessel;
+  const most = vessel ? vessel.nominal - vessel.headSpace : 0;
+  let mix: string[] = [];
+  let [volume, madeAt, rinsed] = [0, 0, 0];
+  let keeps = Number.POSITIVE_INFINITY;
+  for (const step of run.steps.filter((each) => each.tool === tool).toSorted((a, b) => a.start - b.start)) {
+    if (step.kind === "rinse") [mix, volume, rinsed] = [[], 0, step.end - step.start];
+    if (step.kind === "fill") {
+      const made = fillOf.get(step.fillId ?? "");
+      const wanted = mixOf(job, made?.batchId);
+      say(
+        mix.some((id) => !wanted.includes(id)),
+        `${step.id} goes on top of ${mix} in ${tool}`,
+      );
+      const floors = made?.fill.rooms.map(({ roomId }) => roomId) ?? [];
+      // What was done by the log took as long as it took.
+      const once = rinsed > 0 && rinsed < 2 * RINSE && job.logged === undefined;
+      say(once && isDelicate(job, floors), `${step.id} is for a delicate floor, after one rinse`);
+      // What is of another strength, or too old, is poured out first.
+      if (work.rinses.has(step.fillId ?? "")) volume = 0;
+      volume += (made?.fill.volume ?? 0) - (made?.fill.pouredAway ?? 0);
+      [mix, madeAt, rinsed] = [wanted, step.end, 0];
+      keeps = job.batches.find(({ id }) => id === made?.batchId)?.product.potLife ?? Number.POSITIVE_INFINITY;
+      say(volume > most * (1 + DROP), `${volume / LITRE} L in ${tool}, which takes ${most / LITRE}`);
     }
-  }
-  // Water in the tank pair, whatever draws on it.
-  const tanks = job.rig?.tanks;
-  if (tanks) {
-    let [drawn, recovered] = [0, 0];
-    const drawing = steps.filter(({ kind, roomId }) => {
-      const room = rooms.find(({ id }) => id === roomId);
-      return kind === "tank-trip" || (kind === "clean" && (room?.rinse ?? 0) > 0);
-    });
-    for (const [i, step] of drawing.entries()) {
-      const next = drawing[i + 1];
+    if (step.kind === "pre-spray") {
+      const room = work.rooms.find(({ id }) => id === step.roomId);
+      const section = run.sections.find(({ id }) => id === step.sectionId);
+      const batch = job.batches.find(({ id }) => id === room?.batchId);
+      const wanted = mixOf(job, batch?.id);
+      const isWanted = mix.every((id) => wanted.includes(id)) && wanted.every((id) => mix.includes(id));
+      say(!isWanted, `${step.id} is sprayed with ${mix}, wants ${wanted}`);
+      const laid = (section?.area ?? 0) * (room?.water.applicationRate ?? 0);
+      volume -= laid / (batch?.tip ? 1 + batch.tip.ratio : 1);
+      say(volume < -1e-6, `${tool} is out of mix at ${step.id}: ${volume / LITRE} L`);
       say(
-        next !== undefined && overlap(step, next),
-        `${step.id} and ${next?.id} at once on one pair of tanks`,
-      );
-      if (step.kind === "tank-trip") {
-        [drawn, recovered] = [0, 0];
-        continue;
-      }
-      const room = rooms.find(({ id }) => id === step.roomId);
-      const share = (run.sections.find(({ id }) => id === step.sectionId)?.area ?? 0) / (room?.area ?? 1);
-      drawn += share * (room?.rinse ?? 0);
-      recovered +=
-        share * ((room?.area ?? 0) * (room?.water.applied ?? 0) * (room?.water.recoveredShare ?? 0)) * LITRE;
-      say(
-        drawn > tanks.solution * (1 + DROP),
-        `${step.id} draws ${drawn / LITRE} L of ${tanks.solution / LITRE}`,
-      );
-      say(
-        recovered > tanks.recovery * (1 + DROP),
-        `${step.id} brings ${recovered / LITRE} L, ${tanks.recovery / LITRE} fit`,
+        step.end - madeAt > keeps + SECOND,
+        `${step.id} ends ${step.end - madeAt} s after its mix was made, keeps ${keeps}`,
       );
     }
   }
-  // A way in and out for whoever works in a room, over nothing that is wet; where the order given has one at all.
+}
+
+/** Water in the one pair of tanks, whatever draws on it. */
+function tanks({ job, work, run, say }: Looked): void {
+  const pair = job.rig?.tanks;
+  if (!pair) return;
+  let [drawn, recovered] = [0, 0];
+  const roomOf = ({ roomId }: Step) => work.rooms.find(({ id }) => id === roomId);
+  const drawing = run.steps.filter(
+    (step) => step.kind === "tank-trip" || (step.kind === "clean" && (roomOf(step)?.rinse ?? 0) > 0),
+  );
+  for (const [i, step] of drawing.entries()) {
+    const next = drawing[i + 1];
+    say(next !== undefined && overlap(step, next), `${step.id} and ${next?.id} at once on one pair of tanks`);
+    if (step.kind === "tank-trip") {
+      [drawn, recovered] = [0, 0];
+      continue;
+    }
+    const room = roomOf(step);
+    const area = run.sections.find(({ id }) => id === step.sectionId)?.area ?? 0;
+    drawn += (area / (room?.area ?? 1)) * (room?.rinse ?? 0);
+    recovered += area * (room?.water.applied ?? 0) * (room?.water.recoveredShare ?? 0) * LITRE;
+    say(
+      drawn > pair.solution * (1 + DROP),
+      `${step.id} draws ${drawn / LITRE} L of ${pair.solution / LITRE}`,
+    );
+    say(
+      recovered > pair.recovery * (1 + DROP),
+      `${step.id} brings ${recovered / LITRE} L, ${pair.recovery / LITRE} fit`,
+    );
+  }
+}
+
+/** A way in and out for whoever works in a room, over nothing that is wet; where the order given has one at all. */
+function ways({ job, work: { walkOut }, run: { steps }, say }: Looked): void {
+  if (!job.doors || !walkOut || walkOut.conflicts.length > 0 || job.now !== undefined) return;
   const wetFrom = new Map<string, number>();
   for (const { kind, roomId, start } of steps)
     if (roomId !== undefined && (kind === "pre-spray" || kind === "clean"))
@@ -161,35 +168,43 @@ export function planFaults(job: JobInput, { run, rooms, batches, rinses, walkOut
       }
     return false;
   };
-  if (job.doors && walkOut && walkOut.conflicts.length === 0 && job.now === undefined)
-    for (const step of steps)
-      if (step.roomId !== undefined)
-        for (const at of [step.start, step.end])
-          say(!canLeave(step.roomId, at), `nobody gets to or from ${step.roomId} at ${at} for ${step.id}`);
-  // Dwell, label and dry-out, for the first square metre and the last.
+  for (const step of steps)
+    if (step.roomId !== undefined)
+      for (const at of [step.start, step.end])
+        say(!canLeave(step.roomId, at), `nobody gets to or from ${step.roomId} at ${at} for ${step.id}`);
+}
+
+/** Dwell, label and dry-out, for the first square metre of each section and the last; but for what is named as late. */
+function dwells({ job, work, run, say }: Looked): void {
   for (const section of run.sections) {
-    const { sprayId, sprayStart, sprayEnd, cleanStart, cleanEnd, dwell, id, reMistIds } = section;
+    const { id, sprayId, sprayStart, sprayEnd, cleanStart, cleanEnd, dwell, open, overLabel } = section;
     if (sprayId === undefined || run.overdueSections.includes(id)) continue;
-    say(
-      cleanStart - sprayStart < dwell - SECOND,
-      `${id} is cleaned ${cleanStart - sprayStart} s after its spray, dwell ${dwell}`,
-    );
-    say(
-      cleanEnd - sprayEnd < dwell - SECOND,
-      `the end of ${id} is cleaned ${cleanEnd - sprayEnd} s after its spray, dwell ${dwell}`,
-    );
-    const { dwellMost = 0 } =
-      job.batches.find(({ id: batch }) => batch === rooms.find((room) => room.id === section.roomId)?.batchId)
-        ?.product ?? {};
-    const stood = Math.max(cleanStart - sprayStart, cleanEnd - sprayEnd);
-    say(!section.overLabel && stood > dwellMost + SECOND, `${id} stands ${stood} s, label ${dwellMost}`);
-    say(
-      section.overLabel && stood <= dwellMost,
-      `${id} is called over its label at ${stood} s of ${dwellMost}`,
-    );
-    if (reMistIds.length > 0) continue;
-    say(cleanStart - sprayStart > section.open + SECOND, `${id} dries out: ${cleanStart - sprayStart} s`);
-    say(cleanEnd - sprayEnd > section.open + SECOND, `the end of ${id} dries out: ${cleanEnd - sprayEnd} s`);
+    const stood = [cleanStart - sprayStart, cleanEnd - sprayEnd];
+    const [least, most] = [Math.min(...stood), Math.max(...stood)];
+    say(least < dwell - SECOND, `${id} is cleaned ${least} s after its spray, dwell ${dwell}`);
+    const room = work.rooms.find((each) => each.id === section.roomId);
+    const { dwellMost = 0 } = job.batches.find((batch) => batch.id === room?.batchId)?.product ?? {};
+    say(!overLabel && most > dwellMost + SECOND, `${id} stands ${most} s, label ${dwellMost}`);
+    say(overLabel && most <= dwellMost, `${id} is called over its label at ${most} s of ${dwellMost}`);
+    if (section.reMistIds.length === 0) say(most > open + SECOND, `${id} dries out: ${most} s of ${open}`);
   }
+}
+
+/**
+ * What in a plan can't be done or does harm, in words for a test; empty where nothing does. Written from the job and the steps
+ * alone: it knows nothing of how they were found.
+ */
+export function planFaults(job: JobInput, work: WorkPlan): string[] {
+  if (work.run.outcome !== "planned") return [];
+  const faults: string[] = [];
+  const looked: Looked = {
+    job,
+    work,
+    run: work.run,
+    say(broken, what) {
+      if (broken) faults.push(what);
+    },
+  };
+  for (const look of [people, vessels, tanks, ways, dwells]) look(looked);
   return faults;
 }
