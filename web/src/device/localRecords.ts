@@ -27,14 +27,16 @@ const isThing = (item: PendingChange) => item.kind === "thing";
 
 function useThings(kinds: readonly RecordKind[]) {
   const found = useDeviceQuery(
-    async (db) => ({
-      rows: await db.things
-        .where("kind")
-        .anyOf([...kinds])
-        .toArray(),
-      shelf: (await db.fact("shelf")) !== undefined,
-      use: await db.fact("use"),
-    }),
+    // In one piece: between two reads the first pull may come in, and a shelf would be known of which nothing is there.
+    (db) =>
+      db.transaction("r", db.things, db.facts, async () => ({
+        rows: await db.things
+          .where("kind")
+          .anyOf([...kinds])
+          .toArray(),
+        shelf: (await db.fact("shelf")) !== undefined,
+        use: await db.fact("use"),
+      })),
     [kinds.join()],
     kinds.join(),
   );
