@@ -70,9 +70,11 @@ export function FillSheet({
   const added = fill.boosters.flatMap(({ id }) => desk.shelf.products.find((each) => each.id === id) ?? []);
   const protection = protectionOf([product, ...added]);
   const mine = [product, ...added].flatMap(reactantsOf);
-  const never = [
-    ...new Set(pairsWith(mine).map(({ pair: [a, b] }) => REACTANT_NAMES[mine.includes(a) ? b : a])),
-  ];
+  const partners = new Set(pairsWith(mine).map(({ pair: [a, b] }) => (mine.includes(a) ? b : a)));
+  // Of two that say the same the wider is enough.
+  if (partners.has("acid-to-4")) partners.delete("strong-acid");
+  if (partners.has("alkali-from-10")) partners.delete("strong-alkali");
+  const never = [...partners].map((each) => REACTANT_NAMES[each]);
   const fillTo = fillToText(fill, vessel, units);
   const halted = rooms.filter((room) => fill.rooms.some(({ roomId }) => roomId === room.roomId));
   const powder = product.scoop !== undefined;
