@@ -24,4 +24,12 @@ export {
   strengthFrom,
 } from "./strength.ts";
 export { testCup } from "./testCup.ts";
-export { isClosed, isForMixing, usableVolume, VESSEL_KINDS, type Vessel, type VesselKind } from "./vessel.ts";
+export {
+  isClosed,
+  isForMixing,
+  mixesWithoutTip,
+  usableVolume,
+  VESSEL_KINDS,
+  type Vessel,
+  type VesselKind,
+} from "./vessel.ts";

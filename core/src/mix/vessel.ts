@@ -36,3 +36,7 @@ export const isClosed = ({ kind }: Pick<Vessel, "kind">): boolean => !OPEN.inclu
 /** Tanks of a machine aren't mixed in. */
 export const isForMixing = ({ kind }: Pick<Vessel, "kind">): boolean =>
   kind !== "solution-tank" && kind !== "recovery-tank";
+
+/** An injection sprayer wants a tip chosen with it: it is never taken or proposed by itself. */
+export const mixesWithoutTip = (vessel: Pick<Vessel, "kind">): boolean =>
+  isForMixing(vessel) && vessel.kind !== "injection-sprayer";

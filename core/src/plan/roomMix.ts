@@ -22,6 +22,14 @@ export function sprayKindFor(room: Pick<SurveyedRoom, "covering" | "method">): P
   return wetting === "damp" ? "encapsulant" : "pre-spray";
 }
 
+/** Whether a room is sprayed before it is cleaned, by how it is cleaned and what was said of it. */
+export const isSprayed = (
+  room: Pick<SurveyedRoom, "covering" | "method" | "passage" | "unsprayed">,
+): boolean =>
+  !room.passage &&
+  !room.unsprayed &&
+  METHOD_FIGURES[room.method ?? defaultMethod(room.covering ?? DEFAULTS.covering)].wetting !== "dry";
+
 /** Whether a product is of the kind a room is sprayed with; one nobody has said the kind of may be. */
 export const suitsFloor = ({ kind }: Pick<ProductLabel, "kind">, room: SurveyedRoom): boolean =>
   kind === undefined || kind === sprayKindFor(room);

@@ -1,18 +1,8 @@
 import { judgeProduct, severity } from "../care/index.ts";
-import { METHOD_FIGURES } from "../clean/index.ts";
 import { numberAt } from "../itemAt.ts";
 import { careOfRooms } from "./care.ts";
-import { defaultMethod } from "./defaults.ts";
 import type { JobInput, PlannedBatch, ProductLabel, SurveyedRoom } from "./input.ts";
-import { careFloor, SPRAYED, sprayKindFor } from "./roomMix.ts";
-
-const sprayedRooms = (rooms: readonly SurveyedRoom[]) =>
-  rooms.filter(
-    (room) =>
-      !room.passage &&
-      !room.unsprayed &&
-      METHOD_FIGURES[room.method ?? defaultMethod(careFloor(room).covering)].wetting !== "dry",
-  );
+import { careFloor, isSprayed, SPRAYED, sprayKindFor } from "./roomMix.ts";
 
 /**
  * Products of a shelf that some rooms could be sprayed with, the one that suits them best first: of the kind they are
@@ -22,7 +12,7 @@ export function productsThatSuit<P extends ProductLabel & { readonly id: string 
   rooms: readonly SurveyedRoom[],
   shelf: readonly P[],
 ): P[] {
-  const sprayed = sprayedRooms(rooms);
+  const sprayed = rooms.filter(isSprayed);
   const ranked = shelf
     .filter(({ kind }) => SPRAYED.includes(kind))
     .map((product) => {

@@ -1,20 +1,7 @@
 import { BatchId, type Job, MAX_BATCHES, type Room, type Shelf } from "@scutch/contract";
-import { METHOD_FIGURES } from "@scutch/core/clean";
-import { isForMixing } from "@scutch/core/mix";
-import {
-  DEFAULTS,
-  defaultMethod,
-  productsThatSuit,
-  sprayKindFor,
-  suitsFloor,
-  type WorkPlan,
-} from "@scutch/core/plan";
+import { mixesWithoutTip } from "@scutch/core/mix";
+import { isSprayed, productsThatSuit, sprayKindFor, suitsFloor, type WorkPlan } from "@scutch/core/plan";
 import { newId } from "../device/newId.ts";
-
-const isSprayed = (room: Room) =>
-  !room.passage &&
-  !room.unsprayed &&
-  METHOD_FIGURES[room.method ?? defaultMethod(room.covering ?? DEFAULTS.covering)].wetting !== "dry";
 
 /** A job whose rooms keep the mix they have now, whatever product it is made of from here on: somebody chose that. */
 export function keepRooms(job: Job, batchId: BatchId, work: Pick<WorkPlan, "rooms">): Job {
@@ -38,16 +25,16 @@ export function fitMixes(
     const changed = old && room.batchId === old.batchId && sprayKindFor(old) !== sprayKindFor(room);
     return changed ? { ...room, batchId: undefined } : room;
   });
-  const mixers = vessels.filter((vessel) => isForMixing(vessel) && vessel.kind !== "injection-sprayer");
+  const mixers = vessels.filter(mixesWithoutTip);
   const batches = [...after.batches];
   const productOf = (productId: string) => products.find(({ id }) => id === productId);
   for (const room of rooms) {
     if (!isSprayed(room) || room.batchId !== undefined || batches.length >= MAX_BATCHES) continue;
-    const served = batches.some(({ productId }) => suitsFloor(productOf(productId) ?? {}, room));
+    if (batches.some(({ productId }) => suitsFloor(productOf(productId) ?? {}, room))) continue;
     const [best] = productsThatSuit([room], products);
     const free = mixers.find(({ id }) => batches.every(({ vesselId }) => vesselId !== id)) ?? mixers[0];
     const [first] = batches;
-    if (served || !best || !free || !first || best.kind !== sprayKindFor(room)) continue;
+    if (!best || !free || !first || best.kind !== sprayKindFor(room)) continue;
     batches.push({ id: newId(BatchId), productId: best.id, vesselId: free.id, measure: first.measure });
   }
   const same = batches.length === after.batches.length;

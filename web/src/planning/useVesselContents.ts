@@ -18,9 +18,13 @@ export function useVesselContents(
         });
         return { batches: plan.batches, log };
       };
-      const sameDay = (await db.jobs.toArray()).flatMap((row) => {
+      // Only the day's are read closely: a device may hold thousands of others.
+      const rows = await db.jobs
+        .filter((row) => currentPlan(row).day === job.day && row.id !== job.id)
+        .toArray();
+      const sameDay = rows.flatMap((row) => {
         const plan = parseTolerantly(Job, currentPlan(row));
-        return plan.ok && plan.value.day === job.day && plan.value.id !== job.id ? [plan.value] : [];
+        return plan.ok ? [plan.value] : [];
       });
       return vesselContents(await Promise.all(sameDay.map(userOf)), await userOf(job));
     },

@@ -10,11 +10,11 @@ import { doseOf, formatAmount, scoopsOf, strengthOf } from "../../format/units.t
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { fillToText } from "../../shared/fill/levelText.ts";
+import { RINSED_TIMES } from "../../shared/run/rinseText.ts";
 import { bottleOf, guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 
-const RINSED = ["", "once", "twice"] as const;
 const CELL = "border border-black px-2 py-1";
 
 /** The page for the van's door: what to wear and mind, every fill with its marks, what is made already. Seen only on paper. */
@@ -128,7 +128,7 @@ function BatchTable({ desk, batch, product, vessel }: BatchProps) {
                   {i + 1}
                   {rinse && (
                     <strong className="block">
-                      {rinse.rinses > 0 ? `Empty, rinse ${RINSED[rinse.rinses]} first` : "Empty first"}
+                      {rinse.rinses > 0 ? `Empty, rinse ${RINSED_TIMES[rinse.rinses]} first` : "Empty first"}
                     </strong>
                   )}
                 </td>

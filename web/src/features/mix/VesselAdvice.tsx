@@ -1,5 +1,5 @@
 import type { BatchChoice, VesselId } from "@scutch/contract";
-import { isForMixing } from "@scutch/core/mix";
+import { mixesWithoutTip } from "@scutch/core/mix";
 import { vesselsFor } from "@scutch/core/plan";
 import { useMemo } from "react";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -17,13 +17,11 @@ const fillsText = (count: number) => (count === 1 ? "one fill" : `${count} fills
 export function VesselAdvice({ desk: { input, work, shelf, job }, batch, onTake }: Props) {
   const planned = input.batches.find(({ id }) => id === batch.id);
   const owned = useMemo(
-    // An injection sprayer wants a tip chosen with it: it is never proposed by itself.
-    // Nor one that another mix of the job has: fewer fills aren't worth rinsing between two mixes.
+    // Not one that another mix of the job has: fewer fills aren't worth rinsing between two mixes.
     () =>
       shelf.vessels.filter(
         (vessel) =>
-          isForMixing(vessel) &&
-          vessel.kind !== "injection-sprayer" &&
+          mixesWithoutTip(vessel) &&
           job.batches.every(({ id, vesselId }) => id === batch.id || vesselId !== vessel.id),
       ),
     [shelf.vessels, job.batches, batch.id],

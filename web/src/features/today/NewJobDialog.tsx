@@ -1,5 +1,5 @@
 import { BatchId, type Job, JobId, type Shelf, type Site, SiteId } from "@scutch/contract";
-import { isForMixing } from "@scutch/core/mix";
+import { mixesWithoutTip } from "@scutch/core/mix";
 import { productsThatSuit } from "@scutch/core/plan";
 import { type FormEvent, useId, useState } from "react";
 import { useNavigate } from "react-router";
@@ -51,7 +51,7 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
     const site: Site = known ?? { id: newId(SiteId), name: place };
     // A first guess to change in Mix, before any room is known.
     const [product] = productsThatSuit([], shelf.products);
-    const vessel = shelf.vessels.find((each) => isForMixing(each) && each.kind !== "injection-sprayer");
+    const vessel = shelf.vessels.find(mixesWithoutTip);
     const job: Job = {
       id: newId(JobId),
       siteId: site.id,

@@ -1,5 +1,5 @@
 import type { VesselId } from "@scutch/contract";
-import { isForMixing, usableVolume } from "@scutch/core/mix";
+import { mixesWithoutTip, usableVolume } from "@scutch/core/mix";
 import { sharedVessels } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -11,9 +11,7 @@ const countText = (rinses: number) => (rinses === 1 ? "one rinse" : `${rinses} r
 /** Where mixes share a sprayer: what a second one would save, and the one in the van that stands unused. */
 export function RinseAdvice({ desk: { job, shelf, work, edit } }: { readonly desk: JobDesk }) {
   const inUse = new Set<string>(job.batches.map(({ vesselId }) => vesselId));
-  const free = shelf.vessels.filter(
-    (vessel) => isForMixing(vessel) && vessel.kind !== "injection-sprayer" && !inUse.has(vessel.id),
-  );
+  const free = shelf.vessels.filter((vessel) => mixesWithoutTip(vessel) && !inUse.has(vessel.id));
   return sharedVessels(work.turns).map(({ vesselId, batchIds, rinses, seconds }) => {
     const vessel = shelf.vessels.find(({ id }) => id === vesselId);
     // The mix that joined last moves: the first keeps its sprayer.

@@ -8,7 +8,7 @@ const REASONS: Readonly<Record<RinseReason, string>> = {
   "other-product": "",
 };
 
-const TIMES = ["", "once", "twice"] as const;
+export const RINSED_TIMES = ["", "once", "twice"] as const;
 
 /** How a sprayer is made ready for another mix, in sentences. */
 export function rinseText({ rinses, reason, emptied }: RunRinse, units: UnitFormatter): string {
@@ -16,7 +16,9 @@ export function rinseText({ rinses, reason, emptied }: RunRinse, units: UnitForm
     emptied > 0
       ? `Empty it first: about ${formatAmount(units.amount(emptied))} is left. Dispose of it as its label says.`
       : "Empty it first. Dispose of what is left as its label says.",
-    rinses > 0 ? `Then rinse it ${TIMES[rinses]} with clean water.` : "The next fill has another strength.",
+    rinses > 0
+      ? `Then rinse it ${RINSED_TIMES[rinses]} with clean water.`
+      : "The next fill has another strength.",
     reason ? REASONS[reason] : "",
   ]
     .filter(Boolean)
