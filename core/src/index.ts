@@ -1,3 +1,4 @@
 export { OutOfRange } from "./guard.ts";
-export { floatAt, itemAt, numberAt } from "./itemAt.ts";
+export { floatAt, itemAt, lastOf, numberAt, valueAt } from "./itemAt.ts";
 export { omitAbsent } from "./omitAbsent.ts";
+export { entriesOfRecord, isOneOf, keysOfRecord, namesById, recordOf } from "./records.ts";

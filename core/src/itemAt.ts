@@ -4,6 +4,16 @@ export function itemAt<T>(list: readonly T[], index: number): T {
   return item === undefined ? outside(list, index) : item;
 }
 
+/** The last of a list that is known to have one; throws RangeError where it is empty. */
+export const lastOf = <T>(list: readonly T[]): T => itemAt(list, list.length - 1);
+
+/** What a map holds for a key that is known to be in it; throws RangeError where it isn't. */
+export function valueAt<K, V>(map: ReadonlyMap<K, V>, key: K): V {
+  const value = map.get(key);
+  if (value === undefined) throw new RangeError(`nothing under ${String(key)} among ${map.size}`);
+  return value;
+}
+
 /**
  * {@link itemAt} for the solver's vectors, in a function of its own: called with one kind of list only, it compiles to a plain
  * load.

@@ -1,3 +1,4 @@
+import { valueAt } from "../itemAt.ts";
 import { MATERIALS, type Material } from "./floor.ts";
 import { TRAITS, type Trait } from "./product.ts";
 import type { Rule } from "./rules.ts";
@@ -41,5 +42,5 @@ export function compileRules(rules: readonly Rule[]): RuleTable {
     for (const material of MATERIALS)
       if (!lines.has(key(trait, material))) faults.push({ code: "gap", trait, material });
   if (faults.length > 0) throw new RuleTableError(faults);
-  return (trait, material) => lines.get(key(trait, material)) as Rule;
+  return (trait, material) => valueAt(lines, key(trait, material));
 }

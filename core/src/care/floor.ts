@@ -1,3 +1,4 @@
+import { isOneOf } from "../records.ts";
 /** What lies on a floor. Textile coverings bring their usual pile; hard floors have none. */
 export const COVERINGS = [
   "cut-pile",
@@ -16,8 +17,7 @@ export type Covering = (typeof COVERINGS)[number];
 
 export const HARD_FLOORS = ["ceramic", "stone", "granite", "vinyl"] as const satisfies readonly Covering[];
 export type HardFloor = (typeof HARD_FLOORS)[number];
-export const isHardFloor = (covering: Covering): covering is HardFloor =>
-  (HARD_FLOORS as readonly Covering[]).includes(covering);
+export const isHardFloor = (covering: Covering): covering is HardFloor => isOneOf(HARD_FLOORS, covering);
 
 /** Face fibre as a technician can tell it. "plant" is sisal, jute, seagrass and coir. */
 export const FLOOR_FIBRES = [
@@ -109,7 +109,8 @@ export const LIKELY_ANSWERS: Readonly<
 };
 
 export interface Materials {
-  readonly materials: readonly Material[];
+  /** The face first, then what lies behind or between. */
+  readonly materials: readonly [Material, ...Material[]];
   /** Fibres it may be where nobody knows, the most delicate first; empty where it is known. */
   readonly mayBe: readonly Fibre[];
   /** The fibre was not known and the most delicate likely stands in. */

@@ -116,7 +116,7 @@ function wrongFloor(product: CareProduct, { covering }: CareFloor, material: Mat
  */
 export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement {
   const { materials, mayBe, fibreGuessed } = materialsOf(floor);
-  const [face] = materials as [Material];
+  const [face] = materials;
   const named = (list: readonly string[] | undefined) => materials.filter((each) => list?.includes(each));
   const allowed = fibreGuessed ? [] : named(product.labelAllows);
   const traits = productTraits(product);
@@ -160,7 +160,7 @@ export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement 
 /** A way of cleaning on a floor, by the water it brings. */
 export function judgeWetting(wetting: Wetting, floor: CareFloor): Judgement {
   const { materials, mayBe, fibreGuessed } = materialsOf(floor);
-  const [face] = materials as [Material];
+  const [face] = materials;
   return judgement(
     [...worseIfOther([wetting], face, mayBe), ...reasonsFor([wetting], materials)],
     fibreGuessed ? face : undefined,
@@ -170,7 +170,7 @@ export function judgeWetting(wetting: Wetting, floor: CareFloor): Judgement {
 /** Water from a machine on a floor, by its temperature, °C. */
 export function judgeRinse(temperature: number, floor: CareFloor): Judgement {
   const { materials, mayBe, fibreGuessed } = materialsOf(floor);
-  const [face] = materials as [Material];
+  const [face] = materials;
   const traits: readonly Trait[] = temperature > HOT ? ["hot"] : [];
   return judgement(
     [...worseIfOther(traits, face, mayBe), ...reasonsFor(traits, materials)],

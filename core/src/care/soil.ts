@@ -25,5 +25,5 @@ export const WEAR_TEST =
 
 /** Soil 1…5 as the mix sees it: greasy counts one step heavier, never past 5 (common practice). */
 export function soilForMix(soil: Soil, nature: SoilNature | undefined): Soil {
-  return nature === "greasy" ? (Math.min(5, soil + 1) as Soil) : soil;
+  return nature === "greasy" ? (SOIL_LEVELS.find((level) => level > soil) ?? 5) : soil;
 }

@@ -36,8 +36,8 @@ export function openTime(room: Film, film: number): number {
   if (film === 0) return LONGEST;
   const pile = new WetPile({ ...room, outdoorAirChangesPerHour: 0, residual: film });
   const air = {
-    T: [room.temperature],
-    vapour: [room.relativeHumidity * saturatedVapourDensity(room.temperature)],
+    T: Float64Array.of(room.temperature),
+    vapour: Float64Array.of(room.relativeHumidity * saturatedVapourDensity(room.temperature)),
   };
   const piece = (MAY_GO * film) / PIECES;
   let seconds = 0;

@@ -1,4 +1,5 @@
 import { SaturatedVapour } from "../air/index.ts";
+import { floatAt } from "../itemAt.ts";
 import { HEAT_OF_EVAPORATION } from "../physical.ts";
 import { airSpeedIn } from "./airSpeed.ts";
 import type { DryingRoom, RoomSettings } from "./building.ts";
@@ -19,8 +20,8 @@ import {
 
 /** Air a pile dries into, by its room's place: °C and kg/m³ of vapour. */
 interface Still {
-  readonly T: ArrayLike<number>;
-  readonly vapour: ArrayLike<number>;
+  readonly T: Float64Array;
+  readonly vapour: Float64Array;
 }
 
 /**
@@ -81,8 +82,8 @@ export class WetPile {
     const receded = 1 - Math.min(Math.max((water - this.equilibriumWater) / this.critical, 0), 1);
     surface.layerResistance = dryLayerResistance(room.pileHeight, receded);
     surface.waterActivity = this.isotherm.activity(water / room.faceWeight);
-    surface.airTemperature = air.T[i] as number;
-    surface.airVapourDensity = air.vapour[i] as number;
+    surface.airTemperature = floatAt(air.T, i);
+    surface.airVapourDensity = floatAt(air.vapour, i);
     evaporate(surface, this.saturated, evaporation);
     this.flux = evaporation.flux * this.rateFactor;
     this.heat = heatFromRoom(surface, evaporation);

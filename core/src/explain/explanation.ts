@@ -1,4 +1,5 @@
 import type { Dimension } from "../quantity/index.ts";
+import { keysOfRecord, recordOf } from "../records.ts";
 
 /** How a figure is to be shown: a dimension with units people choose, or a kind that has none. */
 export type FigureKind = Dimension | "strength" | "ratio" | "count" | "flux" | "hours" | "smallVolume";
@@ -48,8 +49,8 @@ function raised(kind: FigureKind, value: number): number {
 
 /** Runs a computation and its neighbours, and writes down how it went. */
 export function explain<K extends string>(explained: Explained<K>): Explanation {
-  const keys = Object.keys(explained.inputs) as K[];
-  const x = Object.fromEntries(keys.map((key) => [key, explained.inputs[key].value])) as Record<K, number>;
+  const keys = keysOfRecord(explained.inputs);
+  const x = recordOf(keys, (key) => explained.inputs[key].value);
   const value = explained.compute(x);
   const sensitivity = keys
     .map((key) => {

@@ -69,11 +69,11 @@ export function explainArea(shape: RoomShape, parts: readonly Part[] = []): Expl
     compute: (x) => {
       const moved = parts.map((part, i) => ({
         ...part,
-        width: x[`part ${i} width`] as number,
-        depth: x[`part ${i} depth`] as number,
+        width: x[`part ${i} width`] ?? part.width,
+        depth: x[`part ${i} depth`] ?? part.depth,
       }));
       // A tenth more steps isn't a flight: whole ones are counted.
-      const counted = { ...x, ...("steps" in x ? { steps: Math.round(x.steps as number) } : {}) };
+      const counted = { ...x, ...(x.steps === undefined ? {} : { steps: Math.round(x.steps) }) };
       return carpetArea(withNumbers(shape, counted), moved);
     },
   });

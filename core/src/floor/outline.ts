@@ -1,4 +1,4 @@
-import { itemAt } from "../itemAt.ts";
+import { itemAt, lastOf } from "../itemAt.ts";
 import type { Point } from "./boxes.ts";
 import { type Box, boxesOf, overlap, sharedArea } from "./boxes.ts";
 import { areaOf, PART_SIGN, type Part, type RoomShape, type Wall } from "./shape.ts";
@@ -79,7 +79,7 @@ function tidied(points: readonly Point[]): Point[] {
     return Math.abs(point.x - next.x) + Math.abs(point.y - next.y) > ALMOST_ZERO;
   });
   return apart.filter((point, i) => {
-    const before = apart.at(i - 1) as Point;
+    const before = i > 0 ? itemAt(apart, i - 1) : lastOf(apart);
     const after = itemAt(apart, (i + 1) % apart.length);
     const sameX = Math.abs(before.x - point.x) < ALMOST_ZERO && Math.abs(point.x - after.x) < ALMOST_ZERO;
     const sameY = Math.abs(before.y - point.y) < ALMOST_ZERO && Math.abs(point.y - after.y) < ALMOST_ZERO;

@@ -1,3 +1,4 @@
+import { valueAt } from "../itemAt.ts";
 import { type Box, boxesOf, overlap, type Point, sharedArea } from "./boxes.ts";
 import { OPPOSITE, pointOnWall, wallOf } from "./outline.ts";
 import { WALLS, type Wall } from "./shape.ts";
@@ -161,7 +162,7 @@ export function placeRooms(rooms: readonly PlanRoom[], doors: readonly PlanDoor[
   const follow = (first: string) => {
     const waiting = [first];
     for (let id = waiting.shift(); id !== undefined; id = waiting.shift()) {
-      const on = placed.get(id) as PlacedRoom;
+      const on = valueAt(placed, id);
       for (const door of doors) {
         if (door.to === undefined || (door.from !== id && door.to !== id)) continue;
         const forwards = door.from === id;
@@ -244,7 +245,7 @@ function overlapsOf(rooms: readonly PlacedRoom[], hung: ReadonlyMap<string, read
   return rooms.flatMap((a, i) =>
     rooms.slice(i + 1).flatMap((b) => {
       if (a.level !== b.level) return [];
-      const area = sharedArea(boxes.get(a.id) as Box[], boxes.get(b.id) as Box[]);
+      const area = sharedArea(valueAt(boxes, a.id), valueAt(boxes, b.id));
       if (area <= MISFIT) return [];
       const doors = [...(hung.get(a.id) ?? []), ...(hung.get(b.id) ?? [])];
       return [{ code: "rooms-overlap" as const, rooms: [a.id, b.id] as const, area, doors }];

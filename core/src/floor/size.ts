@@ -1,5 +1,7 @@
+import { itemAt } from "../itemAt.ts";
 import {
   interpretationsOf,
+  mapParsed,
   normalizeText,
   type Parsed,
   parseFailure,
@@ -52,8 +54,9 @@ export function parseRoomSize(
   if (plain === "") return parseFailure({ code: "empty" });
   if (!SIDES.test(plain)) {
     const area = parseQuantity(plain, "area", bareArea);
-    const shapes = interpretationsOf(area).map((each) => ({ kind: "area", area: each }) as const);
-    return shapes.length > 0 ? settleReading<RoomShape>(said, shapes) : (area as Parsed<never>);
+    const shaped = mapParsed(area, (each): RoomShape => ({ kind: "area", area: each }));
+    const shapes = interpretationsOf(shaped);
+    return shapes.length > 0 ? settleReading(said, shapes) : shaped;
   }
   const parts = plain.split("+").map((part) => part.trim().split(SIDES));
   if (parts.length > 3 || parts.some((sides) => sides.length !== 2))
@@ -72,7 +75,7 @@ export function parseRoomSize(
       bareLength,
     );
     const some = interpretationsOf(read);
-    if (some.length === 0) return read as Parsed<never>;
+    if (some.length === 0) return mapParsed(read, (each) => shapeOf([each]));
     readings = readings.flatMap((before) => some.map((each) => [...before, each])).slice(0, MAX_READINGS);
   }
   return settleReading<RoomShape>(said, readings.map(shapeOf));
@@ -82,8 +85,9 @@ export function parseRoomSize(
 const eachHasOwn = (parts: readonly (readonly string[])[]) =>
   parts.every((sides) => new Set(unitsSaid(sides)).size === 1);
 
-function shapeOf([main, first, second]: readonly Rectangle[]): RoomShape {
-  const whole = main as Rectangle;
+function shapeOf(parts: readonly Rectangle[]): RoomShape {
+  const whole = itemAt(parts, 0);
+  const [, first, second] = parts;
   if (first === undefined) return { kind: "rectangle", ...whole };
   if (second === undefined) return { kind: "l-shape", main: whole, wing: first };
   return { kind: "u-shape", main: whole, left: first, right: second };

@@ -59,11 +59,9 @@ function boostersIn(requests: readonly BoosterRequest[], volume: number): Booste
   const doses: BoosterDose[] = [];
   for (const { id, strength, weakest, strongest, measure, scoop } of requests) {
     const matter = productFormOf(measure, scoop);
-    const [low, aim, high] = [weakest, strength, strongest].map(concentratePerWater) as [
-      number,
-      number,
-      number,
-    ];
+    const low = concentratePerWater(weakest);
+    const aim = concentratePerWater(strength);
+    const high = concentratePerWater(strongest);
     const dose = measureAmount(volume, aim, low, high, matter);
     if (!dose)
       return {

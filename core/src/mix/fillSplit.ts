@@ -1,4 +1,4 @@
-import { itemAt } from "../itemAt.ts";
+import { itemAt, lastOf } from "../itemAt.ts";
 /** Finished mix one room needs, m³, in walk-out order; and when it is sprayed, s after the job's start, where that is known. */
 export interface Demand {
   readonly roomId: string;
@@ -113,7 +113,7 @@ function asLargeAsKept(
   const { mark, marksPerFill, usable, potLife } = limits;
   const total = volumeOf(demands.slice(i, j));
   const shares: number[] = [];
-  for (let poured = 0; poured < length; poured += shares.at(-1) as number) {
+  for (let poured = 0; poured < length; poured += lastOf(shares)) {
     if (shares.length > MANY) return undefined;
     const start = taken + poured * mark;
     const first = poured === 0;

@@ -36,11 +36,11 @@ export function completeMix({ strength, concentrate, water, total }: KnownMix): 
     requireInRange("concentrate per water", strength, 1e-6, 100);
     if (concentrate !== undefined) return whole(concentrate, concentrate / strength);
     if (water !== undefined) return whole(water * strength, water);
-    const parts = partsOf(total as number, strength);
+    const parts = partsOf(total ?? 0, strength);
     return whole(parts.concentrate, parts.water);
   }
-  if (total === undefined) return whole(concentrate as number, water as number);
-  const part = (concentrate ?? water) as number;
-  if (part >= total) return { ok: false, fault: "more-than-the-whole" };
-  return concentrate === undefined ? whole(total - part, part) : whole(part, total - part);
+  const left = (part: number) => (total === undefined ? Number.NaN : total - part);
+  const parts = { concentrate: concentrate ?? left(water ?? 0), water: water ?? left(concentrate ?? 0) };
+  if (parts.concentrate <= 0 || parts.water <= 0) return { ok: false, fault: "more-than-the-whole" };
+  return whole(parts.concentrate, parts.water);
 }

@@ -1,4 +1,4 @@
-import { floatAt, numberAt } from "../itemAt.ts";
+import { floatAt, itemAt, numberAt } from "../itemAt.ts";
 /** One accepted step of an integration: the states and slopes at both ends carry a cubic between them. */
 export interface Sampled {
   readonly from: number;
@@ -30,6 +30,14 @@ interface Options {
   readonly onStep: (step: Sampled) => boolean;
 }
 
+interface Tableau {
+  readonly gamma: number;
+  readonly a: readonly (readonly number[])[];
+  readonly g: readonly (readonly number[])[];
+  readonly b: readonly number[];
+  readonly lower: readonly number[];
+}
+
 /**
  * ROS34PW2 of Rang & Angermann, BIT Numerical Mathematics 45 (2005): four stages, order 3 with an embedded order 2,
  * L-stable, and of order 3 whatever J is given (a W-method). Coefficients from memory; the tests hold them to their
@@ -46,16 +54,17 @@ export const ROS34PW2 = {
   ],
   b: [0.24212380706095346, -1.2232505839045147, 1.545260255335102, 0.43586652150845967],
   lower: [0.37810903145819369, -0.096042292212423178, 0.5, 0.21793326075422984],
-} as const;
+} as const satisfies Tableau;
 
 const STAGES = 4;
+type Four = readonly [number, number, number, number];
+const fourOf = (at: (stage: number) => number): Four => [at(0), at(1), at(2), at(3)];
 
 /** The same coefficients for u = Γk in place of k, which spares multiplying by J (Hairer & Wanner II, IV.7). */
 const { alpha, a, c, m, e } = (() => {
   const { gamma, b, lower } = ROS34PW2;
-  type Four = [number, number, number, number];
-  const A = ROS34PW2.a as readonly (readonly number[])[];
-  const G = ROS34PW2.g as readonly (readonly number[])[];
+  const A: Tableau["a"] = ROS34PW2.a;
+  const G: Tableau["g"] = ROS34PW2.g;
   const inverse: number[][] = [];
   for (let i = 0; i < STAGES; i++) {
     const row = Array<number>(STAGES).fill(0);
@@ -68,9 +77,7 @@ const { alpha, a, c, m, e } = (() => {
     inverse.push(row);
   }
   const times = (weights: readonly number[]) =>
-    Array.from({ length: STAGES }, (_, j) =>
-      weights.reduce((sum, weight, k) => sum + weight * (inverse[k]?.[j] ?? 0), 0),
-    ) as Four;
+    fourOf((j) => weights.reduce((sum, weight, k) => sum + weight * (inverse[k]?.[j] ?? 0), 0));
   const whole = times(b);
   const embedded = times(lower);
   return {
@@ -78,7 +85,7 @@ const { alpha, a, c, m, e } = (() => {
     a: A.map(times),
     c: inverse.map((row) => row.map((each) => -each)),
     m: whole,
-    e: whole.map((each, i) => each - numberAt(embedded, i)) as Four,
+    e: fourOf((i) => numberAt(whole, i) - numberAt(embedded, i)),
   };
 })();
 
@@ -111,11 +118,11 @@ export function integrateStiff(system: StiffSystem, initial: Float64Array, optio
     right.set(slope);
     system.solve(shift, right, u0);
     for (let stage = 1; stage < STAGES; stage++) {
-      const [a0 = 0, a1 = 0, a2 = 0] = a[stage] as readonly number[];
+      const [a0 = 0, a1 = 0, a2 = 0] = itemAt(a, stage);
       for (let i = 0; i < n; i++)
         trial[i] = floatAt(state, i) + a0 * floatAt(u0, i) + a1 * floatAt(u1, i) + a2 * floatAt(u2, i);
       system.derivative(t + numberAt(alpha, stage) * h, trial, right);
-      const [c0 = 0, c1 = 0, c2 = 0] = c[stage] as readonly number[];
+      const [c0 = 0, c1 = 0, c2 = 0] = itemAt(c, stage);
       for (let i = 0; i < n; i++)
         right[i] =
           floatAt(right, i) +
@@ -123,7 +130,7 @@ export function integrateStiff(system: StiffSystem, initial: Float64Array, optio
             (stage > 1 ? c1 * floatAt(u1, i) : 0) +
             (stage > 2 ? c2 * floatAt(u2, i) : 0)) /
             h;
-      system.solve(shift, right, u[stage] as Float64Array);
+      system.solve(shift, right, itemAt(u, stage));
     }
     for (let i = 0; i < n; i++)
       next[i] =

@@ -66,7 +66,7 @@ const testedFloor = (room: FloorOf & Pick<SurveyedRoom, "id" | "carpet">): Teste
 });
 
 /** Dye tests and an owner's words on them, each with the carpet of the room it was made in, taken out since or not. */
-function testsOf(job: JobInput): DyeTest[] {
+function testsOf(job: Pick<JudgedJob, "rooms" | "former" | "tests">): DyeTest[] {
   const floorOf = new Map([...(job.former ?? []), ...job.rooms].map((room) => [room.id, testedFloor(room)]));
   return (job.tests ?? []).flatMap(({ productId, roomId, result }) => {
     const floor = floorOf.get(roomId);
@@ -117,13 +117,18 @@ export function careOf(job: JobInput): JobCare {
   return { rooms: careOfRooms(job), vessels: vesselCare(job.batches) };
 }
 
+/** A job as far as its rooms are judged: whatever its mixes are made in. */
+export interface JudgedJob extends Pick<JobInput, "rooms" | "former" | "tests" | "rig"> {
+  readonly batches: readonly Pick<PlannedBatch, "id" | "product" | "boosters">[];
+}
+
 /** The care rules on the rooms alone, whatever their mixes are made in. */
-export function careOfRooms(job: JobInput): RoomCare[] {
+export function careOfRooms(job: JudgedJob): RoomCare[] {
   const tests = testsOf(job);
   return job.rooms.filter((room) => !room.passage).map((room) => roomCare(room, job, tests));
 }
 
-function roomCare(room: SurveyedRoom, job: JobInput, tests: readonly DyeTest[]): RoomCare {
+function roomCare(room: SurveyedRoom, job: JudgedJob, tests: readonly DyeTest[]): RoomCare {
   const floor = careFloor(room);
   const how = room.method ?? defaultMethod(floor.covering);
   const { wetting } = METHOD_FIGURES[how];
@@ -141,8 +146,8 @@ function roomCare(room: SurveyedRoom, job: JobInput, tests: readonly DyeTest[]):
     ...(batch ? [(each: CareFloor) => judgeProduct(rinsedHot(batch.product), each)] : []),
     ...boosters.map((booster) => (each: CareFloor) => judgeProduct(rinsedHot(booster), each)),
   ]);
-  const left = [...all.now];
-  const method = left.shift() as Judgement;
+  const method = itemAt(all.now, 0);
+  const left = all.now.slice(1);
   const rinse = temperature === undefined ? undefined : left.shift();
   const product = batch ? left.shift() : undefined;
   const id = batch?.product.id;

@@ -8,15 +8,27 @@ export function defaultMethod(covering: Covering): Method {
   return covering === "coir" ? "dry-compound" : DEFAULTS.method;
 }
 
+interface Defaults {
+  readonly height: number;
+  readonly covering: Covering;
+  readonly fibre: FloorFibre;
+  readonly soil: Soil;
+  readonly method: Method;
+  readonly windows: Windows;
+  readonly indoor: Air;
+  readonly outdoor: Air;
+  readonly elevation: number;
+}
+
 /** Where nobody has said: an ordinary heated room on an ordinary day, and the commonest carpet (common practice). */
-export const DEFAULTS = {
+export const DEFAULTS: Defaults = {
   height: 2.4,
-  covering: "cut-pile" as Covering,
-  fibre: "nylon" as FloorFibre,
-  soil: 3 as Soil,
-  method: "extraction" as Method,
-  windows: "shut" as Windows,
-  indoor: { temperature: 21, relativeHumidity: 0.5 } as Air,
-  outdoor: { temperature: 15, relativeHumidity: 0.65 } as Air,
+  covering: "cut-pile",
+  fibre: "nylon",
+  soil: 3,
+  method: "extraction",
+  windows: "shut",
+  indoor: { temperature: 21, relativeHumidity: 0.5 },
+  outdoor: { temperature: 15, relativeHumidity: 0.65 },
   elevation: 0,
-} as const;
+};

@@ -1,7 +1,7 @@
 import { judgeProduct, severity } from "../care/index.ts";
 import { numberAt } from "../itemAt.ts";
 import { careOfRooms } from "./care.ts";
-import type { JobInput, PlannedBatch, ProductLabel, SurveyedRoom } from "./input.ts";
+import type { ProductLabel, SurveyedRoom } from "./input.ts";
 import { careFloor, isSprayed, SPRAYED, sprayKindFor } from "./roomMix.ts";
 
 /**
@@ -9,16 +9,20 @@ import { careFloor, isSprayed, SPRAYED, sprayKindFor } from "./roomMix.ts";
  * cleaned with, nothing said against it, one that keeps before one to be used up in hours, the milder; then as they stand.
  */
 export function productsThatSuit<P extends ProductLabel & { readonly id: string }>(
-  rooms: readonly SurveyedRoom[],
+  onto: readonly SurveyedRoom[],
   shelf: readonly P[],
 ): P[] {
-  const sprayed = rooms.filter(isSprayed);
+  const sprayed = onto.filter(isSprayed);
   const ranked = shelf
     .filter(({ kind }) => SPRAYED.includes(kind))
     .map((product) => {
-      const batch = { id: product.id, product, measure: 1e-6 } as unknown as PlannedBatch;
-      const job: JobInput = { rooms: sprayed.map(({ batchId: _, ...room }) => room), batches: [batch] };
-      const danger = Math.max(0, ...careOfRooms(job).map((room) => severity(room.danger)));
+      const rooms = sprayed.map(({ batchId: _, ...room }) => room);
+      const danger = Math.max(
+        0,
+        ...careOfRooms({ rooms, batches: [{ id: product.id, product }] }).map((room) =>
+          severity(room.danger),
+        ),
+      );
       // Before any room is known it is carpet, and sprayed before it is cleaned.
       const others =
         sprayed.length > 0

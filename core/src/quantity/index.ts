@@ -3,6 +3,7 @@ export { normalizeText, numberAtStart } from "./number.ts";
 export {
   type Ambiguous,
   interpretationsOf,
+  mapParsed,
   type Parsed,
   type ParseFault,
   parseFailure,

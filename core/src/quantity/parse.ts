@@ -1,3 +1,5 @@
+import { numberAt } from "../itemAt.ts";
+import { entriesOfRecord } from "../records.ts";
 import { type NumberRead, normalizeText, numberAtStart } from "./number.ts";
 import { type Dimension, toSi, UNITS, type Unit, type UnitId } from "./units.ts";
 
@@ -35,13 +37,21 @@ export function settleReading<T>(text: string, readings: readonly T[]): Parsed<T
     : { ok: false, fault: { code: "ambiguous", text, readings } };
 }
 
+/** A parse read as something else, with every meaning it may have. */
+export function mapParsed<T, U>(parsed: Parsed<T>, as: (value: T) => U): Parsed<U> {
+  if (parsed.ok) return { ok: true, value: as(parsed.value) };
+  const { fault } = parsed;
+  if (fault.code !== "ambiguous") return { ok: false, fault };
+  return { ok: false, fault: { ...fault, readings: fault.readings.map(as) } };
+}
+
 /** All that a parse may mean; none where it failed. */
 export function interpretationsOf<T>(parsed: Parsed<T>): readonly T[] {
   if (parsed.ok) return [parsed.value];
   return parsed.fault.code === "ambiguous" ? parsed.fault.readings : [];
 }
 
-const ALL = Object.entries(UNITS) as [UnitId, Unit][];
+const ALL = entriesOfRecord<UnitId, Unit>(UNITS);
 const BY_SPELLING = new Map<string, UnitId[]>();
 for (const [id, { spellings }] of ALL)
   for (const spelling of spellings) BY_SPELLING.set(spelling, [...(BY_SPELLING.get(spelling) ?? []), id]);
@@ -167,7 +177,7 @@ export function parseQuantity(text: string, dimension: Dimension, bare: UnitId |
     if (unit === undefined && previous !== undefined) {
       const below = BELOW[previous];
       if (!below || i !== pieces.length - 1) return parseFailure({ code: "unit-missing", text: said });
-      const [value] = meanings as [number];
+      const value = numberAt(meanings, 0);
       if (previous === "m" && /^\d{1,3}$/.test(digits)) {
         sums = sums.flatMap((sum) => metresThen(Math.abs(sum), digits).map((each) => sign * each));
         if (sums.length === 0) return parseFailure({ code: "unit-missing", text: said });

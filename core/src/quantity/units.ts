@@ -1,3 +1,4 @@
+import { keysOfRecord } from "../records.ts";
 /**
  * Units people type, by what they measure, with the exact factor to SI (NIST SP 811, appendix B.8: foot, US gallon
  * and pound are defined, the rest follow). Temperature has an offset as well: SI here is °C.
@@ -194,7 +195,7 @@ export function fromSi(si: number, id: UnitId): number {
 
 /** The unit of a dimension that an id or a spelling names; undefined for none. */
 export function unitSpelled(text: string, dimension: Dimension): UnitId | undefined {
-  const ids = Object.keys(UNITS) as UnitId[];
+  const ids = keysOfRecord(UNITS);
   const found = (id: UnitId) => {
     const { spellings }: Unit = UNITS[id];
     return (

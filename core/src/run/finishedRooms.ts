@@ -1,3 +1,4 @@
+import { valueAt } from "../itemAt.ts";
 import { type Problem, START, type Starts, type Task } from "../scheduling/index.ts";
 import {
   fixPlacements,
@@ -32,7 +33,7 @@ export function applyFinishedRooms(
     Math.max(...steps.filter((step) => step.roomId === roomId).map(({ id }) => endOf(id)));
   // From planned seconds to real ones: straight between the finishes known, never back.
   const knots = done
-    .map((id) => ({ plan: leftAt(id), real: Math.max(0, Math.round(finished.get(id) as number)) }))
+    .map((id) => ({ plan: leftAt(id), real: Math.max(0, Math.round(valueAt(finished, id))) }))
     .toSorted((a, b) => a.plan - b.plan);
   let latest = 0;
   const clock = [{ plan: 0, real: 0 }, ...knots].map(({ plan, real }) => {

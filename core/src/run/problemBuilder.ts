@@ -31,7 +31,11 @@ export class ProblemBuilder {
 
   /** A step of so many seconds, at least one, that also takes up `more`; nothing where there is nothing to do. */
   add(step: StepTask, seconds: number, more: readonly string[] = []): Task | undefined {
-    if (!(seconds > 0)) return undefined;
+    return seconds > 0 ? this.addAlways(step, seconds, more) : undefined;
+  }
+
+  /** A step every room has: it takes a second at least. */
+  addAlways(step: StepTask, seconds: number, more: readonly string[] = []): Task {
     const hands = STEP_FACTS[step.kind].crew === "everyone" ? this.people : 1;
     const held = [
       ...(step.tool ? [step.tool, ...(POWERED.test(step.tool) ? ["circuits"] : [])] : []),
@@ -51,6 +55,8 @@ export class ProblemBuilder {
   }
 
   /** One after another, what isn't there left out; the last of them. */
+  addPrecedence(first: Task, ...chain: readonly (Task | undefined)[]): Task;
+  addPrecedence(...chain: readonly (Task | undefined)[]): Task | undefined;
   addPrecedence(...chain: readonly (Task | undefined)[]): Task | undefined {
     let before: Task | undefined;
     for (const task of chain) {

@@ -2,7 +2,7 @@ import { roomStepId, sectionStepId } from "../log/index.ts";
 import type { Task } from "../scheduling/index.ts";
 import { type DividedSection, labelMost, maxStandTime, windowOf } from "./divideJob.ts";
 import type { RoomSpray, RunInput, RunRoom } from "./input.ts";
-import type { SectionTask } from "./jobTasks.ts";
+import type { SectionTask, StepTask } from "./jobTasks.ts";
 import type { ProblemBuilder } from "./problemBuilder.ts";
 import { vacuumPieces } from "./startedParts.ts";
 import { AREA_PER_BAG, PACES, type StepKind } from "./stepKinds.ts";
@@ -94,24 +94,21 @@ export function workSection(
 ) {
   const work = stepDurations(room, input.crew);
   const share = (section.area / room.area) * paced;
-  const step = (kind: StepKind, seconds: number, tool?: string, repeat?: number, more?: readonly string[]) =>
-    to.add(
-      {
-        id: sectionStepId(kind, section.id, repeat),
-        kind,
-        roomId: room.id,
-        sectionId: section.id,
-        ...(tool ? { tool } : {}),
-        ...(kind === "pre-spray" && section.fill ? { fillId: section.fill.id } : {}),
-      },
-      seconds,
-      more,
-    );
+  const stepOf = (kind: StepKind, tool?: string, repeat?: number): StepTask => ({
+    id: sectionStepId(kind, section.id, repeat),
+    kind,
+    roomId: room.id,
+    sectionId: section.id,
+    ...(tool ? { tool } : {}),
+    ...(kind === "pre-spray" && section.fill ? { fillId: section.fill.id } : {}),
+  });
+  const step = (kind: StepKind, seconds: number, tool?: string, repeat?: number) =>
+    to.add(stepOf(kind, tool, repeat), seconds);
   const vessel = `sprayer:${section.fill?.vesselId ?? ""}`;
   const spray = step("pre-spray", work.spray * share, vessel);
   const agitate = step("agitate", work.agitate * share, "brush");
   const draws = section.tank === undefined ? [] : [TANKS];
-  const clean = step("clean", work.clean * share, `machine:${room.machine}`, undefined, draws) as Task;
+  const clean = to.addAlways(stepOf("clean", `machine:${room.machine}`), work.clean * share, draws);
   const reMists = Array.from({ length: spray ? section.reMists : 0 }, (_, k) =>
     step("re-mist", spray?.duration ?? 0, "water bottle", k + 1),
   ).flatMap((each) => each ?? []);
@@ -136,5 +133,5 @@ export function workSection(
     cleanId: clean.id,
     reMistIds: reMists.map(({ id }) => id),
   };
-  return { spray, clean, done: done as Task, task };
+  return { spray, clean, done, task };
 }

@@ -1,3 +1,4 @@
+import { isOneOf } from "../records.ts";
 /** What is done on a job, in the order a room goes through it; then what belongs to no room. */
 export const STEP_KINDS = [
   "furniture",
@@ -24,8 +25,7 @@ export const STEP_KINDS = [
   "own",
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
-export const isStepKind = (kind: string): kind is StepKind =>
-  (STEP_KINDS as readonly string[]).includes(kind);
+export const isStepKind = (kind: string): kind is StepKind => isOneOf(STEP_KINDS, kind);
 
 /** Common practice, where no source is named: s, s/m², m²/s, m/s. */
 export const PACES = {

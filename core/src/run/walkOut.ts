@@ -1,4 +1,4 @@
-import { itemAt } from "../itemAt.ts";
+import { itemAt, valueAt } from "../itemAt.ts";
 /** A room as far as walking out of it goes. */
 export interface WalkRoom {
   readonly id: string;
@@ -67,12 +67,13 @@ function waysIn(rooms: readonly WalkRoom[], doors: readonly WalkDoor[]): Map<str
       (best, each, i) => (each.distance < itemAt(open, best).distance ? i : best),
       0,
     );
-    const [here] = open.splice(nearest, 1) as [Reached];
+    const here = itemAt(open, nearest);
+    open.splice(nearest, 1);
     if (reached.has(here.room)) continue;
     reached.set(here.room, here);
     for (const { room } of near.get(here.room) ?? [])
       if (crossing.has(room) && !reached.has(room))
-        open.push({ room, parent: here.room, distance: here.distance + (crossing.get(room) as number) });
+        open.push({ room, parent: here.room, distance: here.distance + valueAt(crossing, room) });
   }
   return reached;
 }
@@ -96,7 +97,7 @@ export function walkOutOrder(rooms: readonly WalkRoom[], doors: readonly WalkDoo
   const place = new Map(rooms.map(({ id }, i) => [id, i]));
   const children = new Map<string, WalkRoom[]>();
   for (const room of rooms) {
-    const { parent } = reached.get(room.id) as Reached;
+    const { parent } = valueAt(reached, room.id);
     children.set(parent, [...(children.get(parent) ?? []), room]);
   }
   /** Highest level and furthest point of a branch. */
@@ -106,7 +107,7 @@ export function walkOutOrder(rooms: readonly WalkRoom[], doors: readonly WalkDoo
         const own = reach(child.id, child.level);
         return { level: Math.max(far.level, own.level), furthest: Math.max(far.furthest, own.furthest) };
       },
-      { level, furthest: (reached.get(id) as Reached).distance },
+      { level, furthest: valueAt(reached, id).distance },
     );
   const order: { readonly room: WalkRoom; readonly level: number }[] = [];
   const walk = (id: string, level: number) => {
@@ -115,7 +116,7 @@ export function walkOutOrder(rooms: readonly WalkRoom[], doors: readonly WalkDoo
       (a, b) =>
         b.far.level - a.far.level ||
         b.far.furthest - a.far.furthest ||
-        (place.get(a.room.id) as number) - (place.get(b.room.id) as number),
+        valueAt(place, a.room.id) - valueAt(place, b.room.id),
     );
     for (const { room } of branches) {
       // A room reached only through a higher one must be done before it: it counts as being up there.

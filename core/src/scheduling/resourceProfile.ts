@@ -14,7 +14,7 @@ export class ResourceProfile {
     const first = this.cut(start);
     const last = this.cut(end);
     const { used } = this;
-    for (let i = first; i < last; i++) used[i] = (used[i] as number) + amount;
+    for (let i = first; i < last; i++) used[i] = (used[i] ?? 0) + amount;
     // Steps that have become level are one: the list stays as long as what is taken up.
     this.join(last);
     this.join(first);
@@ -34,7 +34,7 @@ export class ResourceProfile {
     let start = from;
     for (let i = this.step(from); i < size; i++) {
       if (floatAt(times, i) >= start + duration && start + duration > start) break;
-      if ((used[i] as number) > most) start = i + 1 < size ? floatAt(times, i + 1) : Number.POSITIVE_INFINITY;
+      if ((used[i] ?? 0) > most) start = i + 1 < size ? floatAt(times, i + 1) : Number.POSITIVE_INFINITY;
     }
     return start;
   }
@@ -59,7 +59,7 @@ export class ResourceProfile {
     this.times.copyWithin(at + 2, at + 1, this.size);
     this.used.copyWithin(at + 2, at + 1, this.size);
     this.times[at + 1] = time;
-    this.used[at + 1] = this.used[at] as number;
+    this.used[at + 1] = this.used[at] ?? 0;
     this.size++;
     return at + 1;
   }

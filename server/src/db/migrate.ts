@@ -18,9 +18,14 @@ export async function schemaState(db: Db): Promise<"older" | "current" | "newer"
     entries: { when: number }[];
   };
   const wanted = Math.max(...journal.entries.map(({ when }) => when));
-  const [tables] = await db.execute(sql`show tables like ${TABLE}`);
-  if ((tables as unknown as unknown[]).length === 0) return "older";
-  const [rows] = await db.execute(sql`select max(created_at) as latest from ${sql.identifier(TABLE)}`);
-  const latest = Number((rows as unknown as { latest: string | number | null }[])[0]?.latest ?? 0);
+  const [tables] = await db
+    .select({ found: sql<number>`count(*)` })
+    .from(sql`information_schema.tables`)
+    .where(sql`table_schema = database() and table_name = ${TABLE}`);
+  if (!tables || Number(tables.found) === 0) return "older";
+  const [newest] = await db
+    .select({ made: sql<string | number | null>`max(created_at)` })
+    .from(sql`${sql.identifier(TABLE)}`);
+  const latest = Number(newest?.made ?? 0);
   return latest < wanted ? "older" : latest > wanted ? "newer" : "current";
 }

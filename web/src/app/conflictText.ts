@@ -148,11 +148,14 @@ export const ORDERS: Readonly<Record<string, string>> = {
   pins: "Locked step order",
 };
 
+const hasName = (value: unknown): value is { readonly name: unknown } =>
+  typeof value === "object" && value !== null && "name" in value;
+
 function thingName(clash: MergeConflict, job: Job): string {
   const [list = "", id] = clash.path;
   if (list !== "rooms") return KINDS[list] ?? "";
   const values = [job.rooms.find((room) => room.id === id), clash.mine, clash.theirs];
-  const name = values.map((value) => (value as { name?: unknown } | undefined)?.name).find(Boolean);
+  const name = values.map((value) => (hasName(value) ? value.name : undefined)).find(Boolean);
   return typeof name === "string" ? name : "A room";
 }
 

@@ -1,3 +1,4 @@
+import { itemAt } from "@scutch/core";
 import { type ComponentType, lazy } from "react";
 import type { JobPath } from "../features/today/jobRowProps.ts";
 import type { JobState } from "../features/today/jobState.ts";
@@ -29,7 +30,7 @@ export const PHASES: readonly Phase[] = [
   { path: "log", name: "Log", key: "5", Screen: lazy(log), opens: ["dry"] },
 ];
 
-const [FIRST] = PHASES as [Phase];
+const FIRST = itemAt(PHASES, 0);
 
 /** Address of a job at the phase its stage opens at. */
 export const jobPath: JobPath = (jobId, stage) =>

@@ -120,4 +120,4 @@ export function pathOf(
 }
 
 /** What an endpoint answers when all is well; read tolerantly where it is used: a newer server may say more. */
-export type Answer<K extends keyof Endpoints> = z.input<Endpoints[K]["response"]>;
+export type Answer<K extends keyof Endpoints> = z.output<Endpoints[K]["response"]>;

@@ -49,12 +49,12 @@ export async function readDeadLetters(db: DeviceDb): Promise<DeadLetter[]> {
   ];
 }
 
-const tableOf = (db: DeviceDb, { what }: DeadLetter) =>
-  ({ job: db.jobs, entry: db.entries, thing: db.things, photo: db.photos })[what];
+const TABLES = { job: "jobs", entry: "entries", thing: "things", photo: "photos" } as const;
+const tableOf = (db: DeviceDb, { what }: DeadLetter) => db[TABLES[what]];
 
 /** It is sent again with the rest. */
 export async function requeue(db: DeviceDb, aside: DeadLetter): Promise<void> {
-  await tableOf(db, aside).update(aside.key, { trouble: undefined } as never);
+  await db.table(TABLES[aside.what]).update(aside.key, { trouble: undefined });
 }
 
 /**

@@ -1,14 +1,11 @@
 import {
   Crew,
   CrewSettings,
-  type Job,
   JobCard,
   type JobId,
   type LogEntry,
   type PATHS,
-  type Photo,
   parseTolerantly,
-  type StockUse,
   type StoredJob,
 } from "@scutch/contract";
 import { deepEqual } from "@scutch/core/plan";
@@ -69,14 +66,14 @@ async function hearLog(
 export async function pullJob(db: DeviceDb, send: Send, jobId: JobId): Promise<PullResult> {
   const stored = await ask(send, "readJob", { jobId });
   if (isMissing(stored)) return stored;
-  await hearJobs(db, [stored as StoredJob]);
+  await hearJobs(db, [stored]);
   return "kept";
 }
 
 export async function pullLog(db: DeviceDb, send: Send, jobId: JobId): Promise<PullResult> {
   const answer = await ask(send, "readLog", { jobId });
   if (isMissing(answer)) return answer;
-  await hearLog(db, jobId, answer.entries as LogEntry[], answer.logMark);
+  await hearLog(db, jobId, answer.entries, answer.logMark);
   return "kept";
 }
 
@@ -84,7 +81,7 @@ export async function pullPhotos(db: DeviceDb, send: Send, jobId: JobId): Promis
   const askedAt = Date.now();
   const answer = await ask(send, "listPhotos", { jobId });
   if (isMissing(answer)) return answer;
-  const photos = answer.photos as Photo[];
+  const photos = answer.photos;
   const there = new Set<string>(photos.map(({ id }) => id));
   await db.transaction("rw", db.photos, async () => {
     for (const row of await db.photos.where("jobId").equals(jobId).toArray())
@@ -111,7 +108,7 @@ async function hearThings<K extends RecordKind>(
     const key = `${kind}:${id}`;
     const row = await db.things.get(key);
     if ((row?.settledAt ?? 0) >= askedAt) continue;
-    if (row?.waiting) await db.things.update(key, { known: value } as never);
+    if (row?.waiting) await db.things.update(key, { known: value });
     else if (!deepEqual(row?.value, value))
       await db.things.put({ key, kind, value, known: value, rev: (row?.rev ?? 0) + 1 });
   }
@@ -124,10 +121,10 @@ export async function pullShelf(db: DeviceDb, send: Send): Promise<PullResult> {
   const byId = <T extends { readonly id: string }>(list: readonly T[]) =>
     list.map((each) => [each.id, each] as const);
   await db.transaction("rw", db.things, db.facts, async () => {
-    await hearThings(db, "product", byId(answer.products) as never, askedAt);
-    await hearThings(db, "vessel", byId(answer.vessels) as never, askedAt);
-    await hearThings(db, "gear", byId(answer.gear) as never, askedAt);
-    await hearThings(db, "site", byId(answer.sites) as never, askedAt);
+    await hearThings(db, "product", byId(answer.products), askedAt);
+    await hearThings(db, "vessel", byId(answer.vessels), askedAt);
+    await hearThings(db, "gear", byId(answer.gear), askedAt);
+    await hearThings(db, "site", byId(answer.sites), askedAt);
     await db.setFact("shelf", { heardAt: askedAt });
   });
   return "kept";
@@ -138,8 +135,13 @@ export async function pullStock(db: DeviceDb, send: Send): Promise<PullResult> {
   const answer = await ask(send, "readStock");
   if (isMissing(answer)) return answer;
   await db.transaction("rw", db.things, db.facts, async () => {
-    await hearThings(db, "lot", answer.lots.map((lot) => [lot.id, lot] as const) as never, askedAt);
-    await db.setFact("use", { used: answer.used as StockUse[], askedAt });
+    await hearThings(
+      db,
+      "lot",
+      answer.lots.map((lot) => [lot.id, lot] as const),
+      askedAt,
+    );
+    await db.setFact("use", { used: answer.used, askedAt });
   });
   return "kept";
 }
@@ -180,12 +182,11 @@ async function keepPage(db: DeviceDb, page: Answer<"listJobs">): Promise<readonl
   await db.cards.bulkPut(
     cards.filter(({ version }, i) => !rows[i]?.waiting && version >= (rows[i]?.known?.version ?? 0)),
   );
-  const whole = page.jobs.filter((each) => each.job);
   await hearJobs(
     db,
-    whole.map(({ version, job }) => ({ version, job: job as Job })),
+    page.jobs.flatMap(({ version, job }) => (job ? [{ version, job }] : [])),
   );
-  for (const { id, log, logMark } of page.jobs) if (log) await hearLog(db, id, log as LogEntry[], logMark);
+  for (const { id, log, logMark } of page.jobs) if (log) await hearLog(db, id, log, logMark);
   return cards;
 }
 

@@ -1,4 +1,3 @@
-import type { Photo } from "@scutch/contract";
 import type { DeviceDb, EntryRow, PhotoRow, RecordKind, RecordRow } from "./db.ts";
 import type { JobRow } from "./jobRow.ts";
 import type { SendFailure } from "./sendFailure.ts";
@@ -47,7 +46,7 @@ export function photoRequest({
   facts,
   picture,
 }: Pick<PhotoRow, "id" | "jobId" | "facts" | "picture">): Request {
-  const query = new URLSearchParams(facts as Record<string, string>);
+  const query = new URLSearchParams(Object.entries(facts));
   return { method: "PUT", path: `/jobs/${jobId}/photos/${id}?${query}`, body: picture };
 }
 
@@ -68,8 +67,7 @@ export function recordItem(db: DeviceDb, row: RecordRow): OutboxItem {
         .modify((now) => {
           Object.assign(now, { known: row.value, settledAt: Date.now() });
           if (now.rev !== row.rev) return;
-          for (const field of ["waiting", "seq", "trouble"] as const)
-            delete (now as { [K in typeof field]?: unknown })[field];
+          for (const field of ["waiting", "seq", "trouble"]) Reflect.deleteProperty(now, field);
         });
     },
     note: async (trouble) => void (await db.things.update(row.key, { trouble })),
@@ -110,11 +108,9 @@ export function photoItem(db: DeviceDb, row: PhotoRow): OutboxItem {
         .where("id")
         .equals(row.id)
         .modify((now) => {
-          Object.assign(now, { known: answer as Photo, settledAt: Date.now() });
-          const done = now.gone
-            ? (["picture"] as const)
-            : (["picture", "waiting", "seq", "trouble"] as const);
-          for (const field of done) delete (now as { [K in typeof field]?: unknown })[field];
+          Object.assign(now, { known: answer, settledAt: Date.now() });
+          const done = now.gone ? ["picture"] : ["picture", "waiting", "seq", "trouble"];
+          for (const field of done) Reflect.deleteProperty(now, field);
         });
     },
   };

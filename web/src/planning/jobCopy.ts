@@ -1,4 +1,5 @@
 import { BatchId, DoorId, type Job, JobId, RoomId, type SiteId } from "@scutch/contract";
+import { valueAt } from "@scutch/core";
 import { newId } from "../device/newId.ts";
 
 /** What a copy is to be other than its model. */
@@ -15,7 +16,7 @@ interface Changes {
 export function copyOf(job: Job, { day, siteId = job.siteId, title = job.title }: Changes): Job {
   const rooms = new Map(job.rooms.map(({ id }) => [id, newId(RoomId)]));
   const batches = new Map(job.batches.map(({ id }) => [id, newId(BatchId)]));
-  const room = (id: RoomId) => rooms.get(id) as RoomId;
+  const room = (id: RoomId) => valueAt(rooms, id);
   return {
     id: newId(JobId),
     siteId,
@@ -27,7 +28,7 @@ export function copyOf(job: Job, { day, siteId = job.siteId, title = job.title }
     rooms: job.rooms.map(({ air: _air, airSpeed: _speed, batchId, ...each }) => ({
       ...each,
       id: room(each.id),
-      ...(batchId === undefined ? {} : { batchId: batches.get(batchId) as BatchId }),
+      ...(batchId === undefined ? {} : { batchId: valueAt(batches, batchId) }),
     })),
     ...(job.doors
       ? {
@@ -41,7 +42,7 @@ export function copyOf(job: Job, { day, siteId = job.siteId, title = job.title }
       : {}),
     batches: job.batches.map(({ carried: _, ...batch }) => ({
       ...batch,
-      id: batches.get(batch.id) as BatchId,
+      id: valueAt(batches, batch.id),
     })),
   };
 }

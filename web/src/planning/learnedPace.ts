@@ -19,7 +19,7 @@ export function useLearnedPace(pace: CrewSettings["pace"] = NO_PACE): LearnedPac
       const run = await db.entries
         .filter(({ entry }) => (entry as { kind?: unknown }).kind === "step-done")
         .toArray();
-      const ids = [...new Set(run.map(({ jobId }) => jobId as string))];
+      const ids = [...new Set(run.map(({ jobId }) => jobId))];
       const rows = (await db.jobs.bulkGet(ids)).flatMap((row) => (row ? [currentPlan(row)] : []));
       const plans = rows
         .flatMap((plan) => {

@@ -16,6 +16,8 @@ interface History {
 }
 
 const DEPTH = 60;
+type Histories = Readonly<Record<string, History>>;
+const NONE: Histories = {};
 const EMPTY: History = { past: [], future: [] };
 type OnScreen = PayloadAction<{ readonly jobId: string; readonly screen: string }>;
 
@@ -31,9 +33,9 @@ function move(from: readonly Change[], to: readonly Change[], screen: string) {
 
 export const historySlice = createSlice({
   name: "history",
-  initialState: {} as Record<string, History>,
+  initialState: NONE,
   reducers: {
-    jobChanged: (state, { payload }: PayloadAction<Change>) => {
+    jobChanged: (state: Histories, { payload }: PayloadAction<Change>): Histories => {
       const { past, future } = state[payload.after.id] ?? EMPTY;
       return {
         ...state,
@@ -41,17 +43,17 @@ export const historySlice = createSlice({
           past: [...past, payload].slice(-DEPTH),
           future: future.filter(({ screen }) => screen !== payload.screen),
         },
-      } as never;
+      };
     },
-    changeUndone: (state, { payload: { jobId, screen } }: OnScreen) => {
+    changeUndone: (state: Histories, { payload: { jobId, screen } }: OnScreen): Histories => {
       const { past, future } = state[jobId] ?? EMPTY;
       const moved = move(past, future, screen);
-      return moved ? ({ ...state, [jobId]: { past: moved.from, future: moved.to } } as never) : state;
+      return moved ? { ...state, [jobId]: { past: moved.from, future: moved.to } } : state;
     },
-    changeRedone: (state, { payload: { jobId, screen } }: OnScreen) => {
+    changeRedone: (state: Histories, { payload: { jobId, screen } }: OnScreen): Histories => {
       const { past, future } = state[jobId] ?? EMPTY;
       const moved = move(future, past, screen);
-      return moved ? ({ ...state, [jobId]: { past: moved.to, future: moved.from } } as never) : state;
+      return moved ? { ...state, [jobId]: { past: moved.to, future: moved.from } } : state;
     },
   },
   selectors: {

@@ -20,16 +20,21 @@ interface Logged {
 /** How long a slip of the finger can be taken back, ms; after that it is a correction with its reason. */
 export const UNDO_WINDOW_MS = 10_000;
 
+const initialState: Logged = { last: null, rooms: {} };
+
 export const loggedSlice = createSlice({
   name: "logged",
-  initialState: { last: null, rooms: {} } as Logged,
+  initialState,
   reducers: {
-    justLogged: (state, { payload }: PayloadAction<RecentEntry>) => ({ ...state, last: payload }) as never,
-    takenBack: (state) => ({ ...state, last: null }) as never,
+    justLogged: (state: Logged, { payload }: PayloadAction<RecentEntry>): Logged => ({
+      ...state,
+      last: payload,
+    }),
+    takenBack: (state: Logged): Logged => ({ ...state, last: null }),
     roomChosen: (
-      state,
+      state: Logged,
       { payload: { jobId, roomId } }: PayloadAction<{ jobId: string; roomId: RoomId | undefined }>,
-    ) => ({ ...state, rooms: { ...state.rooms, [jobId]: roomId } }) as never,
+    ): Logged => ({ ...state, rooms: { ...state.rooms, [jobId]: roomId } }),
   },
   selectors: {
     selectJustLogged: (state): RecentEntry | null => state.last,

@@ -59,26 +59,29 @@ function idsOf(item: PendingChange): readonly string[] {
 /** Stored ones are kept a little, since the database's own view follows a moment later. */
 const KEPT_STORED = 20;
 
+type Pending = readonly PendingChange[];
+const NOTHING: Pending = [];
+
 export const pendingSlice = createSlice({
   name: "holding",
-  initialState: [] as PendingChange[],
+  initialState: NOTHING,
   reducers: {
-    held: (state, { payload }: PayloadAction<PendingChange>) => {
+    held: (state: Pending, { payload }: PayloadAction<PendingChange>): Pending => {
       const stored = state.filter((each) => each.state === "stored");
       const spare = new Set(stored.slice(0, Math.max(0, stored.length - KEPT_STORED)).map(({ id }) => id));
-      return [...state.filter(({ id }) => !spare.has(id)), payload] as PendingChange[];
+      return [...state.filter(({ id }) => !spare.has(id)), payload];
     },
     heldMoved: (
-      state,
+      state: Pending,
       { payload }: PayloadAction<{ id: string; state: PendingChange["state"]; rev?: number | undefined }>,
-    ) =>
+    ): Pending =>
       state.map((each) =>
         each.id === payload.id
           ? { ...each, state: payload.state, ...(payload.rev === undefined ? {} : { rev: payload.rev }) }
           : each,
-      ) as PendingChange[],
+      ),
     /** What was held under an id has been taken back: nothing of it is shown any more. */
-    heldForgotten: (state, { payload }: PayloadAction<string>) =>
+    heldForgotten: (state: Pending, { payload }: PayloadAction<string>): Pending =>
       state.filter((each) => !idsOf(each).includes(payload)),
   },
   selectors: {

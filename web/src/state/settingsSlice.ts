@@ -43,7 +43,7 @@ const keyOf = (crewId: string) => `scutch-settings-${crewId}`;
 export function loadSettings(crewId: string): Settings {
   try {
     const kept = localStorage.getItem(keyOf(crewId)) ?? "{}";
-    const { units, theme, name, seat, signals } = JSON.parse(kept) as Partial<Settings>;
+    const { units, theme, name, seat, signals }: Partial<Settings> = JSON.parse(kept);
     return {
       ...firstSettings(),
       ...(units ? { units } : {}),
@@ -66,9 +66,11 @@ export function keepSettings(crewId: string, settings: Settings): void {
   }
 }
 
+const initialState: Settings = { theme: "day", name: "", signals: DEFAULT_SIGNALS };
+
 export const settingsSlice = createSlice({
   name: "settings",
-  initialState: { theme: "day", name: "", signals: DEFAULT_SIGNALS } as Settings,
+  initialState,
   reducers: {
     settingsLoaded: (_, { payload }: PayloadAction<Settings>) => payload,
     unitsChosen: (state, { payload }: PayloadAction<UnitSystem>) => {

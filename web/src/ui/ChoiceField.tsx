@@ -1,3 +1,4 @@
+import { entriesOfRecord } from "@scutch/core";
 import { useId } from "react";
 import { FieldFrame, inputLook } from "./FieldFrame.tsx";
 
@@ -56,7 +57,7 @@ export function ChoiceField<T extends string | number>({
 
 /** Options from a table of names. */
 export const optionsOf = <T extends string>(names: Readonly<Record<T, string>>) =>
-  (Object.entries(names) as [T, string][]).map(([value, name]) => ({ value, name }));
+  entriesOfRecord(names).map(([value, name]) => ({ value, name }));
 
 interface TickProps {
   readonly label: string;

@@ -1,3 +1,5 @@
+import { entriesOfRecord } from "@scutch/core";
+
 interface Props<T extends string> {
   readonly label: string;
   readonly hint?: string;
@@ -12,7 +14,7 @@ export function MultiSelect<T extends string>({ label, hint, names, chosen, onCh
     <fieldset>
       <legend className="min-h-6 text-sm text-soft">{label}</legend>
       <div className="flex flex-wrap gap-1.5">
-        {(Object.entries(names) as [T, string][]).map(([value, name]) => {
+        {entriesOfRecord(names).map(([value, name]) => {
           const on = chosen.includes(value);
           return (
             <button

@@ -3,13 +3,16 @@ import { useState } from "react";
 import type * as z from "zod";
 import { contractFault } from "../format/words.ts";
 
+/** What is typed so far: any field may not be said yet, or not any more. */
+type Draft<T> = { readonly [K in keyof T]?: T[K] | undefined };
+
 /** A thing being typed field by field: each checked when left, the whole checked by its contract before it is saved. */
-export function useDraft<S extends z.ZodType>(schema: S, first: Partial<z.output<S>>) {
+export function useDraft<S extends z.ZodType>(schema: S, first: Draft<z.output<S>>) {
   const [draft, setDraft] = useState(first);
   const [faults, setFaults] = useState<readonly Fault[]>([]);
   return {
     draft,
-    set: (change: Partial<z.output<S>>): undefined => {
+    set: (change: Draft<z.output<S>>): undefined => {
       setDraft((before) => ({ ...before, ...change }));
       setFaults([]);
     },

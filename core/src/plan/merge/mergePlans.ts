@@ -1,3 +1,4 @@
+import { valueAt } from "../../itemAt.ts";
 import { type MergeConflict, mergeFields } from "./fields.ts";
 import { mergeOrder } from "./order.ts";
 import { type Doc, deepEqual } from "./same.ts";
@@ -47,19 +48,20 @@ function leansOn(list: PlanList, id: string, side: PlanDoc, base: PlanDoc): bool
 export function mergePlans<T extends PlanDoc>(base: T, local: T, remote: T): Merged<T> {
   const conflicts: MergeConflict[] = [];
   const plan: Record<string, unknown> = {
-    ...mergeFields(base as Doc, local as Doc, remote as Doc, [], conflicts, PLAN_LISTS),
+    ...mergeFields(base, local, remote, [], conflicts, PLAN_LISTS),
   };
+  let joinedRooms: readonly Item[] = [];
   /** Rooms kept although a side took them out: what hung on them there is kept along. */
   const held = new Set<string>();
   for (const list of PLAN_LISTS) {
-    const sides = [base, local, remote].map((side) => byId(itemsOf(side, list)));
-    const [was, here, there] = sides as [Map<string, Item>, Map<string, Item>, Map<string, Item>];
+    const mapOf = (side: PlanDoc) => byId(itemsOf(side, list));
+    const [was, here, there] = [mapOf(base), mapOf(local), mapOf(remote)];
     const items = new Map<string, Item>();
     for (const id of new Set([...there.keys(), ...here.keys()])) {
       const [b, m, t] = [was.get(id), here.get(id), there.get(id)];
-      if (m && t) items.set(id, mergeFields(b ?? {}, m, t, [list, id], conflicts) as Item);
-      else {
-        const left = (m ?? t) as Item;
+      if (m && t) items.set(id, { ...mergeFields(b ?? {}, m, t, [list, id], conflicts), id });
+      const left = m && t ? undefined : (m ?? t);
+      if (left) {
         const changed =
           b !== undefined && (!deepEqual(left, b) || leansOn(list, id, m ? local : remote, base));
         if (b === undefined || changed || roomsOf(left).some((room) => held.has(String(room))))
@@ -69,25 +71,22 @@ export function mergePlans<T extends PlanDoc>(base: T, local: T, remote: T): Mer
         conflicts.push({ kind: m ? "removed-there" : "removed-here", path: [list, id], mine: m, theirs: t });
       }
     }
-    if (list === "batches") restoreBatches(plan.rooms as readonly Item[], items, [remote, local, base]);
-    if (list === "doors" || list === "spots") dropHanging(plan.rooms as readonly Item[], items);
+    if (list === "batches") restoreBatches(joinedRooms, items, [remote, local, base]);
+    if (list === "doors" || list === "spots") dropHanging(joinedRooms, items);
     const idsOf = (side: PlanDoc) => itemsOf(side, list).map(({ id }) => id);
     const order = mergeOrder(idsOf(base), idsOf(local), idsOf(remote), new Set(items.keys()));
     if (order.clash)
       conflicts.push({ kind: "order", path: [list], mine: idsOf(local), theirs: idsOf(remote) });
     const rest = [...items.keys()].filter((id) => !order.ids.includes(id));
-    const joined = [...order.ids, ...rest].map((id) => items.get(id) as Item);
+    const joined = [...order.ids, ...rest].map((id) => valueAt(items, id));
+    if (list === "rooms") joinedRooms = joined;
     if (joined.length > 0 || local[list] !== undefined || remote[list] !== undefined) plan[list] = joined;
   }
   return { plan: plan as T, conflicts };
 }
 
 /** A room kept against its removal may be sprayed from a batch that went with it. */
-function restoreBatches(
-  rooms: readonly Item[] = [],
-  batches: Map<string, Item>,
-  sides: readonly PlanDoc[],
-): void {
+function restoreBatches(rooms: readonly Item[], batches: Map<string, Item>, sides: readonly PlanDoc[]): void {
   for (const { batchId } of rooms) {
     if (typeof batchId !== "string" || batches.has(batchId)) continue;
     const found = sides.map((side) => byId(itemsOf(side, "batches")).get(batchId)).find(Boolean);
@@ -96,7 +95,7 @@ function restoreBatches(
 }
 
 /** A door or spot of a room both sides are rid of goes with it. */
-function dropHanging(rooms: readonly Item[] = [], items: Map<string, Item>): void {
+function dropHanging(rooms: readonly Item[], items: Map<string, Item>): void {
   const there = new Set(rooms.map(({ id }) => id));
   for (const [id, item] of items)
     if (roomsOf(item).some((room) => !there.has(String(room)))) items.delete(id);

@@ -30,7 +30,7 @@ export function removeItem<T extends PlanDoc>(plan: T, list: string, id: string)
 
 /** The same for good: no room is sprayed from a batch that is gone. */
 function without(plan: PlanDoc, [list = "", id = ""]: readonly string[]): PlanDoc {
-  const unsprayed = ({ batchId: _, ...room }: Item) => room as Item;
+  const unsprayed = ({ batchId: _, id, ...room }: Item): Item => ({ id, ...room });
   const kept = removeItem(plan, list, id);
   return list === "batches" && kept.rooms
     ? { ...kept, rooms: kept.rooms.map((room) => (room.batchId === id ? unsprayed(room) : room)) }

@@ -10,10 +10,12 @@ export function usageDelta(
   there: readonly LogEntry[],
   struck: ReadonlySet<string>,
 ): ProductUsage[] {
-  const strikes = new Set(added.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])));
-  const uses = added.filter(({ id }) => !struck.has(id) && !strikes.has(id as never)).flatMap(usesOf);
+  const strikes: ReadonlySet<string> = new Set(
+    added.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])),
+  );
+  const uses = added.filter(({ id }) => !struck.has(id) && !strikes.has(id)).flatMap(usesOf);
   const takenBack = there
-    .filter(({ id }) => strikes.has(id as never) && !struck.has(id))
+    .filter(({ id }) => strikes.has(id) && !struck.has(id))
     .flatMap(usesOf)
     .map((use) => ({ ...use, amount: -use.amount }));
   return sumUses([...uses, ...takenBack]);

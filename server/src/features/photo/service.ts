@@ -83,7 +83,7 @@ export async function pictureOf({ db, crewId, blobs }: PhotoContext, id: PhotoId
 }
 
 /** Takes a job's pictures out of the database; the keys of their files. */
-export async function removePhotosOf(tx: Transaction, crewId: string, jobId: string): Promise<string[]> {
+export async function removePhotosOf(tx: Transaction, crewId: string, jobId: JobId): Promise<string[]> {
   const rows = await removeRowsOf(tx, crewId, jobId);
   return rows.map(({ id, sha256 }) => keyOf(crewId, id, sha256));
 }

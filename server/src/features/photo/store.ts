@@ -9,15 +9,11 @@ type Row = typeof photos.$inferSelect;
 function photoFrom({ crewId: _crew, sha256: _sha256, takenAt, ...row }: Row): Photo {
   return omitNulls<Photo>({
     ...row,
-    id: row.id as PhotoId,
-    jobId: row.jobId as JobId,
-    roomId: row.roomId as NonNullable<Photo["roomId"]> | null,
-    spotId: row.spotId as NonNullable<Photo["spotId"]> | null,
     takenAt: takenAt.toISOString(),
   });
 }
 
-export async function photosOfJob(db: Db, crewId: string, jobId: string): Promise<Photo[]> {
+export async function photosOfJob(db: Db, crewId: string, jobId: JobId): Promise<Photo[]> {
   const rows = await db
     .select()
     .from(photos)
@@ -26,7 +22,7 @@ export async function photosOfJob(db: Db, crewId: string, jobId: string): Promis
   return rows.map(photoFrom);
 }
 
-const one = (crewId: string, id: string) => and(eq(photos.crewId, crewId), eq(photos.id, id));
+const one = (crewId: string, id: PhotoId) => and(eq(photos.crewId, crewId), eq(photos.id, id));
 
 /** A picture's facts and the fingerprint of what was sent; null for those from before fingerprints were kept. */
 export interface StoredPhoto {
@@ -34,7 +30,7 @@ export interface StoredPhoto {
   readonly sha256: string | null;
 }
 
-export async function photoById(db: Db, crewId: string, id: string): Promise<StoredPhoto | undefined> {
+export async function photoById(db: Db, crewId: string, id: PhotoId): Promise<StoredPhoto | undefined> {
   const [row] = await db.select().from(photos).where(one(crewId, id));
   return row && { photo: photoFrom(row), sha256: row.sha256 };
 }
@@ -52,14 +48,14 @@ export async function addRow(db: Db, crewId: string, photo: Photo, sha256: strin
 }
 
 /** Takes the rows of a job's pictures away; what they were, for their files to follow. */
-export async function removeRowsOf(tx: Transaction, crewId: string, jobId: string) {
+export async function removeRowsOf(tx: Transaction, crewId: string, jobId: JobId) {
   const ofJob = and(eq(photos.crewId, crewId), eq(photos.jobId, jobId));
   const rows = await tx.select({ id: photos.id, sha256: photos.sha256 }).from(photos).where(ofJob);
   await tx.delete(photos).where(ofJob);
   return rows;
 }
 
-export async function removeRow(db: Db, crewId: string, id: string): Promise<boolean> {
+export async function removeRow(db: Db, crewId: string, id: PhotoId): Promise<boolean> {
   const [{ affectedRows }] = await db.delete(photos).where(one(crewId, id));
   return affectedRows > 0;
 }

@@ -1,4 +1,4 @@
-import type { Photo } from "@scutch/contract";
+import type { JobId, Photo, PhotoId } from "@scutch/contract";
 import {
   char,
   datetime,
@@ -17,10 +17,10 @@ export const photos = mysqlTable(
   "photos",
   {
     crewId: uuid("crew_id").notNull(),
-    id: uuid("id").notNull(),
-    jobId: uuid("job_id").notNull(),
-    roomId: uuid("room_id"),
-    spotId: uuid("spot_id"),
+    id: uuid("id").$type<PhotoId>().notNull(),
+    jobId: uuid("job_id").$type<JobId>().notNull(),
+    roomId: uuid("room_id").$type<NonNullable<Photo["roomId"]>>(),
+    spotId: uuid("spot_id").$type<NonNullable<Photo["spotId"]>>(),
     moment: varchar("moment", { length: 12 }).$type<Photo["moment"]>().notNull(),
     takenAt: datetime("taken_at", { fsp: 3 }).notNull(),
     by: varchar("taken_by", { length: 60 }),

@@ -10,11 +10,7 @@ export async function readLots(db: Db, crewId: string): Promise<StockLot[]> {
     .from(stockLots)
     .where(eq(stockLots.crewId, crewId))
     .orderBy(asc(stockLots.receivedOn), asc(stockLots.id));
-  return rows.map(({ crewId: _, ...row }) => ({
-    ...row,
-    id: row.id as StockLot["id"],
-    productId: row.productId as StockLot["productId"],
-  }));
+  return rows.map(({ crewId: _, ...row }) => row);
 }
 
 export async function writeLot(

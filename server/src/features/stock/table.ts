@@ -1,3 +1,4 @@
+import type { ProductId, StockLot } from "@scutch/contract";
 import {
   customType,
   date,
@@ -16,8 +17,8 @@ export const stockLots = mysqlTable(
   "stock_lots",
   {
     crewId: uuid("crew_id").notNull(),
-    id: uuid("id").notNull(),
-    productId: uuid("product_id").notNull(),
+    id: uuid("id").$type<StockLot["id"]>().notNull(),
+    productId: uuid("product_id").$type<ProductId>().notNull(),
     lot: varchar("lot", { length: 60 }).notNull(),
     packs: double("packs").notNull(),
     /** m³ of liquid or kg of powder. */

@@ -1,3 +1,4 @@
+import { itemAt } from "@scutch/core";
 import { isHardFloor } from "@scutch/core/care";
 import { wetShare } from "@scutch/core/drying";
 import { scaleTime } from "d3";
@@ -149,8 +150,7 @@ const POINTS_ON_A_TAIL = 14;
 function thinned<T>(points: readonly T[]): T[] {
   const last = points.length - 1;
   if (last < POINTS_ON_A_TAIL) return [...points];
-  return Array.from(
-    { length: POINTS_ON_A_TAIL },
-    (_, i) => points[Math.round((i * last) / (POINTS_ON_A_TAIL - 1))] as T,
+  return Array.from({ length: POINTS_ON_A_TAIL }, (_, i) =>
+    itemAt(points, Math.round((i * last) / (POINTS_ON_A_TAIL - 1))),
   );
 }

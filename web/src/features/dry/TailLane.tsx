@@ -82,7 +82,7 @@ export function TailLane({
           ))}
         </linearGradient>
       </defs>
-      <path d={tail(points as (typeof points)[number][]) ?? ""} fill={`url(#${gradient})`} />
+      <path d={tail([...points]) ?? ""} fill={`url(#${gradient})`} />
       {touch !== null && (
         <line
           x1={x(touch)}

@@ -101,13 +101,10 @@ function ProductForm({ desk, add, room, onRoom, children }: EntryFormProps) {
           setAmount(undefined); // Millilitres of one are not grams of another.
         }}
       />
-      <ChoiceField
+      <ChoiceField<string>
         label="Room"
-        value={(room ?? "") as string}
-        options={[
-          { value: "", name: "Whole job" },
-          ...rooms.map(({ value, name }) => ({ value: value as string, name })),
-        ]}
+        value={room ?? ""}
+        options={[{ value: "", name: "Whole job" }, ...rooms.map(({ value, name }) => ({ value, name }))]}
         onChange={(value) => onRoom(rooms.find((each) => each.value === value)?.value)}
       />
       {room && <UseCare desk={desk} roomId={room} productId={productId} />}

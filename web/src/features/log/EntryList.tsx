@@ -34,12 +34,14 @@ const speaksOf = (entry: LogEntry, roomId: string) =>
   roomOf(entry) === roomId || (entry.kind === "water-measured" && entry.roomIds.some((id) => id === roomId));
 
 /** Entries, the newest first. One that was wrong is struck out by a correction, never changed. */
+const chosenKind = (said: string | null) => (said !== null && KINDS[said] ? said : "all");
+
 export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now: number }) {
   const { about, clock } = useTimes();
   const units = useUnits();
   const [correcting, setCorrecting] = useState<LogEntry>();
   const [search, setSearch] = useSearchParams();
-  const kind = KINDS[search.get("kind") ?? ""] ? (search.get("kind") as string) : "all";
+  const kind = chosenKind(search.get("kind"));
   const room = search.get("room") ?? "";
   const [slips, setSlips] = useState(false);
   const taken = retractedIds(desk.log);
@@ -58,7 +60,7 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
       },
       { replace: true, preventScrollReset: true },
     );
-  const byId = new Map(desk.log.map((entry) => [entry.id as string, entry]));
+  const byId = new Map<string, LogEntry>(desk.log.map((entry) => [entry.id, entry]));
   const wanted = (entry: LogEntry): boolean => {
     const told = entry.kind === "correction" ? (byId.get(entry.corrects) ?? entry) : entry;
     const { kinds = [] } = KINDS[kind] ?? {};
@@ -80,13 +82,10 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
           options={Object.entries(KINDS).map(([value, { name }]) => ({ value, name }))}
           onChange={(value) => look({ kind: value })}
         />
-        <ChoiceField
+        <ChoiceField<string>
           label="Room"
           value={room}
-          options={[
-            { value: "", name: "All rooms" },
-            ...rooms.map(({ id, name }) => ({ value: id as string, name })),
-          ]}
+          options={[{ value: "", name: "All rooms" }, ...rooms.map(({ id, name }) => ({ value: id, name }))]}
           onChange={(value) => look({ room: value })}
         />
       </div>

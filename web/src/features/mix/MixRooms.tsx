@@ -1,4 +1,5 @@
 import { type BatchChoice, BatchId, type Job, MAX_BATCHES, type RoomId } from "@scutch/contract";
+import { namesById } from "@scutch/core";
 import { METHOD_FIGURES } from "@scutch/core/clean";
 import { concentratePerWater } from "@scutch/core/mix";
 import { type BatchPlan, heaviestOf, mixFor } from "@scutch/core/plan";
@@ -48,9 +49,7 @@ export function MixRooms({ desk, batch, planned }: Props) {
   const may = work.rooms
     .filter(({ method, passage }) => !passage && METHOD_FIGURES[method].wetting !== "dry")
     .map(({ id }) => id as RoomId);
-  const names = Object.fromEntries(
-    job.rooms.filter(({ id }) => may.includes(id)).map(({ id, name }) => [id, name]),
-  ) as Record<RoomId, string>;
+  const names = namesById(job.rooms.filter(({ id }) => may.includes(id)));
   const chosen = work.rooms.filter(({ batchId }) => batchId === batch.id).map(({ id }) => id as RoomId);
   const own = input.batches.find(({ id }) => id === batch.id);
   const heavy = own && planned && heaviestOf(own, planned, work.rooms);

@@ -51,7 +51,7 @@ function AnyTwo() {
   const [known, setKnown] = useState<KnownMix>({});
   const result = completeMix(known);
   const mix = result.ok ? result.mix : undefined;
-  const set = (change: KnownMix): undefined => setKnown((before) => ({ ...before, ...change })) as undefined;
+  const set = (change: KnownMix): undefined => void setKnown((before) => ({ ...before, ...change }));
   const positive = (read: FieldResult<number>): FieldResult<number> =>
     "value" in read && !(read.value > 0) ? { error: "Enter more than 0." } : read;
   const ratio = (c: number) =>
@@ -139,7 +139,7 @@ function TakenDown() {
           show={show}
           placeholder="15%"
           read={share}
-          onChange={(value) => setFrom(value) as undefined}
+          onChange={(value) => void setFrom(value)}
         />
         <QuantityField
           label="Target"
@@ -147,7 +147,7 @@ function TakenDown() {
           show={show}
           placeholder="3%"
           read={share}
-          onChange={(value) => setTo(value) as undefined}
+          onChange={(value) => void setTo(value)}
         />
         <QuantityField
           label="Total"
@@ -157,7 +157,7 @@ function TakenDown() {
             const read = quantityReader("volume", units.bare.amount)(text);
             return "value" in read && !(read.value > 0) ? { error: "Enter more than 0." } : read;
           }}
-          onChange={(value) => setTotal(value) as undefined}
+          onChange={(value) => void setTotal(value)}
         />
       </div>
       {known && volume === undefined && (

@@ -1,4 +1,5 @@
 import type { ProductId } from "@scutch/contract";
+import { namesById } from "@scutch/core";
 import { hazardsInVessel, protectionOf } from "@scutch/core/care";
 import { useState } from "react";
 import { usePull } from "../../device/deviceQuery.ts";
@@ -17,7 +18,7 @@ export function PairCheck() {
   usePull("shelf", ({ db, send }) => pullShelf(db, send));
   const [chosen, setChosen] = useState<ProductId[]>([]);
   const contents = chosen.flatMap((id) => products.find((product) => product.id === id) ?? []);
-  const names = Object.fromEntries(products.map(({ id, name }) => [id, name])) as Record<ProductId, string>;
+  const names = namesById(products);
   if (products.length === 0) return null;
   return (
     <section aria-label="Contents" className="mt-4">

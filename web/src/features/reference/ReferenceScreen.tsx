@@ -1,3 +1,4 @@
+import { keysOfRecord } from "@scutch/core";
 import { Search } from "lucide-react";
 import { useDeferredValue, useId } from "react";
 import { useSearchParams } from "react-router";
@@ -8,7 +9,7 @@ import { findAll } from "./search.ts";
 import { PAGE_NAMES, PAGES, type PageName, sectionsOf } from "./sections.ts";
 import { aboutOf } from "./words.ts";
 
-const names = Object.keys(PAGE_NAMES) as PageName[];
+const names = keysOfRecord(PAGE_NAMES);
 
 /** What the rules know, to be read: made from the same data that speaks in the job, searchable, there with no signal. */
 export function ReferenceScreen() {

@@ -1,3 +1,4 @@
+import { keysOfRecord } from "@scutch/core";
 import { FIBRE_FACTS, FIBRE_TESTS, floats, type KnownFibre } from "@scutch/core/care";
 import { FIBRES, regain } from "@scutch/core/drying";
 import { percent } from "../../format/units.ts";
@@ -5,7 +6,7 @@ import { FIBRE_NAMES } from "../../format/words.ts";
 import { Entry } from "./Entry.tsx";
 import { type Section, searchText } from "./section.ts";
 
-const known = Object.keys(FIBRE_FACTS) as KnownFibre[];
+const known = keysOfRecord(FIBRE_FACTS);
 
 function takesUp(fibre: KnownFibre): string | undefined {
   const own = FIBRES.find((each) => each === fibre);

@@ -1,3 +1,4 @@
+import { keysOfRecord } from "@scutch/core";
 import MiniSearch from "minisearch";
 import type { Section } from "./section.ts";
 import { PAGE_NAMES, type PageName, sectionsOf } from "./sections.ts";
@@ -8,7 +9,7 @@ export interface Found {
   readonly sections: readonly Section[];
 }
 
-const NAMES = Object.keys(PAGE_NAMES) as PageName[];
+const NAMES = keysOfRecord(PAGE_NAMES);
 /** From so many letters on a word may be one letter off, and may be the beginning of another. */
 const FUZZY_FROM = 5;
 const PREFIX_FROM = 3;

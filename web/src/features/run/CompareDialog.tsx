@@ -1,3 +1,4 @@
+import { valueAt } from "@scutch/core";
 import type { Method } from "@scutch/core/clean";
 import { byMethod, type Scenario, type ScenarioPlan, takesMethod } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
@@ -18,6 +19,7 @@ interface Props {
   readonly onClose: () => void;
 }
 
+/** A way to do the job, as its choice is called. */
 type Key = `${Method | "as-is"} ${number}`;
 const METHODS: readonly Method[] = [
   "extraction",
@@ -28,10 +30,13 @@ const METHODS: readonly Method[] = [
 ];
 const HANDS = [1, 2];
 
-const wayOf = (key: Key): Scenario => {
-  const [method, people] = key.split(" ") as [Method | "as-is", string];
-  return { ...(method === "as-is" ? {} : { method }), people: Number(people) };
-};
+const WAYS = new Map<Key, Scenario>(
+  HANDS.flatMap((people) => [
+    [`as-is ${people}`, { people }] as const,
+    ...METHODS.map((method) => [`${method} ${people}`, { method, people }] as const),
+  ]),
+);
+const wayOf = (key: Key): Scenario => valueAt(WAYS, key);
 const nameOf = (key: Key) => {
   const { method, people } = wayOf(key);
   return `${method ? METHOD_NAMES[method] : "As surveyed"}, ${people === 1 ? "crew of one" : `crew of ${people}`}`;
@@ -60,7 +65,7 @@ export function CompareDialog({ desk, onClose }: Props) {
     const barred = new Set(
       plans?.[keys.indexOf(key)]?.rooms.flatMap((room) => (room.barred ? [room.roomId] : [])),
     );
-    const covered = new Map(work.rooms.map((room) => [room.id as string, room.covering]));
+    const covered = new Map(work.rooms.map((room) => [room.id, room.covering]));
     edit((before) => ({
       ...before,
       run: { ...before.run, people },

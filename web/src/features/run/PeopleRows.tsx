@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from "@scutch/core";
 import type { Step, StepKind } from "@scutch/core/run";
 import { timeAt } from "../../format/time.ts";
 import { personName, stepName } from "../../shared/run/stepWords.ts";
@@ -75,9 +76,9 @@ export function PeopleRows({
             );
           })}
           {together(own).map((group) => {
-            const [first] = group as [Step];
+            const first = itemAt(group, 0);
             const from = x(timeAt(start, first.start / 3600));
-            const width = x(timeAt(start, (group.at(-1) as Step).end / 3600)) - from;
+            const width = x(timeAt(start, lastOf(group).end / 3600)) - from;
             const said = groupText(group, roomName, Math.floor((width - 8) / LETTER));
             return said === "" ? null : (
               <text

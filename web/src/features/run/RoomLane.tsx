@@ -177,9 +177,7 @@ function Stripe({ section, lane, x, y, height, gradient }: StripeProps) {
         </>
       )}
       {bar(cleanStart, cleanEnd, lane.room.residual > 0 ? 1 : 0)}
-      {lane.tail.length > 1 && (
-        <path d={tail(lane.tail as (typeof lane.tail)[number][]) ?? ""} fill={`url(#${gradient})`} />
-      )}
+      {lane.tail.length > 1 && <path d={tail([...lane.tail]) ?? ""} fill={`url(#${gradient})`} />}
     </>
   );
 }

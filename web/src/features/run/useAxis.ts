@@ -1,3 +1,4 @@
+import { lastOf } from "@scutch/core";
 import { scaleTime, select, type ZoomTransform, zoom, zoomIdentity } from "d3";
 import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
 
@@ -51,7 +52,7 @@ export function useAxis(
       .filter((event: Event) =>
         event instanceof WheelEvent
           ? event.ctrlKey || event.metaKey
-          : event.type.startsWith("touch") && (event as TouchEvent).touches.length > 1,
+          : "touches" in event && event.touches instanceof TouchList && event.touches.length > 1,
       )
       .on("zoom", (event: { transform: ZoomTransform }) => setTransform(event.transform));
     behaviour.current = own;
@@ -90,7 +91,7 @@ function ticksOf(
     [finish, end],
   ] as const) {
     const perPixel = (to - from) / Math.max(1, x(to) - x(from));
-    const step = STEPS.find((each) => each / perPixel >= TICK) ?? (STEPS.at(-1) as number);
+    const step = STEPS.find((each) => each / perPixel >= TICK) ?? lastOf(STEPS);
     const zone = new Date(from).getTimezoneOffset() * MINUTE;
     for (let time = Math.ceil((from - zone) / step) * step + zone; time <= to; time += step) {
       const at = x(time);

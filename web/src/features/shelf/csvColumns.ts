@@ -123,7 +123,11 @@ function several<T extends string>(
     heading,
     field,
     write: (product) =>
-      ((product[field] ?? []) as unknown as readonly T[]).map((each) => names[each]).join(BETWEEN),
+      [product[field]]
+        .flat()
+        .flatMap((each) => all.find((known) => known === each) ?? [])
+        .map((each) => names[each])
+        .join(BETWEEN),
     read: (cell) => {
       const values: T[] = [];
       for (const piece of cell.split(/[,;|]/)) {

@@ -185,15 +185,15 @@ export function AddRoom({ desk }: { readonly desk: RoomDesk }) {
           />
         </FieldFrame>
         <div className="col-span-2 sm:col-span-1">
-          <ChoiceField
+          <ChoiceField<OpensTo>
             label="Door to"
-            value={room.leads as string}
+            value={room.leads}
             options={[
               { value: "not-said", name: "Not set" },
               { value: "out", name: "Exit" },
-              ...job.rooms.map((each) => ({ value: each.id as string, name: each.name })),
+              ...job.rooms.map((each) => ({ value: each.id, name: each.name })),
             ]}
-            onChange={(value) => room.lead(value as OpensTo)}
+            onChange={(value) => room.lead(value)}
           />
         </div>
         <Button className="col-span-2 self-start sm:col-span-1 sm:mt-6" onClick={() => add()}>

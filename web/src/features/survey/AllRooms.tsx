@@ -1,4 +1,5 @@
 import type { Room, RoomId } from "@scutch/contract";
+import { namesById } from "@scutch/core";
 import { type Covering, isHardFloor, LIKELY_ANSWERS } from "@scutch/core/care";
 import { METHODS } from "@scutch/core/clean";
 import { DEFAULTS, defaultMethod } from "@scutch/core/plan";
@@ -71,7 +72,7 @@ export function AllRooms({ desk }: { readonly desk: JobDesk }) {
       {some && (
         <MultiSelect
           label="Tap the rooms to set"
-          names={Object.fromEntries(cleaned.map(({ id, name }) => [id, name])) as Record<RoomId, string>}
+          names={namesById(cleaned)}
           chosen={some}
           onChange={setSome}
         />

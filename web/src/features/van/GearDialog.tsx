@@ -25,8 +25,8 @@ const plainNumber = (text: string) =>
 export function GearDialog({ kind, item, onClose }: Props) {
   const units = useUnits();
   const first = item ?? { id: newId(GearId), kind, count: 1, ...DEFAULT_GEAR[kind] };
-  const { draft, set, errorAt, check } = useDraft(Gear, first as Partial<Gear>);
-  const [values, setValues] = useState(first as Readonly<Record<string, unknown>>);
+  const { draft, set, errorAt, check } = useDraft(Gear, first);
+  const [values, setValues] = useState<Readonly<Record<string, unknown>>>(first);
   const save = () => {
     const checked = check();
     if (!checked) return;
@@ -37,16 +37,12 @@ export function GearDialog({ kind, item, onClose }: Props) {
     if (value === undefined) return;
     const kept = value * (field.kept ?? 1);
     setValues((before) => ({ ...before, [field.key]: kept }));
-    set({ [field.key]: kept } as Partial<Gear>);
+    set({ [field.key]: kept });
   };
   return (
     <Dialog open title={item ? item.name : GEAR_KIND_NAMES[kind]} onClose={onClose}>
       <div className="mt-4 grid gap-3">
-        <NameField
-          value={draft.name}
-          onChange={(name) => set({ name } as Partial<Gear>)}
-          fault={errorAt("name")}
-        />
+        <NameField value={draft.name} onChange={(name) => set({ name })} fault={errorAt("name")} />
         <div className="grid grid-cols-2 gap-3">
           {GEAR_FIELDS[kind].map((field) => {
             const value = values[field.key];
@@ -67,7 +63,7 @@ export function GearDialog({ kind, item, onClose }: Props) {
           label="Number in the van"
           value={draft.count ?? 1}
           most={99}
-          onChange={(count) => set({ count } as Partial<Gear>)}
+          onChange={(count) => set({ count })}
         />
         <Button weight="main" onClick={save}>
           Save

@@ -121,7 +121,7 @@ function LotDialog({
     packs: 1,
     packSize: products[0]?.packSize,
     receivedOn: today(),
-  } as Partial<StockLot>);
+  });
   const product = products.find(({ id }) => id === draft.productId);
   const powder = product?.scoop !== undefined;
   const pack = packField(powder, units);
@@ -142,13 +142,13 @@ function LotDialog({
             set({
               productId,
               packSize: products.find(({ id }) => id === productId)?.packSize,
-            } as Partial<StockLot>)
+            })
           }
         />
         <NameField
           label="Lot, as on the pack"
           value={draft.lot}
-          onChange={(lot) => set({ lot } as Partial<StockLot>)}
+          onChange={(lot) => set({ lot })}
           fault={errorAt("lot")}
         />
         <div className="grid grid-cols-2 gap-3">
@@ -157,7 +157,7 @@ function LotDialog({
             value={draft.packs}
             show={String}
             read={numberReader(0, 100_000, "Enter how many packs.")}
-            onChange={(packs) => set({ packs } as Partial<StockLot>)}
+            onChange={(packs) => set({ packs })}
             fault={errorAt("packs")}
           />
           <QuantityField
@@ -165,7 +165,7 @@ function LotDialog({
             value={draft.packSize}
             show={pack.show}
             read={pack.read}
-            onChange={(packSize) => set({ packSize } as Partial<StockLot>)}
+            onChange={(packSize) => set({ packSize })}
             fault={errorAt("packSize", pack.show)}
           />
         </div>

@@ -1,4 +1,5 @@
 import type { Gear, GearKind, Shelf, Vessel } from "@scutch/contract";
+import { keysOfRecord } from "@scutch/core";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import { usePull } from "../../device/deviceQuery.ts";
@@ -21,7 +22,14 @@ type Opened =
   | { readonly what: "vessel"; readonly vessel?: Vessel }
   | { readonly what: "gear"; readonly kind: GearKind; readonly item?: Gear };
 
-const KINDS = Object.keys(GEAR_KIND_NAMES) as GearKind[];
+const KINDS = keysOfRecord(GEAR_KIND_NAMES);
+
+/** A figure of a thing by the name of its field; each kind has its own. */
+function figureOf(item: Gear, key: string): number {
+  const figures: Readonly<Record<string, unknown>> = item;
+  const value = figures[key];
+  return typeof value === "number" ? value : 0;
+}
 
 /** What is in the van: what to load and order for the jobs to come, stock by lot, vessels, and everything else by kind. */
 export function VanScreen() {
@@ -67,9 +75,7 @@ function OpenVan({ shelf }: { readonly shelf: Shelf }) {
                     name={item.name}
                     figures={[
                       item.count === 0 ? "not in the van" : `${item.count} ×`,
-                      ...GEAR_FIELDS[kind].map((field) =>
-                        field.show((item as unknown as Record<string, number>)[field.key] ?? 0, units),
-                      ),
+                      ...GEAR_FIELDS[kind].map((field) => field.show(figureOf(item, field.key), units)),
                     ]}
                     onOpen={() => setOpened({ what: "gear", kind, item })}
                   />

@@ -6,7 +6,6 @@ import { planWork, toJobInput, type WorkPlan } from "@scutch/core/plan";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { doseOf, formatAmount, type UnitFormatter } from "../../format/units.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
-import type { JobDesk } from "../../planning/desk.ts";
 import { floorOf } from "../../planning/floorPlan.ts";
 import { scheduleQuickly } from "../../planning/scheduleCache.ts";
 import { guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
@@ -42,7 +41,7 @@ export function hoseReach(job: Job): number | undefined {
 
 /** Products the spots on the plan will be worked with next. */
 function spottersFor(job: Job, shelf: Shelf): Product[] {
-  const desk = { job, shelf, log: [] } as unknown as JobDesk;
+  const desk = { job, shelf, log: [] };
   return (job.spots ?? []).flatMap((spot) => {
     const step = guideOf(desk, spot).steps.find(({ state }) => state === "next");
     return step ? productsFor(desk, spot, step.agent).slice(0, 1) : [];
@@ -64,7 +63,7 @@ function machinesFor(job: Job, work: WorkPlan, shelf: Shelf, units: UnitFormatte
       key: `method ${method}`,
       what: `Machine: ${METHOD_NAMES[method].toLowerCase()}`,
     })),
-    ...named.map(({ id, name }) => ({ key: id as string, what: name })),
+    ...named.map(({ id, name }) => ({ key: id, what: name })),
     ...(rinsed && (hose || reach !== undefined)
       ? [
           {
@@ -108,12 +107,12 @@ export function loadList(jobs: readonly Job[], shelf: Shelf, units: UnitFormatte
     ...[...amounts].map(([id, value]) => {
       const product = productOf(id);
       return {
-        key: id as string,
+        key: id,
         what: product?.name ?? "A removed product",
         how: doseOf(value, product?.scoop !== undefined, units),
       };
     }),
-    ...spotters.map(({ id, name }) => ({ key: id as string, what: name, how: "spotter" })),
+    ...spotters.map(({ id, name }) => ({ key: id, what: name, how: "spotter" })),
     ...(defoamer > 0
       ? [{ key: "defoamer", what: "Defoamer", how: formatAmount(units.amount(defoamer)) }]
       : []),

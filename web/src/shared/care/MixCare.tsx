@@ -1,4 +1,5 @@
 import type { BatchChoice, Product, Room } from "@scutch/contract";
+import { itemAt, valueAt } from "@scutch/core";
 import { HAZARDOUS_PAIRS, type Judgement } from "@scutch/core/care";
 import { barredInVessel, type RoomCare, type VesselCare } from "@scutch/core/plan";
 import { Link } from "react-router";
@@ -34,7 +35,8 @@ const nameOf = (desk: JobDesk, id: string | undefined) =>
 export function MixCare({ desk, batch, product }: Props) {
   const care = careFor(desk.input);
   const own = care.rooms.filter(({ batchId }) => batchId === batch.id);
-  const roomOf = (id: string) => desk.job.rooms.find((room) => room.id === id) as Room;
+  const rooms = new Map<string, Room>(desk.job.rooms.map((room) => [room.id, room]));
+  const roomOf = (id: string) => valueAt(rooms, id);
   const coveringOf = (id: string) => roomOf(id).covering;
   // Rooms of which the same is said are told together.
   const groups = new Map<string, RoomCare[]>();
@@ -61,7 +63,7 @@ export function MixCare({ desk, batch, product }: Props) {
         />
       ))}
       {[...groups.values()].map((group) => {
-        const [first] = group as [RoomCare];
+        const first = itemAt(group, 0);
         const asks = first.toDo.includes("fibre");
         const names = group.map(({ roomId }) => roomOf(roomId).name).join(", ");
         const judgements: { about: string; judgement: Judgement }[] = [
@@ -108,7 +110,7 @@ export function MixCare({ desk, batch, product }: Props) {
 
 /** Rooms of one kind of floor that nobody has called one carpet: where they are, one test passes them all. */
 function OneCarpet({ desk, rooms }: { readonly desk: JobDesk; readonly rooms: readonly Room[] }) {
-  const [first] = rooms as [Room];
+  const first = itemAt(rooms, 0);
   const alike = rooms.every(({ covering, fibre }) => covering === first.covering && fibre === first.fibre);
   const named = rooms.every(({ carpet }) => carpet !== undefined && carpet === first.carpet);
   if (rooms.length < 2 || !alike || named || first.fibre === undefined || first.fibre === "unknown")

@@ -2,7 +2,7 @@ import { CrewFile, type Job, JobFile, type LogEntry, parseTolerantly, type Shelf
 import { retractedIds } from "@scutch/core/log";
 import Papa from "papaparse";
 import type { UnitFormatter } from "../../format/units.ts";
-import { entryText, roomOf } from "../logging/entryText.ts";
+import { entryText, nameThen, roomOf } from "../logging/entryText.ts";
 
 /** A job with everything its plan is computed from, in the open format. */
 export function jobFileOf(job: Job, shelf: Shelf, log: readonly LogEntry[]): JobFile {
@@ -53,7 +53,8 @@ export function readFileText(text: string): ReadFile {
       sentence: "This isn’t a Scutch file. Choose a file saved with “Export”.",
     };
   }
-  const format = (document as { format?: unknown } | null)?.format;
+  const format =
+    typeof document === "object" && document !== null && "format" in document ? document.format : undefined;
   if (format === "scutch-job") {
     const read = parseTolerantly(JobFile, document);
     if (read.ok) return { kind: "job", file: read.value };
@@ -75,16 +76,15 @@ const safe = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
 
 /** A job's log as CSV (RFC 4180): a line an entry, in the order it happened, words as the screen says them. */
 export function logCsv(job: Job, shelf: Shelf, log: readonly LogEntry[], units: UnitFormatter): string {
-  const struck = new Set(
-    log.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects as string] : [])),
+  const struck = new Set<string>(
+    log.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])),
   );
   const slips = retractedIds(log);
   return Papa.unparse(
     log.map((entry) => {
       const { what, said } = entryText(entry, { job, shelf }, units);
       const roomId = roomOf(entry);
-      const room =
-        entry.names?.[roomId as keyof typeof entry.names] ?? job.rooms.find(({ id }) => id === roomId)?.name;
+      const room = nameThen(entry, roomId) ?? job.rooms.find(({ id }) => id === roomId)?.name;
       return {
         at: entry.at,
         what: safe(what),

@@ -20,9 +20,10 @@ export function lineText(volume: number, vessel: Pick<Vessel, "lines">): string 
   if (!level) return undefined;
   if ("at" in level) return `up to the ${nth(level.at)} line`;
   if (level.share === undefined) return `above the last line`;
-  const words = SHARES.find(([upTo]) => (level.share as number) <= upTo)?.[1] ?? "above";
+  const { share } = level;
+  const words = SHARES.find(([upTo]) => share <= upTo)?.[1] ?? "above";
   return level.above === 0
-    ? `${Math.round(level.share * 100)}% of the way to the first line`
+    ? `${Math.round(share * 100)}% of the way to the first line`
     : `${words} the ${nth(level.above)} line`;
 }
 

@@ -1,4 +1,5 @@
 import type { RoomId } from "@scutch/contract";
+import { namesById } from "@scutch/core";
 import { DRYING_LIMITS } from "@scutch/core/drying";
 import { foldRunState, roomFinishTimes, tankReadings } from "@scutch/core/log";
 import { useState } from "react";
@@ -24,7 +25,7 @@ export const rinsedRooms = ({ job, work }: JobDesk) =>
 
 /** Rooms that were cleaned since the tanks were last read, from their far corner to their door: half of one isn't its area. */
 function cleanedSince({ log, work: { run } }: JobDesk): ReadonlySet<string> {
-  const read = new Set(tankReadings(log).flatMap(({ roomIds }) => roomIds as readonly string[]));
+  const read = new Set<string>(tankReadings(log).flatMap(({ roomIds }) => roomIds));
   const { steps } = foldRunState(log);
   const sections = run.outcome === "planned" ? run.sections : [];
   const open = new Set(
@@ -47,7 +48,7 @@ export function TanksForm({ desk, onLogged }: { readonly desk: JobDesk; readonly
   const [recovered, setRecovered] = useState<number>();
   const [error, setError] = useState<string>();
   const sprayed = desk.work.rooms
-    .filter(({ id }) => roomIds.includes(id as RoomId))
+    .filter(({ id }) => roomIds.some((each) => each === id))
     .reduce((sum, { preSpray }) => sum + preSpray, 0);
   const volume = (label: string, value: number | undefined, set: (value: number | undefined) => void) => (
     <QuantityField
@@ -79,7 +80,7 @@ export function TanksForm({ desk, onLogged }: { readonly desk: JobDesk; readonly
     <div className="grid gap-3">
       <MultiSelect
         label="Rooms you used it in"
-        names={Object.fromEntries(rooms.map(({ id, name }) => [id, name])) as Record<RoomId, string>}
+        names={namesById(rooms)}
         chosen={roomIds}
         onChange={setRooms}
       />

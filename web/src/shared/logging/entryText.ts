@@ -9,6 +9,12 @@ import { stepName } from "../run/stepWords.ts";
 
 type StepKind = "step-started" | "step-done" | "step-skipped" | "step-handed";
 
+/** What something was called when an entry was written. */
+export function nameThen({ names }: Pick<LogEntry, "names">, id: string | undefined): string | undefined {
+  const then: Readonly<Record<string, string>> = names ?? {};
+  return id === undefined ? undefined : then[id];
+}
+
 /** What something is called in an entry: by the name it had when it was written, and what it is called since. */
 function nameIn(
   { names }: Pick<LogEntry, "names">,
@@ -16,7 +22,7 @@ function nameIn(
   now: { readonly name: string } | undefined,
   otherwise: string,
 ): string {
-  const then = names?.[id as keyof typeof names];
+  const then = nameThen({ names }, id);
   if (then === undefined) return now?.name ?? otherwise;
   return now && now.name !== then ? `${then}, now ${now.name}` : then;
 }

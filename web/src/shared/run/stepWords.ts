@@ -49,7 +49,8 @@ export function toolName(
   if (tool === undefined || step.kind === "bag") return undefined;
   if (tool.startsWith("machine:")) {
     const method = tool.slice("machine:".length);
-    return (METHOD_NAMES as Readonly<Record<string, string>>)[method]?.toLowerCase() ?? method;
+    const names: Readonly<Record<string, string>> = METHOD_NAMES;
+    return names[method]?.toLowerCase() ?? method;
   }
   if (tool.startsWith("sprayer:")) return vesselName(tool.slice("sprayer:".length));
   return tool;

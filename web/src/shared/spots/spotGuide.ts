@@ -16,7 +16,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { formInHand } from "../products/measures.ts";
 
 /** How to work a spot of a job, from what is known of it and of its floor and what was tried. */
-export function guideOf({ job, log }: JobDesk, spot: Spot): Guide {
+export function guideOf({ job, log }: Pick<JobDesk, "job" | "log">, spot: Spot): Guide {
   const room = job.rooms.find(({ id }) => id === spot.roomId);
   return guideFor(
     { ...spot, area: spotArea(spot.across) },
@@ -30,7 +30,7 @@ export function guideOf({ job, log }: JobDesk, spot: Spot): Guide {
 const FOR_SPOTS: readonly Product["kind"][] = ["spotter", "odour-treatment"];
 
 /** Products on the shelf that are what a step asks for and that the floor takes. */
-export function productsFor(desk: JobDesk, spot: Spot, agent: Agent): Product[] {
+export function productsFor(desk: Pick<JobDesk, "job" | "shelf">, spot: Spot, agent: Agent): Product[] {
   if (!needsProduct(agent)) return [];
   const room = desk.job.rooms.find(({ id }) => id === spot.roomId);
   return desk.shelf.products.filter(

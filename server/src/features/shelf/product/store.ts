@@ -1,4 +1,4 @@
-import type { Product } from "@scutch/contract";
+import type { Product, ProductId } from "@scutch/contract";
 import { and, asc, eq, inArray } from "drizzle-orm";
 import type { Db, Transaction } from "../../../db/connect.ts";
 import { omitNulls } from "../../../db/nulls.ts";
@@ -7,10 +7,10 @@ import { products } from "./table.ts";
 type Row = typeof products.$inferSelect;
 function productFrom(row: Row): Product {
   return omitNulls<Product>({
-    id: row.id as Product["id"],
+    id: row.id,
     name: row.name,
-    kind: row.kind as Product["kind"],
-    ratioMeans: row.ratioMeans as Product["ratioMeans"],
+    kind: row.kind,
+    ratioMeans: row.ratioMeans,
     light: { spelling: row.lightSpelling, value: row.lightValue },
     ordinary: { spelling: row.ordinarySpelling, value: row.ordinaryValue },
     heavy: { spelling: row.heavySpelling, value: row.heavyValue },
@@ -24,7 +24,7 @@ function productFrom(row: Row): Product {
     phInUse: row.phInUse,
     phConcentrate: row.phConcentrate,
     chemistry: row.chemistry,
-    floors: row.floors as NonNullable<Product["floors"]> | null,
+    floors: row.floors,
     labelAllows: row.labelAllows,
     labelForbids: row.labelForbids,
     cautions: row.cautions,
@@ -35,7 +35,7 @@ function productFrom(row: Row): Product {
 export async function readProducts(
   db: Db | Transaction,
   crewId: string,
-  ids?: readonly string[],
+  ids?: readonly ProductId[],
 ): Promise<Product[]> {
   const rows = await db
     .select()

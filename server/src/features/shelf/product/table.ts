@@ -1,4 +1,4 @@
-import type { Product, Strength } from "@scutch/contract";
+import type { Product, ProductId, Strength } from "@scutch/contract";
 import { double, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
 import { json, uuid } from "../../../db/columns.ts";
 import { crews } from "../../crew/table.ts";
@@ -11,10 +11,10 @@ export const products = mysqlTable(
     crewId: uuid("crew_id")
       .notNull()
       .references(() => crews.id),
-    id: uuid("id").notNull(),
+    id: uuid("id").$type<ProductId>().notNull(),
     name: varchar("name", { length: 120 }).notNull(),
-    kind: varchar("kind", { length: 20 }).notNull(),
-    ratioMeans: varchar("ratio_means", { length: 12 }).notNull(),
+    kind: varchar("kind", { length: 20 }).$type<Product["kind"]>().notNull(),
+    ratioMeans: varchar("ratio_means", { length: 12 }).$type<Product["ratioMeans"]>().notNull(),
     lightSpelling: varchar("light_spelling", { length: 20 }).$type<Spelling>().notNull(),
     lightValue: double("light_value").notNull(),
     ordinarySpelling: varchar("ordinary_spelling", { length: 20 }).$type<Spelling>().notNull(),
@@ -32,7 +32,7 @@ export const products = mysqlTable(
     phInUse: double("ph_in_use"),
     phConcentrate: double("ph_concentrate"),
     chemistry: json<NonNullable<Product["chemistry"]>>()("chemistry"),
-    floors: varchar("floors", { length: 10 }),
+    floors: varchar("floors", { length: 10 }).$type<NonNullable<Product["floors"]>>(),
     labelAllows: json<NonNullable<Product["labelAllows"]>>()("label_allows"),
     labelForbids: json<NonNullable<Product["labelForbids"]>>()("label_forbids"),
     cautions: json<string[]>()("cautions").notNull(),

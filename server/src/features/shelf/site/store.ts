@@ -1,4 +1,4 @@
-import type { Site } from "@scutch/contract";
+import type { Site, SiteId } from "@scutch/contract";
 import { and, asc, eq } from "drizzle-orm";
 import type { Db, Transaction } from "../../../db/connect.ts";
 import { omitNulls } from "../../../db/nulls.ts";
@@ -11,10 +11,10 @@ export async function readSites(db: Db, crewId: string): Promise<Site[]> {
     .from(sites)
     .where(eq(sites.crewId, crewId))
     .orderBy(asc(sites.name), asc(sites.id));
-  return rows.map(({ crewId: _crew, ...row }) => omitNulls<Site>({ ...row, id: row.id as Site["id"] }));
+  return rows.map(({ crewId: _crew, ...row }) => omitNulls<Site>(row));
 }
 
-export async function siteExists(db: Db | Transaction, crewId: string, siteId: string): Promise<boolean> {
+export async function siteExists(db: Db | Transaction, crewId: string, siteId: SiteId): Promise<boolean> {
   const rows = await db
     .select({ id: sites.id })
     .from(sites)

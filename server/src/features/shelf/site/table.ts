@@ -1,3 +1,4 @@
+import type { SiteId } from "@scutch/contract";
 import { double, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
 import { uuid } from "../../../db/columns.ts";
 import { crews } from "../../crew/table.ts";
@@ -8,7 +9,7 @@ export const sites = mysqlTable(
     crewId: uuid("crew_id")
       .notNull()
       .references(() => crews.id),
-    id: uuid("id").notNull(),
+    id: uuid("id").$type<SiteId>().notNull(),
     name: varchar("name", { length: 120 }).notNull(),
     address: varchar("address", { length: 300 }),
     elevation: double("elevation_m"),

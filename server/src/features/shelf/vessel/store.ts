@@ -1,4 +1,4 @@
-import type { Vessel } from "@scutch/contract";
+import type { Vessel, VesselId } from "@scutch/contract";
 import { and, asc, eq, inArray } from "drizzle-orm";
 import type { Db, Transaction } from "../../../db/connect.ts";
 import { omitNulls } from "../../../db/nulls.ts";
@@ -8,16 +8,14 @@ import { vessels } from "./table.ts";
 export async function readVessels(
   db: Db | Transaction,
   crewId: string,
-  ids?: readonly string[],
+  ids?: readonly VesselId[],
 ): Promise<Vessel[]> {
   const rows = await db
     .select()
     .from(vessels)
     .where(and(eq(vessels.crewId, crewId), ids ? inArray(vessels.id, [...ids]) : undefined))
     .orderBy(asc(vessels.name), asc(vessels.id));
-  return rows.map(({ crewId: _crew, ...vessel }) =>
-    omitNulls<Vessel>({ ...vessel, id: vessel.id as Vessel["id"] }),
-  );
+  return rows.map(({ crewId: _crew, ...vessel }) => omitNulls<Vessel>(vessel));
 }
 
 /** Adds a vessel or puts it in place of the one with its id. */

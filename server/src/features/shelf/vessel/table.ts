@@ -1,4 +1,4 @@
-import type { Vessel } from "@scutch/contract";
+import type { Vessel, VesselId } from "@scutch/contract";
 import { double, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
 import { json, uuid } from "../../../db/columns.ts";
 import { crews } from "../../crew/table.ts";
@@ -9,7 +9,7 @@ export const vessels = mysqlTable(
     crewId: uuid("crew_id")
       .notNull()
       .references(() => crews.id),
-    id: uuid("id").notNull(),
+    id: uuid("id").$type<VesselId>().notNull(),
     name: varchar("name", { length: 120 }).notNull(),
     kind: varchar("kind", { length: 20 }).$type<NonNullable<Vessel["kind"]>>(),
     nominal: double("nominal_m3").notNull(),

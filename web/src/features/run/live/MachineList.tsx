@@ -12,7 +12,7 @@ const MACHINE_NAMES: Readonly<Record<Machine, string>> = {
   sprayer: "Sprayer",
   vacuum: "Vacuum cleaner",
 };
-const OF_METHOD: Readonly<Record<Method, Machine>> = {
+const OF_METHOD: Readonly<Record<Method, Machine>> & Readonly<Record<string, Machine>> = {
   extraction: "extractor",
   "self-contained": "extractor",
   spinner: "extractor",
@@ -23,7 +23,7 @@ const OF_METHOD: Readonly<Record<Method, Machine>> = {
 
 /** The machine a step has in hand, where it has one that is looked after. */
 function machineOf(tool: string): Machine | undefined {
-  if (tool.startsWith("machine:")) return OF_METHOD[tool.slice("machine:".length) as Method];
+  if (tool.startsWith("machine:")) return OF_METHOD[tool.slice("machine:".length)];
   if (tool.startsWith("sprayer:")) return "sprayer";
   return tool === "pad machine" ? "pad" : MACHINES.find((machine) => machine === tool);
 }
