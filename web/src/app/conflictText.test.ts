@@ -1,12 +1,12 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job } from "@scutch/contract";
-import { anyJob } from "@scutch/contract/testing";
+import { aJob, anyJob, aRoom, idFor } from "@scutch/contract/testing";
 import { type MergeConflict, mergePlans } from "@scutch/core/plan";
 import fc from "fast-check";
 import { UNITS_OF } from "../format/units.ts";
 import { conflictText } from "./conflictText.ts";
 
-const job = { id: "j", title: "House", rooms: [{ id: "r", name: "Lounge" }] } as unknown as Job;
+const job = aJob({ title: "House", rooms: [aRoom("Lounge")] });
 const say = (clash: Partial<MergeConflict>, units = UNITS_OF.metric) => {
   const { what, mine, theirs } = conflictText(
     { kind: "field", path: [], ...clash } as MergeConflict,
@@ -54,19 +54,19 @@ describe("what two edits said differently, in plain words", () => {
   });
 
   test("values are said as the screens say them, in the crew's units, and what wasn't said is said so", () => {
-    expect(say({ path: ["rooms", "r", "covering"], mine: "cut-pile", theirs: "rug" })).toBe(
+    expect(say({ path: ["rooms", idFor("Lounge"), "covering"], mine: "cut-pile", theirs: "rug" })).toBe(
       "Lounge: floor type | Cut pile | Rug",
     );
-    const height = { path: ["rooms", "r", "height"], mine: 2.5 };
+    const height = { path: ["rooms", idFor("Lounge"), "height"], mine: 2.5 };
     expect(say(height)).toBe("Lounge: ceiling | 2.5 m | not set");
     expect(say(height, UNITS_OF.us)).toBe("Lounge: ceiling | 8′ 2″ | not set");
-    expect(say({ path: ["rooms", "r", "air", "temperature"], mine: 20, theirs: 21 })).toBe(
+    expect(say({ path: ["rooms", idFor("Lounge"), "air", "temperature"], mine: 20, theirs: 21 })).toBe(
       "Lounge: Air, temperature | 20 °C | 21 °C",
     );
     expect(say({ path: ["interview", "pets"], mine: true, theirs: false })).toBe(
       "Customer’s answers, Pets | yes | no",
     );
-    expect(say({ path: ["rooms", "r", "zones", "lane"], mine: {}, theirs: {} })).toMatch(
+    expect(say({ path: ["rooms", idFor("Lounge"), "zones", "lane"], mine: {}, theirs: {} })).toMatch(
       /this device’s \| the other device’s$/,
     );
   });

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
-import type { Job, LogEntry, Room } from "@scutch/contract";
+import type { Job, Room } from "@scutch/contract";
+import { anEntry, aRoom, idFor } from "@scutch/contract/testing";
 import { rankMoves, simulateDrying } from "@scutch/core/drying";
 import { placedReadings } from "@scutch/core/log";
 import { planWork, type WorkPlan } from "@scutch/core/plan";
@@ -9,8 +10,8 @@ import { AIR_MOVER, adviceFrom, movesFor } from "./advice.ts";
 
 const HOUR = 3_600_000;
 const START = Date.parse("2026-03-10T09:00:00Z");
-const room = (id: string, more: Partial<Room> = {}) =>
-  ({ id, name: id, shape: { kind: "area", area: 14 }, ...more }) as unknown as Room;
+const room = (name: string, said: Parameters<typeof aRoom>[1] = {}) =>
+  aRoom(name, { shape: { kind: "area", area: 14 }, ...said });
 const work = (
   rooms: readonly Room[],
   outdoor: Job["outdoor"] = { temperature: 12, relativeHumidity: 0.6 },
@@ -94,14 +95,13 @@ describe("readings on the curve", () => {
     place: "carpet" | "dry-standard" = "carpet",
     roomId = "a",
   ) =>
-    ({
-      id: String(n++),
+    anEntry(`reading ${n++}`, {
       at: new Date(START + hours * HOUR).toISOString(),
       kind: "reading",
-      roomId,
+      roomId: idFor(roomId),
       place,
       moisture,
-    }) as unknown as LogEntry;
+    });
 
   test("the first stands on the curve, the others in proportion above the dry standard", () => {
     const log = [
@@ -111,7 +111,7 @@ describe("readings on the curve", () => {
       reading(4, 0.08),
       reading(3, 0.9, "carpet", "b"),
     ];
-    const placed = placedReadings(log, "a", course, START);
+    const placed = placedReadings(log, idFor("a"), course, START);
     expect(placed.map(({ moisture }) => moisture)).toEqual([0.48, 0.28, 0.08]);
     const [first, second, third] = placed.map(({ freeWater }) => freeWater) as [number, number, number];
     expect(second).toBeCloseTo(first / 2, 9);
@@ -119,10 +119,10 @@ describe("readings on the curve", () => {
   });
 
   test("without a dry standard, or with one above the reading, nobody can say, and nothing is drawn", () => {
-    expect(placedReadings([reading(2, 0.4)], "a", course, START)).toEqual([]);
-    expect(placedReadings([reading(1, 0.5, "dry-standard"), reading(2, 0.4)], "a", course, START)).toEqual(
-      [],
-    );
+    expect(placedReadings([reading(2, 0.4)], idFor("a"), course, START)).toEqual([]);
+    expect(
+      placedReadings([reading(1, 0.5, "dry-standard"), reading(2, 0.4)], idFor("a"), course, START),
+    ).toEqual([]);
   });
 
   test("a struck-out reading isn't drawn", () => {
@@ -131,14 +131,8 @@ describe("readings on the curve", () => {
       reading(1, 0.08, "dry-standard"),
       reading(2, 0.48),
       wrong,
-      {
-        id: "c",
-        at: wrong.at,
-        kind: "correction",
-        corrects: wrong.id,
-        text: "misread",
-      } as unknown as LogEntry,
+      anEntry("slip", { kind: "correction", at: wrong.at, corrects: wrong.id, text: "misread" }),
     ];
-    expect(placedReadings(log, "a", course, START)).toHaveLength(1);
+    expect(placedReadings(log, idFor("a"), course, START)).toHaveLength(1);
   });
 });

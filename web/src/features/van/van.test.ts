@@ -1,13 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
-import {
-  Gear,
-  type Job,
-  type Product,
-  type Shelf,
-  type Stock,
-  type StockLot,
-  type Vessel,
-} from "@scutch/contract";
+import { LotId, type Stock, type StockLot, type Vessel } from "@scutch/contract";
+import { aGear, aJob, aProduct, aRoom, aShelf, aVessel, idFor } from "@scutch/contract/testing";
 import { isForMixing, leftOf, lotsLeft } from "@scutch/core/mix";
 import fc from "fast-check";
 import { quantityReader } from "../../format/readers.ts";
@@ -18,25 +11,11 @@ import { productsFromCsv, productsToCsv } from "../shelf/productCsv.ts";
 import { DEFAULT_GEAR, GEAR_FIELDS } from "./gearFields.ts";
 import { needsOf, needsOfJob } from "./needs.ts";
 
-const id = (kind: number, n: number) =>
-  `01930000-0000-7000-8${kind.toString(16)}00-${n.toString().padStart(12, "0")}`;
 const L = 1e-3;
 const ratio = (value: number) => ({ spelling: "one-to-n", value }) as const;
-const product = (n: number, more: Partial<Product> = {}): Product => ({
-  id: id(2, n) as Product["id"],
-  name: `Product ${n}`,
-  kind: "pre-spray",
-  ratioMeans: "one-to-n",
-  light: ratio(32),
-  ordinary: ratio(24),
-  heavy: ratio(16),
-  dwellLeast: 300,
-  dwellMost: 900,
-  cautions: [],
-  ...more,
-});
+const product = (n: number, said: Parameters<typeof aProduct>[1] = {}) => aProduct(`Product ${n}`, said);
 const lot = (n: number, name: string, packs: number, receivedOn: string, of = 1): StockLot => ({
-  id: id(12, n) as StockLot["id"],
+  id: LotId.parse(idFor(`lot ${n}`)),
   productId: product(of).id,
   lot: name,
   packs,
@@ -70,43 +49,20 @@ describe("stock", () => {
 });
 
 describe("what the booked jobs need", () => {
-  const shelf = {
-    crew: "",
-    products: [product(1, { packSize: 0.05 * L }), product(2)],
-    vessels: [
-      {
-        id: id(3, 1),
-        name: "Pump",
-        nominal: 8 * L,
-        heel: 0,
-        headSpace: 0,
-        graduation: 0.1 * L,
-        sprayFlow: L / 60,
-      },
-    ],
-    gear: [],
-    sites: [],
-  } as unknown as Shelf;
+  const shelf = aShelf({ products: [product(1, { packSize: 0.05 * L }), product(2)] });
   const job = (area: number) =>
-    ({
-      id: id(4, area),
-      rooms: [
-        {
-          id: id(5, area),
-          name: "Room",
-          shape: { kind: "area", area },
-          airMovers: [{ flow: 1, jetSpeed: 8 }],
-        },
-      ],
-      batches: [{ id: id(6, area), productId: product(1).id, vesselId: id(3, 1), measure: 5e-6 }],
-    }) as unknown as Job;
+    aJob({
+      id: idFor(`job ${area}`),
+      rooms: [aRoom("Room", { shape: { kind: "area", area }, airMovers: [{ flow: 1, jetSpeed: 8 }] })],
+      batches: [{ id: idFor("mix"), productId: product(1).id, vesselId: idFor("Pump"), measure: 5e-6 }],
+    });
 
   test("is what their fills take, against what is there, in whole packs to order", () => {
     const jobs = [job(50), job(20)];
     const { amounts, vesselIds, airMovers } = needsOfJob(jobs, shelf);
     // 50 and 20 m² at 68 ml/m² are 3.4 and 1.4 L to the mark; at 1:24 136 and 56 ml, to the cup's marks 135 and 55.
     expect((amounts.get(product(1).id) as number) * 1e6).toBeCloseTo(190, 6);
-    expect([vesselIds, airMovers]).toEqual([[id(3, 1)], 1]);
+    expect([vesselIds, airMovers]).toEqual([[idFor("Pump")], 1]);
     const [need] = needsOf(jobs, shelf, {
       lots: [{ ...lot(1, "A", 2, "2026-01-01"), packSize: 0.05 * L }],
       used: [],
@@ -206,7 +162,7 @@ describe("what is in the van", () => {
 
   test("a new thing of any kind is one the contract takes as soon as it has a name, with a field for each of its figures", () => {
     for (const kind of kinds) {
-      const item = Gear.parse({ id: id(11, 1), kind, name: "New", count: 1, ...DEFAULT_GEAR[kind] });
+      const item = aGear("New", { kind, ...DEFAULT_GEAR[kind] });
       const { id: _id, kind: _kind, name: _name, count: _count, ...figures } = item;
       expect(GEAR_FIELDS[kind].map(({ key }) => key).sort()).toEqual(Object.keys(figures).sort());
     }
@@ -225,9 +181,9 @@ describe("what is in the van", () => {
   });
 
   test("its measures are offered beside the usual ones, none twice, and the one chosen is always there", () => {
-    const own = { id: id(11, 1), kind: "measure", name: "Glass", count: 1, step: 20e-6 } as unknown as Gear;
-    const twin = { ...own, step: 5e-6 } as Gear;
-    const gone = { ...own, step: 7e-6, count: 0 } as Gear;
+    const own = aGear("Glass", { kind: "measure", step: 20e-6 });
+    const twin = aGear("Glass", { kind: "measure", step: 5e-6 });
+    const gone = aGear("Glass", { kind: "measure", step: 7e-6, count: 0 });
     const values = measuresFor("metric", [own, twin, gone], 13e-6).map(({ value }) => value);
     expect(new Set(values).size).toBe(values.length);
     expect(values).toEqual(expect.arrayContaining([5e-6, 20e-6, 13e-6]));
@@ -236,11 +192,15 @@ describe("what is in the van", () => {
   });
 
   test("tanks of a machine aren't mixed in; fans are the van's own, or usual ones where it lists none", () => {
-    const vessel = (kind: string | undefined) => ({ kind }) as unknown as Vessel;
-    expect(["pump-sprayer", undefined, "injection-sprayer"].map(vessel).every(isForMixing)).toBe(true);
-    expect(["solution-tank", "recovery-tank"].map(vessel).some(isForMixing)).toBe(false);
-    const fan = { kind: "air-mover", count: 1, flow: 1.2, jetSpeed: 10 } as unknown as Gear;
-    expect(airMoverOf([{ ...fan, count: 0, flow: 3 } as Gear, fan])).toEqual({ flow: 1.2, jetSpeed: 10 });
+    const vessel = (kind: Vessel["kind"]) => aVessel("Tank", { kind });
+    expect((["pump-sprayer", undefined, "injection-sprayer"] as const).map(vessel).every(isForMixing)).toBe(
+      true,
+    );
+    expect((["solution-tank", "recovery-tank"] as const).map(vessel).some(isForMixing)).toBe(false);
+    const fan = aGear("Fan", { kind: "air-mover", flow: 1.2, jetSpeed: 10 });
+    expect(
+      airMoverOf([aGear("Left at home", { kind: "air-mover", count: 0, flow: 3, jetSpeed: 10 }), fan]),
+    ).toEqual({ flow: 1.2, jetSpeed: 10 });
     expect(airMoverOf([])).toBe(AIR_MOVER);
   });
 });

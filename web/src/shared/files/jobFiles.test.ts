@@ -1,21 +1,15 @@
 import { describe, expect, test } from "@jest/globals";
-import { JobFile, type LogEntry, type Shelf } from "@scutch/contract";
-import { anyJob } from "@scutch/contract/testing";
+import { JobFile } from "@scutch/contract";
+import { aJob, anEntry, anyJob, aRoom, aShelf } from "@scutch/contract/testing";
 import fc from "fast-check";
 import Papa from "papaparse";
 import { UNITS_OF } from "../../format/units.ts";
 import { jobFileOf, logCsv, readFileText } from "./jobFiles.ts";
 
 const id = (kind: string, n: number) => `01930000-0000-7000-8${kind}00-${n.toString(16).padStart(12, "0")}`;
-const shelf = { products: [], vessels: [], gear: [], sites: [] } as unknown as Shelf;
+const shelf = aShelf({ products: [], vessels: [] });
 const entry = (n: number, more: object) =>
-  ({
-    id: id("7", n),
-    at: "2026-03-10T09:00:00.000Z",
-    kind: "note",
-    text: "x",
-    ...more,
-  }) as unknown as LogEntry;
+  anEntry("", { id: id("7", n), at: "2026-03-10T09:00:00.000Z", kind: "note", ...more });
 
 describe("a job's files", () => {
   test("any job goes out and comes in the same, with its log (fuzz)", () => {
@@ -49,7 +43,7 @@ describe("a job's files", () => {
   });
 
   test("the log as CSV reads back line by line, formulas kept from spreadsheets, what was struck out marked", () => {
-    const job = { rooms: [{ id: id("5", 1), name: "=Hall" }], batches: [] } as never;
+    const job = aJob({ rooms: [aRoom("=Hall", { id: id("5", 1) })] });
     const log = [
       entry(1, { text: '=1+1, "quoted"\nand a line' }),
       entry(2, { text: "spilt" }),

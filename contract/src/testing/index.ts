@@ -1,0 +1,2 @@
+export { anyJob, idOf } from "./anyJob.ts";
+export { aGear, aJob, anEntry, aProduct, aRoom, aShelf, aSpot, aVessel, idFor } from "./builders.ts";
