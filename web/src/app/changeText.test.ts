@@ -14,10 +14,7 @@ describe("undo says what it takes back and where", () => {
       "fibre of Lounge and Hall",
     ],
     [job({ rooms: [aRoom("Lounge"), aRoom("Hall"), aRoom("Den")] }), "adding Den"],
-    [
-      job({ rooms: [aRoom("Hall")], former: [{ id: idFor("Lounge"), name: "Lounge" }] }),
-      "removing Lounge",
-    ],
+    [job({ rooms: [aRoom("Hall")], former: [{ id: idFor("Lounge"), name: "Lounge" }] }), "removing Lounge"],
     [job({ rooms: [aRoom("Hall"), aRoom("Lounge")] }), "room order"],
     [job({ interview: { pets: true } }), "pets"],
     [job({ indoor: { temperature: 20, relativeHumidity: 0.5 } }), "indoor air"],

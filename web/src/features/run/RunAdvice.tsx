@@ -17,28 +17,26 @@ interface Props {
 
 /** What can't be kept, and how much may be sprayed ahead: each with what would change it. */
 export function RunAdvice({ desk, run, lanes }: Props) {
-  const { clock, about } = useTimes();
-  const units = useUnits();
-  const { work, edit, job, startMs } = desk;
-  const nameOf = (id: string) => lanes.find(({ room }) => room.id === id)?.room.name ?? "";
-  const ahead = work.spraying.filter(({ limit }) => limit !== "none");
-  const misted = work.spraying.filter(({ reMists }) => reMists > 0);
-  const stepIds = new Set(run.steps.map(({ id }) => id));
-  const stray = (job.pins ?? []).flatMap(({ id }) => (stepIds.has(id) ? [] : [id]));
-  const powdery = lanes.filter(({ room }) => room.figures.vacuumDry);
-  const broken = job.rooms.flatMap((room) => {
-    const promise = desk.input.run?.promises?.find(({ roomId }) => roomId === room.id);
-    const lane = lanes.find((each) => each.room.id === room.id);
-    if (!promise || !lane || (lane.touchDry !== null && lane.touchDry <= promise.by)) return [];
-    return [{ room, lane, by: promise.by }];
-  });
-  const bare = work.rooms.filter(
-    ({ id, passage, batchId, figures }) =>
-      !passage &&
-      batchId === undefined &&
-      figures.wetting !== "dry" &&
-      !job.rooms.find((room) => room.id === id)?.unsprayed,
+  return (
+    <div className="grid gap-3">
+      <StandsTooLong {...{ desk, run, lanes }} />
+      <LostPins {...{ desk, run, lanes }} />
+      <BrokenPromises {...{ desk, run, lanes }} />
+      <MistAdvice {...{ desk, run, lanes }} />
+      <PowderAdvice {...{ desk, run, lanes }} />
+      <UnmixedRooms desk={desk} />
+      <RinseAdvice desk={desk} />
+      <SprayAhead {...{ desk, run, lanes }} />
+    </div>
   );
+}
+
+const namesIn = (lanes: Props["lanes"]) => (id: string) =>
+  lanes.find(({ room }) => room.id === id)?.room.name ?? "";
+
+/** Sections that dry out or stand past their label. */
+function StandsTooLong({ run, lanes }: Props) {
+  const nameOf = namesIn(lanes);
   const pastLabel = run.sections.filter(({ overLabel }) => overLabel);
   const driesOut = run.sections.filter(
     ({ id, cleanEnd, openUntil }) => run.overdueSections.includes(id) && cleanEnd > openUntil,
@@ -53,7 +51,7 @@ export function RunAdvice({ desk, run, lanes }: Props) {
       ),
     ].join("; ");
   return (
-    <div className="grid gap-3">
+    <>
       {driesOut.length > 0 && (
         <Callout tone="caution" title="Sprayed, not cleaned in time.">
           {sectionNames(driesOut)}: it will dry out first. Mist with water, not more product, and clean it
@@ -66,6 +64,16 @@ export function RunAdvice({ desk, run, lanes }: Props) {
           add a person, or use a product with a longer dwell.
         </Callout>
       )}
+    </>
+  );
+}
+
+/** Locked steps that had to move, or are gone. */
+function LostPins({ desk: { job, edit }, run }: Props) {
+  const stepIds = new Set(run.steps.map(({ id }) => id));
+  const stray = (job.pins ?? []).flatMap(({ id }) => (stepIds.has(id) ? [] : [id]));
+  return (
+    <>
       {run.violatedPins.length > 0 && (
         <Callout tone="caution" title="A step can’t keep its locked time.">
           It moved to where it fits. Lock it later, or unlock it.{" "}
@@ -100,6 +108,22 @@ export function RunAdvice({ desk, run, lanes }: Props) {
           </Button>
         </Callout>
       )}
+    </>
+  );
+}
+
+/** Rooms promised dry by an hour they won't be. */
+function BrokenPromises({ desk, lanes }: Props) {
+  const { clock, about } = useTimes();
+  const { job, startMs } = desk;
+  const broken = job.rooms.flatMap((room) => {
+    const promise = desk.input.run?.promises?.find(({ roomId }) => roomId === room.id);
+    const lane = lanes.find((each) => each.room.id === room.id);
+    if (!promise || !lane || (lane.touchDry !== null && lane.touchDry <= promise.by)) return [];
+    return [{ room, lane, by: promise.by }];
+  });
+  return (
+    <>
       {broken.map(({ room, lane, by }) => (
         <Callout
           key={room.id}
@@ -112,53 +136,83 @@ export function RunAdvice({ desk, run, lanes }: Props) {
           Clean it earlier, add a person, or dry it faster. Dry shows what helps most.
         </Callout>
       ))}
-      {misted.length > 0 && (
-        <Callout
-          tone="caution"
-          title={`Mist with water while it dwells: ${misted.map(({ roomId }) => nameOf(roomId)).join(", ")}.`}
-        >
-          {misted
-            .map(
-              ({ open, dwell, fansOff }) =>
-                `Half the spray dries in ${formatDuration(open)}; the label needs ${formatDuration(dwell)}${fansOff === undefined ? "" : `; with the ceiling fans off, in ${formatDuration(fansOff)}`}.`,
-            )
-            .filter((text, i, all) => all.indexOf(text) === i)
-            .join(" ")}{" "}
-          Use water, not more product.
-        </Callout>
-      )}
-      {powdery.length > 0 && (
-        <Callout tone="advice" title="Vacuum again when it is dry.">
-          {powdery
-            .map(
-              ({ room, dryAtSeconds }) =>
-                `${room.name}: ${dryAtSeconds === null ? "not dry within four days in this air" : `from ${about(timeAt(startMs, dryAtSeconds / 3600), startMs)}`}`,
-            )
-            .join(", ")}
-          . The encapsulant dries to a powder that holds the soil. That visit isn’t among the steps.
-        </Callout>
-      )}
-      {bare.length > 0 && (
-        <Callout tone="caution" title={`No mix for ${bare.map(({ name }) => name).join(", ")}.`}>
-          No mix of this job is made for this floor, so it is cleaned without spray. Add a mix for it in Mix.
-        </Callout>
-      )}
-      <RinseAdvice desk={desk} />
-      {ahead.length > 0 && (
-        <Callout
-          tone="advice"
-          title={`Spray no more than ${units.area(Math.min(...ahead.map((each) => each.ahead)))} ahead.`}
-        >
-          {ahead.map(({ roomId, ahead: most, limit, open }) => (
-            <p key={roomId}>
-              {nameOf(roomId)}: {units.area(most)},{" "}
-              {limit === "label" && "or it dwells past the label maximum"}
-              {limit === "foam" && "or the foam falls before it is worked"}
-              {limit === "dry-out" && `half the spray dries in ${formatDuration(open)}`}.
-            </p>
-          ))}
-        </Callout>
-      )}
-    </div>
+    </>
+  );
+}
+
+function MistAdvice({ desk: { work }, lanes }: Props) {
+  const nameOf = namesIn(lanes);
+  const misted = work.spraying.filter(({ reMists }) => reMists > 0);
+  if (misted.length === 0) return null;
+  return (
+    <Callout
+      tone="caution"
+      title={`Mist with water while it dwells: ${misted.map(({ roomId }) => nameOf(roomId)).join(", ")}.`}
+    >
+      {misted
+        .map(
+          ({ open, dwell, fansOff }) =>
+            `Half the spray dries in ${formatDuration(open)}; the label needs ${formatDuration(dwell)}${fansOff === undefined ? "" : `; with the ceiling fans off, in ${formatDuration(fansOff)}`}.`,
+        )
+        .filter((text, i, all) => all.indexOf(text) === i)
+        .join(" ")}{" "}
+      Use water, not more product.
+    </Callout>
+  );
+}
+
+/** Rooms that leave a powder to be vacuumed once it is dry. */
+function PowderAdvice({ desk: { startMs }, lanes }: Props) {
+  const { about } = useTimes();
+  const powdery = lanes.filter(({ room }) => room.figures.vacuumDry);
+  if (powdery.length === 0) return null;
+  return (
+    <Callout tone="advice" title="Vacuum again when it is dry.">
+      {powdery
+        .map(
+          ({ room, dryAtSeconds }) =>
+            `${room.name}: ${dryAtSeconds === null ? "not dry within four days in this air" : `from ${about(timeAt(startMs, dryAtSeconds / 3600), startMs)}`}`,
+        )
+        .join(", ")}
+      . The encapsulant dries to a powder that holds the soil. That visit isn’t among the steps.
+    </Callout>
+  );
+}
+
+/** Wet rooms that no mix of the job is made for. */
+function UnmixedRooms({ desk: { work, job } }: Pick<Props, "desk">) {
+  const bare = work.rooms.filter(
+    ({ id, passage, batchId, figures }) =>
+      !passage &&
+      batchId === undefined &&
+      figures.wetting !== "dry" &&
+      !job.rooms.find((room) => room.id === id)?.unsprayed,
+  );
+  if (bare.length === 0) return null;
+  return (
+    <Callout tone="caution" title={`No mix for ${bare.map(({ name }) => name).join(", ")}.`}>
+      No mix of this job is made for this floor, so it is cleaned without spray. Add a mix for it in Mix.
+    </Callout>
+  );
+}
+
+function SprayAhead({ desk: { work }, lanes }: Props) {
+  const units = useUnits();
+  const nameOf = namesIn(lanes);
+  const ahead = work.spraying.filter(({ limit }) => limit !== "none");
+  if (ahead.length === 0) return null;
+  return (
+    <Callout
+      tone="advice"
+      title={`Spray no more than ${units.area(Math.min(...ahead.map((each) => each.ahead)))} ahead.`}
+    >
+      {ahead.map(({ roomId, ahead: most, limit, open }) => (
+        <p key={roomId}>
+          {nameOf(roomId)}: {units.area(most)}, {limit === "label" && "or it dwells past the label maximum"}
+          {limit === "foam" && "or the foam falls before it is worked"}
+          {limit === "dry-out" && `half the spray dries in ${formatDuration(open)}`}.
+        </p>
+      ))}
+    </Callout>
   );
 }
