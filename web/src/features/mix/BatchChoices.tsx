@@ -41,14 +41,15 @@ function setupOf(
 
 type Refused = { readonly field: string; readonly sentence: string };
 
-/** Which product, sprayer, measure and strength. A choice that can't be mixed is refused at its field. */
-export function BatchChoices({ desk, batch, product, vessel, planned, number }: Props) {
+type BatchDialog = "product" | "new-product" | "vessel" | "new-vessel";
+type Choose = (field: keyof BatchChoice, change: Partial<BatchChoice>) => string | undefined;
+
+/** Changes a mix where it can be mixed; else says at which field it can't. */
+function useBatchEdit({ shelf, edit, work }: JobDesk, batch: BatchChoice) {
   const units = useUnits();
-  const { shelf, edit, job, work } = desk;
-  const [dialog, setDialog] = useState<"product" | "new-product" | "vessel" | "new-vessel">();
   const [refused, setRefused] = useState<Refused>();
 
-  const choose = (field: keyof BatchChoice, change: Partial<BatchChoice>): string | undefined => {
+  const choose: Choose = (field, change) => {
     const after = { ...batch, ...change };
     const nextProduct = shelf.products.find(({ id }) => id === after.productId);
     const nextVessel = shelf.vessels.find(({ id }) => id === after.vesselId);
@@ -72,6 +73,15 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
       batches: before.batches.filter((each) => each.id !== batch.id),
       rooms: before.rooms.map((room) => (room.batchId === batch.id ? { ...room, batchId: undefined } : room)),
     }));
+  return { choose, errorAt, remove };
+}
+
+/** Which product, sprayer, measure and strength. A choice that can't be mixed is refused at its field. */
+export function BatchChoices({ desk, batch, product, vessel, planned, number }: Props) {
+  const units = useUnits();
+  const { shelf, job } = desk;
+  const [dialog, setDialog] = useState<BatchDialog>();
+  const { choose, errorAt, remove } = useBatchEdit(desk, batch);
   const edits = (what: "product" | "vessel", name: string) => (
     <div className="-mt-1 flex gap-2 print:hidden">
       <Button weight="quiet" onClick={() => setDialog(what)} aria-label={`Change ${name}`}>
@@ -158,22 +168,34 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
           Remove mix
         </Button>
       )}
-      {dialog === "product" && product && (
-        <ProductDialog product={product} onClose={() => setDialog(undefined)} />
-      )}
+      <BatchDialogs {...{ dialog, product, vessel, choose }} onClose={() => setDialog(undefined)} />
+    </div>
+  );
+}
+
+interface DialogProps {
+  readonly dialog: BatchDialog | undefined;
+  readonly product: Product | undefined;
+  readonly vessel: Vessel | undefined;
+  readonly choose: Choose;
+  readonly onClose: () => void;
+}
+
+/** The product or sprayer of the mix to be changed, or a new one that it then takes. */
+function BatchDialogs({ dialog, product, vessel, choose, onClose }: DialogProps) {
+  return (
+    <>
+      {dialog === "product" && product && <ProductDialog product={product} onClose={onClose} />}
       {dialog === "new-product" && (
         <ProductDialog
           onSaved={(productId) => void choose("productId", { productId, strength: undefined })}
-          onClose={() => setDialog(undefined)}
+          onClose={onClose}
         />
       )}
-      {dialog === "vessel" && vessel && <VesselDialog vessel={vessel} onClose={() => setDialog(undefined)} />}
+      {dialog === "vessel" && vessel && <VesselDialog vessel={vessel} onClose={onClose} />}
       {dialog === "new-vessel" && (
-        <VesselDialog
-          onSaved={(vesselId) => void choose("vesselId", { vesselId })}
-          onClose={() => setDialog(undefined)}
-        />
+        <VesselDialog onSaved={(vesselId) => void choose("vesselId", { vesselId })} onClose={onClose} />
       )}
-    </div>
+    </>
   );
 }

@@ -2,9 +2,8 @@ import type { Product } from "@scutch/contract";
 import { protectionFor } from "@scutch/core/care";
 import { leftOf } from "@scutch/core/mix";
 import { formatDuration } from "@scutch/core/quantity";
-import { Download, Plus, Upload } from "lucide-react";
+import { Download, Plus } from "lucide-react";
 import { useId, useState } from "react";
-import { saveRecord } from "../../device/changes.ts";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { doseOf, labelSpelling } from "../../format/units.ts";
 import { PRODUCT_KIND_NAMES } from "../../format/words.ts";
@@ -13,11 +12,11 @@ import { WithShelf } from "../../shared/products/WithShelf.tsx";
 import { useStock } from "../../shared/stock/useStock.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
-import { Callout } from "../../ui/Callout.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Empty } from "../../ui/States.tsx";
 import { saveFile } from "../../ui/saveFile.ts";
-import { type CsvFault, productsFromCsv, productsToCsv } from "./productCsv.ts";
+import { ImportButton, ImportOutcome, useCsvImport } from "./csvImport.tsx";
+import { productsToCsv } from "./productCsv.ts";
 
 /** The crew's products, as their labels have them: found by a word, changed in place, out to and in from a CSV file. */
 export function ShelfScreen() {
@@ -25,26 +24,15 @@ export function ShelfScreen() {
 }
 
 function OpenShelf({ products }: { readonly products: readonly Product[] }) {
-  const units = useUnits();
   const findId = useId();
   const stock = useStock();
   const [find, setFind] = useState("");
   const [opened, setOpened] = useState<Product | "new">();
-  const [faults, setFaults] = useState<readonly CsvFault[]>([]);
-  const [taken, setTaken] = useState<number>();
+  const { taken, faults, take } = useCsvImport();
   const wanted = find.trim().toLowerCase();
   const found = products.filter(({ name, kind }) =>
     `${name} ${PRODUCT_KIND_NAMES[kind]}`.toLowerCase().includes(wanted),
   );
-  const take = async (file: File | undefined) => {
-    setTaken(undefined);
-    setFaults([]);
-    if (!file) return;
-    const read = productsFromCsv(await file.text());
-    if (!read.ok) return setFaults(read.faults);
-    for (const product of read.products) saveRecord("product", product);
-    setTaken(read.products.length);
-  };
   const give = () => saveFile("scutch-shelf.csv", productsToCsv(products), "text/csv");
   return (
     <div className="px-4 pt-4 pb-10 sm:px-7 sm:pt-6">
@@ -60,41 +48,10 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
           <Button onClick={give}>
             <Download aria-hidden size={18} /> Export CSV
           </Button>
-          <label className="inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-rule bg-paper px-4 font-semibold focus-within:outline-3 focus-within:outline-accent hover:border-accent">
-            <Upload aria-hidden size={18} /> Import CSV
-            <input
-              type="file"
-              accept=".csv,text/csv"
-              aria-label="Import a CSV file"
-              className="sr-only"
-              onChange={(event) => {
-                void take(event.target.files?.[0]);
-                event.target.value = "";
-              }}
-            />
-          </label>
+          <ImportButton onFile={(file) => void take(file)} />
         </div>
       </div>
-      {taken !== undefined && (
-        <p role="status" className="mt-3 border-accent border-l-4 bg-wash px-4 py-2">
-          {taken === 1 ? "One product" : `${taken} products`} imported.
-        </p>
-      )}
-      {faults.length > 0 && (
-        <div className="mt-3">
-          <Callout tone="stop" title="Nothing imported: the file has errors.">
-            <ul>
-              {faults.slice(0, 12).map(({ line, column, sentence }) => (
-                <li key={`${line} ${column} ${sentence}`}>
-                  Line {line}
-                  {column && `, ${column}`}: {sentence}
-                </li>
-              ))}
-            </ul>
-            {faults.length > 12 && <p>And {faults.length - 12} more.</p>}
-          </Callout>
-        </div>
-      )}
+      <ImportOutcome {...{ taken, faults }} />
       <div className="mt-4 max-w-md">
         <label htmlFor={findId} className="sr-only">
           Find product
@@ -114,52 +71,14 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
         </Empty>
       )}
       <ul className="mt-3 border-rule border-b">
-        {found.map((product) => {
-          const left = stock && leftOf(stock, product.id);
-          const powder = product.scoop !== undefined;
-          const amount = (value: number) => doseOf(value, powder, units);
-          return (
-            <li
-              key={product.id}
-              className="relative grid gap-x-6 gap-y-1 border-rule border-t py-3 sm:grid-cols-[1.4fr_1fr_1fr_8rem]"
-            >
-              <div>
-                <button
-                  type="button"
-                  onClick={() => setOpened(product)}
-                  className="text-left font-bold text-lg before:absolute before:inset-0"
-                >
-                  {product.name}
-                </button>
-                <p className="text-sm text-soft">
-                  {PRODUCT_KIND_NAMES[product.kind]}
-                  {product.phInUse !== undefined && ` · pH ${product.phInUse} as used`}
-                </p>
-              </div>
-              <p className="font-mono text-sm">
-                {[product.light, product.ordinary, product.heavy].map(labelSpelling).join(" · ")}
-              </p>
-              <p className="text-sm">
-                Dwell {formatDuration(product.dwellLeast)} to {formatDuration(product.dwellMost)}
-                <span className="block text-soft">
-                  {protectionFor(product)
-                    .map(({ gear }) => GEAR_NAMES[gear])
-                    .join(", ")}
-                </span>
-              </p>
-              <p className="sm:text-right">
-                {left === undefined ? (
-                  <span className="text-sm text-soft">stock not counted</span>
-                ) : (
-                  <>
-                    <span className="font-bold font-mono">{amount(left)}</span>
-                    <span className="text-sm text-soft"> left</span>
-                  </>
-                )}
-              </p>
-            </li>
-          );
-        })}
+        {found.map((product) => (
+          <ProductRow
+            key={product.id}
+            product={product}
+            left={stock && leftOf(stock, product.id)}
+            onOpen={() => setOpened(product)}
+          />
+        ))}
       </ul>
       {opened && (
         <ProductDialog
@@ -168,5 +87,56 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
         />
       )}
     </div>
+  );
+}
+
+interface RowProps {
+  readonly product: Product;
+  /** m³ or kg; undefined: its stock isn't counted. */
+  readonly left: number | undefined;
+  readonly onOpen: () => void;
+}
+
+function ProductRow({ product, left, onOpen }: RowProps) {
+  const units = useUnits();
+  const powder = product.scoop !== undefined;
+  const amount = (value: number) => doseOf(value, powder, units);
+  return (
+    <li className="relative grid gap-x-6 gap-y-1 border-rule border-t py-3 sm:grid-cols-[1.4fr_1fr_1fr_8rem]">
+      <div>
+        <button
+          type="button"
+          onClick={onOpen}
+          className="text-left font-bold text-lg before:absolute before:inset-0"
+        >
+          {product.name}
+        </button>
+        <p className="text-sm text-soft">
+          {PRODUCT_KIND_NAMES[product.kind]}
+          {product.phInUse !== undefined && ` · pH ${product.phInUse} as used`}
+        </p>
+      </div>
+      <p className="font-mono text-sm">
+        {[product.light, product.ordinary, product.heavy].map(labelSpelling).join(" · ")}
+      </p>
+      <p className="text-sm">
+        Dwell {formatDuration(product.dwellLeast)} to {formatDuration(product.dwellMost)}
+        <span className="block text-soft">
+          {protectionFor(product)
+            .map(({ gear }) => GEAR_NAMES[gear])
+            .join(", ")}
+        </span>
+      </p>
+      <p className="sm:text-right">
+        {left === undefined ? (
+          <span className="text-sm text-soft">stock not counted</span>
+        ) : (
+          <>
+            <span className="font-bold font-mono">{amount(left)}</span>
+            <span className="text-sm text-soft"> left</span>
+          </>
+        )}
+      </p>
+    </li>
   );
 }

@@ -1,24 +1,18 @@
-import { type Room, RoomId } from "@scutch/contract";
+import type { Room } from "@scutch/contract";
 import { explainPreSpray, explainResidual } from "@scutch/core/clean";
 import type { RoomPlan } from "@scutch/core/plan";
-import { ArrowDown, ArrowUp, ChevronLeft, ChevronRight, Copy, Trash2, X } from "lucide-react";
-import { type ReactNode, useEffect, useRef, useState } from "react";
+import { ChevronLeft, ChevronRight, X } from "lucide-react";
+import { type ReactNode, useEffect, useRef } from "react";
 import { useLocation, useSearchParams } from "react-router";
-import { newId } from "../../device/newId.ts";
 import { formatAmount } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { withoutRoom } from "../../planning/floorPlan.ts";
-import { moveItem } from "../../planning/moveItem.ts";
 import { CareStrip } from "../../shared/care/CareStrip.tsx";
 import { ExplainedFigure } from "../../shared/explain/ExplainedFigure.tsx";
-import { idsIn } from "../../shared/logging/useLogging.ts";
 import { PhotoStrip } from "../../shared/photos/PhotoStrip.tsx";
 import { SpotSection } from "../../shared/spots/SpotSection.tsx";
 import { useUnits } from "../../state/useUnits.ts";
-import { Button } from "../../ui/Button.tsx";
-import { Dialog } from "../../ui/Dialog.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import { doorLike } from "./addRoom.ts";
+import { RoomActions } from "./RoomActions.tsx";
 import { RoomFloor } from "./RoomFloor.tsx";
 import { RoomSize } from "./RoomSize.tsx";
 
@@ -64,38 +58,17 @@ function StepButton({
 
 /** What there is to say of one room. A change redraws the plan at once and can be undone. */
 export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
-  const units = useUnits();
   const [search, setSearch] = useSearchParams();
   const { state } = useLocation();
-  const [asking, setAsking] = useState(false);
-  const { job, edit } = desk;
+  const { job } = desk;
   const part = PARTS.find(({ value }) => value === search.get("part"))?.value ?? "size";
   const open = (value: PartName) =>
     setSearch({ room: room.id, part: value }, { replace: true, preventScrollReset: true, state });
-  const place = job.rooms.findIndex((each) => each.id === room.id);
-  const [before, after] = [job.rooms[place - 1], job.rooms[place + 1]];
   const top = useRef<HTMLElement>(null);
   // On a phone the room takes the list's place: it is read from its top.
   useEffect(() => {
     if (matchMedia("(width < 64rem)").matches) top.current?.scrollIntoView({ block: "start" });
   }, []);
-  const move = (by: number) => edit((before) => ({ ...before, rooms: moveItem(before.rooms, place, by) }));
-  const copy = () => {
-    const { nudge: _, ...rest } = room;
-    const twin: Room = { ...rest, id: newId(RoomId), name: `${room.name}, copy`.slice(0, 120) };
-    const door = doorLike(job, room.id, twin.id);
-    const refused = edit((before) => ({
-      ...before,
-      rooms: before.rooms.toSpliced(place + 1, 0, twin),
-      ...(door ? { doors: [...(before.doors ?? []), door] } : {}),
-    }));
-    if (!refused) onSelect(twin.id);
-  };
-  const logged = desk.log.filter((entry) => idsIn(entry).includes(room.id)).length;
-  const remove = () => {
-    edit((before) => withoutRoom(before, room.id, logged > 0));
-    onClose();
-  };
   const spots = (job.spots ?? []).filter((spot) => spot.roomId === room.id).length;
   return (
     <section
@@ -107,50 +80,8 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
       }}
       className="scroll-mt-2 border-accent border-t-4 bg-paper px-4 pt-3 pb-5"
     >
-      <div className="flex items-center">
-        <h2 className="min-w-0 flex-1 break-words font-bold text-xl">{room.name}</h2>
-        <StepButton
-          to={before}
-          name="Previous room"
-          icon={<ChevronLeft aria-hidden size={24} />}
-          onSelect={onSelect}
-        />
-        <StepButton
-          to={after}
-          name="Next room"
-          icon={<ChevronRight aria-hidden size={24} />}
-          onSelect={onSelect}
-        />
-        <button
-          type="button"
-          aria-label="Close room"
-          onClick={onClose}
-          className="-mr-3 grid size-12 place-items-center"
-        >
-          <X aria-hidden size={22} />
-        </button>
-      </div>
-      {!room.passage && (
-        <p className="mb-3 text-sm text-soft">
-          Uses{" "}
-          <ExplainedFigure
-            label="Pre-spray"
-            working={() => explainPreSpray(plan)}
-            className="font-mono text-ink"
-          >
-            {formatAmount(units.volume(plan.preSpray))}
-          </ExplainedFigure>{" "}
-          of pre-spray, leaves{" "}
-          <ExplainedFigure
-            label="Residual"
-            working={() => explainResidual(plan)}
-            className="font-mono text-ink"
-          >
-            {units.massPerArea(plan.residual)}
-          </ExplainedFigure>{" "}
-          of water.
-        </p>
-      )}
+      <RoomHeader {...{ job, room, onClose, onSelect }} />
+      {!room.passage && <RoomUses plan={plan} />}
       <CareStrip desk={desk} room={room} />
       <Segmented
         label="Part of the room"
@@ -168,42 +99,55 @@ export function RoomEditor({ desk, room, plan, onClose, onSelect }: Props) {
         {part === "spots" && <SpotSection desk={desk} room={room} />}
         {part === "photos" && <PhotoStrip desk={desk} roomId={room.id} />}
       </div>
-      {part === "size" && (
-        <div className="mt-4 flex flex-wrap gap-2">
-          <Button disabled={place === 0} onClick={() => move(-1)} aria-label="Earlier in walk-out order">
-            <ArrowUp aria-hidden size={18} /> Earlier
-          </Button>
-          <Button
-            disabled={place === job.rooms.length - 1}
-            onClick={() => move(1)}
-            aria-label="Later in walk-out order"
-          >
-            <ArrowDown aria-hidden size={18} /> Later
-          </Button>
-          <Button onClick={copy}>
-            <Copy aria-hidden size={18} /> Copy
-          </Button>
-          <Button onClick={() => (logged > 0 ? setAsking(true) : remove())} className="text-stop">
-            <Trash2 aria-hidden size={18} /> Remove
-          </Button>
-        </div>
-      )}
-      {asking && (
-        <Dialog open title={`Remove ${room.name} from the job?`} onClose={() => setAsking(false)}>
-          <p className="mt-2">
-            Logged for this room: {logged === 1 ? "one entry" : `${logged} entries`}. The log stays; fills,
-            spots and drying are removed.
-          </p>
-          <div className="mt-4 flex flex-wrap gap-2">
-            <Button weight="main" onClick={() => setAsking(false)}>
-              Keep room
-            </Button>
-            <Button className="min-h-14 text-stop" onClick={remove}>
-              Remove room
-            </Button>
-          </div>
-        </Dialog>
-      )}
+      {part === "size" && <RoomActions {...{ desk, room, onClose, onSelect }} />}
     </section>
+  );
+}
+
+function RoomHeader({ job, room, onClose, onSelect }: Omit<Props, "desk" | "plan"> & Pick<JobDesk, "job">) {
+  const place = job.rooms.findIndex((each) => each.id === room.id);
+  const [before, after] = [job.rooms[place - 1], job.rooms[place + 1]];
+  return (
+    <div className="flex items-center">
+      <h2 className="min-w-0 flex-1 break-words font-bold text-xl">{room.name}</h2>
+      <StepButton
+        to={before}
+        name="Previous room"
+        icon={<ChevronLeft aria-hidden size={24} />}
+        onSelect={onSelect}
+      />
+      <StepButton
+        to={after}
+        name="Next room"
+        icon={<ChevronRight aria-hidden size={24} />}
+        onSelect={onSelect}
+      />
+      <button
+        type="button"
+        aria-label="Close room"
+        onClick={onClose}
+        className="-mr-3 grid size-12 place-items-center"
+      >
+        <X aria-hidden size={22} />
+      </button>
+    </div>
+  );
+}
+
+/** What a room takes and keeps of the water. */
+function RoomUses({ plan }: Pick<Props, "plan">) {
+  const units = useUnits();
+  return (
+    <p className="mb-3 text-sm text-soft">
+      Uses{" "}
+      <ExplainedFigure label="Pre-spray" working={() => explainPreSpray(plan)} className="font-mono text-ink">
+        {formatAmount(units.volume(plan.preSpray))}
+      </ExplainedFigure>{" "}
+      of pre-spray, leaves{" "}
+      <ExplainedFigure label="Residual" working={() => explainResidual(plan)} className="font-mono text-ink">
+        {units.massPerArea(plan.residual)}
+      </ExplainedFigure>{" "}
+      of water.
+    </p>
   );
 }

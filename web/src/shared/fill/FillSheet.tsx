@@ -48,44 +48,11 @@ const Big = ({ lead, figure, unit }: FormattedAmount) => (
 );
 
 /** One fill: water first, concentrate after, in figures to be read at arm's length. */
-export function FillSheet({
-  desk,
-  batch,
-  product,
-  vessel,
-  fill,
-  number,
-  count,
-  wanted,
-  madeBy,
-  halted: rooms,
-  barred,
-  follows,
-  onMade,
-}: Props) {
+export function FillSheet(props: Props) {
+  const { desk, product, vessel, fill, number, count, madeBy } = props;
   const units = useUnits();
-  const { clock } = useTimes();
   const nameOf = (roomId: string) =>
     desk.job.rooms.find((room) => room.id === roomId)?.name ?? "A removed room";
-  const added = fill.boosters.flatMap(({ id }) => desk.shelf.products.find((each) => each.id === id) ?? []);
-  const protection = protectionOf([product, ...added]);
-  const mine = [product, ...added].flatMap(reactantsOf);
-  const partners = new Set(pairsWith(mine).map(({ pair: [a, b] }) => (mine.includes(a) ? b : a)));
-  // Of two that say the same the wider is enough.
-  if (partners.has("acid-to-4")) partners.delete("strong-acid");
-  if (partners.has("alkali-from-10")) partners.delete("strong-alkali");
-  const never = [...partners].map((each) => REACTANT_NAMES[each]);
-  const fillTo = fillToText(fill, vessel, units);
-  const halted = rooms.filter((room) => fill.rooms.some(({ roomId }) => roomId === room.roomId));
-  const powder = product.scoop !== undefined;
-  const id = fillId(batch.id, number);
-  const rinse = desk.work.rinses.get(id);
-  const rinsed = desk.input.logged?.[rinseStepId(id)]?.end !== undefined;
-  // The smaller figure first: of 1:16 and 1:32 that is the stronger, of grams in a litre the weaker.
-  const ends = powder ? [product.light, product.heavy] : [product.heavy, product.light];
-  const label = ends.map((each) => strengthOf(concentratePerWater(each), powder, units));
-  const nameOfProduct = (id: string) =>
-    desk.shelf.products.find((each) => each.id === id)?.name ?? "a removed product";
   return (
     <article aria-label={`Fill ${number} of ${count}`} className="@container bg-paper p-4 sm:p-6">
       <header className="flex justify-between gap-4 text-soft">
@@ -94,23 +61,8 @@ export function FillSheet({
         </span>
         <span>{product.name}</span>
       </header>
-      <div className="mt-3">
-        <Callout tone="caution" title={product.cautions[0] ?? protectionText(protection)}>
-          {product.cautions.slice(1).join(" ")} {product.cautions.length > 0 && protectionText(protection)}{" "}
-          {never.length > 0 && `Never with ${never.join(", ")}.`} Follow the label and safety data sheet
-          first.
-        </Callout>
-      </div>
-      {rinse && !madeBy && !rinsed && (
-        <div className="mt-3">
-          <Callout
-            tone="caution"
-            title={`${rinse.rinses > 0 ? "Empty and rinse" : "Empty"} ${vessel.name} before this fill.`}
-          >
-            {rinseText(rinse, units)}
-          </Callout>
-        </div>
-      )}
+      <FillCaution {...{ desk, product, fill }} />
+      {!madeBy && <RinseBefore {...props} />}
       <div className="mt-3 grid gap-x-10 gap-y-4 @2xl:grid-cols-[auto_1fr] @2xl:items-start">
         <div className="flex items-center gap-4 sm:gap-8">
           <Bottle
@@ -121,73 +73,137 @@ export function FillSheet({
             lines={(vessel.lines ?? []).map((line) => line / vessel.nominal)}
             label={formatAmount(units.volume(fill.mark ?? fill.volume))}
           />
-          <div className="grid gap-3">
-            <div>
-              <div className="text-soft">
-                1 Water
-                {product.waterTemperature !== undefined && `, ${units.temperature(product.waterTemperature)}`}
-              </div>
-              <ExplainedFigure label="Water" working={() => explainWater(fill)}>
-                <Big {...units.volume(fill.water)} />
-              </ExplainedFigure>
-            </div>
-            <div>
-              <div className="text-soft">2 Add {powder ? "powder" : "concentrate"}</div>
-              {fill.powder ? (
-                <Big {...scoopsOf(fill.powder.scoops)} />
-              ) : (
-                <ExplainedFigure
-                  label="Concentrate"
-                  working={() => explainConcentrate(fill, wanted, batch.measure)}
-                >
-                  <Big {...units.amount(fill.concentrate)} />
-                </ExplainedFigure>
-              )}
-              {fill.powder && (
-                <span className="block text-soft">{formatAmount(units.powder(fill.powder.mass))}</span>
-              )}
-            </div>
-            {fill.boosters.map(({ id, concentrate, powder: dose }) => (
-              <div key={id}>
-                <div className="text-soft">add {nameOfProduct(id)}</div>
-                <span className="font-bold font-mono text-3xl">
-                  {doseOf(dose?.mass ?? concentrate, dose !== undefined, units)}
-                </span>
-              </div>
-            ))}
-            {fill.water > 0 && (
-              <p className="max-w-60">
-                {fillTo === undefined
-                  ? "The level is between marks: measure the water separately."
-                  : `Half the water first, then the product, then water ${fillTo}.`}
-              </p>
-            )}
-            <p className="text-soft">
-              {strengthOf(fill.strength, powder, units)}
-              {batch.tipId && " on the floor"} · label allows {label[0]} to {label[1]}
-            </p>
-          </div>
+          <FillAmounts {...props} />
         </div>
         <div>
           <FillDetails desk={desk} product={product} fill={fill} madeBy={madeBy} nameOf={nameOf} />
-          {madeBy ? (
-            <p className="mt-4 border-accent border-l-4 bg-wash px-4 py-3 font-semibold">
-              Mixed at {clock(Date.parse(madeBy.at))}
-              {madeBy.by && ` by ${madeBy.by}`}: {formatAmount(units.volume(madeBy.water))} of water,{" "}
-              {doseOf(madeBy.powder ?? madeBy.concentrate, madeBy.powder !== undefined, units)} of{" "}
-              {madeBy.powder === undefined ? "concentrate" : "powder"}.{madeBy.lot && ` Lot ${madeBy.lot}.`}
-            </p>
-          ) : barred ? (
-            <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
-              Don’t mix this: the products react dangerously. See above.
-            </p>
-          ) : halted.length > 0 ? (
-            <FillBlocked rooms={halted} nameOf={nameOf} />
-          ) : (
-            <MarkAsMixed {...{ desk, batch, product, fill, number, onMade, follows }} />
-          )}
+          <FillOutcome {...props} nameOf={nameOf} />
         </div>
       </div>
     </article>
   );
+}
+
+/** What to wear, what it must never meet, and what its label warns of. */
+function FillCaution({ desk, product, fill }: Pick<Props, "desk" | "product" | "fill">) {
+  const added = fill.boosters.flatMap(({ id }) => desk.shelf.products.find((each) => each.id === id) ?? []);
+  const protection = protectionOf([product, ...added]);
+  const mine = [product, ...added].flatMap(reactantsOf);
+  const partners = new Set(pairsWith(mine).map(({ pair: [a, b] }) => (mine.includes(a) ? b : a)));
+  // Of two that say the same the wider is enough.
+  if (partners.has("acid-to-4")) partners.delete("strong-acid");
+  if (partners.has("alkali-from-10")) partners.delete("strong-alkali");
+  const never = [...partners].map((each) => REACTANT_NAMES[each]);
+  return (
+    <div className="mt-3">
+      <Callout tone="caution" title={product.cautions[0] ?? protectionText(protection)}>
+        {product.cautions.slice(1).join(" ")} {product.cautions.length > 0 && protectionText(protection)}{" "}
+        {never.length > 0 && `Never with ${never.join(", ")}.`} Follow the label and safety data sheet first.
+      </Callout>
+    </div>
+  );
+}
+
+/** What has to come out of the vessel first. */
+function RinseBefore({ desk, batch, vessel, number }: Props) {
+  const units = useUnits();
+  const id = fillId(batch.id, number);
+  const rinse = desk.work.rinses.get(id);
+  const rinsed = desk.input.logged?.[rinseStepId(id)]?.end !== undefined;
+  if (!rinse || rinsed) return null;
+  return (
+    <div className="mt-3">
+      <Callout
+        tone="caution"
+        title={`${rinse.rinses > 0 ? "Empty and rinse" : "Empty"} ${vessel.name} before this fill.`}
+      >
+        {rinseText(rinse, units)}
+      </Callout>
+    </div>
+  );
+}
+
+/** What goes in, in its order, and what strength that is. */
+function FillAmounts({ desk, batch, product, vessel, fill, wanted }: Props) {
+  const units = useUnits();
+  const fillTo = fillToText(fill, vessel, units);
+  const powder = product.scoop !== undefined;
+  // The smaller figure first: of 1:16 and 1:32 that is the stronger, of grams in a litre the weaker.
+  const ends = powder ? [product.light, product.heavy] : [product.heavy, product.light];
+  const label = ends.map((each) => strengthOf(concentratePerWater(each), powder, units));
+  const nameOfProduct = (id: string) =>
+    desk.shelf.products.find((each) => each.id === id)?.name ?? "a removed product";
+  return (
+    <div className="grid gap-3">
+      <div>
+        <div className="text-soft">
+          1 Water
+          {product.waterTemperature !== undefined && `, ${units.temperature(product.waterTemperature)}`}
+        </div>
+        <ExplainedFigure label="Water" working={() => explainWater(fill)}>
+          <Big {...units.volume(fill.water)} />
+        </ExplainedFigure>
+      </div>
+      <div>
+        <div className="text-soft">2 Add {powder ? "powder" : "concentrate"}</div>
+        {fill.powder ? (
+          <Big {...scoopsOf(fill.powder.scoops)} />
+        ) : (
+          <ExplainedFigure
+            label="Concentrate"
+            working={() => explainConcentrate(fill, wanted, batch.measure)}
+          >
+            <Big {...units.amount(fill.concentrate)} />
+          </ExplainedFigure>
+        )}
+        {fill.powder && (
+          <span className="block text-soft">{formatAmount(units.powder(fill.powder.mass))}</span>
+        )}
+      </div>
+      {fill.boosters.map(({ id, concentrate, powder: dose }) => (
+        <div key={id}>
+          <div className="text-soft">add {nameOfProduct(id)}</div>
+          <span className="font-bold font-mono text-3xl">
+            {doseOf(dose?.mass ?? concentrate, dose !== undefined, units)}
+          </span>
+        </div>
+      ))}
+      {fill.water > 0 && (
+        <p className="max-w-60">
+          {fillTo === undefined
+            ? "The level is between marks: measure the water separately."
+            : `Half the water first, then the product, then water ${fillTo}.`}
+        </p>
+      )}
+      <p className="text-soft">
+        {strengthOf(fill.strength, powder, units)}
+        {batch.tipId && " on the floor"} · label allows {label[0]} to {label[1]}
+      </p>
+    </div>
+  );
+}
+
+/** That it is made, that it must not be, or the press that makes it. */
+function FillOutcome({ nameOf, ...props }: Props & { readonly nameOf: (roomId: string) => string }) {
+  const { desk, batch, product, fill, number, madeBy, halted: rooms, barred, follows, onMade } = props;
+  const units = useUnits();
+  const { clock } = useTimes();
+  const halted = rooms.filter((room) => fill.rooms.some(({ roomId }) => roomId === room.roomId));
+  if (madeBy)
+    return (
+      <p className="mt-4 border-accent border-l-4 bg-wash px-4 py-3 font-semibold">
+        Mixed at {clock(Date.parse(madeBy.at))}
+        {madeBy.by && ` by ${madeBy.by}`}: {formatAmount(units.volume(madeBy.water))} of water,{" "}
+        {doseOf(madeBy.powder ?? madeBy.concentrate, madeBy.powder !== undefined, units)} of{" "}
+        {madeBy.powder === undefined ? "concentrate" : "powder"}.{madeBy.lot && ` Lot ${madeBy.lot}.`}
+      </p>
+    );
+  if (barred)
+    return (
+      <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
+        Don’t mix this: the products react dangerously. See above.
+      </p>
+    );
+  if (halted.length > 0) return <FillBlocked rooms={halted} nameOf={nameOf} />;
+  return <MarkAsMixed {...{ desk, batch, product, fill, number, onMade, follows }} />;
 }

@@ -1,4 +1,4 @@
-import type { Room, Spot } from "@scutch/contract";
+import type { Product, Room, Spot } from "@scutch/contract";
 import {
   ATTEMPT_RESULTS,
   type AttemptResult,
@@ -32,7 +32,6 @@ interface Props {
 
 /** The step to do now: with what, how much, how long, and what came of it. */
 export function NextStep({ desk, room, spot, step, number }: Props) {
-  const units = useUnits();
   const log = useLogging(desk);
   const { facts, agent } = step;
   const products = productsFor(desk, spot, agent);
@@ -48,7 +47,6 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
   const onFloor = product ? hazardsOnFloor(product, earlier, desk.job.rig?.rinseTemperature) : [];
   const barred = onFloor.some(({ onOneFloor }) => onOneFloor === "never");
   const ready = !missing && gateOpen && !barred && (!facts.gated || pretested);
-  const bottle = product && bottleOf(product, step.amount, units.system);
   const finish = (result: AttemptResult) =>
     log({
       kind: "spot-attempt",
@@ -100,26 +98,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
           onChange={setProduct}
         />
       )}
-      {product && (
-        <p className="mt-2">
-          <strong>{product.name}</strong>: the spot needs about {formatAmount(units.amount(step.amount))}.{" "}
-          {bottle ? (
-            <>
-              Mix {formatAmount(units.amount(bottle.made))}:{" "}
-              <strong>{formatAmount(units.amount(bottle.water))} of water</strong>, then{" "}
-              <strong>
-                {bottle.powder
-                  ? `${formatAmount(scoopsOf(bottle.powder.scoops))} (${formatAmount(units.powder(bottle.powder.mass))})`
-                  : `${formatAmount(units.amount(bottle.concentrate))} of concentrate`}
-              </strong>
-              .
-            </>
-          ) : (
-            "A bottle this small can’t be measured within the label’s range. Mix a whole fill in Mix."
-          )}{" "}
-          {protectionText(protectionFor(product))} Follow the label first.
-        </p>
-      )}
+      {product && <BottleLine product={product} amount={step.amount} />}
       {product && !gateOpen && (
         <div className="mt-2">
           <DyeTestNote desk={desk} room={room} product={product} gate={gate} />
@@ -132,18 +111,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
           onChange={setPretested}
         />
       )}
-      {step.contact > 0 && ready && (
-        <div className="mt-2 flex items-center gap-3">
-          {clock.left === undefined ? (
-            <Button onClick={clock.start}>Start timer, {clockText(step.contact)}</Button>
-          ) : (
-            <p role="timer" className="font-bold font-mono text-4xl">
-              {clockText(clock.left)}
-              {clock.left === 0 && <span className="ml-2 font-sans text-base">blot or extract now</span>}
-            </p>
-          )}
-        </div>
-      )}
+      {step.contact > 0 && ready && <ContactClock contact={step.contact} clock={clock} />}
       <p className="mt-2 text-sm text-soft">
         {facts.stopWhen} {facts.rinse && "Then rinse with a little plain water and extract."}
       </p>
@@ -155,19 +123,77 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
           Skip
         </Button>
       ) : (
-        <div className="mt-2 grid grid-cols-2 gap-2">
-          {ATTEMPT_RESULTS.map((result) => (
-            <Button
-              key={result}
-              disabled={!ready}
-              className={result === "worse" ? "text-stop" : ""}
-              onClick={() => finish(result)}
-            >
-              {RESULT_NAMES[result]}
-            </Button>
-          ))}
-        </div>
+        <ResultButtons ready={ready} onResult={finish} />
       )}
     </section>
+  );
+}
+
+/** What to mix for one spot, m³ of it. */
+function BottleLine({ product, amount }: { readonly product: Product; readonly amount: number }) {
+  const units = useUnits();
+  const bottle = bottleOf(product, amount, units.system);
+  return (
+    <p className="mt-2">
+      <strong>{product.name}</strong>: the spot needs about {formatAmount(units.amount(amount))}.{" "}
+      {bottle ? (
+        <>
+          Mix {formatAmount(units.amount(bottle.made))}:{" "}
+          <strong>{formatAmount(units.amount(bottle.water))} of water</strong>, then{" "}
+          <strong>
+            {bottle.powder
+              ? `${formatAmount(scoopsOf(bottle.powder.scoops))} (${formatAmount(units.powder(bottle.powder.mass))})`
+              : `${formatAmount(units.amount(bottle.concentrate))} of concentrate`}
+          </strong>
+          .
+        </>
+      ) : (
+        "A bottle this small can’t be measured within the label’s range. Mix a whole fill in Mix."
+      )}{" "}
+      {protectionText(protectionFor(product))} Follow the label first.
+    </p>
+  );
+}
+
+interface ClockProps {
+  /** s it is left on. */
+  readonly contact: number;
+  readonly clock: ReturnType<typeof useCountdown>;
+}
+
+function ContactClock({ contact, clock }: ClockProps) {
+  return (
+    <div className="mt-2 flex items-center gap-3">
+      {clock.left === undefined ? (
+        <Button onClick={clock.start}>Start timer, {clockText(contact)}</Button>
+      ) : (
+        <p role="timer" className="font-bold font-mono text-4xl">
+          {clockText(clock.left)}
+          {clock.left === 0 && <span className="ml-2 font-sans text-base">blot or extract now</span>}
+        </p>
+      )}
+    </div>
+  );
+}
+
+interface ResultProps {
+  readonly ready: boolean;
+  readonly onResult: (result: AttemptResult) => void;
+}
+
+function ResultButtons({ ready, onResult }: ResultProps) {
+  return (
+    <div className="mt-2 grid grid-cols-2 gap-2">
+      {ATTEMPT_RESULTS.map((result) => (
+        <Button
+          key={result}
+          disabled={!ready}
+          className={result === "worse" ? "text-stop" : ""}
+          onClick={() => onResult(result)}
+        >
+          {RESULT_NAMES[result]}
+        </Button>
+      ))}
+    </div>
   );
 }

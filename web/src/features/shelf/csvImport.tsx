@@ -1,0 +1,67 @@
+import { Upload } from "lucide-react";
+import { useState } from "react";
+import { saveRecord } from "../../device/changes.ts";
+import { Callout } from "../../ui/Callout.tsx";
+import { type CsvFault, productsFromCsv } from "./productCsv.ts";
+
+/** Products read in from a file: all of them, or none and where the file is wrong. */
+export function useCsvImport() {
+  const [faults, setFaults] = useState<readonly CsvFault[]>([]);
+  const [taken, setTaken] = useState<number>();
+  const take = async (file: File | undefined) => {
+    setTaken(undefined);
+    setFaults([]);
+    if (!file) return;
+    const read = productsFromCsv(await file.text());
+    if (!read.ok) return setFaults(read.faults);
+    for (const product of read.products) saveRecord("product", product);
+    setTaken(read.products.length);
+  };
+  return { faults, taken, take };
+}
+
+export function ImportButton({ onFile }: { readonly onFile: (file: File | undefined) => void }) {
+  return (
+    <label className="inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-rule bg-paper px-4 font-semibold focus-within:outline-3 focus-within:outline-accent hover:border-accent">
+      <Upload aria-hidden size={18} /> Import CSV
+      <input
+        type="file"
+        accept=".csv,text/csv"
+        aria-label="Import a CSV file"
+        className="sr-only"
+        onChange={(event) => {
+          onFile(event.target.files?.[0]);
+          event.target.value = "";
+        }}
+      />
+    </label>
+  );
+}
+
+/** How many came in, or the lines with faults. */
+export function ImportOutcome({ taken, faults }: Pick<ReturnType<typeof useCsvImport>, "taken" | "faults">) {
+  return (
+    <>
+      {taken !== undefined && (
+        <p role="status" className="mt-3 border-accent border-l-4 bg-wash px-4 py-2">
+          {taken === 1 ? "One product" : `${taken} products`} imported.
+        </p>
+      )}
+      {faults.length > 0 && (
+        <div className="mt-3">
+          <Callout tone="stop" title="Nothing imported: the file has errors.">
+            <ul>
+              {faults.slice(0, 12).map(({ line, column, sentence }) => (
+                <li key={`${line} ${column} ${sentence}`}>
+                  Line {line}
+                  {column && `, ${column}`}: {sentence}
+                </li>
+              ))}
+            </ul>
+            {faults.length > 12 && <p>And {faults.length - 12} more.</p>}
+          </Callout>
+        </div>
+      )}
+    </>
+  );
+}
