@@ -1,7 +1,6 @@
 import { foldRunState, runEndedAt } from "@scutch/core/log";
 import { vesselLevels } from "@scutch/core/plan";
-import type { Step } from "@scutch/core/run";
-import { lanesOf } from "@scutch/core/run";
+import { type JobRun, lanesOf, type Step } from "@scutch/core/run";
 import { Printer, Scale } from "lucide-react";
 import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
@@ -12,11 +11,9 @@ import { NoRooms } from "../../shared/NoRooms.tsx";
 import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { Button } from "../../ui/Button.tsx";
-import { useNow } from "../../ui/useNow.ts";
 import { AtMarker } from "./AtMarker.tsx";
 import { FloorNow } from "./FloorNow.tsx";
 import { LiveCard } from "./live/LiveCard.tsx";
-import { Marker } from "./Marker.tsx";
 import { RunAdvice } from "./RunAdvice.tsx";
 import { RunChoices } from "./RunChoices.tsx";
 import { RunFault } from "./RunFault.tsx";
@@ -25,7 +22,7 @@ import { RunSheet } from "./RunSheet.tsx";
 import { describeChange, summarizeRun } from "./runChange.ts";
 import { StepDialog } from "./StepDialog.tsx";
 import { StepTable } from "./StepTable.tsx";
-import type { Axis } from "./useAxis.ts";
+import { useRunMarker } from "./useRunMarker.tsx";
 
 const CompareDialog = lazy(async () => ({ default: (await import("./CompareDialog.tsx")).CompareDialog }));
 const NOBODY: readonly string[] = [];
@@ -69,13 +66,11 @@ function useChangeMessage({ work, job, log, isProvisional }: JobDesk): string | 
 }
 
 function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string | undefined }) {
-  const { job, shelf, work, dried, input, startMs, isProvisional } = desk;
-  const now = useNow();
+  const { job, shelf, work, dried, input, startMs } = desk;
   const { clock } = useTimes();
   const names = useAppSelector((state) => state.crew.settings?.people) ?? NOBODY;
   const [compare, setCompare] = useState(false);
   const [chosen, setChosen] = useState<string>();
-  const [looked, setLooked] = useState<number>();
   const run = work.run.outcome === "planned" ? work.run : undefined;
   const lanes = useMemo(
     () => (run ? lanesOf(work.rooms, run, dried?.result) : []),
@@ -93,48 +88,13 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
   );
   const onStep = useCallback((step: Step) => setChosen(step.id), []);
   const people = input.run?.people ?? 1;
-  const last = Math.max(
-    ...lanes.map(({ dryAtSeconds, finished }) => timeAt(startMs, (dryAtSeconds ?? finished) / 3600)),
-    startMs,
-  );
-  const within = now > startMs && now < last;
-  const time = Math.min(last, Math.max(startMs, looked ?? (within ? now : startMs)));
-  const isNow = looked === undefined && within;
-  const second = (time - startMs) / 1000;
-  const overlay = useCallback(
-    (axis: Axis, height: number) => (
-      <Marker
-        axis={axis}
-        height={height}
-        time={time}
-        first={startMs}
-        last={last}
-        isNow={isNow}
-        onMove={(to) => setLooked(to)}
-      />
-    ),
-    [time, startMs, last, isNow],
-  );
+  const { time, second, isBack, overlay, backToNow } = useRunMarker(startMs, lanes);
   if (!run) return null;
   const step = run.steps.find(({ id }) => id === chosen);
-  const isOver = runEndedAt(foldRunState(desk.log)) !== undefined;
-  const gap = run.makespan / run.lowerBound - 1;
   return (
     <>
       <section aria-label="Run sheet" className="min-w-0 lg:row-span-2 lg:row-start-1 print:hidden">
-        <p className="mb-2" role="status">
-          <strong>Done at {clock(timeAt(startMs, run.makespan / 3600))}.</strong>{" "}
-          <span className="text-soft">
-            {isOver
-              ? ""
-              : isProvisional
-                ? "Looking for a faster order…"
-                : gap < 0.005
-                  ? "This is the fastest order."
-                  : `No other order finishes more than ${Math.ceil(100 * (1 - run.lowerBound / run.makespan))}% sooner.`}
-          </span>{" "}
-          {said && <span className="font-semibold text-accent">{said}</span>}
-        </p>
+        <RunStatus {...{ desk, run, said }} />
         <RunSheet
           run={run}
           lanes={lanes}
@@ -148,21 +108,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
         >
           {overlay}
         </RunSheet>
-        <div className="mt-2 flex flex-wrap gap-3">
-          <Button onClick={() => setCompare(true)}>
-            <Scale aria-hidden size={18} /> Compare two options
-          </Button>
-          <Button onClick={() => print()}>
-            <Printer aria-hidden size={18} /> Print
-          </Button>
-          <Link
-            to="../practice"
-            relative="path"
-            className="grid min-h-12 place-items-center px-2 font-semibold text-accent hover:underline"
-          >
-            Practise this job
-          </Link>
-        </div>
+        <RunActions onCompare={() => setCompare(true)} />
         <details className="mt-3">
           <summary className="min-h-12 cursor-pointer py-3 font-semibold text-accent">
             Step list: tap a step to lock or delay it
@@ -181,8 +127,8 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
         className="grid min-w-0 content-start gap-4 lg:col-start-2 print:hidden"
       >
         <AtMarker {...{ run, lanes, levels, people, names, vesselName, start: startMs, second }} />
-        {looked !== undefined && within && (
-          <Button weight="quiet" className="justify-self-start" onClick={() => setLooked(undefined)}>
+        {isBack && (
+          <Button weight="quiet" className="justify-self-start" onClick={backToNow}>
             Back to now
           </Button>
         )}
@@ -209,5 +155,56 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
         </Suspense>
       )}
     </>
+  );
+}
+
+/** When the run is done, how much sooner it could be, and what the last change did. */
+function RunStatus({
+  desk,
+  run,
+  said,
+}: {
+  readonly desk: JobDesk;
+  readonly run: JobRun;
+  readonly said: string | undefined;
+}) {
+  const { clock } = useTimes();
+  const { startMs, isProvisional } = desk;
+  const isOver = runEndedAt(foldRunState(desk.log)) !== undefined;
+  const gap = run.makespan / run.lowerBound - 1;
+  return (
+    <p className="mb-2" role="status">
+      <strong>Done at {clock(timeAt(startMs, run.makespan / 3600))}.</strong>{" "}
+      <span className="text-soft">
+        {isOver
+          ? ""
+          : isProvisional
+            ? "Looking for a faster order…"
+            : gap < 0.005
+              ? "This is the fastest order."
+              : `No other order finishes more than ${Math.ceil(100 * (1 - run.lowerBound / run.makespan))}% sooner.`}
+      </span>{" "}
+      {said && <span className="font-semibold text-accent">{said}</span>}
+    </p>
+  );
+}
+
+function RunActions({ onCompare }: { readonly onCompare: () => void }) {
+  return (
+    <div className="mt-2 flex flex-wrap gap-3">
+      <Button onClick={onCompare}>
+        <Scale aria-hidden size={18} /> Compare two options
+      </Button>
+      <Button onClick={() => print()}>
+        <Printer aria-hidden size={18} /> Print
+      </Button>
+      <Link
+        to="../practice"
+        relative="path"
+        className="grid min-h-12 place-items-center px-2 font-semibold text-accent hover:underline"
+      >
+        Practise this job
+      </Link>
+    </div>
   );
 }
