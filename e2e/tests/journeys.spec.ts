@@ -191,6 +191,7 @@ test("levers redraw at once, undo takes them back, and figures say the same in e
   await expect(dryBy).not.toHaveText(before);
   const withFan = await dryBy.innerText();
   await page.getByRole("radio", { name: "Open both sides" }).click();
+  await expect(page.getByRole("radio", { name: "Open both sides" })).toBeChecked();
   await expect(dryBy).not.toHaveText(withFan);
   await page.keyboard.press("u");
   await expect(dryBy).toHaveText(withFan);
