@@ -2,6 +2,7 @@ import { EXTRAS } from "@scutch/core/quote";
 import { PACE_LIMITS } from "@scutch/core/run";
 import * as z from "zod";
 import { CrewId } from "./ids.ts";
+import { Clock } from "./moment.ts";
 import { Name, quantity } from "./quantity.ts";
 
 /**
@@ -25,11 +26,7 @@ export const CrewSettings = z
   .strictObject({
     units: z.enum(["metric", "us"]).optional().meta({ description: "Absent: as the device prefers" }),
     clock: z.enum(["12", "24"]).optional().meta({ description: "Clock style; 24-hour if absent" }),
-    dayStart: z
-      .string()
-      .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
-      .optional()
-      .meta({ description: "Default start of a new job, HH:MM" }),
+    dayStart: Clock.optional().meta({ description: "Default start of a new job, HH:MM" }),
     currency: z
       .string()
       .trim()

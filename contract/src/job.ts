@@ -3,7 +3,7 @@ import { LAST_CLEANED, MAX_PEOPLE, OCCUPANCY } from "@scutch/core/plan";
 import * as z from "zod";
 import { Door } from "./door.ts";
 import { BatchId, GearId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
-import { Day } from "./moment.ts";
+import { Clock, Day } from "./moment.ts";
 import { Strength } from "./product.ts";
 import { Air, Name, OutdoorAir, quantity, Volume } from "./quantity.ts";
 import { FormerRoom, Room } from "./room.ts";
@@ -64,8 +64,6 @@ export const Interview = z
     occupancy: z.enum(OCCUPANCY).optional(),
   })
   .meta({ id: "Interview" });
-
-const Clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/);
 
 /** How the job is run; what is absent is as usual: one person, two circuits, ceiling fans off while people work. */
 export const RunChoice = z

@@ -16,3 +16,6 @@ export const Instant = z.iso
   .datetime({ offset: true })
   // An offset can carry the first or last hours over the edge: what counts is the moment itself.
   .refine((text) => inYears(text) && inYears(new Date(text).toISOString()), outside);
+
+/** A local time of day, HH:MM, from 00:00 to 23:59. */
+export const Clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/);

@@ -12,6 +12,7 @@ import { DRYING_LIMITS, WINDOWS } from "@scutch/core/drying";
 import { carpetArea, FLIGHT_LIMITS, outlineOf, PART_KINDS, WALLS } from "@scutch/core/floor";
 import * as z from "zod";
 import { BatchId, RoomId } from "./ids.ts";
+import { Clock } from "./moment.ts";
 import { Air, Name, quantity } from "./quantity.ts";
 
 const Side = quantity("m", [0.1, 200]);
@@ -128,13 +129,9 @@ export const Room = z
       description: "Its mix; the job’s first if absent",
     }),
     unsprayed: z.boolean().optional().meta({ description: "Not pre-sprayed" }),
-    walkOnBy: z
-      .string()
-      .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
-      .optional()
-      .meta({
-        description: "Promised touch-dry time, local, HH:MM; before the start: on the next day",
-      }),
+    walkOnBy: Clock.optional().meta({
+      description: "Promised touch-dry time, local, HH:MM; before the start: on the next day",
+    }),
     air: Air.optional().meta({ description: "Air in this room; the job’s indoor air if absent" }),
     windows: z.enum(WINDOWS).optional(),
     airSpeed: quantity(

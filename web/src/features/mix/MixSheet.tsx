@@ -9,6 +9,7 @@ import { longDay } from "../../format/time.ts";
 import { doseOf, formatAmount, scoopsOf, strengthOf } from "../../format/units.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { fillToText } from "../../shared/fill/levelText.ts";
 import { RINSED_TIMES } from "../../shared/run/rinseText.ts";
 import { bottleOf, guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
@@ -93,7 +94,7 @@ function BatchTable({ desk, batch, product, vessel }: BatchProps) {
   if (planned?.batch.outcome !== "planned") return null;
   const made = foldFills(log, batch);
   const powder = product.scoop !== undefined;
-  const room = (id: string) => job.rooms.find((each) => each.id === id)?.name ?? "a removed room";
+  const room = (id: string) => nameById(job.rooms, id, "a removed room");
   const rate = (id: string) => work.rooms.find((each) => each.id === id)?.water.applicationRate ?? 1;
   const facts = [
     strengthOf(concentratePerWater(planned.strength), powder, units),

@@ -5,6 +5,7 @@ import { onlyVessel, type RoomPlan } from "@scutch/core/plan";
 import { hoursAndMinutes } from "../../format/time.ts";
 import { formatAmount, percent } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { ExplainedFigure } from "../../shared/explain/ExplainedFigure.tsx";
 import { useUnits } from "../../state/useUnits.ts";
 import { RigFields } from "./RigFields.tsx";
@@ -79,7 +80,7 @@ function RinseFigures({ desk, rinsed, solution, recovery }: FiguresProps) {
           runs={work.tanks}
           solution={usableVolume(solution)}
           recovery={usableVolume(recovery)}
-          nameOf={(id) => job.rooms.find((room) => room.id === id)?.name ?? "a removed room"}
+          nameOf={(id) => nameById(job.rooms, id, "a removed room")}
         />
       )}
       {!work.tanks && rinsed.length > 0 && (

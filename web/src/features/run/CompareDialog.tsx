@@ -7,6 +7,7 @@ import { timeAt } from "../../format/time.ts";
 import { formatAmount } from "../../format/units.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { askScenarios } from "../../planning/workerClient.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -131,7 +132,7 @@ export function CompareDialog({ desk, onClose }: Props) {
             {plans[0]?.rooms.map(({ roomId }) => (
               <RoomRow
                 key={roomId}
-                name={work.rooms.find(({ id }) => id === roomId)?.name ?? ""}
+                name={nameById(work.rooms, roomId, "")}
                 rooms={plans.map((plan) => plan.rooms.find((room) => room.roomId === roomId))}
                 hour={hour}
               />

@@ -2,6 +2,7 @@ import { formatDuration } from "@scutch/core/quantity";
 import type { RunPlan } from "@scutch/core/run";
 import { Link } from "react-router";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 
@@ -14,7 +15,7 @@ export function RunFault({
   readonly fault: Extract<RunPlan, { outcome: "impossible" }>["fault"];
 }) {
   const { job, edit, work } = desk;
-  const nameOf = (id: string) => work.rooms.find((room) => room.id === id)?.name ?? "A room";
+  const nameOf = (id: string) => nameById(work.rooms, id, "A room");
   const mix = (
     <Link to="../mix" relative="path" className="font-semibold text-accent underline">
       Choose a product with a shorter dwell time

@@ -6,6 +6,7 @@ import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState
 import { Link } from "react-router";
 import { timeAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { useDesk } from "../../planning/openDesk.ts";
 import { NoRooms } from "../../shared/NoRooms.tsx";
 import { useAppSelector } from "../../state/store.ts";
@@ -78,14 +79,8 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
   );
   const levels = useMemo(() => vesselLevels(input, work), [input, work]);
   const pinned = useMemo(() => new Set((job.pins ?? []).map(({ id }) => id)), [job.pins]);
-  const vesselName = useCallback(
-    (id: string) => shelf.vessels.find((each) => each.id === id)?.name ?? "Sprayer",
-    [shelf.vessels],
-  );
-  const roomName = useCallback(
-    (id: string) => work.rooms.find((room) => room.id === id)?.name ?? "",
-    [work.rooms],
-  );
+  const vesselName = useCallback((id: string) => nameById(shelf.vessels, id, "Sprayer"), [shelf.vessels]);
+  const roomName = useCallback((id: string) => nameById(work.rooms, id, ""), [work.rooms]);
   const onStep = useCallback((step: Step) => setChosen(step.id), []);
   const people = input.run?.people ?? 1;
   const { time, second, isBack, overlay, backToNow } = useRunMarker(startMs, lanes);

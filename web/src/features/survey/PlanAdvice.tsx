@@ -2,6 +2,7 @@ import type { Job } from "@scutch/contract";
 import type { Floor } from "@scutch/core/floor";
 import { shortestPush } from "@scutch/core/floor";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -12,7 +13,7 @@ import { inWalkOutOrder } from "./addRoom.ts";
 export function PlanAdvice({ desk, floor }: { readonly desk: JobDesk; readonly floor: Floor }) {
   const units = useUnits();
   const { job, work, edit } = desk;
-  const nameOf = (id: string) => job.rooms.find((room) => room.id === id)?.name ?? "a removed room";
+  const nameOf = (id: string) => nameById(job.rooms, id, "a removed room");
   const list = (ids: readonly string[]) => ids.map(nameOf).join(", ");
   const { walkOut } = work;
   const [conflict] = walkOut?.conflicts ?? [];

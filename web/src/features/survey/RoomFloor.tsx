@@ -7,6 +7,7 @@ import type { ShowLimit } from "../../format/readers.ts";
 import { rateReader } from "../../format/readers.ts";
 import { COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { CheckBox, ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
@@ -79,7 +80,7 @@ export function RoomFloor({ desk, room, plan }: Props) {
             value={job.batches.find(({ id }) => id === plan.batchId)?.id}
             options={job.batches.map((batch) => ({
               value: batch.id,
-              name: shelf.products.find(({ id }) => id === batch.productId)?.name ?? "Unknown product",
+              name: nameById(shelf.products, batch.productId, "Unknown product"),
             }))}
             onChange={(batchId) => void set({ batchId, unsprayed: undefined })}
           />

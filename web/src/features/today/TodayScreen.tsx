@@ -5,6 +5,7 @@ import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullMore, pullShelf, pullToday } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
 import { dayAfter, dayOf, weekday } from "../../format/time.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { noteConnection } from "../../state/connectionSlice.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
@@ -78,10 +79,7 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
           />
           <Suspense>
             {takenOut.length > 0 && (
-              <TakenOut
-                jobs={takenOut}
-                nameOf={(siteId) => shelf.sites.find(({ id }) => id === siteId)?.name ?? "Unknown place"}
-              />
+              <TakenOut jobs={takenOut} nameOf={(siteId) => nameById(shelf.sites, siteId, "Unknown place")} />
             )}
             <DayTools
               shelf={shelf}

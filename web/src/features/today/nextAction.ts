@@ -2,6 +2,7 @@ import { foldFills, foldRunState, isRunActive } from "@scutch/core/log";
 import { careOf } from "@scutch/core/plan";
 import { type Times, timeAt } from "../../format/time.ts";
 import type { Planned } from "../../planning/computePlan.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { stepName } from "../../shared/run/stepWords.ts";
 
 /** What is to be done next on a job, in a few words, and about when where that is known. */
@@ -30,7 +31,7 @@ function nextInRun({
 export function nextAction({ job, input, work, log, shelf, startMs }: Planned): NextAction {
   const rooms = work.rooms.filter(({ passage }) => !passage);
   if (rooms.length === 0) return { what: "Survey: add rooms" };
-  const nameOf = (roomId: string) => job.rooms.find(({ id }) => id === roomId)?.name ?? "a room";
+  const nameOf = (roomId: string) => nameById(job.rooms, roomId, "a room");
   const open = rooms.filter(({ finishLogged }) => !finishLogged);
   if (open.length === 0) return { what: "Recheck: meter readings, wick-back" };
   const care = careOf(input).rooms.filter(({ roomId }) => open.some(({ id }) => id === roomId));

@@ -7,6 +7,7 @@ import { GEAR_NAMES } from "../../format/careWords.ts";
 import { doseOf, formatAmount, type UnitFormatter } from "../../format/units.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import { floorOf } from "../../planning/floorPlan.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { scheduleQuickly } from "../../planning/scheduleCache.ts";
 import { guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
 import { needsOfJob } from "./needs.ts";
@@ -118,7 +119,7 @@ export function loadList(jobs: readonly Job[], shelf: Shelf, units: UnitFormatte
       : []),
     ...vesselIds.map((id) => ({
       key: id,
-      what: shelf.vessels.find((each) => each.id === id)?.name ?? "A sprayer",
+      what: nameById(shelf.vessels, id, "A sprayer"),
     })),
     ...works.flatMap(({ job, work }) => machinesFor(job, work, shelf, units)),
     ...(pads > 0 ? [{ key: "pads", what: many(pads, "pad", "pads") }] : []),

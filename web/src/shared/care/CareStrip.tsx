@@ -3,6 +3,7 @@ import type { Judgement } from "@scutch/core/care";
 import { type ReactNode, useState } from "react";
 import { MATERIAL_NAMES, reasonTitle, sourceWords, VERDICT_NAMES } from "../../format/careWords.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { careFor } from "./careFor.ts";
 import { DyeTestNote } from "./DyeTestNote.tsx";
@@ -20,7 +21,7 @@ export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly roo
     ...(care.rinse ? [{ about: "The rinse water", judgement: care.rinse }] : []),
     ...(care.product ? [{ about: product?.name ?? "The product", judgement: care.product }] : []),
     ...care.added.map(({ productId, judgement }) => ({
-      about: desk.shelf.products.find(({ id }) => id === productId)?.name ?? "The booster",
+      about: nameById(desk.shelf.products, productId, "The booster"),
       judgement,
     })),
   ];

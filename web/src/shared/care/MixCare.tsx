@@ -4,6 +4,7 @@ import { HAZARDOUS_PAIRS, type Judgement } from "@scutch/core/care";
 import { barredInVessel, type RoomCare, type VesselCare } from "@scutch/core/plan";
 import { Link } from "react-router";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Cautions, Stops } from "./CareStrip.tsx";
 import { careFor } from "./careFor.ts";
@@ -28,8 +29,7 @@ export function stoppedRooms(desk: JobDesk, batch: BatchChoice): readonly RoomCa
 export const barredMix = (desk: JobDesk, batch: BatchChoice): readonly VesselCare[] =>
   barredInVessel(careFor(desk.input), batch.id);
 
-const nameOf = (desk: JobDesk, id: string | undefined) =>
-  desk.shelf.products.find((product) => product.id === id)?.name ?? "A product";
+const nameOf = (desk: JobDesk, id: string | undefined) => nameById(desk.shelf.products, id, "A product");
 
 /** What the care rules say of a mix: once for each kind of floor it goes on, and of what shares its sprayer. */
 export function MixCare({ desk, batch, product }: Props) {

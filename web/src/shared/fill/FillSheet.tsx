@@ -6,6 +6,7 @@ import type { RoomCare } from "@scutch/core/plan";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
 import { doseOf, type FormattedAmount, formatAmount, scoopsOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
@@ -51,8 +52,7 @@ const Big = ({ lead, figure, unit }: FormattedAmount) => (
 export function FillSheet(props: Props) {
   const { desk, product, vessel, fill, number, count, madeBy } = props;
   const units = useUnits();
-  const nameOf = (roomId: string) =>
-    desk.job.rooms.find((room) => room.id === roomId)?.name ?? "A removed room";
+  const nameOf = (roomId: string) => nameById(desk.job.rooms, roomId, "A removed room");
   return (
     <article aria-label={`Fill ${number} of ${count}`} className="@container bg-paper p-4 sm:p-6">
       <header className="flex justify-between gap-4 text-soft">
@@ -131,8 +131,7 @@ function FillAmounts({ desk, batch, product, vessel, fill, wanted }: Props) {
   // The smaller figure first: of 1:16 and 1:32 that is the stronger, of grams in a litre the weaker.
   const ends = powder ? [product.light, product.heavy] : [product.heavy, product.light];
   const label = ends.map((each) => strengthOf(concentratePerWater(each), powder, units));
-  const nameOfProduct = (id: string) =>
-    desk.shelf.products.find((each) => each.id === id)?.name ?? "a removed product";
+  const nameOfProduct = (id: string) => nameById(desk.shelf.products, id, "a removed product");
   return (
     <div className="grid gap-3">
       <div>

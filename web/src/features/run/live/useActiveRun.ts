@@ -11,6 +11,7 @@ import {
 import { useEffect, useMemo, useRef, useState } from "react";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
+import { nameById } from "../../../planning/nameById.ts";
 import { fillName } from "../../../shared/fill/FillDialog.tsx";
 import { stepName, toolName } from "../../../shared/run/stepWords.ts";
 import { useAppSelector } from "../../../state/store.ts";
@@ -48,9 +49,7 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
       : [
           stepName(step),
           step.roomId === undefined ? undefined : roomName(step.roomId),
-          step.kind === "rinse"
-            ? toolName(step, (id) => desk.shelf.vessels.find((vessel) => vessel.id === id)?.name ?? "")
-            : undefined,
+          step.kind === "rinse" ? toolName(step, (id) => nameById(desk.shelf.vessels, id, "")) : undefined,
         ]
           .filter(Boolean)
           .join(", ");

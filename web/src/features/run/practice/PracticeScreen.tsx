@@ -6,6 +6,7 @@ import { newId } from "../../../device/newId.ts";
 import { computePlan } from "../../../planning/computePlan.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { LogNowContext } from "../../../planning/logNow.ts";
+import { nameById } from "../../../planning/nameById.ts";
 import { useDesk } from "../../../planning/openDesk.ts";
 import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "../../../planning/scheduleCache.ts";
 import { entryText } from "../../../shared/logging/entryText.ts";
@@ -124,7 +125,7 @@ function Practised({
               run={work.run}
               people={input.run?.people ?? 1}
               names={names}
-              roomName={(id) => work.rooms.find((room) => room.id === id)?.name ?? ""}
+              roomName={(id) => nameById(work.rooms, id, "")}
               practice
             />
           </LogNowContext.Provider>
@@ -138,7 +139,7 @@ function Practised({
         <InstrumentPanel
           desk={desk}
           instruments={instruments}
-          vesselName={(id) => shelf.vessels.find((each) => each.id === id)?.name ?? "Sprayer"}
+          vesselName={(id) => nameById(shelf.vessels, id, "Sprayer")}
         />
         {log.length > 0 && (
           <section aria-label="Practice log">
