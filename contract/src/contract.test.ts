@@ -251,7 +251,7 @@ describe("the log", () => {
     });
     const struck = entry(8, { kind: "correction", corrects: word.id, text: "Not mine to say" });
     const input = toJobInput(job, { products, vessels, log: [tested, word, attempt, struck] });
-    expect(input.tests).toEqual([{ productId, roomId: room, result: "failed" }]);
+    expect(input.tests).toEqual([{ productId, roomId: room, result: "failed", test: "dye" }]);
     expect(input.spots).toMatchObject([{ area: expect.closeTo(Math.PI * 0.01, 12), result: "better" }]);
   });
 

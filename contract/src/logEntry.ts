@@ -113,6 +113,15 @@ export const LogEntry = z
     }),
     z.strictObject({
       ...base,
+      kind: z.literal("tile-test"),
+      roomId: RoomId,
+      productId: ProductId,
+      place: z.string().trim().min(1).max(120).meta({ description: "Which tile" }),
+      stood: Seconds("How long the mix stood on it; absent: not timed").optional(),
+      result: z.enum(["no-change", "changed"]).meta({ description: "A tile dulled or etched means stop" }),
+    }),
+    z.strictObject({
+      ...base,
       kind: z.literal("override"),
       roomId: RoomId,
       productId: ProductId,

@@ -500,10 +500,20 @@ describe("the dye test", () => {
     expect(gate({ roomId: "a", fibre: "unknown" }, { fibre: "unknown" })).toBe("passed");
   });
 
-  test("an owner's word lifts it until colour comes after all; tile has no dye to lose", () => {
+  test("an owner's word lifts it until colour comes after all", () => {
     expect(dyeTestStatus("p", floor, [made("failed"), made("overridden")])).toBe("overridden");
     expect(dyeTestStatus("p", floor, [made("overridden"), made("failed")])).toBe("failed");
-    expect(dyeTestStatus("p", { covering: "ceramic", roomId: "a" }, [])).toBe("not-needed");
+  });
+
+  test("tile and stone want one tile tried, floor by floor; a dye test of what was carpet before doesn't count", () => {
+    const tile = (roomId: string): TestedFloor => ({ covering: "ceramic", carpet: "Blue", roomId });
+    const tried = (test: "dye" | "tile") =>
+      ({ productId: "p", floor: tile("a"), result: "passed", test }) as const;
+    expect(dyeTestStatus("p", tile("a"), [])).toBe("not-tested");
+    expect(dyeTestStatus("p", tile("a"), [tried("dye")])).toBe("not-tested");
+    expect(dyeTestStatus("p", tile("a"), [tried("tile")])).toBe("passed");
+    expect(dyeTestStatus("p", tile("b"), [tried("tile")])).toBe("not-tested");
+    expect(dyeTestStatus("p", { ...tile("a"), covering: "vinyl" }, [])).toBe("not-needed");
   });
 });
 

@@ -1,7 +1,19 @@
-import { type CareFloor, isHardFloor } from "./floor.ts";
+import { type CareFloor, type Covering, isHardFloor } from "./floor.ts";
 
 /** Seconds a white cloth with the product is pressed on a hidden place (common practice). */
 export const DYE_TEST_SECONDS = 30;
+
+/**
+ * What a product is tried for on a floor before it is used there: whether dye bleeds from a carpet, or whether one tile or
+ * stone dulls (common practice). Vinyl wants neither.
+ */
+export type FloorTest = "dye" | "tile" | "none";
+export function floorTest(covering: Covering): FloorTest {
+  if (covering === "vinyl") return "none";
+  return isHardFloor(covering) ? "tile" : "dye";
+}
+/** s a product stands on the tile, where its label doesn't say how long (common practice). */
+export const TILE_TEST_SECONDS = 300;
 
 /** One room's carpet: its own, unless the person has named it as one that lies in other rooms too. */
 export interface TestedFloor extends CareFloor {
@@ -15,6 +27,8 @@ export interface DyeTest {
   readonly productId: string;
   readonly floor: TestedFloor;
   readonly result: "passed" | "failed" | "overridden";
+  /** What it was a test of; an owner's word, without one, holds for either. */
+  readonly test?: FloorTest;
 }
 
 export type DyeTestStatus = DyeTest["result"] | "not-tested" | "not-needed";
@@ -24,7 +38,8 @@ const named = (carpet: string | undefined) => carpet?.trim().toLowerCase() ?? ""
 /** Whether two rooms have one carpet: the same room, or one name for it where its covering and fibre are known to be one. */
 export function sameCarpet(a: TestedFloor, b: TestedFloor): boolean {
   if (a.roomId === b.roomId) return true;
-  const known = a.fibre !== undefined && a.fibre !== "unknown";
+  // A name is for a carpet: of tile and stone each floor is tested.
+  const known = !isHardFloor(a.covering) && a.fibre !== undefined && a.fibre !== "unknown";
   return (
     known &&
     a.fibre === b.fibre &&
@@ -35,16 +50,19 @@ export function sameCarpet(a: TestedFloor, b: TestedFloor): boolean {
 }
 
 /**
- * Whether a product may go on a carpet as far as its dye test says. A test passes one carpet, since dye is the dyer's and
- * not the fibre's; the newest counts, and so does an owner's word until a test says otherwise. Hard floors hold no dye:
- * they want one tile tested, by the rules.
+ * Whether a product may go on a floor as far as its test says. A dye test passes one carpet, since dye is the dyer's and
+ * not the fibre's, and a tile test one floor; the newest counts, and so does an owner's word until a test says otherwise.
  */
 export function dyeTestStatus(
   productId: string,
   floor: TestedFloor,
   tests: readonly DyeTest[],
 ): DyeTestStatus {
-  if (isHardFloor(floor.covering)) return "not-needed";
-  const newest = tests.findLast((each) => each.productId === productId && sameCarpet(each.floor, floor));
+  const wanted = floorTest(floor.covering);
+  if (wanted === "none") return "not-needed";
+  const newest = tests.findLast(
+    ({ test = wanted, ...each }) =>
+      test === wanted && each.productId === productId && sameCarpet(each.floor, floor),
+  );
   return newest?.result ?? "not-tested";
 }

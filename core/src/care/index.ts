@@ -5,8 +5,11 @@ export {
   type DyeTest,
   type DyeTestStatus,
   dyeTestStatus,
+  type FloorTest,
+  floorTest,
   sameCarpet,
   type TestedFloor,
+  TILE_TEST_SECONDS,
 } from "./dyeTest.ts";
 export { FIBRE_FACTS, FIBRE_TESTS, type FibreTest, floats, type KnownFibre } from "./fibres.ts";
 export {

@@ -59,6 +59,13 @@ export interface DyeTested extends Base {
   readonly result: "no-colour" | "colour";
 }
 
+export interface TileTested extends Base {
+  readonly kind: "tile-test";
+  readonly roomId: string;
+  readonly productId: string;
+  readonly result: "no-change" | "changed";
+}
+
 export interface Overridden extends Base {
   readonly kind: "override";
   readonly roomId: string;
@@ -113,6 +120,7 @@ export type Entry =
   | WaterMeasured
   | RoomFinished
   | DyeTested
+  | TileTested
   | Overridden
   | SpotAttempted
   | SpotSkipped

@@ -31,6 +31,6 @@ export {
   sectionStepId,
   tankTripStepId,
 } from "./stepId.ts";
-export { attemptsOn, dyeTests, skippedOn, type Tested } from "./tested.ts";
+export { attemptsOn, productTests, skippedOn, type Tested } from "./tested.ts";
 export { type ProductUsage, stockUse, sumUses, usesOf } from "./usage.ts";
 export { type VesselUser, vesselContents } from "./vesselContents.ts";

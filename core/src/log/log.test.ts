@@ -1,12 +1,12 @@
 import { describe, expect, test } from "@jest/globals";
 import {
   attemptsOn,
-  dyeTests,
   type Entry,
   effectiveEntries,
   fillsOfOthers,
   foldFills,
   meterReadings,
+  productTests,
   retractedIds,
   roomFinishTimes,
   stockUse,
@@ -49,7 +49,7 @@ describe("folds of a log", () => {
         foldFills(log, { id: "b", productId: "p" }).size,
         stockUse(log).length,
       ]).toEqual([0, 0, 0]);
-      expect(dyeTests(log)).toEqual([]);
+      expect(productTests(log)).toEqual([]);
     }
     // Striking out a correction doesn't bring back what it struck out: a new entry says what is so.
     const first = strike(finish);
@@ -142,7 +142,7 @@ describe("folds of a log", () => {
     const { carpet, dryStandard } = meterReadings(log, "a");
     expect([carpet.map(({ moisture }) => moisture), dryStandard?.moisture]).toEqual([[0.4], 0.07]);
     expect(tankReadings(log)).toHaveLength(1);
-    expect(dyeTests(log).map(({ result }) => result)).toEqual(["overridden", "passed"]);
+    expect(productTests(log).map(({ result }) => result)).toEqual(["overridden", "passed"]);
     expect(attemptsOn(log, "s").map(({ result }) => result)).toEqual(["better"]);
   });
 });

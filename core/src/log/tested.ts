@@ -1,22 +1,36 @@
 import { effectiveEntries } from "./effective.ts";
 import { type Entry, isKind, type OfKind } from "./entries.ts";
 
-/** A dye test or an owner's word on one. */
+/** A dye or tile test, or an owner's word on one. */
 export interface Tested {
   readonly productId: string;
   readonly roomId: string;
   readonly result: "passed" | "failed" | "overridden";
+  /** Absent: an owner's word, which holds for either. */
+  readonly test?: "dye" | "tile";
 }
 
-/** Dye tests and owners' words on them, in the order logged. */
-export function dyeTests(log: readonly Entry[]): Tested[] {
+/** Tests of products on floors and owners' words on them, in the order logged. */
+export function productTests(log: readonly Entry[]): Tested[] {
   return effectiveEntries(log).flatMap((entry): Tested[] => {
-    if (entry.kind !== "dye-test" && entry.kind !== "override") return [];
-    const { productId, roomId } = entry;
-    if (entry.kind === "override") return [{ productId, roomId, result: "overridden" }];
-    return [{ productId, roomId, result: entry.result === "no-colour" ? "passed" : "failed" }];
+    switch (entry.kind) {
+      case "override":
+        return [{ productId: entry.productId, roomId: entry.roomId, result: "overridden" }];
+      case "dye-test":
+        return [testOf(entry, "dye", entry.result === "no-colour")];
+      case "tile-test":
+        return [testOf(entry, "tile", entry.result === "no-change")];
+      default:
+        return [];
+    }
   });
 }
+
+const testOf = (
+  { productId, roomId }: { readonly productId: string; readonly roomId: string },
+  test: "dye" | "tile",
+  passed: boolean,
+): Tested => ({ productId, roomId, test, result: passed ? "passed" : "failed" });
 
 /** Entries of one kind about one spot, in the order logged. */
 const onSpot =

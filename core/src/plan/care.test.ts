@@ -72,7 +72,7 @@ describe("the rules on a whole job", () => {
     // Coir is done dry where nobody says otherwise: nothing is sprayed on it.
     expect(rooms.mat).toMatchObject({ verdict: "allowed", gate: "not-needed" });
     expect(rooms.mat?.product).toBeUndefined();
-    expect(rooms.tile).toMatchObject({ gate: "not-needed", verdict: "caution" });
+    expect(rooms.tile).toMatchObject({ gate: "not-tested", danger: "caution", toDo: ["tile-test"] });
     expect(
       care({
         ...JOB,

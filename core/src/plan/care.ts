@@ -4,6 +4,7 @@ import {
   type DyeTestStatus,
   dyeTestStatus,
   floorsItMayBe,
+  floorTest,
   type HazardousPair,
   hazardsAfter,
   hazardsInVessel,
@@ -42,8 +43,8 @@ export interface RoomCare {
   readonly batchId?: string;
 }
 
-/** What has to be answered before a mix is made for a room: which fibre it is, and whether its dye holds. */
-export type CareToDo = "fibre" | "dye-test";
+/** What has to be answered before a mix is made for a room: which fibre it is, and whether its dye, its tile or its stone bears the product. */
+export type CareToDo = "fibre" | "dye-test" | "tile-test";
 
 /** Two things that meet in one vessel: of one mix, or of two made in it one after the other. */
 export interface VesselCare {
@@ -68,9 +69,9 @@ const testedFloor = (room: FloorOf & Pick<SurveyedRoom, "id" | "carpet">): Teste
 /** Dye tests and an owner's words on them, each with the carpet of the room it was made in, taken out since or not. */
 function testsOf(job: Pick<JudgedJob, "rooms" | "former" | "tests">): DyeTest[] {
   const floorOf = new Map([...(job.former ?? []), ...job.rooms].map((room) => [room.id, testedFloor(room)]));
-  return (job.tests ?? []).flatMap(({ productId, roomId, result }) => {
+  return (job.tests ?? []).flatMap(({ roomId, ...test }) => {
     const floor = floorOf.get(roomId);
-    return floor ? [{ productId, floor, result }] : [];
+    return floor ? [{ ...test, floor }] : [];
   });
 }
 
@@ -160,7 +161,12 @@ function roomCare(room: SurveyedRoom, job: JudgedJob, tests: readonly DyeTest[])
       asks ? "caution" : worstOf(all.now),
       gate === "not-tested" ? "allowed" : GATE_VERDICT[gate],
     ]),
-    toDo: [...(asks ? (["fibre"] as const) : []), ...(gate === "not-tested" ? (["dye-test"] as const) : [])],
+    toDo: [
+      ...(asks ? (["fibre"] as const) : []),
+      ...(gate === "not-tested"
+        ? [floorTest(floor.covering) === "tile" ? ("tile-test" as const) : ("dye-test" as const)]
+        : []),
+    ],
     method,
     ...(rinse ? { rinse } : {}),
     ...(product ? { product } : {}),

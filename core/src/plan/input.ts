@@ -108,11 +108,13 @@ export interface PlannedSpot {
 /** A room taken out of the plan, as far as its dye test goes on counting. */
 export type FormerRoom = Pick<SurveyedRoom, "id" | "covering" | "fibre" | "carpet">;
 
-/** A dye test or an owner's word on one, in the order logged. */
+/** A dye or tile test, or an owner's word on one, in the order logged. */
 export interface LoggedTest {
   readonly productId: string;
   readonly roomId: string;
   readonly result: "passed" | "failed" | "overridden";
+  /** Absent: an owner's word, which holds for either. */
+  readonly test?: "dye" | "tile";
 }
 
 /** What the tanks showed for some rooms together, m³. */

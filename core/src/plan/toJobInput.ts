@@ -2,13 +2,13 @@ import { type AttemptResult, spotArea } from "../care/index.ts";
 import type { Blower, Rig } from "../clean/index.ts";
 import {
   attemptsOn,
-  dyeTests,
   type Entry,
   fillId,
   fillStepId,
   foldFills,
   foldRunState,
   isRunActive,
+  productTests,
   roomFinishTimes,
   type SpotAttempted,
   tankReadings,
@@ -183,7 +183,7 @@ export function toJobInput(job: JobDocument, around: JobContext): JobInput {
       return { ...spot, area: spotArea(spot.across), ...(last ? { result: last.result } : {}) };
     }),
     measuredWater: tankReadings(log),
-    tests: dyeTests(log),
+    tests: productTests(log),
     batches: job.batches.flatMap((batch) => {
       const product = around.products.find(({ id }) => id === batch.productId);
       const vessel = around.vessels.find(({ id }) => id === batch.vesselId);

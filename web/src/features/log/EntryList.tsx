@@ -21,7 +21,7 @@ const KINDS: Readonly<Record<string, { readonly name: string; readonly kinds: re
   fills: { name: "Fills and products", kinds: ["fill-made", "product-used"] },
   readings: { name: "Readings", kinds: ["reading", "water-measured"] },
   finished: { name: "Rooms finished", kinds: ["room-finished"] },
-  tests: { name: "Dye tests", kinds: ["dye-test", "override"] },
+  tests: { name: "Floor tests", kinds: ["dye-test", "tile-test", "override"] },
   spots: { name: "Spots", kinds: ["spot-attempt", "spot-skipped"] },
   steps: {
     name: "Run steps",

@@ -42,11 +42,12 @@ export function nextAction({ job, input, work, log, shelf, startMs }: Planned): 
     return { ...inRun, what: [inRun.what, inRun.roomId && nameOf(inRun.roomId)].filter(Boolean).join(", ") };
   const fibre = care.find(({ toDo }) => toDo.includes("fibre"));
   if (fibre) return { what: `Pick the fibre for ${nameOf(fibre.roomId)}` };
-  const test = care.find(({ toDo }) => toDo.includes("dye-test"));
+  const test = care.find(({ gate, toDo }) => gate === "not-tested" && !toDo.includes("fibre"));
   if (test) {
     const batch = job.batches.find(({ id }) => id === test.batchId);
     const product = shelf.products.find(({ id }) => id === batch?.productId)?.name ?? "the product";
-    return { what: `Dye test: ${product} in ${nameOf(test.roomId)}` };
+    const what = test.toDo.includes("tile-test") ? "Test one tile" : "Dye test";
+    return { what: `${what}: ${product} in ${nameOf(test.roomId)}` };
   }
   for (const batch of job.batches) {
     const planned = work.batches.find(({ id }) => id === batch.id)?.batch;

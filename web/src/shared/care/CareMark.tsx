@@ -1,3 +1,5 @@
+import { floorTest } from "@scutch/core/care";
+import { DEFAULTS } from "@scutch/core/plan";
 import type { JobDesk } from "../../planning/desk.ts";
 import { careFor } from "./careFor.ts";
 
@@ -6,7 +8,11 @@ interface Props {
   readonly roomId: string;
 }
 
-const TO_DO = { fibre: "pick the fibre", "dye-test": "dye test" } as const;
+const TO_DO = { fibre: "pick the fibre", "dye-test": "dye test", "tile-test": "test one tile" } as const;
+
+const FAILED = { dye: "Stop: colour bled", tile: "Stop: a tile changed", none: "" } as const;
+const coveringOf = ({ job }: JobDesk, roomId: string) =>
+  job.rooms.find(({ id }) => id === roomId)?.covering ?? DEFAULTS.covering;
 
 /** A real danger on a room in a word, or what is still to do, where rooms are listed; what it is stands in the room. */
 export function CareMark({ desk, roomId }: Props) {
@@ -14,7 +20,9 @@ export function CareMark({ desk, roomId }: Props) {
   if (care?.danger === "stop")
     return (
       <p className="mt-0.5 w-fit border-stop border-l-4 bg-stop-wash px-2 text-sm text-stop">
-        {care.gate === "failed" ? "Stop: colour bled" : "Stop: not safe on this floor"}
+        {care.gate === "failed"
+          ? FAILED[floorTest(coveringOf(desk, roomId))]
+          : "Stop: not safe on this floor"}
       </p>
     );
   // One thing after the other: which test is to be made hangs on the fibre.

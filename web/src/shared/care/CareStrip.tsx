@@ -6,8 +6,8 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { careFor } from "./careFor.ts";
-import { DyeTestNote } from "./DyeTestNote.tsx";
 import { FibreQuestion } from "./FibreQuestion.tsx";
+import { FloorTestNote } from "./FloorTestNote.tsx";
 
 /** What must not be done to one room, why, and what would lift it; cautions folded under it. */
 export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly room: Room }) {
@@ -32,7 +32,7 @@ export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly roo
         judgements.map(({ about, judgement }) => <Stops key={about} about={about} judgement={judgement} />)}
       {/* What the rules stop isn't tested first: another product is. */}
       {product && !asks && care.product?.verdict !== "stop" && (
-        <DyeTestNote desk={desk} room={room} product={product} gate={care.gate} />
+        <FloorTestNote desk={desk} room={room} product={product} gate={care.gate} />
       )}
       {!asks && <Cautions judgements={judgements} />}
     </div>

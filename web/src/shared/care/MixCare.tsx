@@ -8,8 +8,8 @@ import { nameById } from "../../planning/nameById.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Cautions, Stops } from "./CareStrip.tsx";
 import { careFor } from "./careFor.ts";
-import { DyeTestNote } from "./DyeTestNote.tsx";
 import { FibreQuestion } from "./FibreQuestion.tsx";
+import { FloorTestNote } from "./FloorTestNote.tsx";
 import { VesselReaction } from "./VesselMeeting.tsx";
 
 interface Props {
@@ -94,7 +94,7 @@ export function MixCare({ desk, batch, product }: Props) {
               ))}
             {!asks && first.gate !== "passed" && first.product?.verdict !== "stop" && (
               <>
-                <DyeTestNote desk={desk} room={roomOf(first.roomId)} product={product} gate={first.gate} />
+                <FloorTestNote desk={desk} room={roomOf(first.roomId)} product={product} gate={first.gate} />
                 {first.gate === "not-tested" && (
                   <OneCarpet desk={desk} rooms={group.map(({ roomId }) => roomOf(roomId))} />
                 )}

@@ -3,8 +3,8 @@ import { judgeProduct } from "@scutch/core/care";
 import { careFloor, dyeTestStatusOf, hazardsOnFloor } from "@scutch/core/plan";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Cautions, Stops } from "./CareStrip.tsx";
-import { DyeTestNote } from "./DyeTestNote.tsx";
 import { FloorReaction } from "./FloorMeeting.tsx";
+import { FloorTestNote } from "./FloorTestNote.tsx";
 import { productsOn } from "./productsOn.ts";
 
 interface Props {
@@ -27,7 +27,7 @@ export function UseCare({ desk, roomId, productId }: Props) {
         <FloorReaction key={hazard.pair.join()} hazard={hazard} />
       ))}
       {judgement.verdict !== "stop" && (
-        <DyeTestNote
+        <FloorTestNote
           desk={desk}
           room={room}
           product={product}

@@ -15,7 +15,12 @@ export function FillBlocked({
       .join(", ");
   const stops = names(({ danger }) => danger === "stop");
   const fibre = names(({ toDo }) => toDo.includes("fibre"));
-  const test = names(({ toDo }) => toDo.length === 1 && toDo[0] === "dye-test");
+  const dye = names(({ toDo }) => toDo.length === 1 && toDo[0] === "dye-test");
+  const tile = names(({ toDo }) => toDo.includes("tile-test"));
+  const first = [
+    ...(dye ? [`do the dye test in ${dye}`] : []),
+    ...(tile ? [`test one tile in ${tile}`] : []),
+  ].join(", and ");
   if (stops)
     return (
       <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
@@ -24,8 +29,7 @@ export function FillBlocked({
     );
   return (
     <p className="mt-4 border-caution border-l-4 bg-caution-wash px-4 py-3 font-semibold">
-      {fibre ? `First pick the fibre for ${fibre}.` : `First do the dye test in ${test} (test cup above).`}{" "}
-      Then mix this fill.
+      {fibre ? `First pick the fibre for ${fibre}.` : `First ${first} (test cup above).`} Then mix this fill.
     </p>
   );
 }

@@ -109,8 +109,12 @@ const LINES: { readonly [K in LogEntry["kind"]]: (entry: LogEntryOf<K>, words: W
     what: "Dye test",
     said: `${product(entry.productId)} in ${room(entry.roomId)}, ${entry.place}, ${entry.pressed} s: ${entry.result === "no-colour" ? "no colour on the cloth" : "colour bled, stop"}`,
   }),
+  "tile-test": (entry, { product, room }) => ({
+    what: "Tile test",
+    said: `${product(entry.productId)} in ${room(entry.roomId)}, ${entry.place}${entry.stood === undefined ? "" : `, ${formatDuration(entry.stood)}`}: ${entry.result === "no-change" ? "no change" : "dulled or etched, stop"}`,
+  }),
   override: (entry, { product, room }) => ({
-    what: "Dye test skipped",
+    what: "Test skipped",
     said: `${product(entry.productId)} in ${room(entry.roomId)}. ${entry.owner} took responsibility: ${entry.reason}`,
   }),
   "spot-attempt": (entry, { product, room, spot }) => {

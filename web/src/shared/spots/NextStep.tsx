@@ -16,8 +16,8 @@ import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { CheckBox, ChoiceField } from "../../ui/ChoiceField.tsx";
 import { clockText, useCountdown } from "../../ui/useCountdown.ts";
-import { DyeTestNote } from "../care/DyeTestNote.tsx";
 import { FloorReaction } from "../care/FloorMeeting.tsx";
+import { FloorTestNote } from "../care/FloorTestNote.tsx";
 import { productsOn } from "../care/productsOn.ts";
 import { useLogging } from "../logging/useLogging.ts";
 import { bottleOf, productsFor } from "./spotGuide.ts";
@@ -101,7 +101,7 @@ export function NextStep({ desk, room, spot, step, number }: Props) {
       {product && <BottleLine product={product} amount={step.amount} />}
       {product && !gateOpen && (
         <div className="mt-2">
-          <DyeTestNote desk={desk} room={room} product={product} gate={gate} />
+          <FloorTestNote desk={desk} room={room} product={product} gate={gate} />
         </div>
       )}
       {facts.gated && !missing && (

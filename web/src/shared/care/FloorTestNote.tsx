@@ -1,12 +1,13 @@
 import type { Product, Room } from "@scutch/contract";
-import type { DyeTestStatus } from "@scutch/core/care";
+import { type DyeTestStatus, floorTest } from "@scutch/core/care";
 import { DEFAULTS } from "@scutch/core/plan";
 import { useState } from "react";
 import { COVERING_NAMES, FIBRE_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import { DyeTestDialog } from "./DyeTestDialog.tsx";
+import { FloorTestDialog, testTime } from "./FloorTestDialog.tsx";
+import { TEST_WORDS } from "./floorTestWords.ts";
 import { OverrideDialog } from "./OverrideDialog.tsx";
 import { TestCup } from "./TestCup.tsx";
 
@@ -17,17 +18,18 @@ interface Props {
   readonly gate: DyeTestStatus;
 }
 
-/** How the dye test of a product on a room's covering stands, and the way to make it. */
-export function DyeTestNote({ desk, room, product, gate }: Props) {
+/** How the test of a product on a room's floor stands, and the way to make it. */
+export function FloorTestNote({ desk, room, product, gate }: Props) {
   const [dialog, setDialog] = useState<"test" | "override">();
-  if (gate === "not-needed") return null;
-  const kind = `${COVERING_NAMES[room.covering ?? DEFAULTS.covering].toLowerCase()}, ${FIBRE_NAMES[room.fibre ?? "unknown"].toLowerCase()}`;
-  const floor = `${room.carpet ?? room.name} (${kind})`;
+  const covering = room.covering ?? DEFAULTS.covering;
+  const test = floorTest(covering);
+  if (gate === "not-needed" || test === "none") return null;
+  const words = TEST_WORDS[test];
+  const kind = [COVERING_NAMES[covering], ...(test === "dye" ? [FIBRE_NAMES[room.fibre ?? "unknown"]] : [])];
+  const floor = `${room.carpet ?? room.name} (${kind.join(", ").toLowerCase()})`;
   const buttons = (
     <div className="mt-2 flex flex-wrap gap-2 print:hidden">
-      <Button onClick={() => setDialog("test")}>
-        {gate === "not-tested" ? "Do the dye test" : "Repeat the dye test"}
-      </Button>
+      <Button onClick={() => setDialog("test")}>{gate === "not-tested" ? words.make : words.again}</Button>
       {(gate === "not-tested" || gate === "failed") && (
         <Button weight="quiet" onClick={() => setDialog("override")}>
           Skip test
@@ -38,33 +40,33 @@ export function DyeTestNote({ desk, room, product, gate }: Props) {
   return (
     <>
       {gate === "not-tested" && (
-        <Callout tone="caution" title={`To do: dye test of ${product.name}.`}>
-          On {floor}: press a white cloth with the mix in a hidden spot for 30 s. Then mix the fill.
+        <Callout tone="caution" title={`To do: ${words.todo} ${product.name}.`}>
+          On {floor}: {words.how(testTime(test, product))}
           <TestCup desk={desk} room={room} product={product} />
           {buttons}
         </Callout>
       )}
       {gate === "failed" && (
-        <Callout tone="stop" title={`Stop: this carpet’s colour bled with ${product.name}.`}>
+        <Callout tone="stop" title={`Stop: ${words.stop} ${product.name}.`}>
           On {floor}. Use another product, or none.
           {buttons}
         </Callout>
       )}
       {gate === "overridden" && (
-        <Callout tone="caution" title="Not dye-tested: owner took responsibility.">
+        <Callout tone="caution" title={words.overridden}>
           {buttons}
         </Callout>
       )}
       {gate === "passed" && (
         <p className="text-accent text-sm">
-          Dye test passed: {product.name} on {floor}.
+          {words.passed}: {product.name} on {floor}.
         </p>
       )}
       {dialog === "test" && (
-        <DyeTestDialog desk={desk} room={room} product={product} onClose={() => setDialog(undefined)} />
+        <FloorTestDialog {...{ desk, room, product, test }} onClose={() => setDialog(undefined)} />
       )}
       {dialog === "override" && (
-        <OverrideDialog desk={desk} room={room} product={product} onClose={() => setDialog(undefined)} />
+        <OverrideDialog {...{ desk, room, product, test }} onClose={() => setDialog(undefined)} />
       )}
     </>
   );
