@@ -1,5 +1,5 @@
 import { itemAt, OutOfRange } from "@scutch/core";
-import { CHEMISTRIES, FLOOR_FIBRES, PRODUCT_FLOORS, PRODUCT_KINDS } from "@scutch/core/care";
+import { CHEMISTRIES, LABEL_FLOORS, PRODUCT_FLOORS, PRODUCT_KINDS } from "@scutch/core/care";
 import { concentratePerWater, POWDER_SPELLINGS, STRENGTH_SPELLINGS } from "@scutch/core/mix";
 import * as z from "zod";
 import { ProductId } from "./ids.ts";
@@ -30,7 +30,7 @@ export const Strength = z
   })
   .meta({ id: "Strength" });
 
-const Fibres = z.array(z.enum(FLOOR_FIBRES).exclude(["unknown"])).max(FLOOR_FIBRES.length);
+const Floors = z.array(z.enum(LABEL_FLOORS)).max(LABEL_FLOORS.length);
 
 /** A product as its label has it. The label and the safety data sheet come before anything said here. */
 export const Product = z
@@ -62,8 +62,10 @@ export const Product = z
       .enum(PRODUCT_FLOORS)
       .optional()
       .meta({ description: "Floors its label is for; by its kind if absent" }),
-    labelAllows: Fibres.optional().meta({ description: "Fibres the label says are safe" }),
-    labelForbids: Fibres.optional().meta({ description: "Fibres the label says not to use it on" }),
+    labelAllows: Floors.optional().meta({ description: "Fibres and hard floors the label says are safe" }),
+    labelForbids: Floors.optional().meta({
+      description: "Fibres and hard floors the label says not to use it on",
+    }),
     cautions: z
       .array(z.string().min(1).max(300))
       .max(12)

@@ -7,6 +7,7 @@ import {
   type CareProduct,
   CHEMISTRIES,
   COVERINGS,
+  type Covering,
   compileRules,
   dyeTestStatus,
   FIBRE_FACTS,
@@ -514,6 +515,21 @@ describe("the dye test", () => {
     expect(dyeTestStatus("p", tile("a"), [tried("tile")])).toBe("passed");
     expect(dyeTestStatus("p", tile("b"), [tried("tile")])).toBe("not-tested");
     expect(dyeTestStatus("p", { ...tile("a"), covering: "vinyl" }, [])).toBe("not-needed");
+  });
+});
+
+describe("what a label says of floors", () => {
+  const wash = { kind: "hard-floor", phInUse: 7.5, phConcentrate: 7.5 } as const;
+  const on = (covering: Covering, said: Partial<CareProduct>) =>
+    judgeProduct({ ...wash, ...said }, { covering }).reasons.map(
+      ({ trait, verdict }) => `${trait} ${verdict}`,
+    );
+
+  test("one it forbids is a stop, whatever its pH; marble and unknown stone go by one name; others aren't meant", () => {
+    expect(on("stone", { labelForbids: ["stone"] })[0]).toBe("label stop");
+    expect(on("vinyl", { labelForbids: ["vinyl", "wool"] })[0]).toBe("label stop");
+    expect(on("granite", { labelForbids: ["stone"] })).not.toContain("label stop");
+    expect(on("ceramic", {})).not.toContain("label stop");
   });
 });
 

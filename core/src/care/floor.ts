@@ -34,6 +34,10 @@ export const FLOOR_FIBRES = [
 ] as const;
 export type FloorFibre = (typeof FLOOR_FIBRES)[number];
 
+/** What a label names as fit or unfit for it: fibres, and hard floors. */
+export const LABEL_FLOORS = [...FLOOR_FIBRES.filter((fibre) => fibre !== "unknown"), ...HARD_FLOORS] as const;
+export type LabelFloor = (typeof LABEL_FLOORS)[number];
+
 export const BACKINGS = ["synthetic", "jute", "foam", "unknown"] as const;
 export type Backing = (typeof BACKINGS)[number];
 
@@ -107,6 +111,10 @@ export const LIKELY_ANSWERS: Readonly<
   coir: [],
   rug: ["wool", "viscose"],
 };
+
+/** A material as labels name it. */
+export const labelFloorOf = (material: Material): Material | "stone" =>
+  material === "calcareous-stone" ? "stone" : material;
 
 export interface Materials {
   /** The face first, then what lies behind or between. */

@@ -24,6 +24,8 @@ export {
   IDENTIFIED_BY,
   type IdentifiedBy,
   isHardFloor,
+  LABEL_FLOORS,
+  type LabelFloor,
   LIKELY_ANSWERS,
   LIKELY_FIBRES,
   MATERIALS,

@@ -1,5 +1,5 @@
 import { compileRules, type RuleTable } from "./compileRules.ts";
-import { type CareFloor, isHardFloor, type Material, materialsOf } from "./floor.ts";
+import { type CareFloor, isHardFloor, labelFloorOf, type Material, materialsOf } from "./floor.ts";
 import {
   type CareProduct,
   floorsFor,
@@ -117,21 +117,26 @@ function wrongFloor(product: CareProduct, { covering }: CareFloor, material: Mat
 export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement {
   const { materials, mayBe, fibreGuessed } = materialsOf(floor);
   const [face] = materials;
-  const named = (list: readonly string[] | undefined) => materials.filter((each) => list?.includes(each));
+  const named = (list: readonly string[] | undefined) =>
+    materials.filter((each) => list?.includes(labelFloorOf(each)));
   const allowed = fibreGuessed ? [] : named(product.labelAllows);
   const traits = productTraits(product);
   const reasons = reasonsFor(traits, materials).map(
     (reason): Reason =>
       reason.verdict === "stop" && allowed.includes(reason.material) && !BEYOND_LABELS.includes(reason.trait)
-        ? { ...reason, verdict: "caution", lift: "The label names this fibre. Follow it to the letter." }
+        ? {
+            ...reason,
+            verdict: "caution",
+            lift: `The label names this ${isHardFloor(floor.covering) ? "floor" : "fibre"}. Follow it to the letter.`,
+          }
         : reason,
   );
   const forbidden = named(product.labelForbids).map((material) =>
     byLabel(
       "stop",
       material,
-      "The label says not to use it on this fibre.",
-      "Use a product labelled for this fibre.",
+      `The label says not to use it on this ${isHardFloor(floor.covering) ? "floor" : "fibre"}.`,
+      `Use a product labelled for this ${isHardFloor(floor.covering) ? "floor" : "fibre"}.`,
     ),
   );
   const perhaps = mayBe

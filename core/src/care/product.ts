@@ -1,5 +1,5 @@
 import { requireInRange } from "../guard.ts";
-import type { FloorFibre } from "./floor.ts";
+import type { LabelFloor } from "./floor.ts";
 
 /** What in a product reacts, as its label or safety data sheet names it. */
 export const CHEMISTRIES = [
@@ -60,9 +60,9 @@ export interface CareProduct {
   readonly chemistry?: readonly Chemistry[] | undefined;
   /** °C of the water it is mixed with. */
   readonly waterTemperature?: number | undefined;
-  /** Fibres its label names as fit for it, and as not to be treated. What the label says wins over the rules. */
-  readonly labelAllows?: readonly FloorFibre[] | undefined;
-  readonly labelForbids?: readonly FloorFibre[] | undefined;
+  /** Fibres and floors its label names as fit for it, and as not to be treated. What the label says wins over the rules. */
+  readonly labelAllows?: readonly LabelFloor[] | undefined;
+  readonly labelForbids?: readonly LabelFloor[] | undefined;
 }
 
 /** How a floor is cleaned, as far as care goes. */

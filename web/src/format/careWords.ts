@@ -1,6 +1,7 @@
 import type {
   AttemptResult,
   Chemistry,
+  LabelFloor,
   Material,
   Nature,
   ProductFloors,
@@ -33,6 +34,22 @@ export const MATERIAL_NAMES: Named<Material> = {
   "calcareous-stone": "marble, limestone or unknown stone",
   granite: "granite or slate",
   vinyl: "vinyl",
+};
+/** Fibres and hard floors as a label's lists are tapped; without commas, as a CSV parts its lists by them. */
+export const LABEL_FLOOR_NAMES: Named<LabelFloor> = {
+  nylon: "Nylon",
+  polyester: "Polyester",
+  olefin: "Olefin",
+  acrylic: "Acrylic",
+  wool: "Wool",
+  silk: "Silk",
+  cotton: "Cotton",
+  viscose: "Viscose",
+  plant: "Plant fibre",
+  ceramic: "Ceramic tile",
+  stone: "Marble or limestone",
+  granite: "Granite or slate",
+  vinyl: "Vinyl",
 };
 export const TRAIT_NAMES: Named<Trait> = {
   "strong-acid": "Strong acid, below pH 3",

@@ -1,9 +1,9 @@
 import type { Product, Strength } from "@scutch/contract";
-import { CHEMISTRIES, FLOOR_FIBRES, PRODUCT_FLOORS, PRODUCT_KINDS } from "@scutch/core/care";
+import { CHEMISTRIES, LABEL_FLOORS, PRODUCT_FLOORS, PRODUCT_KINDS } from "@scutch/core/care";
 import { type Dimension, fromSi, toSi, UNITS, type UnitId } from "@scutch/core/quantity";
-import { CHEMISTRY_NAMES, PRODUCT_FLOOR_NAMES } from "../../format/careWords.ts";
+import { CHEMISTRY_NAMES, LABEL_FLOOR_NAMES, PRODUCT_FLOOR_NAMES } from "../../format/careWords.ts";
 import { type FieldResult, numberReader, quantityReader, strengthReader } from "../../format/readers.ts";
-import { FIBRE_NAMES, PRODUCT_KIND_NAMES } from "../../format/words.ts";
+import { PRODUCT_KIND_NAMES } from "../../format/words.ts";
 
 /** What of a product has been read already when a later cell of its line is: its strengths hang on it. */
 type SoFar = Readonly<Partial<Record<keyof Product, unknown>>>;
@@ -119,6 +119,8 @@ function several<T extends string>(
   names: Readonly<Record<T, string>>,
 ): Column {
   const one = oneOf(all, names);
+  // A name with a comma in it would be read back as two.
+  const written = (each: T) => (/[,;|]/.test(names[each]) ? each : names[each]);
   return {
     heading,
     field,
@@ -126,7 +128,7 @@ function several<T extends string>(
       [product[field]]
         .flat()
         .flatMap((each) => all.find((known) => known === each) ?? [])
-        .map((each) => names[each])
+        .map(written)
         .join(BETWEEN),
     read: (cell) => {
       const values: T[] = [];
@@ -150,7 +152,6 @@ const text = (heading: string, field: "id" | "name"): Column => ({
 
 const RATIOS = ["one-to-n", "one-in-n"] as const;
 const RATIO_NAMES = { "one-to-n": "1 part to n of water", "one-in-n": "1 part in n of mix" } as const;
-const FIBRES = FLOOR_FIBRES.filter((each) => each !== "unknown");
 
 /** In the order they are written; what a strength hangs on is read before it. */
 export const COLUMNS: readonly Column[] = [
@@ -171,8 +172,8 @@ export const COLUMNS: readonly Column[] = [
     ...several("Reactive contents", "chemistry", CHEMISTRIES, CHEMISTRY_NAMES),
     formerly: "What reacts in it",
   },
-  several("Label allows", "labelAllows", FIBRES, FIBRE_NAMES),
-  several("Label forbids", "labelForbids", FIBRES, FIBRE_NAMES),
+  several("Label allows", "labelAllows", LABEL_FLOORS, LABEL_FLOOR_NAMES),
+  several("Label forbids", "labelForbids", LABEL_FLOORS, LABEL_FLOOR_NAMES),
   choice("Floors", "floors", PRODUCT_FLOORS, PRODUCT_FLOOR_NAMES),
   {
     heading: "Pack",

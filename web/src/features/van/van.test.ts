@@ -1,6 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { LotId, type Stock, type StockLot, type Vessel } from "@scutch/contract";
 import { aGear, aJob, aProduct, aRoom, aShelf, aVessel, idFor } from "@scutch/contract/testing";
+import { CHEMISTRIES, LABEL_FLOORS } from "@scutch/core/care";
 import { isForMixing, leftOf, lotsLeft } from "@scutch/core/mix";
 import fc from "fast-check";
 import { quantityReader } from "../../format/readers.ts";
@@ -95,6 +96,15 @@ describe("the shelf as CSV", () => {
     expect(productsFromCsv(csv)).toEqual({ ok: true, products: [full, product(2)] });
     for (const cell of csv.split(/[,\r\n]+/)) expect(cell).not.toMatch(/^[=+@]/);
     expect(productsFromCsv(`\uFEFF${csv}`)).toMatchObject({ ok: true });
+  });
+
+  test("whatever reacts in it and whatever its label names comes back", () => {
+    const all = product(4, {
+      chemistry: [...CHEMISTRIES],
+      labelAllows: LABEL_FLOORS.slice(0, 6),
+      labelForbids: LABEL_FLOORS.slice(6),
+    });
+    expect(productsFromCsv(productsToCsv([all]))).toEqual({ ok: true, products: [all] });
   });
 
   test("a line without an id is a new product; nothing is taken while any line has a fault, and each is told with line and column", () => {

@@ -1,11 +1,8 @@
 import { useId } from "react";
-import { CHEMISTRY_NAMES } from "../../format/careWords.ts";
-import { FIBRE_NAMES } from "../../format/words.ts";
+import { CHEMISTRY_NAMES, LABEL_FLOOR_NAMES } from "../../format/careWords.ts";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { MultiSelect } from "../../ui/MultiSelect.tsx";
 import type { ProductFormProps } from "./productForm.ts";
-
-const { unknown: _, ...LABEL_FIBRES } = FIBRE_NAMES;
 
 /** What is in it that reacts, and what its label allows, forbids and warns of. */
 export function LabelFields({ form: { draft, set, errorAt } }: ProductFormProps) {
@@ -21,13 +18,13 @@ export function LabelFields({ form: { draft, set, errorAt } }: ProductFormProps)
       />
       <MultiSelect
         label="Label says safe on"
-        names={LABEL_FIBRES}
+        names={LABEL_FLOOR_NAMES}
         chosen={draft.labelAllows ?? []}
         onChange={(labelAllows) => set({ labelAllows })}
       />
       <MultiSelect
         label="Label says not on"
-        names={LABEL_FIBRES}
+        names={LABEL_FLOOR_NAMES}
         chosen={draft.labelForbids ?? []}
         onChange={(labelForbids) => set({ labelForbids })}
       />
