@@ -2,6 +2,7 @@ import type { JobFile } from "@scutch/contract";
 import { severity } from "@scutch/core/care";
 import { workStartTime } from "@scutch/core/log";
 import { careOf, planJob, toJobInput } from "@scutch/core/plan";
+import { scheduleJob, THOROUGH } from "@scutch/core/run";
 import { scheduleReport } from "./schedule.ts";
 
 /** A job file's plan, by as many people as it says or as asked: SI, hours after the job's start; drying hours count from when the room is finished. */
@@ -15,7 +16,7 @@ export function planReport({ job, site, products, vessels, gear, log }: JobFile,
     ...(log ? { log } : {}),
     startsAtMs: workStartTime(Date.parse(`${job.day}T${job.startsAt}`), log ?? []),
   });
-  const plan = planJob(input);
+  const plan = planJob(input, (run) => scheduleJob(run, THOROUGH));
   const care = careOf(input);
   return {
     job: { id: job.id, title: job.title, day: job.day, startsAt: job.startsAt },

@@ -69,7 +69,18 @@ test("the rinse is a step on the card, with what is poured out and why twice", a
   await page.clock.install();
   await put(page);
   await page.goto(`/jobs/${JOB}/mix`);
+  // Nothing is mixed for the tile before one of it was tried.
+  const todo = page.getByText("To do: test one tile with Thistle tile wash.");
+  await expect(todo).toBeVisible();
   await dyeTest(page, "Behind the door");
+  await page.getByRole("button", { name: "Test one tile" }).click();
+  const test = page.getByRole("dialog", { name: "Tile test: Thistle tile wash" });
+  await test.getByRole("button", { name: "Start the 5 min" }).click();
+  await expect(test.getByRole("button", { name: "No change" })).toBeDisabled();
+  await page.clock.fastForward(301_000);
+  await test.getByLabel("Which tile").fill("Corner by the window");
+  await test.getByRole("button", { name: "No change" }).click();
+  await expect(todo).toHaveCount(0);
   await page.goto(`/jobs/${JOB}/run`);
   await page.getByRole("button", { name: "Start job" }).click();
   await page.getByRole("dialog").getByRole("button", { name: "Move to now and start" }).click();

@@ -1,4 +1,5 @@
 import { type RoomDrying, simulateDrying } from "../drying/index.ts";
+import type { RunInput, RunPlan } from "../run/index.ts";
 import type { JobInput } from "./input.ts";
 import { planWork, type WorkPlan } from "./work.ts";
 
@@ -23,9 +24,9 @@ export function lastReady(work: WorkPlan, hours: readonly (number | null | undef
   return last;
 }
 
-/** Plans a job whole: {@link planWork}, then the rooms dried together. A 6-room job takes about a millisecond. */
-export function planJob(job: JobInput): JobPlan {
-  const work = planWork(job);
+/** Plans a job whole: {@link planWork}, then the rooms dried together. `solve` finds the run. */
+export function planJob(job: JobInput, solve?: (input: RunInput) => RunPlan): JobPlan {
+  const work = planWork(job, solve);
   if (work.rooms.length === 0)
     return { ...work, drying: [], touchDryAt: null, dryAt: null, balanceError: 0, heatBalanceError: 0 };
   const {

@@ -21,7 +21,15 @@ export type {
   RunTank,
   StepProgress,
 } from "./input.ts";
-export type { JobRun, RunPlan, RunSection, Step, WarmStart } from "./jobRun.ts";
+export {
+  type JobRun,
+  type RunPlan,
+  type RunSection,
+  type SearchEffort,
+  type Step,
+  THOROUGH,
+  type WarmStart,
+} from "./jobRun.ts";
 export {
   type LaneRoom,
   lanesOf,

@@ -60,3 +60,11 @@ export type RunPlan =
 export interface WarmStart {
   readonly previousStarts?: Starts | undefined;
 }
+
+/**
+ * How long a run is searched for: roughly, as is usual, or so many times as long. By orders tried, not by the clock: the
+ * same job is the same run on a phone and on a laptop.
+ */
+export type SearchEffort = WarmStart | { readonly effort: number };
+/** Up to about 2 s for a job of 50 steps on an ordinary laptop. */
+export const THOROUGH: SearchEffort = { effort: 40 };

@@ -10,7 +10,7 @@ import { type Assignees, assignSteps } from "./assignSteps.ts";
 import { applyFinishedRooms } from "./finishedRooms.ts";
 import { type RemainingProblem, unstartedProblem } from "./fixPlacements.ts";
 import type { Pin, RunInput } from "./input.ts";
-import type { JobRun, RunPlan, WarmStart } from "./jobRun.ts";
+import type { JobRun, RunPlan, SearchEffort } from "./jobRun.ts";
 import type { JobProblem } from "./jobTasks.ts";
 import { remainingProblem } from "./remainingProblem.ts";
 import { withTimes } from "./withTimes.ts";
@@ -76,7 +76,7 @@ export class Planner {
   constructor(
     private readonly stated: JobProblem,
     private readonly input: RunInput,
-    private readonly rough: WarmStart | undefined,
+    private readonly search: SearchEffort | undefined,
   ) {
     this.known = new Set(stated.steps.map(({ id }) => id));
     this.pins = input.pins.filter(({ stepId, at }) => this.known.has(stepId) && at >= 0);
@@ -162,12 +162,14 @@ export class Planner {
   }
 
   private solve(problem: Problem): ScheduleResult {
-    const { stated, rough, who, input } = this;
+    const { stated, search, who, input } = this;
+    const rough = search && !("effort" in search) ? search : undefined;
     return schedule(problem, {
       priorities: rough?.previousStarts
         ? [ranksLike(rough.previousStarts, problem), ...stated.ranks]
         : stated.ranks,
       heuristicOnly: rough !== undefined,
+      effort: search && "effort" in search ? search.effort : undefined,
       dueDates: this.endBy,
       untidiness: (starts) => {
         const { toolChanges, roomChanges } = assignSteps(

@@ -1,6 +1,6 @@
 import type { Break, RunInput } from "./input.ts";
 import { buildJobProblem } from "./jobProblem.ts";
-import type { RunPlan, WarmStart } from "./jobRun.ts";
+import type { RunPlan, SearchEffort } from "./jobRun.ts";
 import { Planner } from "./planner.ts";
 
 /**
@@ -8,12 +8,12 @@ import { Planner } from "./planner.ts";
  * then everything as early as it goes. What was finished stays as it was and the rest is planned from there. Steps pinned to
  * an hour stand at it; where all of them together can't, those that can be kept in the order given are.
  */
-export function scheduleJob(given: RunInput, rough?: WarmStart): RunPlan {
+export function scheduleJob(given: RunInput, search?: SearchEffort): RunPlan {
   const breaks = withoutOverlap(given.breaks);
   const covered = given.breaks.filter(({ id }) => breaks.every((each) => each.id !== id)).map(({ id }) => id);
   const input = { ...given, breaks };
   if (input.breaks.length === 0) {
-    const run = runOnce(input, rough);
+    const run = runOnce(input, search);
     return run.outcome === "impossible" ? run : { ...run, inactiveBreaks: covered };
   }
   const free = buildJobProblem({ ...input, breaks: [] });
@@ -23,7 +23,7 @@ export function scheduleJob(given: RunInput, rough?: WarmStart): RunPlan {
   let reached = work / input.crew.people;
   for (;;) {
     const isIn = (each: Break) => each.at >= 0 && each.at < reached;
-    const run = runOnce({ ...input, breaks: input.breaks.filter(isIn) }, rough);
+    const run = runOnce({ ...input, breaks: input.breaks.filter(isIn) }, search);
     if (run.outcome === "impossible") return run;
     const over = run.makespan;
     const outside = input.breaks.filter((each) => !isIn(each));
@@ -45,9 +45,9 @@ function withoutOverlap(breaks: readonly Break[]): Break[] {
   return kept;
 }
 
-function runOnce(input: RunInput, rough: WarmStart | undefined): ReturnType<Planner["plan"]> {
+function runOnce(input: RunInput, search: SearchEffort | undefined): ReturnType<Planner["plan"]> {
   const stated = buildJobProblem(input);
   if ("code" in stated) return { outcome: "impossible", fault: stated };
-  const planner = new Planner(stated, input, rough);
+  const planner = new Planner(stated, input, search);
   return (input.now === undefined ? undefined : planner.goOn(input.now)) ?? planner.plan();
 }

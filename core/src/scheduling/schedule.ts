@@ -26,6 +26,8 @@ export interface ScheduleOptions {
   readonly heuristicOnly?: boolean;
   /** How many orders are tried at most; by the number of tasks where absent. */
   readonly orders?: number;
+  /** So many times as many orders as usual. */
+  readonly effort?: number | undefined;
   readonly seed?: number;
 }
 
@@ -196,7 +198,8 @@ export function schedule(problem: Problem, wishes: ScheduleOptions = {}): Schedu
   let here = best;
   let rank = sequenceOf(best?.placed ?? bestRank);
   let idle = 0;
-  const orders = wishes.heuristicOnly ? 0 : (wishes.orders ?? ordersFor(problem.tasks.length));
+  const usually = wishes.orders ?? ordersFor(problem.tasks.length);
+  const orders = wishes.heuristicOnly ? 0 : usually * (wishes.effort ?? 1);
   for (let tried = 0; tried < orders; tried++) {
     if (best && best.finish <= least && best.tardiness === 0) break;
     if (idle >= PATIENCE || !here) {

@@ -34,7 +34,7 @@ addEventListener("message", async ({ data }: MessageEvent<WorkerRequest>) => {
       : data.what === "rank"
         ? rankMoves(data.building, data.index, data.moves)
         : data.what === "run"
-          ? scheduleJob(data.input)
+          ? scheduleJob(data.input, data.search)
           : compareScenarios(data.job, data.ways);
   if (answer) postMessage({ id: data.id, lane: data.lane, answer } satisfies WorkerResponse);
 });

@@ -1,5 +1,5 @@
 import { expect, test } from "@jest/globals";
-import { type RunInput, scheduleJob } from "@scutch/core/run";
+import { type RunInput, scheduleJob, THOROUGH } from "@scutch/core/run";
 import type { WorkerRequest } from "./workerClient.ts";
 
 /** A worker that answers when it is told to, only the newest question of a lane, as the real one does. */
@@ -13,10 +13,11 @@ class SlowWorker {
     const { asked } = SlowWorker;
     SlowWorker.asked = [...asked.filter(({ lane }) => lane !== question.lane), question];
   }
+  terminate() {}
   static answer() {
     for (const question of SlowWorker.asked.splice(0))
       if (question.what === "run")
-        SlowWorker.hear({ data: { ...question, answer: scheduleJob(question.input) } });
+        SlowWorker.hear({ data: { ...question, answer: scheduleJob(question.input, question.search) } });
   }
 }
 Object.assign(globalThis, { Worker: SlowWorker });
@@ -64,6 +65,24 @@ test("a rough run stands in until the worker's is there; then it is the one anyb
   // What is the same but for a promise isn't the same.
   expect(runsOf("job").solve(input([18, 14, 22], 60))).not.toBe(after.solve(input([18, 14, 22])));
   SlowWorker.answer();
+});
+
+test("a run is searched for on while nothing has begun, and what is found takes its place; in a run under way nothing moves", () => {
+  SlowWorker.asked = [];
+  const job = input([18, 14, 22, 31, 9], undefined, 2);
+  runsOf("long").solve(job);
+  SlowWorker.answer();
+  const first = runsOf("long").solve(job);
+  expect(SlowWorker.asked.map((each) => each.what === "run" && each.search)).toEqual([THOROUGH]);
+  SlowWorker.answer();
+  const better = runsOf("long").solve(job);
+  if (first.outcome !== "planned" || better.outcome !== "planned") throw new Error();
+  expect(better).toEqual(scheduleJob(job, THOROUGH));
+  expect(better.makespan).toBeLessThan(first.makespan);
+  const begun = { ...job, now: 60 };
+  runsOf("long").solve(begun);
+  SlowWorker.answer();
+  expect(SlowWorker.asked).toEqual([]);
 });
 
 test("of a plan asked in two steps the first is asked, and what is asked anew replaces what nobody waits for any more", () => {

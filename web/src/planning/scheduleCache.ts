@@ -3,7 +3,7 @@ import { foldRunState, isRunActive } from "@scutch/core/log";
 import { type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
 import { useMemo, useSyncExternalStore } from "react";
 import { useNow } from "../ui/useNow.ts";
-import { askSchedule } from "./workerClient.ts";
+import { askSchedule, askThoroughSchedule, stopSearching } from "./workerClient.ts";
 
 /**
  * A run takes tens of milliseconds to find, too long between a tap and what it changes. So the worker finds it, what it
@@ -20,14 +20,27 @@ const listeners = new Set<() => void>();
 const keyOf = (input: RunInput) =>
   JSON.stringify(input, (_, value) => (value instanceof Map ? [...value] : value));
 
+/** A run is searched for on while nobody has begun it: after that it changes only with what is logged. */
+const mayImprove = ({ now, logged, finishedSeconds }: RunInput, run: RunPlan) =>
+  run.outcome === "planned" &&
+  run.makespan > run.lowerBound &&
+  now === undefined &&
+  (logged?.size ?? 0) === 0 &&
+  (finishedSeconds?.size ?? 0) === 0;
+
 function ask(jobId: string, key: string, input: RunInput): void {
   const before = asking.get(jobId);
   if (before?.key === key) return;
   before?.letGo();
-  const letGo = askSchedule(jobId, input, (run) => {
-    asking.delete(jobId);
+  stopSearching();
+  const keep = (run: RunPlan) => {
     found = new Map([...found, [key, run] as const].slice(-KEPT));
     for (const each of listeners) each();
+  };
+  const letGo = askSchedule(jobId, input, (run) => {
+    asking.delete(jobId);
+    keep(run);
+    if (mayImprove(input, run)) askThoroughSchedule(jobId, input, keep);
   });
   asking.set(jobId, { key, letGo });
 }

@@ -1,6 +1,6 @@
 import type { Building, Move, MoveEffect, RoomRange } from "@scutch/core/drying";
 import type { JobInput, Scenario, ScenarioPlan } from "@scutch/core/plan";
-import type { RunInput, RunPlan } from "@scutch/core/run";
+import { type RunInput, type RunPlan, type SearchEffort, THOROUGH } from "@scutch/core/run";
 
 interface Asked {
   readonly id: number;
@@ -16,7 +16,7 @@ export type WorkerRequest =
       readonly index: number;
       readonly moves: readonly Move[];
     })
-  | (Asked & { readonly what: "run"; readonly input: RunInput })
+  | (Asked & { readonly what: "run"; readonly input: RunInput; readonly search?: SearchEffort })
   | (Asked & { readonly what: "ways"; readonly job: JobInput; readonly ways: readonly Scenario[] });
 
 export interface WorkerResponse {
@@ -26,18 +26,25 @@ export interface WorkerResponse {
 }
 
 let worker: Worker | undefined;
+/** Searches on for seconds: a worker of its own, so that nothing waits for it, ended when it isn't wanted any more. */
+let searcher: Worker | undefined;
 let asked = 0;
 const waiting = new Map<number, (answer: never) => void>();
 
 /** The one drying worker of the page, started when first needed. */
 function drying(): Worker {
   if (worker) return worker;
-  worker = new Worker(new URL("./planning.worker.ts", import.meta.url), { type: "module", name: "drying" });
-  worker.addEventListener("message", ({ data }: MessageEvent<WorkerResponse>) => {
+  worker = startWorker("drying");
+  return worker;
+}
+
+function startWorker(name: string): Worker {
+  const started = new Worker(new URL("./planning.worker.ts", import.meta.url), { type: "module", name });
+  started.addEventListener("message", ({ data }: MessageEvent<WorkerResponse>) => {
     waiting.get(data.id)?.(data.answer as never);
     waiting.delete(data.id);
   });
-  return worker;
+  return started;
 }
 
 type Question = WorkerRequest extends infer A ? (A extends WorkerRequest ? Omit<A, "id"> : never) : never;
@@ -64,6 +71,26 @@ export const askBestMoves = <Id extends string>(
 /** Asks for the run of a job, of which only the newest question counts. */
 export const askSchedule = (jobId: string, input: RunInput, then: (run: RunPlan) => void) =>
   ask({ what: "run", lane: `run ${jobId}`, input }, then);
+
+/** Asks for a better run of a job than the first one found; whatever was searched for before is let go. */
+export function askThoroughSchedule(jobId: string, input: RunInput, then: (run: RunPlan) => void): void {
+  stopSearching();
+  searcher = startWorker("search");
+  const id = ++asked;
+  const done = (run: RunPlan) => {
+    stopSearching();
+    then(run);
+  };
+  waiting.set(id, done as (answer: never) => void);
+  const question: WorkerRequest = { id, what: "run", lane: `run ${jobId}`, input, search: THOROUGH };
+  searcher.postMessage(question);
+}
+
+/** A run that is searched for on and isn't wanted any more. */
+export function stopSearching(): void {
+  searcher?.terminate();
+  searcher = undefined;
+}
 
 /** Asks what a job comes to done several ways. */
 export const askScenarios = (
