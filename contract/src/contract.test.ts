@@ -223,6 +223,21 @@ describe("the log", () => {
     expect(toJobInput(job, { products, vessels, log: [finished] }).finishedHours).toEqual({});
   });
 
+  test("a job begun late has its breaks and promises where the clock has them: what is past is past, not tomorrow's", () => {
+    const { job, products, vessels } = example();
+    const planned = Job.parse({
+      ...job,
+      day: "2026-03-09",
+      startsAt: "09:00",
+      rooms: job.rooms.map((each, i) => (i === 0 ? { ...each, walkOnBy: "11:00" } : each)),
+      breaks: [{ id: "01930000-0000-7000-8a00-0000000000e1", at: "10:05", length: 900 }],
+    });
+    const startsAtMs = new Date(2026, 2, 9, 10, 30).getTime();
+    const { run } = toJobInput(planned, { products, vessels, startsAtMs });
+    expect(run?.breaks?.map(({ at }) => at / 60)).toEqual([-25]);
+    expect(run?.promises?.map(({ by }) => by / 60)).toEqual([30]);
+  });
+
   test("a dye test, an owner's word and what was done to a spot reach the plan; what was struck out doesn't", () => {
     const { job, products, vessels } = example();
     const spotId = "01930000-0000-7000-8900-0000000000e1";

@@ -131,3 +131,27 @@ test("a ceramic kitchen and a marble hall: the right product is offered, the wro
   await page.getByRole("link", { name: "Mix", exact: true }).click();
   await expect(page.getByText(/strips the sealer/).first()).toBeVisible();
 });
+
+test("a job opened an hour late: Today says so, its times count from now, and the next job it runs into is named", async ({
+  page,
+}) => {
+  await page.clock.install({ time: new Date(`${WOOL_TILE_WOOL.day}T10:03`) });
+  await put(page);
+  const next = { ...WOOL_TILE_WOOL, id: id("4", 0xaa2), title: "Next carpets", startsAt: "10:30" };
+  const answer = await page.request.put(`/api/jobs/${next.id}`, { data: { baseVersion: 0, job: next } });
+  expect([200, 201]).toContain(answer.status());
+  await page.goto("/");
+  const row = page.getByRole("listitem").filter({ hasText: WOOL_TILE_WOOL.title }).first();
+  await expect(row).toContainText(/Not started: 1\sh late\. Times count from now\./);
+  await expect(row).toContainText(/Overlaps .+, 10:30: this job ends about 1\d:\d\d\./);
+  await row.getByRole("link").click();
+  await page.getByRole("link", { name: "Run", exact: true }).click();
+  await expect(page.getByText(/Not started: 1\sh late/)).toBeVisible();
+  await page.getByText("Step list").click();
+  await expect(page.getByRole("table").getByRole("row").nth(1)).toContainText("10:00");
+  // Nobody has sprayed anything: the floor is shown as it is.
+  await expect(page.getByRole("heading", { name: "Floor at 10:00" })).toBeVisible();
+  await page.getByRole("button", { name: "Start job" }).click();
+  await expect(page.getByRole("region", { name: "Now" })).toBeVisible();
+  await expect(page.getByText(/Not started/)).toHaveCount(0);
+});

@@ -3,7 +3,7 @@ export type { Entry, FillMade, OfKind, SpotAttempted } from "./entries.ts";
 export { fillsOfOthers, foldFills } from "./fills.ts";
 export { meterReadings, tankReadings } from "./measured.ts";
 export { type PlacedReading, placedReadings } from "./placedReadings.ts";
-export { roomFinishTimes, workStartTime } from "./roomFinishes.ts";
+export { hasBegun, roomFinishTimes, startTimeAt, workStartTime } from "./roomFinishes.ts";
 export {
   foldRunState,
   isRunActive,

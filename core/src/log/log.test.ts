@@ -9,6 +9,7 @@ import {
   productTests,
   retractedIds,
   roomFinishTimes,
+  startTimeAt,
   stockUse,
   tankReadings,
   workStartTime,
@@ -89,6 +90,25 @@ describe("folds of a log", () => {
     expect(workStartTime(planned, finish(2))).toBe(planned);
     expect(workStartTime(planned, finish(-19))).toBe(planned - 19 * 3_600_000);
     expect(workStartTime(planned, finish(-24 * 30))).toBe(planned);
+  });
+
+  test("a job nobody began is planned from now, in steps of five minutes, until half a day has gone; what was done ends that", () => {
+    const planned = Date.UTC(2026, 2, 10, 9);
+    const at = (minutes: number, log: Entry[] = []) => {
+      const { start, late } = startTimeAt(planned, log, planned + minutes * 60_000);
+      return [start, late].map((ms) => (ms - (ms > 1e9 ? planned : 0)) / 60_000);
+    };
+    expect(at(-30)).toEqual([0, 0]);
+    expect(at(4)).toEqual([0, 0]);
+    expect(at(63)).toEqual([60, 63]);
+    expect(at(13 * 60)).toEqual([0, 0]);
+    // A dye test made before is no work; a fill is.
+    expect(at(63, [entry("dye-test", { roomId: "a", productId: "p", result: "no-colour" })])).toEqual([60, 63]);
+    for (const kind of ["run-started", "fill-made", "room-finished"] as const)
+      expect(at(63, [entry(kind, { roomId: "a", batchId: "b" }, 30)])[1]).toBe(0);
+    // Late at night: the day changes, the lateness doesn't.
+    const evening = new Date(2026, 2, 10, 23, 30).getTime();
+    expect(startTimeAt(evening, [], evening + 45 * 60_000)).toEqual({ start: evening + 45 * 60_000, late: 45 * 60_000 });
   });
 
   test("use is by product and lot: a powder by its weight, additions by their own, what is used apart too", () => {

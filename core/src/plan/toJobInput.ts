@@ -106,8 +106,8 @@ const BEFORE_START = 6 * 3_600_000;
 /** Seconds after the job's start at which a clock shows HH:MM; less than 0 where that is shortly before it. */
 function secondsAfter(clock: string, job: JobDocument, startsAt: number | undefined): number {
   const planned = timeOf(job.day, 0, job.startsAt);
-  // A job begun before its planned start has its clock from there.
-  const early = startsAt === undefined ? 0 : Math.max(0, planned - startsAt);
+  // A job begun before its planned start, or still to be begun after it, has its clock from there.
+  const early = startsAt === undefined ? 0 : planned - startsAt;
   const [first, second, third = Number.NaN] = [-1, 0, 1].map((days) => timeOf(job.day, days, clock));
   const time = [first, second].find((each) => each !== undefined && each >= planned - BEFORE_START) ?? third;
   return (early + time - planned) / 1000;

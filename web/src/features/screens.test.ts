@@ -160,6 +160,7 @@ const desk = (log: readonly Partial<LogEntry>[], finishedHours: Record<string, n
   work: planWork({ rooms: ROOMS, batches: [], finishedHours }),
   dried: undefined,
   startMs: 0,
+  late: 0,
   newer: [],
   newerPlan: false,
   edit: () => undefined,

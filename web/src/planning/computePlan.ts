@@ -1,6 +1,6 @@
 import type { CrewSettings, Job, LogEntry, Shelf } from "@scutch/contract";
 import { type DryingResult, simulateDrying } from "@scutch/core/drying";
-import { workStartTime } from "@scutch/core/log";
+import { startTimeAt } from "@scutch/core/log";
 import { type JobInput, planWork, toJobInput, type WorkPlan } from "@scutch/core/plan";
 import { startOf } from "../format/time.ts";
 import type { cachedScheduler } from "./scheduleCache.ts";
@@ -14,8 +14,10 @@ export interface Planned {
   readonly work: WorkPlan;
   /** undefined while there is no room. */
   readonly result: DryingResult | undefined;
-  /** Milliseconds since 1970 at which the job starts. */
+  /** Milliseconds since 1970 at which the job starts: as planned, as begun, or now where it is late. */
   readonly startMs: number;
+  /** ms since it should have begun, where nobody has begun it; 0 where it isn't late. */
+  readonly late: number;
   /** Its run is one to go on with until the worker has found the one that stands. */
   readonly isProvisional: boolean;
 }
@@ -32,10 +34,12 @@ export function computePlan(
   runs?: ReturnType<typeof cachedScheduler>,
   now?: number,
   vesselContents?: Readonly<Record<string, readonly string[]>>,
+  /** Where it is to be planned from if nobody has begun it by then; absent: from its hour. */
+  lateAt?: number,
 ): Planned {
   const site = shelf.sites.find(({ id }) => id === job.siteId);
   // A room finished before the planned start began to dry then: the job’s clock starts with it.
-  const startMs = workStartTime(startOf(job), log);
+  const { start: startMs, late } = startTimeAt(startOf(job), log, lateAt ?? 0);
   const input = toJobInput(job, {
     ...shelf,
     ...(site ? { site } : {}),
@@ -54,6 +58,7 @@ export function computePlan(
     work,
     result: driedOf(work),
     startMs,
+    late,
     isProvisional: runs?.isRough() ?? false,
   };
 }

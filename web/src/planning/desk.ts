@@ -13,6 +13,7 @@ import { computePlan, type Planned } from "./computePlan.ts";
 import { fitMixes } from "./fitMixes.ts";
 import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "./scheduleCache.ts";
 import { type DryingForecast, useRanges } from "./useDried.ts";
+import { useLateStart } from "./useLateStart.ts";
 import { useVesselContents } from "./useVesselContents.ts";
 
 /** The phase of the job in sight, by its address: /jobs/ID/survey. */
@@ -70,12 +71,22 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const runs = useScheduleCache();
   const minute = useMinuteUnderWay(logHere?.entries);
   const contents = useVesselContents(plan);
+  const late = useLateStart(plan, logHere?.entries);
   const known = useMemo(
     () =>
       plan && shelf && logHere
-        ? computePlan(plan, shelf, logHere.entries, pace, cachedScheduler(plan.id, runs), minute, contents)
+        ? computePlan(
+            plan,
+            shelf,
+            logHere.entries,
+            pace,
+            cachedScheduler(plan.id, runs),
+            minute,
+            contents,
+            late,
+          )
         : undefined,
-    [plan, shelf, logHere, pace, runs, minute, contents],
+    [plan, shelf, logHere, pace, runs, minute, contents, late],
   );
   const ranges = useRanges(known?.work);
   const edit = useCallback(

@@ -1,4 +1,4 @@
-import { foldRunState, runEndedAt } from "@scutch/core/log";
+import { foldRunState, hasBegun, runEndedAt } from "@scutch/core/log";
 import { vesselLevels } from "@scutch/core/plan";
 import { type JobRun, lanesOf, type Step } from "@scutch/core/run";
 import { Printer, Scale } from "lucide-react";
@@ -83,7 +83,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
   const roomName = useCallback((id: string) => nameById(work.rooms, id, ""), [work.rooms]);
   const onStep = useCallback((step: Step) => setChosen(step.id), []);
   const people = input.run?.people ?? 1;
-  const { time, second, isBack, overlay, backToNow } = useRunMarker(startMs, lanes);
+  const { time, second, isBack, overlay, backToNow } = useRunMarker(startMs, hasBegun(desk.log), lanes);
   if (!run) return null;
   const step = run.steps.find(({ id }) => id === chosen);
   return (

@@ -7,14 +7,15 @@ import { Marker } from "./Marker.tsx";
 import type { Axis } from "./useAxis.ts";
 
 /** The hour looked at: now while the job runs, unless the marker was put elsewhere. Times in ms since 1970. */
-export function useRunMarker(startMs: number, lanes: readonly RunLane<RoomPlan>[]) {
+export function useRunMarker(startMs: number, begun: boolean, lanes: readonly RunLane<RoomPlan>[]) {
   const now = useNow();
   const [looked, setLooked] = useState<number>();
   const last = Math.max(
     ...lanes.map(({ dryAtSeconds, finished }) => timeAt(startMs, (dryAtSeconds ?? finished) / 3600)),
     startMs,
   );
-  const within = now > startMs && now < last;
+  // What nobody has begun stands at its start: nothing is painted wet that isn’t.
+  const within = begun && now > startMs && now < last;
   const time = Math.min(last, Math.max(startMs, looked ?? (within ? now : startMs)));
   const isNow = looked === undefined && within;
   const second = (time - startMs) / 1000;

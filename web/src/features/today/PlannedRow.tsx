@@ -1,7 +1,9 @@
 import { foldRunState, isRunActive } from "@scutch/core/log";
 import { useMemo } from "react";
-import { computePlan } from "../../planning/computePlan.ts";
+import { timeAt } from "../../format/time.ts";
+import { computePlan, type Planned } from "../../planning/computePlan.ts";
 import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "../../planning/scheduleCache.ts";
+import { useLateStart } from "../../planning/useLateStart.ts";
 import { useVesselContents } from "../../planning/useVesselContents.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
@@ -11,12 +13,20 @@ import { nextAction, nextText } from "./nextAction.ts";
 import { Row } from "./Row.tsx";
 import { WetStrip } from "./WetStrip.tsx";
 
+/** The next job of the day, where this one isn't done by its start. */
+function overlapOf({ work, startMs }: Planned, following: JobRowProps["following"]) {
+  if (!following || work.run.outcome !== "planned") return undefined;
+  const until = timeAt(startMs, work.run.makespan / 3600);
+  return until > following.startMs ? { ...following, until } : undefined;
+}
+
 /** A job whose plan and log are here: planned and dried, with its next step and how wet it is. */
 export function PlannedRow({
   listed,
   shelf,
   now,
   jobPath,
+  following,
   known,
 }: JobRowProps & { readonly known: OpenJob }) {
   const times = useTimes();
@@ -24,12 +34,23 @@ export function PlannedRow({
   const runs = useScheduleCache();
   const minute = useMinuteUnderWay(known.log);
   const contents = useVesselContents(known.job);
+  const late = useLateStart(known.job, known.log);
   const plan = useMemo(
     () =>
-      computePlan(known.job, shelf, known.log, pace, cachedScheduler(known.job.id, runs), minute, contents),
-    [known, shelf, pace, runs, minute, contents],
+      computePlan(
+        known.job,
+        shelf,
+        known.log,
+        pace,
+        cachedScheduler(known.job.id, runs),
+        minute,
+        contents,
+        late,
+      ),
+    [known, shelf, pace, runs, minute, contents, late],
   );
   const state = stateOf(listed, plan, now);
+  const clash = overlapOf(plan, following);
   const running = isRunActive(foldRunState(known.log));
   const going = state.kind === "under-way" || state.kind === "drying";
   return (
@@ -37,6 +58,11 @@ export function PlannedRow({
       {...{ listed, shelf, now, state }}
       to={jobPath(listed.id, running ? "running" : state.kind)}
       next={state.kind === "dry" ? undefined : `Next: ${nextText(nextAction(plan), times)}`}
+      late={plan.late}
+      clash={
+        clash &&
+        `Overlaps ${clash.name}, ${clash.startsAt}: this job ends about ${times.about(clash.until, now)}.`
+      }
       {...(going ? { strip: <WetStrip planned={plan} now={now} /> } : {})}
     />
   );

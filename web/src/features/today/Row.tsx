@@ -1,4 +1,5 @@
 import type { Shelf } from "@scutch/contract";
+import { formatDuration } from "@scutch/core/quantity";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { longDay, type Times } from "../../format/time.ts";
@@ -17,6 +18,10 @@ interface Props {
   /** The next thing to do, in a line; and how wet its rooms are. */
   readonly next?: ReactNode;
   readonly strip?: ReactNode;
+  /** ms since it should have begun; 0 or absent: it isn’t late. */
+  readonly late?: number;
+  /** That it runs into another job of the day, in a sentence. */
+  readonly clash?: string | undefined;
 }
 
 function headline(
@@ -40,7 +45,7 @@ function headline(
 }
 
 /** A job in a list: where it is, and the one hour that matters. */
-export function Row({ listed, shelf, now, to, state, next, strip }: Props) {
+export function Row({ listed, shelf, now, to, state, next, strip, late = 0, clash }: Props) {
   const times = useTimes();
   const units = useUnits();
   const site = shelf.sites.find(({ id }) => id === listed.siteId);
@@ -63,6 +68,12 @@ export function Row({ listed, shelf, now, to, state, next, strip }: Props) {
           {longDay(listed.day)} {listed.startsAt} · {units.area(listed.area)} in {listed.rooms}{" "}
           {listed.rooms === 1 ? "room" : "rooms"}
         </p>
+        {late > 0 && (
+          <p className="mt-1 font-semibold text-caution-ink">
+            Not started: {formatDuration(late / 1000)} late. Times count from now.
+          </p>
+        )}
+        {clash && <p className="mt-1 font-semibold text-caution-ink">{clash}</p>}
         {next && <p className="mt-1 min-h-6 font-semibold">{next}</p>}
         {strip && <div className="mt-3">{strip}</div>}
       </Link>

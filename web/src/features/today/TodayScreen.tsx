@@ -1,10 +1,11 @@
+import type { Shelf } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import { useDeviceQuery, usePull } from "../../device/deviceQuery.ts";
 import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullMore, pullShelf, pullToday } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
-import { dayAfter, dayOf, weekday } from "../../format/time.ts";
+import { dayAfter, dayOf, startOf, weekday } from "../../format/time.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { noteConnection } from "../../state/connectionSlice.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
@@ -14,7 +15,7 @@ import { Empty, Failed, Loading } from "../../ui/States.tsx";
 import { useNow } from "../../ui/useNow.ts";
 import { useShortcut } from "../../ui/useShortcut.ts";
 import { JobRow } from "./JobRow.tsx";
-import type { JobPath } from "./jobRowProps.ts";
+import type { JobPath, JobRowProps } from "./jobRowProps.ts";
 import { type JobListItem, useJobList } from "./useJobList.ts";
 
 /** Rows of a group shown at first, and with each more. */
@@ -102,7 +103,26 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
   );
 }
 
-interface GroupProps extends Omit<Parameters<typeof JobRow>[0], "listed"> {
+/** The first job of the same day that starts at or after this one. */
+function followingOf(
+  listed: JobListItem,
+  jobs: readonly JobListItem[],
+  shelf: Shelf,
+): JobRowProps["following"] {
+  const next = jobs.find(
+    (each) =>
+      each.day === listed.day && each.entries === 0 && each.id !== listed.id && byStart(each, listed) > 0,
+  );
+  return (
+    next && {
+      name: nameById(shelf.sites, next.siteId, "another job"),
+      startsAt: next.startsAt,
+      startMs: startOf(next),
+    }
+  );
+}
+
+interface GroupProps extends Omit<JobRowProps, "listed" | "following"> {
   readonly name: string;
   readonly jobs: readonly JobListItem[];
   /** Which way the list goes on beyond what is known here. */
@@ -125,7 +145,12 @@ function Group({ name, jobs, more, ...rest }: GroupProps) {
       <h2 className="mb-2 font-semibold text-soft">{name}</h2>
       <ul className="grid gap-3">
         {jobs.slice(0, shown).map((listed) => (
-          <JobRow key={listed.id} listed={listed} {...rest} />
+          <JobRow
+            key={listed.id}
+            listed={listed}
+            following={followingOf(listed, jobs, rest.shelf)}
+            {...rest}
+          />
         ))}
       </ul>
       {(jobs.length > shown || beyond) && (

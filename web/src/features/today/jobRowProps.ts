@@ -10,6 +10,10 @@ export interface JobRowProps {
   readonly shelf: Shelf;
   readonly now: number;
   readonly jobPath: JobPath;
+  /** The job of the same day that nobody has begun and that starts after it. */
+  readonly following?:
+    | { readonly name: string; readonly startsAt: string; readonly startMs: number }
+    | undefined;
 }
 
 /** A job's plan and log, where they are here. */

@@ -63,6 +63,7 @@ const desk = (fibre: Room["fibre"], log: readonly Partial<LogEntry>[] = []): Job
     work: planWork({ rooms, batches: [] }),
     dried: undefined,
     startMs: 0,
+    late: 0,
     newer: [],
     newerPlan: false,
     edit: () => undefined,

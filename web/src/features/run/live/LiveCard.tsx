@@ -1,4 +1,4 @@
-import { foldRunState, isRunActive, runEndedAt } from "@scutch/core/log";
+import { foldRunState, isRunActive, roomFinishTimes, runEndedAt } from "@scutch/core/log";
 import { runProgress } from "@scutch/core/plan";
 import { useContext, useMemo } from "react";
 import type { JobDesk } from "../../../planning/desk.ts";
@@ -29,5 +29,8 @@ export function LiveCard({ desk: planned, ...props }: LiveProps) {
   const logged = foldRunState(desk.log);
   if (isRunActive(logged)) return <ActiveRun desk={desk} {...props} />;
   if (runEndedAt(logged) !== undefined) return <Review desk={planned} {...props} />;
+  // Rooms finished by hand, without the card: there is nothing left to start.
+  const finished = roomFinishTimes(desk.log);
+  if (!props.practice && desk.work.rooms.every(({ id, passage }) => passage || finished.has(id))) return null;
   return <StartJob desk={desk} {...props} />;
 }

@@ -1,4 +1,5 @@
 import { roomFinishTimes } from "@scutch/core/log";
+import { formatDuration } from "@scutch/core/quantity";
 import { useState } from "react";
 import { clock24, dayOf, longDay } from "../../../format/time.ts";
 import { Button } from "../../../ui/Button.tsx";
@@ -26,6 +27,11 @@ export function StartJob({ desk, run, practice = false }: LiveProps) {
   return (
     <section aria-label="The job" className="border-accent border-t-4 bg-paper p-4 sm:p-5 print:hidden">
       <h2 className="font-semibold text-lg">Ready to start?</h2>
+      {desk.late > 0 && (
+        <p className="mt-1 font-semibold text-caution-ink">
+          Not started: {formatDuration(desk.late / 1000)} late. Times below count from now.
+        </p>
+      )}
       <p className="mt-1 text-soft">
         One step at a time, with a timer and what’s dwelling. Every tap is logged with its time.
       </p>
