@@ -93,6 +93,34 @@ export function useLocalLog(jobId: string | undefined): LocalLog | undefined {
   return useMemo(() => steady && readLog(steady), [steady]);
 }
 
+/** A plan and what was logged on it. */
+export interface JobWithLog {
+  readonly job: Job;
+  readonly log: readonly LogEntry[];
+}
+
+/** What is logged on some jobs, as it stands here, live; beside each its plan. */
+export function useLogsOf(jobs: readonly Job[]): readonly JobWithLog[] {
+  const ids = jobs.map(({ id }) => id);
+  const rows = useDeviceQuery(
+    async (db) =>
+      (await db.entries.where("jobId").anyOf(ids).toArray()).map(({ jobId, entry }) => ({ jobId, entry })),
+    [ids.join()],
+  );
+  const steady = useStableValue(rows);
+  return useMemo(
+    () =>
+      jobs.map((job) => ({
+        job,
+        log: (steady ?? []).flatMap(({ jobId, entry }) => {
+          const known = jobId === job.id ? parseTolerantly(LogEntry, entry) : undefined;
+          return known?.ok ? [known.value] : [];
+        }),
+      })),
+    [jobs, steady],
+  );
+}
+
 /** Plans of the jobs from a day on, as they stand here, live. */
 export function useJobsFrom(day: string): readonly Job[] {
   const plans = useDeviceQuery(

@@ -174,7 +174,11 @@ describe("where a job stands", () => {
     expect(stateOf(listed(0, 0), undefined, 0)).toEqual({ kind: "planned" });
     expect(stateOf(listed(1, 0), plan, 0)).toEqual({ kind: "under-way", finished: 0, rooms: 2 });
     expect(stateOf(listed(3, 1), plan, 0)).toEqual({ kind: "under-way", finished: 1, rooms: 2 });
-    expect(stateOf(listed(4, 2), plan, 0)).toEqual({ kind: "drying", dryAtMs: expect.any(Number) });
+    expect(stateOf(listed(4, 2), plan, 0)).toEqual({
+      kind: "drying",
+      touchDryAtMs: expect.any(Number),
+      dryAtMs: expect.any(Number),
+    });
     expect(stateOf(listed(4, 2), plan, 96 * 3_600_000)).toEqual({ kind: "dry", dryAtMs: expect.any(Number) });
     // Begun too long ago to be dried: it is done.
     expect(stateOf(listed(4, 2), undefined, 0)).toEqual({ kind: "dry" });

@@ -56,7 +56,7 @@ function patchOf({ work, result }: DryingForecast, place: number) {
     : undefined;
 }
 
-/** The one big number: when this room is dry. */
+/** The one big number: when this room can be walked on; then when its furniture goes back. */
 export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onSelect }: Props) {
   const { about, between, clock } = useTimes();
   const units = useUnits();
@@ -86,29 +86,32 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
             : about(timeAt(start, room.finishedAtHours), now)}
         </span>
       </p>
-      {dry.likely === null ? (
-        <NotDry drying={dried.result.rooms[place]} />
-      ) : (
+      {touch.likely !== null && (
         <>
-          <p className="mt-2 text-soft">Dry by about</p>
-          <ExplainedFigure label="Dry by" working={() => explainReady(work, place, "dryHours")}>
-            <BigHour time={dry.likely} now={now} />
+          <p className="mt-2 text-soft">Touch-dry (OK in socks) about</p>
+          <ExplainedFigure label="Touch-dry" working={() => explainReady(work, place, "touchDryHours")}>
+            <BigHour time={touch.likely} now={now} />
           </ExplainedFigure>
           <p className="mt-2 font-mono text-soft">
-            {dry.early === null ? "\u00a0" : between(dry.early, dry.late, now)}
+            {touch.early === null ? "\u00a0" : between(touch.early, touch.late, now)}
           </p>
         </>
       )}
-      {touch.likely !== null && (
+      {dry.likely === null ? (
+        <NotDry drying={dried.result.rooms[place]} />
+      ) : (
         <p className="mt-1">
-          Touch-dry (OK in socks) about{" "}
+          Dry, furniture back, by about{" "}
           <ExplainedFigure
-            label="Touch-dry"
-            working={() => explainReady(work, place, "touchDryHours")}
-            className="font-bold font-mono"
+            label="Dry by"
+            working={() => explainReady(work, place, "dryHours")}
+            className="whitespace-nowrap font-bold font-mono text-lg"
           >
-            {about(touch.likely, now)}
-          </ExplainedFigure>
+            {about(dry.likely, now)}
+          </ExplainedFigure>{" "}
+          {dry.early !== null && (
+            <span className="whitespace-nowrap font-mono text-soft">{between(dry.early, dry.late, now)}</span>
+          )}
         </p>
       )}
       {patch && (

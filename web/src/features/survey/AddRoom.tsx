@@ -14,7 +14,8 @@ import { Readings } from "../../ui/Readings.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { useShortcut } from "../../ui/useShortcut.ts";
 import { hasStairs, hubOf, type OpensTo, withNewRoom } from "./addRoom.ts";
-import { sizeRatio } from "./oddSize.ts";
+import { oddSize } from "./oddSize.ts";
+import { oddSizeText } from "./oddSizeText.ts";
 import { freeName, TEMPLATES, type Template } from "./templates.ts";
 
 /** Names of rooms that are upstairs where there is an upstairs. */
@@ -76,7 +77,7 @@ function useNewRoom({ job, edit }: RoomDesk) {
       const [fault] = faultsOf(room.error);
       return setError(fault && contractFault(fault, (limit) => sizeLimit(units)(limit, fault.path.at(-1))));
     }
-    if (!sure && sizeRatio(read.value, job.rooms) !== undefined) return setOdd(read.value);
+    if (!sure && oddSize(read.value, job.rooms)) return setOdd(read.value);
     const refused = edit((before) => withNewRoom(before, room.data, leads));
     if (refused) return setError(refused);
     setName("");
@@ -221,10 +222,7 @@ function OddSize({ room: { odd, add, changeSize }, job }: { readonly room: NewRo
   const units = useUnits();
   if (!odd) return null;
   return (
-    <Callout
-      tone="caution"
-      title={`${sizeText(odd, units)} is ${Math.round(sizeRatio(odd, job.rooms) ?? 0)} times the other rooms.`}
-    >
+    <Callout tone="caution" title={oddSizeText(odd, oddSize(odd, job.rooms), units)}>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button onClick={() => add(odd, true)}>Yes, that’s right</Button>
         <Button onClick={changeSize}>Change size</Button>

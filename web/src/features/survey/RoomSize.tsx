@@ -11,7 +11,8 @@ import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { DoorFields } from "./DoorFields.tsx";
 import { levelName } from "./levels.ts";
-import { sizeRatio } from "./oddSize.ts";
+import { oddSize } from "./oddSize.ts";
+import { oddSizeHint } from "./oddSizeText.ts";
 import { PartFields } from "./PartFields.tsx";
 import { StairFields } from "./StairFields.tsx";
 import { ZoneFields } from "./ZoneFields.tsx";
@@ -27,7 +28,7 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
   const set = (change: Partial<Room>, showLimit?: ShowLimit) =>
     edit((before) => withRoom(before, room.id, change), showLimit);
   const stairs = room.shape.kind === "stairs";
-  const times = sizeRatio(
+  const odd = oddSize(
     room.shape,
     job.rooms.filter(({ id }) => id !== room.id),
   );
@@ -42,7 +43,7 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
             show={(shape) => sizeText(shape, units)}
             read={sizeReader(units)}
             onChange={(shape) => shape && set({ shape }, sizeLimit(units))}
-            hint={times === undefined ? undefined : `${Math.round(times)} times the other rooms. Right?`}
+            hint={odd && oddSizeHint(odd, units)}
           />
         )}
         <QuantityField

@@ -6,7 +6,7 @@ import fc from "fast-check";
 import { floorOf } from "../../planning/floorPlan.ts";
 import { copyOf } from "../../planning/jobCopy.ts";
 import { doorLike, hasStairs, hubOf, withNewRoom } from "./addRoom.ts";
-import { sizeRatio } from "./oddSize.ts";
+import { oddSize } from "./oddSize.ts";
 
 const id = (kind: number, n: number) => `01930000-0000-7000-8${kind}00-${n.toString().padStart(12, "0")}`;
 const room = (n: number, name: string, more: Partial<Room> = {}): Room => ({
@@ -77,12 +77,30 @@ describe("a house with an upstairs", () => {
   });
 });
 
-test("a size ten times the middle one of its neighbours is asked about; stairs and a first room aren't", () => {
+test("a size ten times the middle one of its neighbours is asked about, and a side no house has; stairs aren't", () => {
   const others = [room(1, "A"), room(2, "B"), room(3, "C", { shape: { kind: "area", area: 400 } })];
-  expect(sizeRatio({ kind: "area", area: 120 }, others)).toBeCloseTo(10, 9);
-  expect(sizeRatio({ kind: "area", area: 100 }, others)).toBeUndefined();
-  expect(sizeRatio({ kind: "area", area: 5000 }, [])).toBeUndefined();
-  expect(sizeRatio(STAIRS, others)).toBeUndefined();
+  expect(oddSize({ kind: "area", area: 120 }, others)).toEqual({
+    kind: "area",
+    times: expect.closeTo(10, 9),
+  });
+  expect(oddSize({ kind: "area", area: 100 }, others)).toBeUndefined();
+  expect(oddSize({ kind: "area", area: 5000 }, [])).toBeUndefined();
+  expect(oddSize(STAIRS, others)).toBeUndefined();
+  // 3.5 typed as 35: as a first room it is longer than a house, beside others five times their sides.
+  const long = { kind: "rectangle", length: 35, width: 3.5 } as const;
+  expect(oddSize(long, [])).toEqual({ kind: "side", side: 35 });
+  expect(oddSize({ ...long, length: 21 }, others)).toEqual({ kind: "side", side: 21 });
+  expect(oddSize({ ...long, length: 19.9 }, [])).toBeUndefined();
+  expect(
+    oddSize({ ...long, length: 15 }, [room(1, "A", { shape: { kind: "rectangle", length: 3, width: 2.9 } })]),
+  ).toEqual({
+    kind: "side",
+    side: 15,
+  });
+  // A second hall of the same length is no slip any more.
+  expect(
+    oddSize({ ...long, length: 30 }, [room(1, "A", { shape: { kind: "rectangle", length: 31, width: 12 } })]),
+  ).toBeUndefined();
 });
 
 test("the push offered puts a room beside the one it lay over, and no shorter one would (fuzz)", () => {

@@ -38,7 +38,8 @@ function headline(
     case "under-way":
       return ["rooms finished", `${state.finished} of ${state.rooms}`];
     case "drying":
-      return ["dry by about", state.dryAtMs === null ? "not yet" : about(state.dryAtMs, now)];
+      // When the floor can be walked on; when it is dry stands below.
+      return ["touch-dry about", state.touchDryAtMs === null ? "not yet" : about(state.touchDryAtMs, now)];
     case "dry":
       return state.dryAtMs === undefined ? ["", "done"] : ["dry since about", about(state.dryAtMs, now)];
   }
@@ -74,6 +75,13 @@ export function Row({ listed, shelf, now, to, state, next, strip, late = 0, clas
           </p>
         )}
         {clash && <p className="mt-1 font-semibold text-caution-ink">{clash}</p>}
+        {state?.kind === "drying" && (
+          <p className="mt-1">
+            {state.dryAtMs === null
+              ? "Not dry within four days in this air."
+              : `Dry, furniture back, by about ${times.about(state.dryAtMs, now)}.`}
+          </p>
+        )}
         {next && <p className="mt-1 min-h-6 font-semibold">{next}</p>}
         {strip && <div className="mt-3">{strip}</div>}
       </Link>

@@ -6,7 +6,7 @@ import type { JobListItem } from "./useJobList.ts";
 export type JobState =
   | { readonly kind: "planned" }
   | { readonly kind: "under-way"; readonly finished: number; readonly rooms: number }
-  | { readonly kind: "drying"; readonly dryAtMs: number | null }
+  | { readonly kind: "drying"; readonly touchDryAtMs: number | null; readonly dryAtMs: number | null }
   | { readonly kind: "dry"; readonly dryAtMs?: number };
 
 /** Where a job stands; how wet it is only where it was planned, which only those begun lately are. */
@@ -16,6 +16,9 @@ export function stateOf(listed: JobListItem, planned: Planned | undefined, now: 
   if (finished < rooms || rooms === 0) return { kind: "under-way", finished, rooms };
   if (!planned) return { kind: "dry" };
   const { work, result, startMs } = planned;
-  const dryAtMs = result ? readyOfJob({ work, result, ranges: undefined }, startMs, "dry").likely : null;
-  return dryAtMs !== null && dryAtMs <= now ? { kind: "dry", dryAtMs } : { kind: "drying", dryAtMs };
+  const readyAt = (which: "touchDry" | "dry") =>
+    result ? readyOfJob({ work, result, ranges: undefined }, startMs, which).likely : null;
+  const dryAtMs = readyAt("dry");
+  if (dryAtMs !== null && dryAtMs <= now) return { kind: "dry", dryAtMs };
+  return { kind: "drying", touchDryAtMs: readyAt("touchDry"), dryAtMs };
 }

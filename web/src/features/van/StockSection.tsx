@@ -11,9 +11,10 @@ import { lotsLeft } from "@scutch/core/mix";
 import { Plus } from "lucide-react";
 import { useMemo, useState } from "react";
 import { saveRecord } from "../../device/changes.ts";
+import { useLogsOf } from "../../device/localJob.ts";
 import { newId } from "../../device/newId.ts";
 import { numberReader, packField } from "../../format/readers.ts";
-import { dayAfter, startOf, today } from "../../format/time.ts";
+import { dayAfter, today } from "../../format/time.ts";
 import { doseOf } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -39,22 +40,17 @@ export function StockSection({ shelf, stock, jobs }: Props) {
   const product = (id: string) => shelf.products.find((each) => each.id === id);
   const amount = (id: string, value: number) => doseOf(value, product(id)?.scoop !== undefined, units);
   const day = today();
-  // What a job under way still takes stands in its own mix, beside what is left.
-  const now = Date.now();
-  const needs = needsOf(
-    jobs.filter((job) => startOf(job) > now),
-    shelf,
-    stock,
-  );
+  const logged = useLogsOf(jobs);
+  const needs = useMemo(() => needsOf(logged, shelf, stock), [logged, shelf, stock]);
   const short = needs.filter(({ needed, left = 0 }) => needed > left);
   const tomorrow = dayAfter(day);
   const booked = useMemo(() => jobs.filter((job) => job.day === tomorrow), [jobs, tomorrow]);
   return (
     <div className="grid gap-6">
       <section aria-label="To order">
-        <h2 className="border-ink border-b-2 pb-2 font-bold text-lg">To order for the booked jobs</h2>
+        <h2 className="border-ink border-b-2 pb-2 font-bold text-lg">To order for the jobs not done yet</h2>
         {short.length === 0 ? (
-          <p className="py-2 text-soft">You have enough for all booked jobs.</p>
+          <p className="py-2 text-soft">You have enough for every job not done yet.</p>
         ) : (
           <ul>
             {short.map((need) => (

@@ -1,6 +1,8 @@
 import type { Job, ProductId, Shelf, Stock } from "@scutch/contract";
+import { roomFinishTimes, stockUse } from "@scutch/core/log";
 import { leftOf } from "@scutch/core/mix";
 import { planWork, toJobInput } from "@scutch/core/plan";
+import type { JobWithLog } from "../../device/localJob.ts";
 import { scheduleQuickly } from "../../planning/scheduleCache.ts";
 
 /** What a product is wanted for and whether there is enough; m³ or kg. */
@@ -51,9 +53,28 @@ export function needsOfJob(jobs: readonly Job[], shelf: Shelf): JobNeeds {
   return { vesselIds: [...vesselIds], amounts, airMovers };
 }
 
-/** What the booked jobs need of each product against what is there, what is short first. */
-export function needsOf(jobs: readonly Job[], shelf: Shelf, stock: Stock): Need[] {
-  const { amounts } = needsOfJob(jobs, shelf);
+/** Whether every room of a job that is cleaned was finished. */
+function isDone({ job, log }: JobWithLog): boolean {
+  const finished = roomFinishTimes(log);
+  const cleaned = job.rooms.filter(({ passage }) => !passage);
+  return cleaned.length > 0 && cleaned.every(({ id }) => finished.has(id));
+}
+
+/**
+ * What the jobs not done yet still need of each product against what is there, what is short first. What a job has used so far
+ * is off the stock already.
+ */
+export function needsOf(jobs: readonly JobWithLog[], shelf: Shelf, stock: Stock): Need[] {
+  const amounts = new Map<ProductId, number>();
+  for (const each of jobs) {
+    if (isDone(each)) continue;
+    // Its fills alone: what was used by hand beside them wasn’t in their plan.
+    const used = stockUse(each.log.filter(({ kind }) => kind !== "product-used"));
+    for (const [productId, planned] of needsOfJob([each.job], shelf).amounts) {
+      const gone = used.reduce((sum, use) => sum + (use.productId === productId ? use.amount : 0), 0);
+      amounts.set(productId, (amounts.get(productId) ?? 0) + Math.max(0, planned - gone));
+    }
+  }
   return [...amounts]
     .map(([productId, needed]): Need => {
       const left = leftOf(stock, productId);

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
-import { LotId, type Stock, type StockLot, type Vessel } from "@scutch/contract";
-import { aGear, aJob, aProduct, aRoom, aShelf, aVessel, idFor } from "@scutch/contract/testing";
+import { type LogEntry, LotId, type Stock, type StockLot, type Vessel } from "@scutch/contract";
+import { aGear, aJob, anEntry, aProduct, aRoom, aShelf, aVessel, idFor } from "@scutch/contract/testing";
 import { CHEMISTRIES, LABEL_FLOORS } from "@scutch/core/care";
 import { isForMixing, leftOf, lotsLeft } from "@scutch/core/mix";
 import fc from "fast-check";
@@ -64,13 +64,37 @@ describe("what the booked jobs need", () => {
     // 50 and 20 m² at 68 ml/m² are 3.4 and 1.4 L to the mark; at 1:24 136 and 56 ml, to the cup's marks 135 and 55.
     expect((amounts.get(product(1).id) as number) * 1e6).toBeCloseTo(190, 6);
     expect([vesselIds, airMovers]).toEqual([[idFor("Pump")], 1]);
-    const [need] = needsOf(jobs, shelf, {
+    const booked = jobs.map((each) => ({ job: each, log: [] }));
+    const [need] = needsOf(booked, shelf, {
       lots: [{ ...lot(1, "A", 2, "2026-01-01"), packSize: 0.05 * L }],
       used: [],
     });
     expect(need).toMatchObject({ left: expect.closeTo(0.1 * L, 12), order: 2 });
-    expect(needsOf(jobs, shelf, { lots: [lot(1, "A", 2, "2026-01-01")], used: [] })[0]?.order).toBe(0);
+    expect(needsOf(booked, shelf, { lots: [lot(1, "A", 2, "2026-01-01")], used: [] })[0]?.order).toBe(0);
     expect(needsOf([], shelf, { lots: [], used: [] })).toEqual([]);
+  });
+
+  test("what a job under way has mixed is off the stock and isn't needed again; a job done needs nothing", () => {
+    const under = job(50);
+    const room = idFor("Room");
+    const fill = anEntry("fill", {
+      kind: "fill-made",
+      batchId: idFor("mix"),
+      productId: product(1).id,
+      fill: 1,
+      water: 2.4 * L,
+      concentrate: 0.1 * L,
+    });
+    const needed = (log: LogEntry[]) =>
+      (needsOf([{ job: under, log }], shelf, { lots: [], used: [] })[0]?.needed ?? 0) * 1e6;
+    expect(needed([])).toBeCloseTo(135, 6);
+    expect(needed([fill])).toBeCloseTo(35, 6);
+    const slip = anEntry("slip", { kind: "correction", corrects: fill.id, text: "Not made" });
+    expect(needed([fill, slip])).toBeCloseTo(135, 6);
+    expect(
+      needed([anEntry("by hand", { kind: "product-used", productId: product(1).id, amount: 0.1 * L })]),
+    ).toBeCloseTo(135, 6);
+    expect(needed([anEntry("done", { kind: "room-finished", roomId: room })])).toBe(0);
   });
 });
 
