@@ -62,6 +62,10 @@ export const Product = z
       .enum(PRODUCT_FLOORS)
       .optional()
       .meta({ description: "Floors its label is for; by its kind if absent" }),
+    treats: z
+      .enum(["before", "after"])
+      .optional()
+      .meta({ description: "When an odour treatment goes on: before or after cleaning; after if absent" }),
     labelAllows: Floors.optional().meta({ description: "Fibres and hard floors the label says are safe" }),
     labelForbids: Floors.optional().meta({
       description: "Fibres and hard floors the label says not to use it on",

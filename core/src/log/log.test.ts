@@ -103,12 +103,17 @@ describe("folds of a log", () => {
     expect(at(63)).toEqual([60, 63]);
     expect(at(13 * 60)).toEqual([0, 0]);
     // A dye test made before is no work; a fill is.
-    expect(at(63, [entry("dye-test", { roomId: "a", productId: "p", result: "no-colour" })])).toEqual([60, 63]);
+    expect(at(63, [entry("dye-test", { roomId: "a", productId: "p", result: "no-colour" })])).toEqual([
+      60, 63,
+    ]);
     for (const kind of ["run-started", "fill-made", "room-finished"] as const)
       expect(at(63, [entry(kind, { roomId: "a", batchId: "b" }, 30)])[1]).toBe(0);
     // Late at night: the day changes, the lateness doesn't.
     const evening = new Date(2026, 2, 10, 23, 30).getTime();
-    expect(startTimeAt(evening, [], evening + 45 * 60_000)).toEqual({ start: evening + 45 * 60_000, late: 45 * 60_000 });
+    expect(startTimeAt(evening, [], evening + 45 * 60_000)).toEqual({
+      start: evening + 45 * 60_000,
+      late: 45 * 60_000,
+    });
   });
 
   test("use is by product and lot: a powder by its weight, additions by their own, what is used apart too", () => {

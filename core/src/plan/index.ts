@@ -63,6 +63,7 @@ export {
   removeItem,
   resolveConflict,
 } from "./merge/index.ts";
+export { type OdourPatch, treatmentFor, treatsWhen } from "./odour.ts";
 export { careFloor, isSprayed, mixFor, sprayKindFor, suitsFloor } from "./roomMix.ts";
 export type { RoomPlan } from "./rooms.ts";
 export { DEFAULT_CIRCUITS, filmOn, MAX_PEOPLE, workingAirSpeed } from "./run.ts";

@@ -7,6 +7,7 @@ import type {
   Origin,
   Soil,
   SoilNature,
+  SpotAge,
 } from "../care/index.ts";
 import type { Method, Rig } from "../clean/index.ts";
 import type { Air, AirMover, Windows } from "../drying/index.ts";
@@ -56,6 +57,8 @@ export interface SurveyedRoom {
 /** A product as its label has it. Times s, temperature °C. */
 export interface ProductLabel extends CareProduct {
   readonly id?: string;
+  /** Of an odour treatment: whether it goes on before or after cleaning; after where absent. */
+  readonly treats?: "before" | "after" | undefined;
   readonly light: Strength;
   readonly ordinary: Strength;
   readonly heavy: Strength;
@@ -101,6 +104,9 @@ export interface PlannedSpot {
   readonly nature: "spot" | "stain" | "not-sure";
   /** m². */
   readonly area: number;
+  /** m the other way, where it is an area with two sides. */
+  readonly long?: number | undefined;
+  readonly age?: SpotAge;
   /** How the last attempt on it went; absent: not tried yet. */
   readonly result?: AttemptResult;
 }
@@ -149,6 +155,8 @@ export interface JobInput {
   readonly doors?: readonly JobDoor[];
   readonly interview?: Interview;
   readonly spots?: readonly PlannedSpot[];
+  /** What the shelf has against odour. */
+  readonly treatments?: readonly ProductLabel[];
   readonly tests?: readonly LoggedTest[];
   readonly rig?: Rig;
   /** How fast the crew works, where it has said so. */

@@ -1,9 +1,16 @@
-import type { PlannedSpot } from "./input.ts";
+import { judgeProduct, type SpotAge } from "../care/index.ts";
+import type { PlannedSpot, ProductLabel, SurveyedRoom } from "./input.ts";
+import { careFloor } from "./roomMix.ts";
 
 /** Urine spreads below the pile: the patch to treat over the patch seen, in area (common practice). */
 const SPREAD_BELOW = 4;
 /** Free water an odour treatment leaves in a patch it was soaked into and extracted from, kg/m² (memory). */
 export const ODOUR_RESIDUAL = 0.3;
+/**
+ * What a treatment takes to reach as deep as the urine did, m³/m²: fresh it stands in the pile, old it has reached the backing,
+ * dried in it is in the underlay too (common practice).
+ */
+export const SOAK: Readonly<Record<SpotAge, number>> = { fresh: 0.6e-3, old: 1e-3, set: 1.4e-3 };
 
 const isUrine = ({ origin }: Pick<PlannedSpot, "origin">) => origin === "urine";
 
@@ -17,9 +24,36 @@ interface TreatedRoom {
   readonly passage: boolean;
 }
 
-/** m² to treat against odour in a room: four times the urine seen in it, at most the room. */
-export function odourArea(room: TreatedRoom, spots: readonly PlannedSpot[], isTextile: boolean): number {
-  if (!isTextile || room.passage) return 0;
-  const own = spots.filter((spot) => isUrine(spot) && spot.roomId === room.id);
-  return Math.min(room.area, SPREAD_BELOW * own.reduce((sum, { area }) => sum + area, 0));
+/** What is treated against odour in a room: m², and m³ of mix. */
+export interface OdourPatch {
+  readonly area: number;
+  readonly amount: number;
 }
+
+/** Four times the urine seen, or the area that was said; at most the room, as deep as each went. */
+export function odourPatch(room: TreatedRoom, spots: readonly PlannedSpot[], isTextile: boolean): OdourPatch {
+  const own =
+    isTextile && !room.passage ? spots.filter((spot) => isUrine(spot) && spot.roomId === room.id) : [];
+  const patches = own.map(({ area, long, age = "old" }) => {
+    const patch = area * (long === undefined ? SPREAD_BELOW : 1);
+    return { patch, amount: patch * SOAK[age] };
+  });
+  const area = patches.reduce((sum, { patch }) => sum + patch, 0);
+  const amount = patches.reduce((sum, each) => sum + each.amount, 0);
+  // Patches that would cover more than the room run into each other.
+  const share = area > room.area ? room.area / area : 1;
+  return { area: area * share, amount: amount * share };
+}
+
+/** When an odour treatment goes on: before or after cleaning, as its label has it; after where it doesn't say. */
+export const treatsWhen = ({ treats }: Pick<ProductLabel, "treats">) => treats ?? "after";
+
+/** The treatment a room gets from those at hand: the first its floor takes; undefined where there is none. */
+export const treatmentFor = <P extends ProductLabel>(
+  room: Partial<SurveyedRoom>,
+  products: readonly P[],
+): P | undefined =>
+  products.find(
+    (product) =>
+      product.kind === "odour-treatment" && judgeProduct(product, careFloor(room)).verdict !== "stop",
+  );

@@ -13,7 +13,7 @@ import { assumeRoom, type KnownRoom } from "./assume.ts";
 import type { JobInput, SurveyedRoom } from "./input.ts";
 import type { Effect } from "./interview.ts";
 import { MAX_RESIDUAL, measuredResiduals, type WaterQuestion } from "./measuredWater.ts";
-import { ODOUR_RESIDUAL, odourArea } from "./odour.ts";
+import { ODOUR_RESIDUAL, odourPatch } from "./odour.ts";
 
 /** A finish later than this is a date mistyped, h: eleven hundred years. */
 const [, LATEST_FINISH] = DRYING_LIMITS.finishedAt;
@@ -30,6 +30,8 @@ export interface RoomPlan extends KnownRoom {
   readonly finishLogged: boolean;
   /** m² treated against odour, and kg/m² that patch keeps when cleaning ends; 0 where none is. */
   readonly odourArea: number;
+  /** m³ of the treatment that patch takes. */
+  readonly odourAmount: number;
   readonly patchResidual: number;
   /** kg/m² that the soaking adds, spread over the room. */
   readonly soaked: number;
@@ -52,6 +54,7 @@ function wetRoom(surveyed: SurveyedRoom, job: JobInput, has: (kind: Effect["kind
   const figures = figuresWith(room.method, job.rig);
   const extraWetStrokes = has("extra-rinse") ? 1 : 0;
   const zones = zoneFactor(room.zones);
+  const patch = odourPatch(room, job.spots ?? [], !isHardFloor(room.covering));
   return {
     ...room,
     figures,
@@ -59,7 +62,8 @@ function wetRoom(surveyed: SurveyedRoom, job: JobInput, has: (kind: Effect["kind
     zoneFactor: zones,
     soilForMix: soilForMix(room.soil, surveyed.soilNature),
     water: waterBalance({ ...room, zoneFactor: zones, extraWetStrokes, figures }),
-    odourArea: odourArea(room, job.spots ?? [], !isHardFloor(room.covering)),
+    odourArea: patch.area,
+    odourAmount: patch.amount,
   };
 }
 type WetRoom = ReturnType<typeof wetRoom>;

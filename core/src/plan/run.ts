@@ -17,6 +17,7 @@ import { longestWall } from "./assume.ts";
 import type { BatchPlan } from "./batches.ts";
 import type { JobInput } from "./input.ts";
 import type { Effect } from "./interview.ts";
+import { treatmentFor, treatsWhen } from "./odour.ts";
 import type { WetRoomPlan } from "./rooms.ts";
 import type { VesselTurn } from "./vesselTurns.ts";
 
@@ -68,6 +69,7 @@ export function runRoom(
   const film = room.water.applicationRate;
   const { figures } = room;
   const padTime = room.padAfter ? 1 / (effectiveWidth(figures, room.soil) * figures.strokeSpeed) : 0;
+  const treatment = room.odourArea > 0 && surveyed ? treatmentFor(surveyed, job.treatments ?? []) : undefined;
   const spots = (job.spots ?? []).filter(({ roomId, result }) => roomId === room.id && result !== "gone");
   const when = (time: "before" | "after") =>
     spots.filter(({ origin }) => origin !== "urine" && ORIGIN_FACTS[origin].when === time).length;
@@ -98,6 +100,9 @@ export function runRoom(
     ribbed: room.covering === "ribbed-mat",
     edge: has("edges") ? room.edge : 0,
     odourArea: room.odourArea,
+    ...(treatment && treatsWhen(treatment) === "before"
+      ? { odourBefore: { dwell: treatment.dwellLeast } }
+      : {}),
     spotsBefore: when("before"),
     spotsAfter: when("after"),
     fans: room.airMovers.length,

@@ -49,10 +49,11 @@ export interface JobDocument extends Pick<JobInput, "indoor" | "outdoor" | "inte
   readonly day: string;
   readonly startsAt: string;
   readonly rooms: readonly (SurveyedRoom & { readonly walkOnBy?: string })[];
-  readonly spots?: readonly (Pick<PlannedSpot, "roomId" | "origin" | "nature"> & {
+  readonly spots?: readonly (Pick<PlannedSpot, "roomId" | "origin" | "nature" | "age"> & {
     readonly id: string;
     /** m from side to side. */
     readonly across: number;
+    readonly long?: number | undefined;
   })[];
   readonly batches: readonly BatchChoice[];
   readonly rig?: RigChoice;
@@ -180,9 +181,10 @@ export function toJobInput(job: JobDocument, around: JobContext): JobInput {
     rooms: job.rooms,
     spots: (job.spots ?? []).map((spot) => {
       const last = attemptsOn(log, spot.id).at(-1);
-      return { ...spot, area: spotArea(spot.across), ...(last ? { result: last.result } : {}) };
+      return { ...spot, area: spotArea(spot.across, spot.long), ...(last ? { result: last.result } : {}) };
     }),
     measuredWater: tankReadings(log),
+    treatments: around.products.filter(({ kind }) => kind === "odour-treatment"),
     tests: productTests(log),
     batches: job.batches.flatMap((batch) => {
       const product = around.products.find(({ id }) => id === batch.productId);

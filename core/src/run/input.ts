@@ -33,6 +33,8 @@ export interface RunRoom {
   /** m of edge done by hand. */
   readonly edge: number;
   readonly odourArea: number;
+  /** Treated against odour before it is cleaned, and s that stands first; absent: after. */
+  readonly odourBefore?: { readonly dwell: number };
   readonly spotsBefore: number;
   readonly spotsAfter: number;
   readonly fans: number;

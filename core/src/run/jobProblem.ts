@@ -48,12 +48,15 @@ class RoomWriter {
     const { to, input, paced, vessels } = this;
     const dwell = room.spray?.dwell ?? 0;
     to.next(dwell);
-    const ready = prepareRoom(room, input, paced, to, this.bag);
+    const { ready, odour } = prepareRoom(room, input, paced, to, this.bag);
     const last = (kind: StepKind, seconds: number) =>
       to.add({ id: roomStepId(kind, room.id), kind, roomId: room.id }, seconds);
     const work = stepDurations(room, input.crew);
     // What cleaning leaves is treated when the room is through, before its pile is set up.
-    const treat = () => [last("spots", work.spots * paced), last("odour", work.odour * paced)];
+    const treat = () => [
+      last("spots", work.spots * paced),
+      room.odourBefore ? undefined : last("odour", work.odour * paced),
+    ];
     const own = this.cut.filter(({ roomId }) => roomId === room.id);
     let firstWet: Task | undefined;
     let left: Task | undefined;
@@ -65,6 +68,7 @@ class RoomWriter {
         groom: section === own.at(-1) ? treat : () => [],
       });
       to.addPrecedence(ready, spray ?? clean);
+      to.stand(odour, spray ?? clean, room.odourBefore?.dwell ?? 0);
       to.addPrecedence(this.setUp, clean);
       // Nobody goes back over what is clean to set its far end up.
       to.addPrecedence(left, clean);

@@ -67,6 +67,12 @@ export class ProblemBuilder {
     return before;
   }
 
+  /** What stands so long, s, before the next step on its floor begins. */
+  stand(wetted: Task | undefined, next: Task, dwell: number): void {
+    if (wetted && dwell > 0)
+      this.lags.push({ from: wetted.id, to: next.id, minLag: wetted.duration + Math.ceil(dwell) });
+  }
+
   /** Not much later than what comes before it: pile is groomed while it is wet, a fan goes on when its room is done. */
   soon(before: Task | undefined, task: Task | undefined): void {
     if (before && task)

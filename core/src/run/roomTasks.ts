@@ -11,7 +11,7 @@ import { stepDurations } from "./work.ts";
 /** The machine's solution and recovery tank: one pair, whatever draws on it. */
 export const TANKS = "tanks";
 
-/** Furniture, vacuum with its bag, edges and spots to treat first; the last of them. */
+/** Furniture, vacuum with its bag, edges, spots and odour to treat first; the last of them, and the treatment that stands. */
 export function prepareRoom(
   room: RunRoom,
   input: RunInput,
@@ -38,11 +38,13 @@ export function prepareRoom(
       full ? step("bag", PACES.bag, "vacuum", piece) : undefined,
     );
   }
-  return to.addPrecedence(
+  const ready = to.addPrecedence(
     done,
     step("edges", work.edges * paced, "vacuum"),
     step("pre-spot", work.preSpot * paced),
   );
+  const odour = room.odourBefore ? step("odour", work.odour * paced) : undefined;
+  return { ready: to.addPrecedence(ready, odour), odour };
 }
 
 /** What is misted again stands as long as its film does. */

@@ -109,6 +109,7 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   x: ["place across", (value: number) => percent(value)],
   y: ["place down", (value: number) => percent(value)],
   across: ["size", length],
+  long: ["length", length],
   origin: ["cause", named(ORIGIN_SHORT)],
   known: ["identified by", plain],
   nature: ["spot or stain", plain],

@@ -150,6 +150,8 @@ const text = (heading: string, field: "id" | "name"): Column => ({
   read: (cell) => ({ value: cell }),
 });
 
+const TREATS = ["before", "after"] as const;
+const TREATS_NAMES = { before: "Before cleaning", after: "After cleaning" } as const;
 const RATIOS = ["one-to-n", "one-in-n"] as const;
 const RATIO_NAMES = { "one-to-n": "1 part to n of water", "one-in-n": "1 part in n of mix" } as const;
 
@@ -175,6 +177,7 @@ export const COLUMNS: readonly Column[] = [
   several("Label allows", "labelAllows", LABEL_FLOORS, LABEL_FLOOR_NAMES),
   several("Label forbids", "labelForbids", LABEL_FLOORS, LABEL_FLOOR_NAMES),
   choice("Floors", "floors", PRODUCT_FLOORS, PRODUCT_FLOOR_NAMES),
+  choice("Goes on", "treats", TREATS, TREATS_NAMES),
   {
     heading: "Pack",
     field: "packSize",

@@ -109,17 +109,18 @@ export function FloorView({ desk: { job, work }, floor, level, selected, onSelec
           y: placed.at.y + own.top + spot.y * own.height,
         };
         return (
-          <circle
+          <ellipse
             key={spot.id}
             cx={at.x}
             cy={at.y}
-            r={Math.max(letter * 0.28, spot.across / 2)}
+            rx={Math.max(letter * 0.28, spot.across / 2)}
+            ry={Math.max(letter * 0.28, (spot.long ?? spot.across) / 2)}
             fill="var(--caution)"
             stroke="var(--ground)"
             strokeWidth={0.04}
           >
             <title>{ORIGIN_SHORT[spot.origin]}</title>
-          </circle>
+          </ellipse>
         );
       })}
     </svg>

@@ -2,6 +2,7 @@ import { useId } from "react";
 import { CHEMISTRY_NAMES, LABEL_FLOOR_NAMES } from "../../format/careWords.ts";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { MultiSelect } from "../../ui/MultiSelect.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
 import type { ProductFormProps } from "./productForm.ts";
 
 /** What is in it that reacts, and what its label allows, forbids and warns of. */
@@ -16,6 +17,18 @@ export function LabelFields({ form: { draft, set, errorAt } }: ProductFormProps)
         chosen={draft.chemistry ?? []}
         onChange={(chemistry) => set({ chemistry })}
       />
+      {draft.kind === "odour-treatment" && (
+        <Segmented
+          label="Goes on"
+          value={draft.treats ?? "after"}
+          assumed={draft.treats === undefined}
+          options={[
+            { value: "before", name: "Before cleaning" },
+            { value: "after", name: "After cleaning" },
+          ]}
+          onChange={(treats) => set({ treats })}
+        />
+      )}
       <MultiSelect
         label="Label says safe on"
         names={LABEL_FLOOR_NAMES}

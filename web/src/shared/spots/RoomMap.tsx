@@ -56,10 +56,11 @@ export function RoomMap({ room, spots, onPut, onOpen }: Props) {
               }}
             >
               <title>{ORIGIN_SHORT[spot.origin]}</title>
-              <circle
+              <ellipse
                 cx={x}
                 cy={y}
-                r={Math.max(letter * 0.75, spot.across / 2)}
+                rx={Math.max(letter * 0.75, spot.across / 2)}
+                ry={Math.max(letter * 0.75, (spot.long ?? spot.across) / 2)}
                 fill="var(--caution-wash)"
                 stroke="var(--caution)"
                 strokeWidth={letter / 7}

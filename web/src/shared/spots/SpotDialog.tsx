@@ -14,6 +14,8 @@ import { Dialog } from "../../ui/Dialog.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { PhotoStrip } from "../photos/PhotoStrip.tsx";
+import { OdourNote } from "./OdourNote.tsx";
+import { odourTreatmentOf } from "./odourTreatment.ts";
 import { SpotSteps } from "./SpotSteps.tsx";
 import { guideOf } from "./spotGuide.ts";
 
@@ -46,13 +48,17 @@ export function SpotDialog({ desk, room, spot, onClose }: Props) {
     onClose();
   };
   const guide = guideOf(desk, spot);
+  // The smell is treated when its product’s label says, in the run as here.
+  const when = (spot.origin === "urine" && odourTreatmentOf(desk, room.id, units.system)?.when) || guide.when;
   const [asking, setAsking] = useState(
     spot.origin === "unknown" && guide.steps.every(({ attempts }) => attempts.length === 0),
   );
   const facts = [
     NATURE_NAMES[spot.nature],
     SPOT_AGE_NAMES[spot.age].toLowerCase(),
-    `${units.length(spot.across)} across`,
+    spot.long === undefined
+      ? `${units.length(spot.across)} across`
+      : `${units.length(spot.across)} × ${units.length(spot.long)}`,
     spot.known === "told" ? "customer says" : "our guess",
     ...(spot.uv ? [spot.uv === "glows" ? "glows under UV" : "dark under UV"] : []),
   ];
@@ -70,10 +76,11 @@ export function SpotDialog({ desk, room, spot, onClose }: Props) {
         <SpotSteps desk={desk} room={room} spot={spot} guide={guide} />
         <Callout tone="advice" title="Tell the customer">
           {guide.tell.join(" ")} Extra charge: {PRICE_NAMES[guide.price]}.{" "}
-          {guide.when === "before"
+          {when === "before"
             ? "Treat it before you clean the room."
             : "Clean the room first: cleaning removes most of it."}
         </Callout>
+        {spot.origin === "urine" && <OdourNote desk={desk} roomId={room.id} />}
         <PhotoStrip desk={desk} roomId={room.id} spotId={spot.id} />
         <Button weight="quiet" className="justify-self-start text-stop" onClick={remove}>
           <Trash2 aria-hidden size={18} /> Remove spot
@@ -123,6 +130,14 @@ function SpotFacts({
           show={units.length}
           read={quantityReader("length", small)}
           onChange={(across) => (across === undefined ? undefined : set({ across }))}
+        />
+        <QuantityField
+          label="Length, of an area"
+          value={spot.long}
+          show={units.length}
+          placeholder="round spot"
+          read={quantityReader("length", small)}
+          onChange={(long) => set({ long })}
         />
       </div>
       <Segmented

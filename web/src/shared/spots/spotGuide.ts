@@ -19,7 +19,7 @@ import { formInHand } from "../products/measures.ts";
 export function guideOf({ job, log }: Pick<JobDesk, "job" | "log">, spot: Spot): Guide {
   const room = job.rooms.find(({ id }) => id === spot.roomId);
   return guideFor(
-    { ...spot, area: spotArea(spot.across) },
+    { ...spot, area: spotArea(spot.across, spot.long) },
     careFloor(room ?? {}),
     attemptsOn(log, spot.id),
     skippedOn(log, spot.id).map(({ agent }) => agent),

@@ -25,6 +25,7 @@ function productFrom(row: Row): Product {
     phConcentrate: row.phConcentrate,
     chemistry: row.chemistry,
     floors: row.floors,
+    treats: row.treats,
     labelAllows: row.labelAllows,
     labelForbids: row.labelForbids,
     cautions: row.cautions,
@@ -67,6 +68,7 @@ export async function writeProduct(db: Db | Transaction, crewId: string, product
     chemistry: product.chemistry ?? null,
     labelAllows: product.labelAllows ?? null,
     floors: product.floors ?? null,
+    treats: product.treats ?? null,
     labelForbids: product.labelForbids ?? null,
   };
   await db

@@ -33,6 +33,7 @@ export const products = mysqlTable(
     phConcentrate: double("ph_concentrate"),
     chemistry: json<NonNullable<Product["chemistry"]>>()("chemistry"),
     floors: varchar("floors", { length: 10 }).$type<NonNullable<Product["floors"]>>(),
+    treats: varchar("treats", { length: 10 }).$type<NonNullable<Product["treats"]>>(),
     labelAllows: json<NonNullable<Product["labelAllows"]>>()("label_allows"),
     labelForbids: json<NonNullable<Product["labelForbids"]>>()("label_forbids"),
     cautions: json<string[]>()("cautions").notNull(),

@@ -5,6 +5,7 @@ import { protectionText } from "../../../format/careWords.ts";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { rinseText } from "../../../shared/run/rinseText.ts";
+import { OdourNote } from "../../../shared/spots/OdourNote.tsx";
 import { useTimes } from "../../../state/useTimes.ts";
 import { useUnits } from "../../../state/useUnits.ts";
 import { StepClock } from "./StepClock.tsx";
@@ -52,6 +53,11 @@ export function StepHead({ desk, step, run, known, wet, whose, what }: Props) {
         }}
       </TickingClock>
       {step.rinse && <p className="mt-1">{rinseText(step.rinse, units)}</p>}
+      {step.kind === "odour" && step.roomId !== undefined && (
+        <div className="mt-2">
+          <OdourNote desk={desk} roomId={step.roomId} />
+        </div>
+      )}
       {caution && <p className="mt-1 text-caution-ink text-sm">{caution}</p>}
     </div>
   );
