@@ -5,7 +5,7 @@ import { test } from "../support/stack.ts";
 
 const id = (kind: string, n: number) => `01930000-0000-7000-8${kind}00-${n.toString(16).padStart(12, "0")}`;
 const JOB = id("4", 0xaa);
-const [TEASEL, TILE_WASH, HAND_SPRAYER] = [id("2", 2), id("2", 9), id("3", 3)];
+const [MEADOW, TEASEL, TILE_WASH, HAND_SPRAYER] = [id("2", 1), id("2", 2), id("2", 9), id("3", 3)];
 const room = (n: number, name: string, more: object) => ({
   id: id("5", 0xaa0 + n),
   name,
@@ -154,4 +154,32 @@ test("a job opened an hour late: Today says so, its times count from now, and th
   await page.getByRole("button", { name: "Start job" }).click();
   await expect(page.getByRole("region", { name: "Now" })).toBeVisible();
   await expect(page.getByText(/Not started/)).toHaveCount(0);
+});
+
+test("cat urine: found, treated with its own bottle in the run, and told to dry later", async ({ page }) => {
+  await page.clock.install();
+  await put(page);
+  const spot = {
+    id: id("9", 0xaa1),
+    roomId: id("5", 0xaa1),
+    ...{ x: 0.5, y: 0.5, across: 0.4, origin: "urine", known: "told", nature: "not-sure", age: "old" },
+  };
+  const nylon = [room(1, "Study", { fibre: "nylon" })];
+  const job = { ...WOOL_TILE_WOOL, rooms: nylon, doors: [door(1)], spots: [spot], batches: [mix(1, MEADOW)] };
+  const answer = await page.request.put(`/api/jobs/${JOB}`, { data: { baseVersion: 1, job } });
+  expect([200, 201]).toContain(answer.status());
+  await page.goto(`/jobs/${JOB}/survey?room=${id("5", 0xaa1)}&part=spots`);
+  await page.getByRole("button", { name: /Urine/ }).last().click();
+  const dialog = page.getByRole("dialog", { name: "Urine in Study" });
+  // 0.4 m across is 0.126 m² seen, four times that to treat, a litre on each square metre.
+  await expect(dialog).toContainText(/Odour treatment after cleaning: 0\.5\sm² with Yarrow/);
+  await expect(dialog).toContainText(/It takes 0\.5\sL/);
+  await expect(dialog).toContainText("Clean the room first");
+  await dialog.getByRole("button", { name: "Log product used" }).click();
+  await expect(dialog.getByText("Use logged.")).toBeVisible();
+  await page.goto(`/jobs/${JOB}/run`);
+  await page.getByText("Step list").click();
+  await expect(page.getByRole("table")).toContainText("Odour");
+  await page.getByRole("link", { name: "Dry", exact: true }).click();
+  await expect(page.getByText(/soaked for odour/)).toContainText("keep off it until then");
 });

@@ -62,7 +62,7 @@ export function Row({ listed, shelf, now, to, state, next, strip, late = 0, clas
           </div>
           <div className="shrink-0 text-right">
             <div className="text-sm text-soft">{label}</div>
-            <div className={`font-bold font-mono ${going ? "text-4xl" : "text-xl"}`}>{hour}</div>
+            <div className={`font-bold font-mono ${going ? "text-3xl sm:text-4xl" : "text-xl"}`}>{hour}</div>
           </div>
         </div>
         <p className="mt-1 text-sm text-soft">
