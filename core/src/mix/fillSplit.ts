@@ -1,4 +1,4 @@
-import { itemAt, lastOf } from "../itemAt.ts";
+import { itemAt, numberAt } from "../itemAt.ts";
 /** Finished mix one room needs, m³, in walk-out order; and when it is sprayed, s after the job's start, where that is known. */
 export interface Demand {
   readonly roomId: string;
@@ -113,7 +113,7 @@ function asLargeAsKept(
   const { mark, marksPerFill, usable, potLife } = limits;
   const total = volumeOf(demands.slice(i, j));
   const shares: number[] = [];
-  for (let poured = 0; poured < length; poured += lastOf(shares)) {
+  for (let poured = 0; poured < length; poured += numberAt(shares, shares.length - 1)) {
     if (shares.length > MANY) return undefined;
     const start = taken + poured * mark;
     const first = poured === 0;

@@ -1,4 +1,4 @@
-import { itemAt, lastOf, numberAt } from "../itemAt.ts";
+import { itemAt, numberAt } from "../itemAt.ts";
 import {
   ALMOST,
   type Demand,
@@ -71,7 +71,7 @@ export function splitIntoFills(
   const timed = needed.every(({ from, to }) => from !== undefined && to !== undefined);
   const limits = { marksPerFill, mark, usable, potLife: timed ? potLife : Number.POSITIVE_INFINITY };
   const ends = [0];
-  for (const { volume } of needed) ends.push(lastOf(ends) + volume);
+  for (const { volume } of needed) ends.push(numberAt(ends, ends.length - 1) + volume);
 
   const start: Way = {
     ...{ fills: 0, ownEnds: 0, unevenness: 0, carry: 0, madeAt: Number.NaN, from: 0, taken: 0 },
@@ -89,7 +89,7 @@ export function splitIntoFills(
       if (length <= 0) continue;
       const cut = splitBetween(needed, i, j, taken, length, limits);
       if (cut === undefined) continue;
-      const last = cut.shares ? lastOf(cut.shares) : Math.ceil(length / cut.fills);
+      const last = cut.shares ? numberAt(cut.shares, cut.shares.length - 1) : Math.ceil(length / cut.fills);
       const next: Way = {
         fills: way.fills + cut.fills,
         ownEnds: way.ownEnds + 1,

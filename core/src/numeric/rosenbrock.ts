@@ -1,4 +1,4 @@
-import { floatAt, itemAt, numberAt } from "../itemAt.ts";
+import { floatAt, numberAt } from "../itemAt.ts";
 /** One accepted step of an integration: the states and slopes at both ends carry a cubic between them. */
 export interface Sampled {
   readonly from: number;
@@ -57,6 +57,7 @@ export const ROS34PW2 = {
 } as const satisfies Tableau;
 
 const STAGES = 4;
+const NONE: readonly number[] = [];
 type Four = readonly [number, number, number, number];
 const fourOf = (at: (stage: number) => number): Four => [at(0), at(1), at(2), at(3)];
 
@@ -118,11 +119,11 @@ export function integrateStiff(system: StiffSystem, initial: Float64Array, optio
     right.set(slope);
     system.solve(shift, right, u0);
     for (let stage = 1; stage < STAGES; stage++) {
-      const [a0 = 0, a1 = 0, a2 = 0] = itemAt(a, stage);
+      const [a0 = 0, a1 = 0, a2 = 0] = a[stage] ?? NONE;
       for (let i = 0; i < n; i++)
         trial[i] = floatAt(state, i) + a0 * floatAt(u0, i) + a1 * floatAt(u1, i) + a2 * floatAt(u2, i);
       system.derivative(t + numberAt(alpha, stage) * h, trial, right);
-      const [c0 = 0, c1 = 0, c2 = 0] = itemAt(c, stage);
+      const [c0 = 0, c1 = 0, c2 = 0] = c[stage] ?? NONE;
       for (let i = 0; i < n; i++)
         right[i] =
           floatAt(right, i) +
@@ -130,7 +131,7 @@ export function integrateStiff(system: StiffSystem, initial: Float64Array, optio
             (stage > 1 ? c1 * floatAt(u1, i) : 0) +
             (stage > 2 ? c2 * floatAt(u2, i) : 0)) /
             h;
-      system.solve(shift, right, itemAt(u, stage));
+      system.solve(shift, right, u[stage] ?? u0);
     }
     for (let i = 0; i < n; i++)
       next[i] =
