@@ -17,6 +17,8 @@ const base = {
   testEnvironment: "node",
 };
 export default {
+  // A machine that is busy for a moment is no failure; a test that waits without end is.
+  testTimeout: 30_000,
   // Two workers on two cores: Jest itself leaves one out.
   maxWorkers: Math.max(1, Math.min(4, availableParallelism())),
   reporters: ["default", "<rootDir>/scripts/slowest.mjs"],

@@ -71,6 +71,7 @@ export const RunChoice = z
     people: z.int().min(1).max(MAX_PEOPLE).optional(),
     circuits: z.int().min(1).max(6).optional().meta({ description: "Circuits for motors" }),
     fansRunning: z.boolean().optional().meta({ description: "Ceiling fans run while people work" }),
+    vacuumFirst: z.boolean().optional().meta({ description: "All rooms are vacuumed before any is sprayed" }),
   })
   .meta({ id: "RunChoice" });
 

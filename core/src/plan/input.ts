@@ -135,6 +135,8 @@ export interface PlannedRun {
   readonly people?: number;
   readonly circuits?: number;
   readonly fansRunning?: boolean;
+  /** Every room is vacuumed before anything is sprayed or cleaned. */
+  readonly vacuumFirst?: boolean;
   readonly breaks?: readonly Break[];
   readonly pins?: readonly Pin[];
   /** Seconds by which a room is to be walked on. */

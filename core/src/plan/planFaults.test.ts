@@ -28,6 +28,25 @@ function loggedUntil(run: JobRun, now: number): Record<string, StepProgress> {
   );
 }
 
+test("vacuumed first where that was chosen: nothing is wet before the last room is vacuumed, whatever the crew", () => {
+  let differs = 0;
+  for (let seed = 0; seed < 40; seed++) {
+    const job = randomJob(seed, 1 + (seed % 3));
+    const first = planWork({ ...job, run: { ...job.run, vacuumFirst: true } }, (input) =>
+      scheduleJob(input, {}),
+    );
+    if (first.run.outcome !== "planned") continue;
+    const { steps } = first.run;
+    const wet = steps.filter(({ kind }) => kind === "pre-spray" || kind === "clean");
+    const vacuumed = Math.max(0, ...steps.filter(({ kind }) => kind === "vacuum").map(({ end }) => end));
+    for (const { start } of wet) expect(start).toBeGreaterThanOrEqual(vacuumed);
+    expect(planFaults({ ...job, run: { ...job.run, vacuumFirst: true } }, first)).toEqual([]);
+    const usual = planWork(job, (input) => scheduleJob(input, {}));
+    if (usual.run.outcome === "planned" && usual.run.makespan !== first.run.makespan) differs++;
+  }
+  expect(differs).toBeGreaterThan(5);
+}, 120_000);
+
 for (const people of [1, 2, 3])
   test(`${JOBS} random jobs for ${people}: one mix a vessel, one place a person, tanks, ways, dwell, label, pot life`, () => {
     const faults: string[] = [];

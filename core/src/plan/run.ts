@@ -194,6 +194,7 @@ export function runInput(
   const own = new Set(rooms.map(({ id }) => id));
   return {
     rooms,
+    ...(run.vacuumFirst ? { vacuumFirst: true } : {}),
     fills: runFills(job, batches, turns),
     tanks,
     crew: {

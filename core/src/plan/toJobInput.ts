@@ -57,7 +57,12 @@ export interface JobDocument extends Pick<JobInput, "indoor" | "outdoor" | "inte
   })[];
   readonly batches: readonly BatchChoice[];
   readonly rig?: RigChoice;
-  readonly run?: { readonly people?: number; readonly circuits?: number; readonly fansRunning?: boolean };
+  readonly run?: {
+    readonly people?: number;
+    readonly circuits?: number;
+    readonly fansRunning?: boolean;
+    readonly vacuumFirst?: boolean;
+  };
   readonly breaks?: readonly { readonly id: string; readonly at: string; readonly length: number }[];
   readonly pins?: readonly { readonly id: string; readonly at: string }[];
 }

@@ -116,6 +116,8 @@ export interface RunCrew {
 export interface RunInput {
   /** In the order worked; passages left out. */
   readonly rooms: readonly RunRoom[];
+  /** Every room is vacuumed before anything is sprayed or cleaned. */
+  readonly vacuumFirst?: boolean;
   readonly fills: readonly RunFill[];
   readonly tanks: readonly RunTank[];
   readonly crew: RunCrew;

@@ -99,8 +99,17 @@ class RoomWriter {
     this.run = tank;
   }
 
+  /** Nothing is wet before the last room is vacuumed. */
+  private vacuumFirst(): void {
+    const vacuums = new Set(this.to.steps.flatMap(({ id, kind }) => (kind === "vacuum" ? [id] : [])));
+    const tasks = this.to.tasks.filter(({ id }) => vacuums.has(id));
+    for (const { firstWet } of this.ends.values())
+      for (const task of tasks) this.to.addPrecedence(task, firstWet);
+  }
+
   finish(): void {
     this.vessels.finish();
+    if (this.input.vacuumFirst) this.vacuumFirst();
     for (const [i, room] of this.input.rooms.entries())
       for (const over of room.wayOut) {
         // An order that treads on what is done is the person's to mend: the walk-out says so.

@@ -124,6 +124,7 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   people: ["people", plain],
   circuits: ["circuits", plain],
   fansRunning: ["ceiling fans while working", yesNo],
+  vacuumFirst: ["vacuuming everything first", yesNo],
   walkOnBy: ["touch-dry by", plain],
   at: ["hour", plain],
   length: ["length", (value: number) => `${Math.round(value / 60)} min`],

@@ -48,6 +48,11 @@ export function RunChoices({ desk }: { readonly desk: JobDesk }) {
         checked={run.fansRunning ?? false}
         onChange={(fansRunning) => set({ fansRunning: fansRunning || undefined })}
       />
+      <CheckBox
+        label="Vacuum every room first"
+        checked={run.vacuumFirst ?? false}
+        onChange={(vacuumFirst) => set({ vacuumFirst: vacuumFirst || undefined })}
+      />
       <Order desk={desk} />
       <Breaks desk={desk} />
       <Promises desk={desk} />
