@@ -50,7 +50,8 @@ export function PlannedRow({
     [known, shelf, pace, runs, minute, contents, late],
   );
   const state = stateOf(listed, plan, now);
-  const clash = overlapOf(plan, following);
+  const open = state.kind === "planned" || state.kind === "under-way";
+  const clash = open ? overlapOf(plan, following) : undefined;
   const running = isRunActive(foldRunState(known.log));
   const going = state.kind === "under-way" || state.kind === "drying";
   return (
