@@ -52,6 +52,7 @@ export function FillDialog({ desk, fillId, practice, follows, onClose }: Props) 
             </div>
           )}
           <FillSheet
+            key={fillId}
             desk={desk}
             batch={batch}
             product={product}

@@ -3,6 +3,8 @@ import { protectionOf, reactantsOf } from "@scutch/core/care";
 import { fillId, rinseStepId } from "@scutch/core/log";
 import { concentratePerWater, explainConcentrate, explainWater, type Fill } from "@scutch/core/mix";
 import type { RoomCare } from "@scutch/core/plan";
+import type { RunRinse } from "@scutch/core/run";
+import { useState } from "react";
 import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
 import { doseOf, type FormattedAmount, formatAmount, scoopsOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -10,6 +12,7 @@ import { nameById } from "../../planning/nameById.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
+import { CheckBox } from "../../ui/ChoiceField.tsx";
 import { pairsWith } from "../care/MixCare.tsx";
 import { ExplainedFigure } from "../explain/ExplainedFigure.tsx";
 import type { EntryBody } from "../logging/useLogging.ts";
@@ -52,6 +55,8 @@ const Big = ({ lead, figure, unit }: FormattedAmount) => (
 export function FillSheet(props: Props) {
   const { desk, product, vessel, fill, number, count, madeBy } = props;
   const units = useUnits();
+  const [rinsed, setRinsed] = useState(false);
+  const rinse = madeBy ? undefined : rinseBefore(props);
   const nameOf = (roomId: string) => nameById(desk.job.rooms, roomId, "A removed room");
   return (
     <article aria-label={`Fill ${number} of ${count}`} className="@container bg-paper p-4 sm:p-6">
@@ -62,7 +67,7 @@ export function FillSheet(props: Props) {
         <span>{product.name}</span>
       </header>
       <FillCaution {...{ desk, product, fill }} />
-      {!madeBy && <RinseBefore {...props} />}
+      {rinse && <RinseBefore {...{ rinse, vessel, rinsed }} onRinsed={setRinsed} />}
       <div className="mt-3 grid gap-x-10 gap-y-4 @2xl:grid-cols-[auto_1fr] @2xl:items-start">
         <div className="flex items-center gap-4 sm:gap-8">
           <Bottle
@@ -77,7 +82,7 @@ export function FillSheet(props: Props) {
         </div>
         <div>
           <FillDetails desk={desk} product={product} fill={fill} madeBy={madeBy} nameOf={nameOf} />
-          <FillOutcome {...props} nameOf={nameOf} />
+          <FillOutcome {...props} nameOf={nameOf} unrinsed={rinse?.reason === "reacts" && !rinsed} />
         </div>
       </div>
     </article>
@@ -104,20 +109,32 @@ function FillCaution({ desk, product, fill }: Pick<Props, "desk" | "product" | "
   );
 }
 
-/** What has to come out of the vessel first. */
-function RinseBefore({ desk, batch, vessel, number }: Props) {
-  const units = useUnits();
+/** What has to come out of the vessel before a fill, and wasn't logged as rinsed; undefined where nothing has. */
+function rinseBefore({ desk, batch, number }: Pick<Props, "desk" | "batch" | "number">) {
   const id = fillId(batch.id, number);
-  const rinse = desk.work.rinses.get(id);
-  const rinsed = desk.input.logged?.[rinseStepId(id)]?.end !== undefined;
-  if (!rinse || rinsed) return null;
+  const isRinsed = desk.input.logged?.[rinseStepId(id)]?.end !== undefined;
+  return isRinsed ? undefined : desk.work.rinses.get(id);
+}
+
+interface RinseProps {
+  readonly rinse: RunRinse;
+  readonly vessel: Vessel;
+  readonly rinsed: boolean;
+  readonly onRinsed: (rinsed: boolean) => void;
+}
+
+/** How the vessel is made ready. What would react in it is a stop until somebody says that it is out. */
+function RinseBefore({ rinse, vessel, rinsed, onRinsed }: RinseProps) {
+  const units = useUnits();
+  const reacts = rinse.reason === "reacts";
   return (
     <div className="mt-3">
       <Callout
-        tone="caution"
+        tone={reacts && !rinsed ? "stop" : "caution"}
         title={`${rinse.rinses > 0 ? "Empty and rinse" : "Empty"} ${vessel.name} before this fill.`}
       >
         {rinseText(rinse, units)}
+        {reacts && <CheckBox label="Emptied and rinsed twice" checked={rinsed} onChange={onRinsed} />}
       </Callout>
     </div>
   );
@@ -182,8 +199,14 @@ function FillAmounts({ desk, batch, product, vessel, fill, wanted }: Props) {
   );
 }
 
+interface OutcomeProps extends Props {
+  readonly nameOf: (roomId: string) => string;
+  /** What is left in the vessel would react with it. */
+  readonly unrinsed: boolean;
+}
+
 /** That it is made, that it must not be, or the press that makes it. */
-function FillOutcome({ nameOf, ...props }: Props & { readonly nameOf: (roomId: string) => string }) {
+function FillOutcome({ nameOf, unrinsed, ...props }: OutcomeProps) {
   const { desk, batch, product, fill, number, madeBy, halted: rooms, barred, follows, onMade } = props;
   const units = useUnits();
   const { clock } = useTimes();
@@ -201,6 +224,12 @@ function FillOutcome({ nameOf, ...props }: Props & { readonly nameOf: (roomId: s
     return (
       <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
         Don’t mix this: the products react dangerously. See above.
+      </p>
+    );
+  if (unrinsed)
+    return (
+      <p className="mt-4 border-stop border-l-4 bg-stop-wash px-4 py-3 font-semibold">
+        Don’t mix yet: what is left in the sprayer would react. Rinse it first.
       </p>
     );
   if (halted.length > 0) return <FillBlocked rooms={halted} nameOf={nameOf} />;
