@@ -531,6 +531,13 @@ describe("what a label says of floors", () => {
     expect(on("granite", { labelForbids: ["stone"] })).not.toContain("label stop");
     expect(on("ceramic", {})).not.toContain("label stop");
   });
+
+  test("no label makes acid safe on marble; one that names it lifts what only practice stops", () => {
+    const marble = { labelAllows: ["stone"] } as const;
+    expect(on("stone", { ...marble, phInUse: 3.5 })[0]).toMatch(/acid stop/);
+    expect(on("stone", { phInUse: 11 })[0]).toMatch(/alkali stop/);
+    expect(on("stone", { ...marble, phInUse: 11 })[0]).toMatch(/alkali caution/);
+  });
 });
 
 describe("fibres", () => {

@@ -63,8 +63,9 @@ const byLabel = (verdict: Verdict, material: Material, why: string, lift: string
   source: "the product’s label",
 });
 
-/** What a label can't make right, whatever fibre it names: no strength of it is safe on carpet. */
-const BEYOND_LABELS: readonly (Trait | "label" | "floors")[] = ["chlorine"];
+/** What a label can't make right, whatever it names: no strength of chlorine is safe on carpet, and acid dissolves marble. */
+const isBeyondLabels = ({ trait, material }: Reason): boolean =>
+  trait === "chlorine" || (material === "calcareous-stone" && (trait === "acid" || trait === "strong-acid"));
 
 /**
  * Of a fibre nobody knows, what the rules say worse of another that it may be than of the one it is judged as: an
@@ -123,7 +124,7 @@ export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement 
   const traits = productTraits(product);
   const reasons = reasonsFor(traits, materials).map(
     (reason): Reason =>
-      reason.verdict === "stop" && allowed.includes(reason.material) && !BEYOND_LABELS.includes(reason.trait)
+      reason.verdict === "stop" && allowed.includes(reason.material) && !isBeyondLabels(reason)
         ? {
             ...reason,
             verdict: "caution",
