@@ -19,7 +19,7 @@ const VIEWS = [
   { name: "run", path: `${JOB(1)}/run` },
   { name: "dry", path: `${JOB(2)}/dry${ROOM(8)}` },
   { name: "log", path: `${JOB(2)}/log` },
-  { name: "van", path: "/van" },
+  { name: "van", path: "/van", sees: "to go" },
   { name: "shelf", path: "/shelf" },
   { name: "mixer", path: "/mixer", type: { Strength: "1:24", Total: "8 L" } },
   { name: "reference", path: "/reference?page=rules" },
@@ -49,6 +49,7 @@ await withThrowawayDatabase(async (url) => {
     });
     await page.goto(`${server.address}${view.path}`);
     await page.waitForTimeout(1500);
+    if (view.sees) await page.getByText(view.sees).waitFor();
     if (view.choose) await page.getByLabel(view.choose[0]).selectOption({ label: view.choose[1] });
     for (const [label, text] of Object.entries(view.type ?? {})) {
       await page.getByLabel(label, { exact: true }).fill(text);

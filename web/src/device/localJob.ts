@@ -99,8 +99,8 @@ export interface JobWithLog {
   readonly log: readonly LogEntry[];
 }
 
-/** What is logged on some jobs, as it stands here, live; beside each its plan. */
-export function useLogsOf(jobs: readonly Job[]): readonly JobWithLog[] {
+/** What is logged on some jobs, as it stands here, live; beside each its plan. undefined until it is read. */
+export function useLogsOf(jobs: readonly Job[]): readonly JobWithLog[] | undefined {
   const ids = jobs.map(({ id }) => id);
   const rows = useDeviceQuery(
     async (db) =>
@@ -110,9 +110,10 @@ export function useLogsOf(jobs: readonly Job[]): readonly JobWithLog[] {
   const steady = useStableValue(rows);
   return useMemo(
     () =>
+      steady &&
       jobs.map((job) => ({
         job,
-        log: (steady ?? []).flatMap(({ jobId, entry }) => {
+        log: steady.flatMap(({ jobId, entry }) => {
           const known = jobId === job.id ? parseTolerantly(LogEntry, entry) : undefined;
           return known?.ok ? [known.value] : [];
         }),

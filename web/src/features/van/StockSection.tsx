@@ -23,6 +23,7 @@ import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
+import { Loading } from "../../ui/States.tsx";
 import { useDraft } from "../../ui/useDraft.ts";
 import { LoadSection } from "./LoadSection.tsx";
 import { type Need, needsOf } from "./needs.ts";
@@ -41,15 +42,17 @@ export function StockSection({ shelf, stock, jobs }: Props) {
   const amount = (id: string, value: number) => doseOf(value, product(id)?.scoop !== undefined, units);
   const day = today();
   const logged = useLogsOf(jobs);
-  const needs = useMemo(() => needsOf(logged, shelf, stock), [logged, shelf, stock]);
-  const short = needs.filter(({ needed, left = 0 }) => needed > left);
+  const needs = useMemo(() => logged && needsOf(logged, shelf, stock), [logged, shelf, stock]);
+  const short = (needs ?? []).filter(({ needed, left = 0 }) => needed > left);
   const tomorrow = dayAfter(day);
   const booked = useMemo(() => jobs.filter((job) => job.day === tomorrow), [jobs, tomorrow]);
   return (
     <div className="grid gap-6">
       <section aria-label="To order">
         <h2 className="border-ink border-b-2 pb-2 font-bold text-lg">To order for the jobs not done yet</h2>
-        {short.length === 0 ? (
+        {!needs ? (
+          <Loading what="the jobs" />
+        ) : short.length === 0 ? (
           <p className="py-2 text-soft">You have enough for every job not done yet.</p>
         ) : (
           <ul>
