@@ -9,11 +9,19 @@ class SlowWorker {
   addEventListener(_: string, hear: (event: { data: unknown }) => void) {
     SlowWorker.hear = hear;
   }
+  private readonly own = new Set<number>();
   postMessage(question: WorkerRequest) {
+    this.own.add(question.id);
     const { asked } = SlowWorker;
     SlowWorker.asked = [...asked.filter(({ lane }) => lane !== question.lane), question];
   }
-  terminate() {}
+  terminate() {
+    SlowWorker.asked = SlowWorker.asked.filter(({ id }) => !this.own.has(id));
+  }
+  /** Everything asked so far is answered, and what is asked because of that. */
+  static settle() {
+    while (SlowWorker.asked.length > 0) SlowWorker.answer();
+  }
   static answer() {
     for (const question of SlowWorker.asked.splice(0))
       if (question.what === "run")
@@ -68,7 +76,7 @@ test("a rough run stands in until the worker's is there; then it is the one anyb
 });
 
 test("a run is searched for on while nothing has begun, and what is found takes its place; in a run under way nothing moves", () => {
-  SlowWorker.asked = [];
+  SlowWorker.settle();
   const job = input([18, 14, 22, 31, 9], undefined, 2);
   runsOf("long").solve(job);
   SlowWorker.answer();
@@ -85,8 +93,28 @@ test("a run is searched for on while nothing has begun, and what is found takes 
   expect(SlowWorker.asked).toEqual([]);
 });
 
+test("two jobs looked at in turn are both searched for; an edit of one drops its own search alone", () => {
+  SlowWorker.settle();
+  const [one, other] = [input([18, 14, 22, 31, 9], undefined, 2), input([17, 13, 25, 30, 8], undefined, 2)];
+  runsOf("first").solve(one);
+  runsOf("second").solve(other);
+  SlowWorker.settle();
+  expect(runsOf("first").solve(one)).toEqual(scheduleJob(one, THOROUGH));
+  expect(runsOf("second").solve(other)).toEqual(scheduleJob(other, THOROUGH));
+  const [edited, waits] = [
+    input([19, 14, 22, 31, 9], undefined, 2),
+    input([16, 13, 25, 30, 8], undefined, 2),
+  ];
+  runsOf("first").solve(edited);
+  runsOf("second").solve(waits);
+  SlowWorker.answer();
+  runsOf("first").solve(input([20, 14, 22, 31, 9], undefined, 2));
+  SlowWorker.settle();
+  expect(runsOf("second").solve(waits)).toEqual(scheduleJob(waits, THOROUGH));
+});
+
 test("of a plan asked in two steps the first is asked, and what is asked anew replaces what nobody waits for any more", () => {
-  SlowWorker.asked = [];
+  SlowWorker.settle();
   const plan = runsOf("other");
   plan.solve(input([9]));
   plan.solve(input([9], 3600));

@@ -3,7 +3,7 @@ import { foldRunState, isRunActive } from "@scutch/core/log";
 import { type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
 import { useMemo, useSyncExternalStore } from "react";
 import { useNow } from "../ui/useNow.ts";
-import { askSchedule, askThoroughSchedule, stopSearching } from "./workerClient.ts";
+import { askSchedule, askThoroughSchedule, dropSearch } from "./workerClient.ts";
 
 /**
  * A run takes tens of milliseconds to find, too long between a tap and what it changes. So the worker finds it, what it
@@ -32,7 +32,7 @@ function ask(jobId: string, key: string, input: RunInput): void {
   const before = asking.get(jobId);
   if (before?.key === key) return;
   before?.letGo();
-  stopSearching();
+  dropSearch(jobId);
   const keep = (run: RunPlan) => {
     found = new Map([...found, [key, run] as const].slice(-KEPT));
     for (const each of listeners) each();

@@ -72,22 +72,54 @@ export const askBestMoves = <Id extends string>(
 export const askSchedule = (jobId: string, input: RunInput, then: (run: RunPlan) => void) =>
   ask({ what: "run", lane: `run ${jobId}`, input }, then);
 
-/** Asks for a better run of a job than the first one found; whatever was searched for before is let go. */
+/** A longer search for one job's run. */
+interface Search {
+  readonly id: number;
+  readonly jobId: string;
+  readonly input: RunInput;
+  readonly then: (run: RunPlan) => void;
+}
+/** Searches in the order asked, one job each; the first is under way. */
+const searches: Search[] = [];
+
+/** Asks for a better run of a job than the first one found, after those of other jobs asked before. */
 export function askThoroughSchedule(jobId: string, input: RunInput, then: (run: RunPlan) => void): void {
-  stopSearching();
-  searcher = startWorker("search");
-  const id = ++asked;
+  dropSearch(jobId);
+  searches.push({ id: ++asked, jobId, input, then });
+  if (searches.length === 1) searchNext();
+}
+
+function searchNext(): void {
+  const [next] = searches;
+  if (!next) {
+    endSearcher();
+    return;
+  }
+  const { id, jobId, input, then } = next;
   const done = (run: RunPlan) => {
-    stopSearching();
+    searches.shift();
+    searchNext();
     then(run);
   };
   waiting.set(id, done as (answer: never) => void);
-  const question: WorkerRequest = { id, what: "run", lane: `run ${jobId}`, input, search: THOROUGH };
+  searcher ??= startWorker("search");
+  const question: WorkerRequest = { id, what: "run", lane: `search ${jobId}`, input, search: THOROUGH };
   searcher.postMessage(question);
 }
 
-/** A run that is searched for on and isn't wanted any more. */
-export function stopSearching(): void {
+/** A job's search isn't wanted any more; those of others go on. */
+export function dropSearch(jobId: string): void {
+  const place = searches.findIndex((each) => each.jobId === jobId);
+  const [dropped] = place < 0 ? [] : searches.splice(place, 1);
+  if (!dropped) return;
+  waiting.delete(dropped.id);
+  if (place > 0) return;
+  endSearcher();
+  searchNext();
+}
+
+/** A search under way can only be stopped with its worker. */
+function endSearcher(): void {
   searcher?.terminate();
   searcher = undefined;
 }
