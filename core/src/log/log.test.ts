@@ -92,7 +92,7 @@ describe("folds of a log", () => {
     expect(workStartTime(planned, finish(-24 * 30))).toBe(planned);
   });
 
-  test("a job nobody began is planned from now, in steps of five minutes, until half a day has gone; what was done ends that", () => {
+  test("a late job starts now, in steps of five minutes, for twelve hours; a logged fill, step or room ends that", () => {
     const planned = Date.UTC(2026, 2, 10, 9);
     const at = (minutes: number, log: Entry[] = []) => {
       const { start, late } = startTimeAt(planned, log, planned + minutes * 60_000);

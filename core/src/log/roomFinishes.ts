@@ -18,14 +18,14 @@ export function hasBegun(log: readonly Entry[]): boolean {
   return startedAt !== undefined || steps.size > 0 || worked;
 }
 
-/** A job nobody has begun is planned from now on for so long after its start, ms; after that it was done without a word. */
+/** For this long after its start, ms, a job with nothing logged may still begin. Later, it was done without logging. */
 const MAY_STILL_START = 12 * 3_600_000;
-/** Its start moves on so often, ms: with every minute its breaks and promises would be planned for anew. */
+/** A late start moves in steps this long, ms: each step plans breaks and promises again. */
 const LATE_STEPS = 5 * 60_000;
 
 /**
- * When work begins, ms since 1970: as {@link workStartTime}, or now where the planned start has passed and nobody has begun.
- * `late`: ms since then; 0 where it isn't late.
+ * When work begins, ms since 1970: {@link workStartTime}, or now if the job is late and nothing was done.
+ * `late`: ms since the planned start; 0 if not late.
  */
 export function startTimeAt(
   planned: number,

@@ -377,7 +377,7 @@ test("what has stood too long is cleaned next, before furniture and vacuuming el
     const [section] = before.sections;
     const spray = before.steps.find(({ id }) => id === section?.sprayId);
     if (!section || !spray) throw new Error("nothing sprayed");
-    // Sprayed as planned, then nobody came back to it until long after it dried.
+    // Sprayed as planned, then left until long after it dried.
     const now = Math.round(section.cleanDeadline + 600);
     const logged = new Map(
       before.steps

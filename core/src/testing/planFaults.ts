@@ -6,7 +6,7 @@ import type { JobRun, Step } from "../run/index.ts";
 const SECOND = 2;
 const DROP = 1e-9;
 const POWERED = /^(vacuum|brush|pad machine|machine:)/;
-/** Motors where nobody has counted the circuits, water of one litre, and s that a vessel is rinsed once. */
+/** Circuits if none are given, a litre in m³, and the seconds one rinse takes. */
 const CIRCUITS = 2;
 const LITRE = 1e-3;
 const RINSE = 180;
@@ -150,7 +150,7 @@ function tanks({ job, work, run, say }: Looked): void {
   }
 }
 
-/** A way in and out for whoever works in a room, over nothing that is wet; where the order given has one at all. */
+/** Whether somebody can leave a room without crossing a wet floor; not asked where the order allows no way at all. */
 function ways({ job, work: { walkOut }, run: { steps }, say }: Looked): void {
   if (!job.doors || !walkOut || walkOut.conflicts.length > 0 || job.now !== undefined) return;
   const wetFrom = new Map<string, number>();
@@ -171,7 +171,7 @@ function ways({ job, work: { walkOut }, run: { steps }, say }: Looked): void {
   for (const step of steps)
     if (step.roomId !== undefined)
       for (const at of [step.start, step.end])
-        say(!canLeave(step.roomId, at), `nobody gets to or from ${step.roomId} at ${at} for ${step.id}`);
+        say(!canLeave(step.roomId, at), `${step.id} at ${at}: no dry way to ${step.roomId}`);
 }
 
 /** Dwell, label and dry-out, for the first square metre of each section and the last; but for what is named as late. */
