@@ -7,12 +7,12 @@ export const DYE_TEST_SECONDS = 30;
  * What a product is tried for on a floor before it is used there: whether dye bleeds from a carpet, or whether one tile or
  * stone dulls (common practice). Vinyl wants neither.
  */
-export type FloorTest = "dye" | "tile" | "none";
-export function floorTest(covering: Covering): FloorTest {
-  if (covering === "vinyl") return "none";
+export type FloorTest = "dye" | "tile";
+export function floorTest(covering: Covering): FloorTest | undefined {
+  if (covering === "vinyl") return undefined;
   return isHardFloor(covering) ? "tile" : "dye";
 }
-/** s a product stands on the tile, where its label doesn't say how long (common practice). */
+/** How long a product stands on the tile, s, where its label names no dwell time (common practice). */
 export const TILE_TEST_SECONDS = 300;
 
 /** One room's carpet: its own, unless the person has named it as one that lies in other rooms too. */
@@ -59,10 +59,10 @@ export function dyeTestStatus(
   tests: readonly DyeTest[],
 ): DyeTestStatus {
   const wanted = floorTest(floor.covering);
-  if (wanted === "none") return "not-needed";
+  if (wanted === undefined) return "not-needed";
   const newest = tests.findLast(
-    ({ test = wanted, ...each }) =>
-      test === wanted && each.productId === productId && sameCarpet(each.floor, floor),
+    (each) =>
+      (each.test ?? wanted) === wanted && each.productId === productId && sameCarpet(each.floor, floor),
   );
   return newest?.result ?? "not-tested";
 }

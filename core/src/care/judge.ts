@@ -118,6 +118,7 @@ function wrongFloor(product: CareProduct, { covering }: CareFloor, material: Mat
 export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement {
   const { materials, mayBe, fibreGuessed } = materialsOf(floor);
   const [face] = materials;
+  const surface = isHardFloor(floor.covering) ? "floor" : "fibre";
   const named = (list: readonly string[] | undefined) =>
     materials.filter((each) => list?.includes(labelFloorOf(each)));
   const allowed = fibreGuessed ? [] : named(product.labelAllows);
@@ -128,7 +129,7 @@ export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement 
         ? {
             ...reason,
             verdict: "caution",
-            lift: `The label names this ${isHardFloor(floor.covering) ? "floor" : "fibre"}. Follow it to the letter.`,
+            lift: `The label names this ${surface}. Follow it to the letter.`,
           }
         : reason,
   );
@@ -136,8 +137,8 @@ export function judgeProduct(product: CareProduct, floor: CareFloor): Judgement 
     byLabel(
       "stop",
       material,
-      `The label says not to use it on this ${isHardFloor(floor.covering) ? "floor" : "fibre"}.`,
-      `Use a product labelled for this ${isHardFloor(floor.covering) ? "floor" : "fibre"}.`,
+      `The label says not to use it on this ${surface}.`,
+      `Use a product labelled for this ${surface}.`,
     ),
   );
   const perhaps = mayBe

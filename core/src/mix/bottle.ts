@@ -2,7 +2,7 @@ import { type MeasuredAmount, measureAmount, type ProductForm } from "./measured
 
 const STEP = 50e-6;
 /** More than this is not a bottle any more, m³. */
-const MOST = 2e-3;
+export const MAX_BOTTLE = 2e-3;
 /** Within this share of the strength aimed at is near enough not to make up more. Common practice. */
 const NEAR = 0.1;
 
@@ -28,7 +28,7 @@ export function bottleFor(
 ): Bottle | undefined {
   const first = Math.max(1, Math.ceil(needed / STEP - 1e-9));
   let inRange: Bottle | undefined;
-  for (let steps = first; steps * STEP <= MOST + 1e-12; steps++) {
+  for (let steps = first; steps * STEP <= MAX_BOTTLE + 1e-12; steps++) {
     const made = steps * STEP;
     const amount = measureAmount(made, aim, low, high, matter);
     if (!amount) continue;

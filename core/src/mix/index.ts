@@ -1,7 +1,7 @@
 export { type Batch, planBatch } from "./batch.ts";
 export type { BatchFault, BatchRequest, BoosterDose, BoosterRequest, Fill } from "./batchTypes.ts";
 export { type OwnedVessel, rankVessels, type VesselChoice } from "./bestVessel.ts";
-export { type Bottle, bottleFor, MIN_BOTTLE } from "./bottle.ts";
+export { type Bottle, bottleFor, MAX_BOTTLE, MIN_BOTTLE } from "./bottle.ts";
 export { dilutedShare, volumeToDilute } from "./dilute.ts";
 export { MIX_DENSITY } from "./fillContents.ts";
 export { explainConcentrate, explainLeftOver, explainMass, explainWater } from "./fillExplained.ts";

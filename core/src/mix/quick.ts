@@ -32,15 +32,15 @@ export function completeMix({ strength, concentrate, water, total }: KnownMix): 
   if (known < 2) return { ok: false, fault: "two-needed" };
   if (known > 2) return { ok: false, fault: "one-too-many" };
   for (const value of [concentrate, water, total]) if (value !== undefined) requirePositive("volume", value);
+  const all = total ?? (concentrate ?? 0) + (water ?? 0);
   if (strength !== undefined) {
     requireInRange("concentrate per water", strength, 1e-6, 100);
     if (concentrate !== undefined) return whole(concentrate, concentrate / strength);
     if (water !== undefined) return whole(water * strength, water);
-    const parts = partsOf(total ?? 0, strength);
+    const parts = partsOf(all, strength);
     return whole(parts.concentrate, parts.water);
   }
-  const left = (part: number) => (total === undefined ? Number.NaN : total - part);
-  const parts = { concentrate: concentrate ?? left(water ?? 0), water: water ?? left(concentrate ?? 0) };
+  const parts = { concentrate: concentrate ?? all - (water ?? 0), water: water ?? all - (concentrate ?? 0) };
   if (parts.concentrate <= 0 || parts.water <= 0) return { ok: false, fault: "more-than-the-whole" };
   return whole(parts.concentrate, parts.water);
 }

@@ -7,8 +7,8 @@ const SPREAD_BELOW = 4;
 /** Free water an odour treatment leaves in a patch it was soaked into and extracted from, kg/m² (memory). */
 export const ODOUR_RESIDUAL = 0.3;
 /**
- * What a treatment takes to reach as deep as the urine did, m³/m²: fresh it stands in the pile, old it has reached the backing,
- * dried in it is in the underlay too (common practice).
+ * Mix a treatment needs to reach the urine, m³/m²: fresh urine is in the pile, old urine in the backing, set urine in the underlay
+ * (common practice).
  */
 export const SOAK: Readonly<Record<SpotAge, number>> = { fresh: 0.6e-3, old: 1e-3, set: 1.4e-3 };
 

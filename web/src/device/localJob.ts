@@ -108,18 +108,15 @@ export function useLogsOf(jobs: readonly Job[]): readonly JobWithLog[] | undefin
     [ids.join()],
   );
   const steady = useStableValue(rows);
-  return useMemo(
-    () =>
-      steady &&
-      jobs.map((job) => ({
-        job,
-        log: steady.flatMap(({ jobId, entry }) => {
-          const known = jobId === job.id ? parseTolerantly(LogEntry, entry) : undefined;
-          return known?.ok ? [known.value] : [];
-        }),
-      })),
-    [jobs, steady],
-  );
+  return useMemo(() => {
+    if (!steady) return undefined;
+    const logs = new Map<string, LogEntry[]>(jobs.map(({ id }) => [id, []]));
+    for (const { jobId, entry } of steady) {
+      const known = parseTolerantly(LogEntry, entry);
+      if (known.ok) logs.get(jobId)?.push(known.value);
+    }
+    return jobs.map((job) => ({ job, log: logs.get(job.id) ?? [] }));
+  }, [jobs, steady]);
 }
 
 /** Plans of the jobs from a day on, as they stand here, live. */

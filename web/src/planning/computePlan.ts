@@ -1,6 +1,6 @@
 import type { CrewSettings, Job, LogEntry, Shelf } from "@scutch/contract";
 import { type DryingResult, simulateDrying } from "@scutch/core/drying";
-import { startTimeAt } from "@scutch/core/log";
+import { workStartTime } from "@scutch/core/log";
 import { type JobInput, planWork, toJobInput, type WorkPlan } from "@scutch/core/plan";
 import { startOf } from "../format/time.ts";
 import type { cachedScheduler } from "./scheduleCache.ts";
@@ -22,6 +22,17 @@ export interface Planned {
   readonly isProvisional: boolean;
 }
 
+/** What a plan goes by beside its job, shelf and log. */
+interface PlanContext {
+  readonly pace?: CrewSettings["pace"];
+  readonly runs?: ReturnType<typeof cachedScheduler>;
+  /** The minute it is in a run under way, ms since 1970. */
+  readonly now?: number | undefined;
+  readonly vesselContents?: Readonly<Record<string, readonly string[]>> | undefined;
+  /** Where it begins because nobody began it at its hour, ms since 1970. */
+  readonly lateStart?: number | undefined;
+}
+
 /**
  * Plan and drying in one go. Where it is on a screen its run comes from {@link cachedScheduler}, a few milliseconds; else it is
  * found here and now, some tens.
@@ -30,16 +41,11 @@ export function computePlan(
   job: Job,
   shelf: Shelf,
   log: readonly LogEntry[],
-  pace?: CrewSettings["pace"],
-  runs?: ReturnType<typeof cachedScheduler>,
-  now?: number,
-  vesselContents?: Readonly<Record<string, readonly string[]>>,
-  /** Where it is to be planned from if nobody has begun it by then; absent: from its hour. */
-  lateAt?: number,
+  { pace, runs, now, vesselContents, lateStart }: PlanContext = {},
 ): Planned {
   const site = shelf.sites.find(({ id }) => id === job.siteId);
   // A room finished before the planned start began to dry then: the job’s clock starts with it.
-  const { start: startMs, late } = startTimeAt(startOf(job), log, lateAt ?? 0);
+  const startMs = lateStart ?? workStartTime(startOf(job), log);
   const input = toJobInput(job, {
     ...shelf,
     ...(site ? { site } : {}),
@@ -58,7 +64,7 @@ export function computePlan(
     work,
     result: driedOf(work),
     startMs,
-    late,
+    late: lateStart === undefined ? 0 : lateStart - startOf(job),
     isProvisional: runs?.isRough() ?? false,
   };
 }

@@ -71,22 +71,19 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const runs = useScheduleCache();
   const minute = useMinuteUnderWay(logHere?.entries);
   const contents = useVesselContents(plan);
-  const late = useLateStart(plan, logHere?.entries);
+  const lateStart = useLateStart(plan, logHere?.entries);
   const known = useMemo(
     () =>
       plan && shelf && logHere
-        ? computePlan(
-            plan,
-            shelf,
-            logHere.entries,
+        ? computePlan(plan, shelf, logHere.entries, {
             pace,
-            cachedScheduler(plan.id, runs),
-            minute,
-            contents,
-            late,
-          )
+            runs: cachedScheduler(plan.id, runs),
+            now: minute,
+            vesselContents: contents,
+            lateStart,
+          })
         : undefined,
-    [plan, shelf, logHere, pace, runs, minute, contents, late],
+    [plan, shelf, logHere, pace, runs, minute, contents, lateStart],
   );
   const ranges = useRanges(known?.work);
   const edit = useCallback(

@@ -34,20 +34,17 @@ export function PlannedRow({
   const runs = useScheduleCache();
   const minute = useMinuteUnderWay(known.log);
   const contents = useVesselContents(known.job);
-  const late = useLateStart(known.job, known.log);
+  const lateStart = useLateStart(known.job, known.log);
   const plan = useMemo(
     () =>
-      computePlan(
-        known.job,
-        shelf,
-        known.log,
+      computePlan(known.job, shelf, known.log, {
         pace,
-        cachedScheduler(known.job.id, runs),
-        minute,
-        contents,
-        late,
-      ),
-    [known, shelf, pace, runs, minute, contents, late],
+        runs: cachedScheduler(known.job.id, runs),
+        now: minute,
+        vesselContents: contents,
+        lateStart,
+      }),
+    [known, shelf, pace, runs, minute, contents, lateStart],
   );
   const state = stateOf(listed, plan, now);
   const open = state.kind === "planned" || state.kind === "under-way";

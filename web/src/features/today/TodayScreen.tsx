@@ -148,7 +148,7 @@ function Group({ name, jobs, more, ...rest }: GroupProps) {
           <JobRow
             key={listed.id}
             listed={listed}
-            following={followingOf(listed, jobs, rest.shelf)}
+            following={listed.today && followingOf(listed, jobs, rest.shelf)}
             {...rest}
           />
         ))}

@@ -11,7 +11,7 @@ export function calendarOf(jobs: readonly Job[], shelf: Shelf, pace?: CrewSettin
   const calendar = icalGenerator({ name: "Scutch", prodId: { company: "Scutch", product: "Scutch" } });
   calendar.method(ICalCalendarMethod.PUBLISH);
   for (const job of jobs) {
-    const { work, startMs } = computePlan(job, shelf, [], pace);
+    const { work, startMs } = computePlan(job, shelf, [], { pace });
     const finish = Math.max(UNPLANNED, ...work.rooms.map(({ finishedAtHours }) => finishedAtHours));
     const site = shelf.sites.find(({ id }) => id === job.siteId);
     const rooms = work.rooms.filter(({ passage }) => !passage);

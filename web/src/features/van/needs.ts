@@ -1,5 +1,5 @@
-import type { Job, ProductId, Shelf, Stock } from "@scutch/contract";
-import { roomFinishTimes, stockUse } from "@scutch/core/log";
+import { type Job, type ProductId, type Shelf, type Stock, summarizeJob } from "@scutch/contract";
+import { stockUse } from "@scutch/core/log";
 import { leftOf } from "@scutch/core/mix";
 import { planWork, toJobInput } from "@scutch/core/plan";
 import type { JobWithLog } from "../../device/localJob.ts";
@@ -55,9 +55,8 @@ export function needsOfJob(jobs: readonly Job[], shelf: Shelf): JobNeeds {
 
 /** Whether every room of a job that is cleaned was finished. */
 function isDone({ job, log }: JobWithLog): boolean {
-  const finished = roomFinishTimes(log);
-  const cleaned = job.rooms.filter(({ passage }) => !passage);
-  return cleaned.length > 0 && cleaned.every(({ id }) => finished.has(id));
+  const { rooms, finished } = summarizeJob(job, log);
+  return rooms > 0 && finished === rooms;
 }
 
 /**

@@ -10,19 +10,18 @@ interface Props {
 
 const TO_DO = { fibre: "pick the fibre", "dye-test": "dye test", "tile-test": "test one tile" } as const;
 
-const FAILED = { dye: "Stop: colour bled", tile: "Stop: a tile changed", none: "" } as const;
+const FAILED = { dye: "Stop: colour bled", tile: "Stop: a tile changed" } as const;
 const coveringOf = ({ job }: JobDesk, roomId: string) =>
   job.rooms.find(({ id }) => id === roomId)?.covering ?? DEFAULTS.covering;
 
 /** A real danger on a room in a word, or what is still to do, where rooms are listed; what it is stands in the room. */
 export function CareMark({ desk, roomId }: Props) {
   const care = careFor(desk.input).rooms.find((room) => room.roomId === roomId);
+  const test = floorTest(coveringOf(desk, roomId));
   if (care?.danger === "stop")
     return (
       <p className="mt-0.5 w-fit border-stop border-l-4 bg-stop-wash px-2 text-sm text-stop">
-        {care.gate === "failed"
-          ? FAILED[floorTest(coveringOf(desk, roomId))]
-          : "Stop: not safe on this floor"}
+        {care.gate === "failed" && test ? FAILED[test] : "Stop: not safe on this floor"}
       </p>
     );
   // One thing after the other: which test is to be made hangs on the fibre.

@@ -16,7 +16,7 @@ interface Props {
   readonly desk: JobDesk;
   readonly room: Room;
   readonly product: Product;
-  readonly test: Exclude<FloorTest, "none">;
+  readonly test: FloorTest;
   readonly onClose: () => void;
 }
 

@@ -23,7 +23,7 @@ export function FloorTestNote({ desk, room, product, gate }: Props) {
   const [dialog, setDialog] = useState<"test" | "override">();
   const covering = room.covering ?? DEFAULTS.covering;
   const test = floorTest(covering);
-  if (gate === "not-needed" || test === "none") return null;
+  if (gate === "not-needed" || test === undefined) return null;
   const words = TEST_WORDS[test];
   const kind = [COVERING_NAMES[covering], ...(test === "dye" ? [FIBRE_NAMES[room.fibre ?? "unknown"]] : [])];
   const floor = `${room.carpet ?? room.name} (${kind.join(", ").toLowerCase()})`;

@@ -9,7 +9,7 @@ import {
 import { dyeTestStatusOf, hazardsOnFloor } from "@scutch/core/plan";
 import { useState } from "react";
 import { protectionText, RESULT_NAMES } from "../../format/careWords.ts";
-import { formatAmount, scoopsOf } from "../../format/units.ts";
+import { formatAmount } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -20,6 +20,7 @@ import { FloorReaction } from "../care/FloorMeeting.tsx";
 import { FloorTestNote } from "../care/FloorTestNote.tsx";
 import { productsOn } from "../care/productsOn.ts";
 import { useLogging } from "../logging/useLogging.ts";
+import { BottleAmounts } from "./BottleAmounts.tsx";
 import { bottleOf, productsFor } from "./spotGuide.ts";
 
 interface Props {
@@ -138,14 +139,7 @@ function BottleLine({ product, amount }: { readonly product: Product; readonly a
       <strong>{product.name}</strong>: the spot needs about {formatAmount(units.amount(amount))}.{" "}
       {bottle ? (
         <>
-          Mix {formatAmount(units.amount(bottle.made))}:{" "}
-          <strong>{formatAmount(units.amount(bottle.water))} of water</strong>, then{" "}
-          <strong>
-            {bottle.powder
-              ? `${formatAmount(scoopsOf(bottle.powder.scoops))} (${formatAmount(units.powder(bottle.powder.mass))})`
-              : `${formatAmount(units.amount(bottle.concentrate))} of concentrate`}
-          </strong>
-          .
+          Mix {formatAmount(units.amount(bottle.made))}: <BottleAmounts bottle={bottle} />
         </>
       ) : (
         "A bottle this small can’t be measured within the label’s range. Mix a whole fill in Mix."

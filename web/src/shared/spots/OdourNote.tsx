@@ -1,12 +1,13 @@
 import { protectionFor } from "@scutch/core/care";
 import { formatDuration } from "@scutch/core/quantity";
 import { protectionText } from "../../format/careWords.ts";
-import { formatAmount, scoopsOf } from "../../format/units.ts";
+import { formatAmount } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { useLogging } from "../logging/useLogging.ts";
+import { BottleAmounts } from "./BottleAmounts.tsx";
 import { odourTreatmentOf } from "./odourTreatment.ts";
 
 interface Props {
@@ -42,13 +43,7 @@ export function OdourNote({ desk, roomId }: Props) {
         {bottle ? (
           <>
             Mix {bottles > 1 && `${bottles} bottles, each `}
-            <strong>{formatAmount(units.amount(bottle.water))} of water</strong>, then{" "}
-            <strong>
-              {bottle.powder
-                ? `${formatAmount(scoopsOf(bottle.powder.scoops))} (${formatAmount(units.powder(bottle.powder.mass))})`
-                : `${formatAmount(units.amount(bottle.concentrate))} of concentrate`}
-            </strong>
-            .
+            <BottleAmounts bottle={bottle} />
           </>
         ) : (
           "Your measures can’t show a bottle of it within its label. Use a finer one."

@@ -1,12 +1,9 @@
 import type { Product } from "@scutch/contract";
-import { type Bottle, bottleFor, concentratePerWater, MIN_BOTTLE } from "@scutch/core/mix";
+import { type Bottle, MAX_BOTTLE } from "@scutch/core/mix";
 import { treatmentFor, treatsWhen } from "@scutch/core/plan";
 import type { UnitSystem } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { formInHand } from "../products/measures.ts";
-
-/** A bottle holds so much at most, m³. */
-const BOTTLE = 2e-3;
+import { bottleOf } from "./spotGuide.ts";
 
 /** The treatment of a room against odour: with what, how much of it, and when. */
 export interface OdourTreatment {
@@ -32,13 +29,7 @@ export function odourTreatmentOf(
   const { odourArea: area, odourAmount: amount } = plan;
   const product = treatmentFor(job.rooms.find(({ id }) => id === roomId) ?? {}, shelf.products);
   if (!product) return { area, amount, bottles: 1, when: "after" };
-  const bottles = Math.max(1, Math.ceil(amount / BOTTLE - 1e-9));
-  const bottle = bottleFor(
-    Math.max(MIN_BOTTLE, amount / bottles),
-    concentratePerWater(product.ordinary),
-    concentratePerWater(product.light),
-    concentratePerWater(product.heavy),
-    formInHand(product, system),
-  );
+  const bottles = Math.max(1, Math.ceil(amount / MAX_BOTTLE - 1e-9));
+  const bottle = bottleOf(product, amount / bottles, system);
   return { area, amount, product, bottles, when: treatsWhen(product), ...(bottle ? { bottle } : {}) };
 }

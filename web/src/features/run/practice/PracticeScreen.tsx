@@ -102,7 +102,11 @@ function Practised({
   const { shelf } = real;
   const later = useDeferredValue(log);
   const desk = useMemo((): JobDesk => {
-    const { result, ...known } = computePlan(job, shelf, later, pace, cachedScheduler(job.id, runs), minute);
+    const { result, ...known } = computePlan(job, shelf, later, {
+      pace,
+      runs: cachedScheduler(job.id, runs),
+      now: minute,
+    });
     return {
       ...known,
       newer: [],
