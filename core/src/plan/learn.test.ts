@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import { seededRandom } from "../numeric/index.ts";
-import { scheduleJob } from "../run/index.ts";
+import { ROUGH, scheduleJob } from "../run/index.ts";
 import { sprayBatch } from "../testing/sprayBatch.ts";
 import { type JobInput, learnPace, planWork } from "./index.ts";
 
@@ -14,7 +14,7 @@ const job: JobInput = {
 
 /** The job as worked: every step so many times as long as planned, some of them by another factor. */
 function worked(factor: number, own: Readonly<Record<string, number>> = {}, of = job): JobInput {
-  const { run } = planWork(of, (input) => scheduleJob(input, {}));
+  const { run } = planWork(of, (input) => scheduleJob(input, ROUGH));
   if (run.outcome !== "planned") throw new Error("not planned");
   return {
     ...of,
@@ -68,7 +68,7 @@ function anyJob(seed: number): JobInput {
   };
 }
 const totalOf = (of: JobInput) => {
-  const { run } = planWork(of, (input) => scheduleJob(input, {}));
+  const { run } = planWork(of, (input) => scheduleJob(input, ROUGH));
   if (run.outcome !== "planned") throw new Error("not planned");
   return run.steps.reduce((sum, { plannedSeconds }) => sum + plannedSeconds, 0);
 };

@@ -1,7 +1,7 @@
 /** Random jobs planned and worked, each plan held against the independent checker: what can't be done or does harm, whoever planned it. */
 import { expect, test } from "@jest/globals";
 import { seededRandom } from "../numeric/index.ts";
-import { type JobRun, type RunInput, type StepProgress, scheduleJob } from "../run/index.ts";
+import { type JobRun, ROUGH, type RunInput, type StepProgress, scheduleJob } from "../run/index.ts";
 import { planFaults } from "../testing/planFaults.ts";
 import { randomJob } from "../testing/randomJob.ts";
 import { type JobInput, planWork } from "./index.ts";
@@ -33,7 +33,7 @@ test("vacuumed first where that was chosen: nothing is wet before the last room 
   for (let seed = 0; seed < 40; seed++) {
     const job = randomJob(seed, 1 + (seed % 3));
     const first = planWork({ ...job, run: { ...job.run, vacuumFirst: true } }, (input) =>
-      scheduleJob(input, {}),
+      scheduleJob(input, ROUGH),
     );
     if (first.run.outcome !== "planned") continue;
     const { steps } = first.run;
@@ -41,7 +41,7 @@ test("vacuumed first where that was chosen: nothing is wet before the last room 
     const vacuumed = Math.max(0, ...steps.filter(({ kind }) => kind === "vacuum").map(({ end }) => end));
     for (const { start } of wet) expect(start).toBeGreaterThanOrEqual(vacuumed);
     expect(planFaults({ ...job, run: { ...job.run, vacuumFirst: true } }, first)).toEqual([]);
-    const usual = planWork(job, (input) => scheduleJob(input, {}));
+    const usual = planWork(job, (input) => scheduleJob(input, ROUGH));
     if (usual.run.outcome === "planned" && usual.run.makespan !== first.run.makespan) differs++;
   }
   expect(differs).toBeGreaterThan(5);
@@ -55,7 +55,7 @@ for (const people of [1, 2, 3])
     for (let seed = 0; seed < JOBS; seed++) {
       const job = randomJob(seed, people);
       // Most as the page first shows them, found roughly; every third searched for as long as it is.
-      const solve = (input: RunInput) => (seed % 3 === 0 ? scheduleJob(input) : scheduleJob(input, {}));
+      const solve = (input: RunInput) => (seed % 3 === 0 ? scheduleJob(input) : scheduleJob(input, ROUGH));
       const work = planWork(job, solve);
       faults.push(...planFaults(job, work).map((fault) => `job ${seed}: ${fault}`));
       if (work.run.outcome !== "planned") {

@@ -23,13 +23,14 @@ export type {
 } from "./input.ts";
 export {
   type JobRun,
+  ROUGH,
   type RunPlan,
   type RunSection,
   type SearchEffort,
   type Step,
   THOROUGH,
-  type WarmStart,
 } from "./jobRun.ts";
+export { type JoinedSteps, joinSteps } from "./joinSteps.ts";
 export {
   type LaneRoom,
   lanesOf,

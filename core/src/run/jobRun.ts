@@ -56,15 +56,19 @@ export type RunPlan =
       readonly fault: DivisionFault | (Infeasibility & { readonly code: Infeasibility["code"] });
     };
 
-/** Only the first few orders are tried; where there was a plan before, one like it. */
-export interface WarmStart {
+/**
+ * How long a run is searched for: as usual, roughly, or so many times as long. By orders tried, not by the clock: the same
+ * job is the same run on a phone and on a laptop.
+ */
+export interface SearchEffort {
+  /** Only the first few orders are tried. */
+  readonly rough?: true;
+  /** So many times as many orders as usual. */
+  readonly effort?: number;
+  /** Starts of a run like this one: its order is tried too. */
   readonly previousStarts?: Starts | undefined;
 }
-
-/**
- * How long a run is searched for: roughly, as is usual, or so many times as long. By orders tried, not by the clock: the
- * same job is the same run on a phone and on a laptop.
- */
-export type SearchEffort = WarmStart | { readonly effort: number };
 /** Up to about 2 s for a job of 50 steps on an ordinary laptop. */
 export const THOROUGH: SearchEffort = { effort: 40 };
+/** A run to go on with. */
+export const ROUGH: SearchEffort = { rough: true };

@@ -76,7 +76,7 @@ export class Planner {
   constructor(
     private readonly stated: JobProblem,
     private readonly input: RunInput,
-    private readonly search: SearchEffort | undefined,
+    private readonly search: SearchEffort = {},
   ) {
     this.known = new Set(stated.steps.map(({ id }) => id));
     this.pins = input.pins.filter(({ stepId, at }) => this.known.has(stepId) && at >= 0);
@@ -163,13 +163,11 @@ export class Planner {
 
   private solve(problem: Problem): ScheduleResult {
     const { stated, search, who, input } = this;
-    const rough = search && !("effort" in search) ? search : undefined;
+    const { previousStarts, rough = false, effort } = search;
     return schedule(problem, {
-      priorities: rough?.previousStarts
-        ? [ranksLike(rough.previousStarts, problem), ...stated.ranks]
-        : stated.ranks,
-      heuristicOnly: rough !== undefined,
-      effort: search && "effort" in search ? search.effort : undefined,
+      priorities: previousStarts ? [ranksLike(previousStarts, problem), ...stated.ranks] : stated.ranks,
+      heuristicOnly: rough,
+      effort,
       dueDates: this.endBy,
       untidiness: (starts) => {
         const { toolChanges, roomChanges } = assignSteps(

@@ -1,5 +1,5 @@
 import { expect, test } from "@jest/globals";
-import { type RunInput, scheduleJob, THOROUGH } from "@scutch/core/run";
+import { ROUGH, type RunInput, scheduleJob, THOROUGH } from "@scutch/core/run";
 import type { WorkerRequest } from "./workerClient.ts";
 
 /** A worker that answers when it is told to, only the newest question of a lane, as the real one does. */
@@ -75,7 +75,7 @@ test("a rough run stands in until the worker's is there; then it is the one anyb
   SlowWorker.answer();
 });
 
-test("a run is searched for on while nothing has begun, and what is found takes its place; in a run under way nothing moves", () => {
+test("a run is searched for on while nothing has begun, and what is found takes its place; a start doesn't lose it", () => {
   SlowWorker.settle();
   const job = input([18, 14, 22, 31, 9], undefined, 2);
   runsOf("long").solve(job);
@@ -87,10 +87,35 @@ test("a run is searched for on while nothing has begun, and what is found takes 
   if (first.outcome !== "planned" || better.outcome !== "planned") throw new Error();
   expect(better).toEqual(scheduleJob(job, THOROUGH));
   expect(better.makespan).toBeLessThan(first.makespan);
-  const begun = { ...job, now: 60 };
+  // Begun as planned, it stays the run found before; the search isn't made again.
+  const [begins] = better.steps;
+  if (!begins) throw new Error();
+  const begun = {
+    ...job,
+    now: 60,
+    logged: new Map([[begins.id, { start: begins.start, who: begins.who ?? 0 }]]),
+  };
   runsOf("long").solve(begun);
   SlowWorker.answer();
   expect(SlowWorker.asked).toEqual([]);
+  const underWay = runsOf("long").solve(begun);
+  if (underWay.outcome !== "planned") throw new Error();
+  // The other person hadn't said anything within the minute.
+  expect(underWay.makespan).toBeLessThanOrEqual(better.makespan + 60);
+  const alone = scheduleJob(begun);
+  expect(alone.outcome === "planned" && alone.makespan).toBeGreaterThan(underWay.makespan);
+});
+
+test("a device that opens a run under way shows the run of the device that began it", () => {
+  SlowWorker.settle();
+  const job = input([12, 9], undefined, 2);
+  const begun = { ...job, now: 60, logged: new Map([["set-up", { start: 0, who: 0 }]]) };
+  runsOf("late").solve(begun);
+  SlowWorker.settle();
+  const planned = scheduleJob({ ...job, finishedSeconds: new Map() }, THOROUGH);
+  if (planned.outcome !== "planned") throw new Error();
+  const previousStarts = new Map(planned.steps.map(({ id, start }) => [id, start]));
+  expect(runsOf("late").solve(begun)).toEqual(scheduleJob(begun, { previousStarts }));
 });
 
 test("two jobs looked at in turn are both searched for; an edit of one drops its own search alone", () => {
@@ -160,7 +185,7 @@ test("the rough run of a job that had one stands in better than one found from n
     );
     SlowWorker.answer();
     // With nothing to go by.
-    const fresh = scheduleJob(input(larger, undefined, 2), {});
+    const fresh = scheduleJob(input(larger, undefined, 2), ROUGH);
     if (fresh.outcome !== "planned") throw new Error(fresh.fault.code);
     warm += found.makespan;
     cold += fresh.makespan;

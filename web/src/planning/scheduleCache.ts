@@ -1,6 +1,6 @@
 import type { LogEntry } from "@scutch/contract";
 import { foldRunState, isRunActive } from "@scutch/core/log";
-import { type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
+import { type JobRun, ROUGH, type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
 import { useMemo, useSyncExternalStore } from "react";
 import { useNow } from "../ui/useNow.ts";
 import { askSchedule, askThoroughSchedule, dropSearch } from "./workerClient.ts";
@@ -20,13 +20,47 @@ const listeners = new Set<() => void>();
 const keyOf = (input: RunInput) =>
   JSON.stringify(input, (_, value) => (value instanceof Map ? [...value] : value));
 
-/** A run is searched for on while nobody has begun it: after that it changes only with what is logged. */
-const mayImprove = ({ now, logged, finishedSeconds }: RunInput, run: RunPlan) =>
-  run.outcome === "planned" &&
-  run.makespan > run.lowerBound &&
-  now === undefined &&
-  (logged?.size ?? 0) === 0 &&
-  (finishedSeconds?.size ?? 0) === 0;
+/** Promises change by seconds as rooms dry: to this many, s, they are the same. */
+const DUE_STEP = 900;
+
+/**
+ * The run as nobody had begun it. Its order is searched for at length and tried for a run under way too: so what was found before
+ * the start isn't lost at the start, and a device that opens the job later shows the same.
+ */
+function asPlanned({ now, logged, roomDueDates, ...input }: RunInput): RunInput {
+  const due = [...(roomDueDates ?? [])].map(
+    ([id, by]) => [id, Math.round(by / DUE_STEP) * DUE_STEP] as const,
+  );
+  return { ...input, ...(roomDueDates ? { roomDueDates: new Map(due) } : {}), finishedSeconds: new Map() };
+}
+const isBegun = ({ now, logged, finishedSeconds }: RunInput) =>
+  now !== undefined || (logged?.size ?? 0) > 0 || (finishedSeconds?.size ?? 0) > 0;
+
+/** Starts found by a long search, by what was asked; the oldest goes first. */
+const searched = new Map<string, ReadonlyMap<string, number>>();
+const SEARCHES_KEPT = 40;
+const startsOf = ({ steps }: JobRun) => new Map(steps.map(({ id, start }) => [id, start] as const));
+function rememberSearch(planned: RunInput, run: RunPlan): void {
+  if (run.outcome !== "planned") return;
+  searched.set(keyOf(planned), startsOf(run));
+  for (const key of [...searched.keys()].slice(0, -SEARCHES_KEPT)) searched.delete(key);
+}
+
+/** Searches on for a better run than the first: of a job nobody has begun itself, of one under way the order it was planned in. */
+function searchOn(jobId: string, input: RunInput, run: RunPlan, keep: (run: RunPlan) => void): void {
+  if (run.outcome !== "planned" || run.makespan <= run.lowerBound) return;
+  const planned = asPlanned(input);
+  if (!isBegun(input))
+    askThoroughSchedule(jobId, input, (better) => {
+      rememberSearch(planned, better);
+      keep(better);
+    });
+  else if (!searched.has(keyOf(planned)))
+    askThoroughSchedule(jobId, planned, (better) => {
+      rememberSearch(planned, better);
+      askSchedule(jobId, input, keep, searched.get(keyOf(planned)));
+    });
+}
 
 function ask(jobId: string, key: string, input: RunInput): void {
   const before = asking.get(jobId);
@@ -37,11 +71,17 @@ function ask(jobId: string, key: string, input: RunInput): void {
     found = new Map([...found, [key, run] as const].slice(-KEPT));
     for (const each of listeners) each();
   };
-  const letGo = askSchedule(jobId, input, (run) => {
+  const answered = (run: RunPlan) => {
     asking.delete(jobId);
     keep(run);
-    if (mayImprove(input, run)) askThoroughSchedule(jobId, input, keep);
-  });
+    searchOn(jobId, input, run, keep);
+  };
+  const letGo = askSchedule(
+    jobId,
+    input,
+    answered,
+    isBegun(input) ? searched.get(keyOf(asPlanned(input))) : undefined,
+  );
   asking.set(jobId, { key, letGo });
 }
 
@@ -58,9 +98,8 @@ export function cachedScheduler(
   const solve = (input: RunInput): RunPlan => {
     const key = keyOf(input);
     const kept = known.get(key);
-    const run = kept ?? scheduleJob(input, { previousStarts: shown.get(jobId) });
-    if (run.outcome === "planned")
-      shown.set(jobId, new Map(run.steps.map(({ id, start }) => [id, start] as const)));
+    const run = kept ?? scheduleJob(input, { rough: true, previousStarts: shown.get(jobId) });
+    if (run.outcome === "planned") shown.set(jobId, startsOf(run));
     // One question at a time: what comes after follows from its answer.
     if (!kept && !rough) ask(jobId, key, input);
     rough ||= !kept;
@@ -80,7 +119,7 @@ export function useMinuteUnderWay(log: readonly LogEntry[] = NOTHING): number | 
 }
 
 /** A run where nobody asks when: what is loaded and mixed hangs on no hour. */
-export const scheduleQuickly = (input: RunInput): RunPlan => scheduleJob(input, {});
+export const scheduleQuickly = (input: RunInput): RunPlan => scheduleJob(input, ROUGH);
 
 /** What the worker has found, for {@link cachedScheduler}. */
 export const useScheduleCache = (): ScheduleCache => useSyncExternalStore(onSchedulesFound, scheduleCache);

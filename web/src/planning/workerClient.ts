@@ -68,9 +68,17 @@ export const askBestMoves = <Id extends string>(
   then: (effects: MoveEffect<Id>[]) => void,
 ) => ask({ what: "rank", lane: "rank", building, index, moves }, then);
 
-/** Asks for the run of a job, of which only the newest question counts. */
-export const askSchedule = (jobId: string, input: RunInput, then: (run: RunPlan) => void) =>
-  ask({ what: "run", lane: `run ${jobId}`, input }, then);
+/** Asks for the run of a job, of which only the newest question counts; an order to try is given as the starts of a run. */
+export const askSchedule = (
+  jobId: string,
+  input: RunInput,
+  then: (run: RunPlan) => void,
+  previousStarts?: ReadonlyMap<string, number>,
+) =>
+  ask(
+    { what: "run", lane: `run ${jobId}`, input, ...(previousStarts ? { search: { previousStarts } } : {}) },
+    then,
+  );
 
 /** A longer search for one job's run. */
 interface Search {
