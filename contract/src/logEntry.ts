@@ -19,21 +19,25 @@ const base = {
 };
 
 const Who = z.int().min(1).max(3).meta({ description: "Crew member, from 1" });
+/** Sections one start may cover. */
+const MAX_JOINED = 60;
+const StepName = z.string().min(1).max(120).meta({ description: "Step id in the schedule" });
+const Part = z
+  .strictObject({
+    number: z.int().min(1).max(999),
+    from: z.number().min(0).max(1),
+    to: z.number().min(0).max(1),
+  })
+  .refine(({ from, to }) => from < to)
+  .optional()
+  .meta({ description: "The part of the room, as shares from its far corner" });
 const step = {
-  step: z.string().min(1).max(120).meta({ description: "Step id in the schedule" }),
+  step: StepName,
   does: z.enum(STEP_KINDS).meta({ description: "own: a step someone added; `what` describes it" }),
   what: z.string().trim().min(1).max(120).optional(),
   roomId: RoomId.optional(),
   section: z.int().min(1).max(999).optional(),
-  part: z
-    .strictObject({
-      number: z.int().min(1).max(999),
-      from: z.number().min(0).max(1),
-      to: z.number().min(0).max(1),
-    })
-    .refine(({ from, to }) => from < to)
-    .optional()
-    .meta({ description: "The part of the room, as shares from its far corner" }),
+  part: Part,
   who: Who.optional(),
 };
 
@@ -156,6 +160,14 @@ export const LogEntry = z
       kind: z.literal("step-started"),
       early: Seconds("Dwell time left when it was started early").optional(),
       over: Seconds("Time past its dwell limit").optional(),
+      lasts: Seconds("Planned time of this step, where others follow at once").optional(),
+      joined: z
+        .array(z.strictObject({ step: StepName, part: Part, lasts: Seconds("Planned time") }))
+        .max(MAX_JOINED)
+        .optional()
+        .meta({
+          description: "Steps of the same kind and room done with this one, in order, without a pause",
+        }),
     }),
     z.strictObject({ ...base, ...step, kind: z.literal("step-done") }),
     z

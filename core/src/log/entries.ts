@@ -91,14 +91,31 @@ export interface RunStarted extends Base {
   readonly kind: "run-started";
 }
 
+/** A part of a room, as shares of it from its far corner. */
+interface Part {
+  readonly number: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A step done straight after the one begun, in the same hand; s it is planned to take. */
+export interface JoinedStep {
+  readonly step: string;
+  readonly part?: Part | undefined;
+  readonly lasts: number;
+}
+
 /** A step of the run begun, done, passed over, or given to somebody; `who` from 1. */
 export interface StepChanged extends Base {
   readonly kind: "step-started" | "step-done" | "step-skipped" | "step-handed";
   readonly step: string;
   readonly who?: number | undefined;
   readonly roomId?: string | undefined;
-  readonly part?: { readonly number: number; readonly from: number; readonly to: number } | undefined;
+  readonly part?: Part | undefined;
   readonly what?: string | undefined;
+  /** Of a step begun that others follow at once: s it is planned to take, and those others. */
+  readonly lasts?: number | undefined;
+  readonly joined?: readonly JoinedStep[] | undefined;
 }
 
 export interface Noted extends Base {

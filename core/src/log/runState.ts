@@ -1,5 +1,5 @@
 import { effectiveEntries } from "./effective.ts";
-import type { Entry, StepChanged } from "./entries.ts";
+import type { Entry, JoinedStep, StepChanged } from "./entries.ts";
 import { PACK_UP, parseStepId, sectionStepId } from "./stepId.ts";
 
 /** What the log knows of one step of the run; ms since 1970. */
@@ -14,6 +14,9 @@ export interface StepLogged {
   readonly part?: NonNullable<StepChanged["part"]>;
   /** What a step of somebody's own is called. */
   readonly what?: string;
+  /** s it was planned to take when it was begun, and the steps begun with it. */
+  readonly lasts?: number;
+  readonly joined?: readonly JoinedStep[];
 }
 
 /** Contradictory or duplicate entries; shown to the crew, who decide. */
@@ -106,6 +109,7 @@ function fold(log: readonly Entry[]): RunState {
           ...(roomId === undefined ? {} : { roomId }),
           ...(part === undefined ? {} : { part }),
           ...(what === undefined ? {} : { what }),
+          ...(start?.joined && start.lasts !== undefined ? { joined: start.joined, lasts: start.lasts } : {}),
           ...(startedAt === undefined || backwards ? {} : { startedAt }),
           ...(doneAt === undefined ? {} : { doneAt }),
           ...(skippedAt === undefined ? {} : { skippedAt }),

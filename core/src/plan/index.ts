@@ -50,6 +50,7 @@ export {
 export { type JobPlan, lastReady, planJob } from "./job.ts";
 export { type Learned, type LearnedPace, learnPace } from "./learn.ts";
 export { levelAt, type VesselLevel, vesselLevels } from "./levels.ts";
+export { runProgress } from "./loggedProgress.ts";
 export type { WaterQuestion } from "./measuredWater.ts";
 export {
   changedFields,
@@ -70,7 +71,7 @@ export { DEFAULT_CIRCUITS, filmOn, MAX_PEOPLE, workingAirSpeed } from "./run.ts"
 export type { Spraying } from "./spraying.ts";
 export { type Substitute, substitutesFor } from "./substitute.ts";
 export { productsThatSuit } from "./suits.ts";
-export { type JobContext, type JobDocument, onlyVessel, runProgress, toJobInput } from "./toJobInput.ts";
+export { type JobContext, type JobDocument, onlyVessel, toJobInput } from "./toJobInput.ts";
 export { explainLastReady, explainTotalArea } from "./totalsExplained.ts";
 export { type SharedVessel, sharedVessels, type VesselTurn } from "./vesselTurns.ts";
 export { planWork, type WorkPlan } from "./work.ts";

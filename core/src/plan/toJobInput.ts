@@ -3,11 +3,6 @@ import type { Blower, Rig } from "../clean/index.ts";
 import {
   attemptsOn,
   type Entry,
-  fillId,
-  fillStepId,
-  foldFills,
-  foldRunState,
-  isRunActive,
   productTests,
   roomFinishTimes,
   type SpotAttempted,
@@ -15,8 +10,9 @@ import {
 } from "../log/index.ts";
 import { type Strength, usableVolume, type Vessel, type VesselKind } from "../mix/index.ts";
 import { omitAbsent } from "../omitAbsent.ts";
-import type { CrewPace, StepProgress } from "../run/index.ts";
+import type { CrewPace } from "../run/index.ts";
 import type { JobInput, PlannedSpot, ProductLabel, SurveyedRoom } from "./input.ts";
+import { runProgress } from "./loggedProgress.ts";
 
 /** One product at one strength in one sprayer, by ids. Volumes m³. */
 interface BatchChoice {
@@ -130,46 +126,6 @@ function runOf(job: JobDocument, startsAt: number | undefined): JobInput["run"] 
       walkOnBy === undefined ? [] : [{ roomId: id, by: seconds(walkOnBy) }],
     ),
   };
-}
-
-/** A run nobody has logged anything of for so long, ms, was left without a word: it doesn't move on with the clock. */
-const FORGOTTEN = 12 * 3_600_000;
-
-/** The clock a run is planned by moves on so often, ms. */
-const A_MINUTE = 60_000;
-
-/** What the log knows of the run's steps, on the job's clock; nothing where no step is logged. A fill made is its step done. */
-export function runProgress(
-  job: JobDocument,
-  log: readonly JobEntry[],
-  { startsAtMs, now }: Pick<JobContext, "startsAtMs" | "now">,
-): Pick<JobInput, "logged" | "now"> {
-  const run = foldRunState(log);
-  if (startsAtMs === undefined || (run.startedAt === undefined && run.steps.size === 0)) return {};
-  const second = (at: number) => (at - startsAtMs) / 1000;
-  const logged: Record<string, StepProgress> = {};
-  for (const [id, { startedAt, doneAt, skippedAt, who, ...of }] of run.steps)
-    logged[id] = {
-      ...of,
-      ...(startedAt === undefined ? {} : { start: second(startedAt) }),
-      ...(doneAt === undefined ? {} : { end: second(doneAt) }),
-      ...(skippedAt === undefined ? {} : { skipped: second(skippedAt) }),
-      ...(who === undefined ? {} : { who: who - 1 }),
-    };
-  for (const batch of job.batches)
-    for (const [fill, { at }] of foldFills(log, batch)) {
-      const id = fillStepId(fillId(batch.id, fill));
-      logged[id] = { ...logged[id], end: logged[id]?.end ?? second(Date.parse(at)) };
-    }
-  const begun = run.startedAt === undefined ? [] : [run.startedAt];
-  const seconds = Object.values(logged).flatMap(({ start, end, skipped }) => [start, end, skipped]);
-  const last = Math.max(
-    ...begun,
-    ...seconds.flatMap((each) => (each === undefined ? [] : [startsAtMs + each * 1000])),
-  );
-  const goesOn = isRunActive(run) && now !== undefined && now - last < FORGOTTEN;
-  // What was logged within the minute is over; what lies further ahead was logged by a clock that is wrong.
-  return { logged, now: second(goesOn ? Math.max(now, Math.min(last, now + A_MINUTE)) : last) };
 }
 
 /** Joins a job with its surroundings into what core plans from. A batch whose product or vessel is missing is left out. */

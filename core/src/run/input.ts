@@ -102,6 +102,8 @@ export interface StepProgress {
   readonly who?: number;
   readonly roomId?: string;
   readonly part?: WorkedPart;
+  /** The step it follows at once, which was begun with it and isn't done: it keeps its part of the room. */
+  readonly joined?: string;
   /** What a step of somebody's own is called. */
   readonly what?: string;
 }

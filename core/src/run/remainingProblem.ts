@@ -1,11 +1,25 @@
 import { isBreakStep, PACK_UP } from "../log/index.ts";
-import { type Problem, START, type Task } from "../scheduling/index.ts";
+import { type Problem, START, type Task, type TimeLag } from "../scheduling/index.ts";
 import { fixPlacements, type Placement, type Relaxation, type RemainingProblem } from "./fixPlacements.ts";
 import type { RunInput } from "./input.ts";
 import type { JobProblem } from "./jobTasks.ts";
 
 /** s that a step in hand is taken to go on at least, however long it has taken already. */
 const GOES_ON = 60;
+
+/** s within which what was begun as one goes on: its step in hand may take a little longer. */
+const GOES_ON_WITHIN = 3 * 60;
+
+/** Sections begun with one tap stay together: nothing comes between them for their person. */
+function keptTogether({ tasks }: Problem, { logged = new Map() }: RunInput): TimeLag[] {
+  const duration = new Map(tasks.map((task) => [task.id, task.duration]));
+  return [...logged].flatMap(([to, { joined: from }]): TimeLag[] => {
+    const lasts = from === undefined ? undefined : duration.get(from);
+    return from === undefined || lasts === undefined || !duration.has(to)
+      ? []
+      : [{ from, to, maxLag: lasts + GOES_ON_WITHIN }];
+  });
+}
 
 /** Steps done, passed over or in hand, each in its place. */
 function placesOf(
@@ -146,5 +160,9 @@ export function remainingProblem(
     const at = lag.from === START ? breakAt.get(lag.to) : undefined;
     return at === undefined ? lag : { ...lag, minLag: at, maxLag: at };
   });
-  return fixPlacements({ ...problem, lags }, { tasks, sections, places, inHand, now, letGo });
+  const together = letGo === "nothing" ? keptTogether(problem, input) : [];
+  return fixPlacements(
+    { ...problem, lags: [...lags, ...together] },
+    { tasks, sections, places, inHand, now, letGo },
+  );
 }

@@ -1,6 +1,7 @@
 import { START } from "../scheduling/index.ts";
 import type { StepProgress } from "./input.ts";
 import type { JobRun, RunSection, Step } from "./jobRun.ts";
+import type { JoinedSteps } from "./joinSteps.ts";
 
 /** What is known of each step, by id; s after the start. */
 export type ProgressById = Readonly<Record<string, StepProgress>>;
@@ -47,12 +48,12 @@ export function earliestStart(
   known: ProgressById,
   id: string,
   now: number,
-  finishing?: string,
+  finishing: readonly string[] = [],
 ): number {
   const starts = new Map(run.steps.map((step) => [step.id, step.start]));
   return run.problem.lags.reduce((least, lag) => {
     if (lag.to !== id || lag.from === START || lag.minLag === undefined) return least;
-    if (lag.from === finishing) return Math.max(least, now);
+    if (finishing.includes(lag.from)) return Math.max(least, now);
     if (!isStepClosed(known, lag.from)) return Number.POSITIVE_INFINITY;
     return Math.max(least, (starts.get(lag.from) ?? 0) + lag.minLag);
   }, 0);
@@ -67,7 +68,7 @@ export const recommendedStart = (
   known: ProgressById,
   step: Step,
   now: number,
-  finishing?: string,
+  finishing: readonly string[] = [],
 ): number =>
   Math.max(earliestStart(run, known, step.id, now, finishing), step.kind === "pre-spray" ? step.start : 0);
 
@@ -96,16 +97,18 @@ export function dwellingSections(run: JobRun, known: ProgressById): DwellingSect
     .toSorted((a, b) => a.until - b.until);
 }
 
-/** Whether a room is through when a step of it is done or passed over: nothing of it is left, and it was cleaned. */
-export function completesRoom(run: JobRun, known: ProgressById, step: Step): boolean {
+/** Whether a room is through when steps of it are done or passed over: nothing of it is left, and it was cleaned. */
+export function completesRoom(run: JobRun, known: ProgressById, steps: JoinedSteps): boolean {
+  const [{ roomId: room }] = steps;
+  const ending = new Set(steps.map(({ id }) => id));
   const own = run.steps.filter(
-    ({ kind, roomId }) => kind !== "own" && roomId !== undefined && roomId === step.roomId,
+    ({ kind, roomId }) => kind !== "own" && roomId !== undefined && roomId === room,
   );
   const cleaned = own.some(
-    ({ id, kind }) => kind === "clean" && (known[id]?.end !== undefined || id === step.id),
+    ({ id, kind }) => kind === "clean" && (known[id]?.end !== undefined || ending.has(id)),
   );
-  const restDries = run.driesFirst.some(({ roomId }) => roomId === step.roomId);
-  return cleaned && !restDries && own.every(({ id }) => id === step.id || isStepClosed(known, id));
+  const restDries = run.driesFirst.some(({ roomId }) => roomId === room);
+  return cleaned && !restDries && own.every(({ id }) => ending.has(id) || isStepClosed(known, id));
 }
 
 /** A section that was cleaned before its dwell was over, or after it had stood too long; s by which. */

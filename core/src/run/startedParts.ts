@@ -19,9 +19,9 @@ export const NOT_STARTED: StartedRoom = { parts: [], numbers: new Set() };
  */
 export function startedParts(logged: RunInput["logged"] = new Map()): ReadonlyMap<string, StartedRoom> {
   const all = new Map<string, Map<number, WorkedPart>>();
-  for (const { roomId, part, start, end, skipped } of logged.values()) {
+  for (const { roomId, part, start, end, skipped, joined } of logged.values()) {
     if (roomId === undefined || part === undefined) continue;
-    if (start === undefined && end === undefined && skipped === undefined) continue;
+    if (start === undefined && end === undefined && skipped === undefined && !joined) continue;
     const own = all.get(roomId) ?? new Map<number, WorkedPart>();
     if (!own.has(part.number)) own.set(part.number, part);
     all.set(roomId, own);

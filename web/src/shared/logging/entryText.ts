@@ -63,11 +63,14 @@ function wordsFor(entry: LogEntry, { job, shelf }: Pick<JobDesk, "job" | "shelf"
       return nameIn(entry, id, spot && { name: ORIGIN_SHORT[spot.origin] }, "A removed spot");
     },
     amount: (powder: number | undefined, liquid = 0) => doseOf(powder ?? liquid, powder !== undefined, units),
-    step: (step: LogEntryOf<StepKind>) =>
-      [
+    step: (step: LogEntryOf<StepKind>) => {
+      const until = "joined" in step ? step.joined?.at(-1)?.part?.number : undefined;
+      const sections = until === undefined ? `section ${step.section}` : `sections ${step.section}–${until}`;
+      return [
         `${stepName({ kind: step.does, what: step.what })}${inRoom(step.roomId)}`,
-        ...(step.section === undefined ? [] : [`section ${step.section}`]),
-      ].join(", "),
+        ...(step.section === undefined ? [] : [sections]),
+      ].join(", ");
+    },
   };
 }
 type Words = ReturnType<typeof wordsFor>;

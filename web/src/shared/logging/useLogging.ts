@@ -13,6 +13,9 @@ export type EntryBody = LogEntry extends infer E
     : never
   : never;
 
+/** An entry that says when it happened, ms since 1970; absent: when the entry it follows from did. */
+export type TimedBody = EntryBody & { readonly at?: number };
+
 /** As far as a job says what its entries speak of. */
 interface Speaking {
   readonly job: Job;
@@ -44,19 +47,20 @@ export function namesFor(body: EntryBody, { job, shelf }: Speaking): Record<stri
 export function useLogging({
   job,
   shelf,
-}: Speaking): (body: EntryBody, at?: number, follows?: readonly EntryBody[]) => void {
+}: Speaking): (body: EntryBody, at?: number, follows?: readonly TimedBody[]) => void {
   const name = useAppSelector((state) => state.settings.name);
   const dispatch = useAppDispatch();
   const clock = useClock();
   const write = useLogbook();
   return (body, at, follows = []) => {
     const now = clock.now();
-    const [entry, ...others] = [body, ...follows].map((each) => {
-      const names = namesFor(each, { job, shelf });
+    const [entry, ...others] = [body, ...follows].map((said: TimedBody) => {
+      const { at: own, ...each } = said;
+      const names = namesFor(each as EntryBody, { job, shelf });
       return {
         ...each,
         id: newId(EntryId),
-        at: new Date(at ?? now).toISOString(),
+        at: new Date(own ?? at ?? now).toISOString(),
         ...(name ? { by: name } : {}),
         ...(Object.keys(names).length > 0 ? { names } : {}),
       } as LogEntry;

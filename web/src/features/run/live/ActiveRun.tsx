@@ -20,7 +20,7 @@ export function ActiveRun(props: LiveProps) {
   const { desk, run, people, names, roomName, practice = false } = props;
   const dispatch = useAppDispatch();
   const state = useActiveRun(props);
-  const { who, known, log, what, step, after, standing, wet, inHand, own, others, tap } = state;
+  const { who, known, log, what, group, steps, step, after, standing, wet, inHand, own, others, tap } = state;
   return (
     <section
       aria-label="Now"
@@ -39,13 +39,13 @@ export function ActiveRun(props: LiveProps) {
       )}
       {own ? (
         <OwnStepCard own={own} onDone={tap(() => log.endOwn(own))} />
-      ) : step ? (
+      ) : steps ? (
         <>
           <StepHead
-            {...{ desk, step, run, known, wet, what }}
+            {...{ desk, steps, group, run, known, wet, inHand, what }}
             whose={people > 1 || names[who] ? personName(who, names) : undefined}
           />
-          <StepButton state={state} step={step} />
+          <StepButton state={state} steps={steps} />
         </>
       ) : (
         <p className="font-semibold text-lg">No steps left for {personName(who, names)}.</p>
@@ -53,7 +53,7 @@ export function ActiveRun(props: LiveProps) {
       {!own && (!step || (!inHand && !Number.isFinite(earliestStart(run, known, step.id, 0)))) && (
         <TakeOver
           {...{ run, known, others, names, what }}
-          onTake={(each) => tap(() => log.hand(each, who))()}
+          onTake={(each) => tap(() => log.hand([each], who))()}
         />
       )}
       <StepChoices {...{ desk, state, people, practice }} />

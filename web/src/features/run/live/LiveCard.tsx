@@ -13,7 +13,10 @@ function useDeskNow(desk: JobDesk): JobDesk {
   const logNow = useContext(LogNowContext) ?? desk.log;
   return useMemo(() => {
     if (logNow === desk.log) return desk;
-    const { logged } = runProgress(desk.job, logNow, { startsAtMs: desk.startMs });
+    const { logged } = runProgress(desk.job, logNow, {
+      startsAtMs: desk.startMs,
+      now: desk.input.now === undefined ? undefined : desk.startMs + desk.input.now * 1000,
+    });
     return {
       ...desk,
       log: logNow,

@@ -1,4 +1,4 @@
-import type { Step } from "@scutch/core/run";
+import type { JoinedSteps } from "@scutch/core/run";
 import { Link } from "react-router";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { FillDialog } from "../../../shared/fill/FillDialog.tsx";
@@ -10,7 +10,14 @@ import { StepPrompt } from "./StepPrompt.tsx";
 import type { ActiveRunState } from "./useActiveRun.ts";
 
 /** The one large press of a step: start, done, or what a fill takes; none where a stop stands on its floor. */
-export function StepButton({ state, step }: { readonly state: ActiveRunState; readonly step: Step }) {
+export function StepButton({
+  state,
+  steps,
+}: {
+  readonly state: ActiveRunState;
+  readonly steps: JoinedSteps;
+}) {
+  const [step] = steps;
   if (state.stopped)
     return (
       <Callout tone="stop" title="This room is blocked.">
@@ -26,7 +33,7 @@ export function StepButton({ state, step }: { readonly state: ActiveRunState; re
     );
   const [name, press] =
     step.kind === "fill"
-      ? ["Show amounts", () => state.ask({ what: "fill", step })]
+      ? ["Show amounts", () => state.ask({ what: "fill", steps })]
       : state.inHand
         ? ["Done", state.finish]
         : ["Start", state.start];
@@ -45,25 +52,25 @@ interface ChoicesProps {
 }
 
 /** What else can be done with a step, and what can be logged beside it. */
-export function StepChoices({ desk, state: { step, own, ask }, people, practice }: ChoicesProps) {
+export function StepChoices({ desk, state: { steps, own, ask }, people, practice }: ChoicesProps) {
   return (
     <div className="grid grid-cols-3 gap-2">
-      {step && !own && (
+      {steps && !own && (
         <>
-          <Button className="whitespace-nowrap px-1" onClick={() => ask({ what: "skip", step })}>
+          <Button className="whitespace-nowrap px-1" onClick={() => ask({ what: "skip", steps })}>
             Skip
           </Button>
           {people > 1 && (
-            <Button className="whitespace-nowrap px-1" onClick={() => ask({ what: "hand", step })}>
+            <Button className="whitespace-nowrap px-1" onClick={() => ask({ what: "hand", steps })}>
               Give to
             </Button>
           )}
-          <Button className="whitespace-nowrap px-1" onClick={() => ask({ what: "own", step })}>
+          <Button className="whitespace-nowrap px-1" onClick={() => ask({ what: "own", steps })}>
             Add a step
           </Button>
         </>
       )}
-      <QuickLog desk={desk} roomId={step?.roomId} practice={practice} />
+      <QuickLog desk={desk} roomId={steps?.[0].roomId} practice={practice} />
     </div>
   );
 }
@@ -77,28 +84,32 @@ interface QuestionProps {
 
 /** What is asked about a step just now. */
 export function OpenQuestion({ desk, state, names, practice }: QuestionProps) {
-  const { asking, log, tap, who, others, readyAt, what, time, begin, startsItself, close } = state;
+  const { asking, log, tap, who, group, others, readyAt, what, time, begin, following, close } = state;
   if (!asking) return null;
+  const { steps } = asking;
+  const [step] = steps;
+  // The group in hand is what is asked about, or it is somebody else's.
+  const own = group?.steps[0]?.step === step.id ? group : undefined;
   if (asking.what === "fill")
-    return asking.step.fillId === undefined ? null : (
+    return step.fillId === undefined ? null : (
       <FillDialog
         desk={desk}
-        fillId={asking.step.fillId}
+        fillId={step.fillId}
         practice={practice}
-        follows={() => log.following(asking.step, who, startsItself)}
+        follows={() => following(steps)}
         onClose={close}
       />
     );
   return (
     <StepPrompt
       asking={asking.what}
-      what={what(asking.step)}
+      what={what(step)}
       others={others.map((other) => ({ who: other, name: personName(other, names) }))}
       readyAt={readyAt === undefined ? undefined : time(readyAt)}
-      onSkip={(reason) => tap(() => log.skip(asking.step, reason))()}
-      onHand={(to) => tap(() => log.hand(asking.step, to))()}
-      onOwn={(text) => tap(() => log.startOwn(text, who, asking.step.roomId))()}
-      onStart={tap(() => begin(asking.step))}
+      onSkip={(reason) => tap(() => log.skip(steps, who, own, reason))()}
+      onHand={(to) => tap(() => log.hand(own ? [step] : steps, to))()}
+      onOwn={(text) => tap(() => log.startOwn(text, who, step.roomId))()}
+      onStart={tap(() => begin(steps))}
       onClose={close}
     />
   );

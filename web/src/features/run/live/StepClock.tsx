@@ -1,9 +1,10 @@
+import type { StepGroup } from "@scutch/core/log";
 import { formatDuration } from "@scutch/core/quantity";
 import {
   type DwellingSection,
-  isStepActive,
   isStepClosed,
   type JobRun,
+  type JoinedSteps,
   type ProgressById,
   recommendedStart,
   START,
@@ -15,7 +16,9 @@ import { useTimes } from "../../../state/useTimes.ts";
 import { clockOf, TickingClock } from "./Ticking.tsx";
 
 interface Props {
-  readonly step: Step;
+  readonly steps: JoinedSteps;
+  readonly group: StepGroup | undefined;
+  readonly inHand: boolean;
   readonly run: JobRun;
   readonly known: ProgressById;
   /** The section it cleans, where that stands sprayed. */
@@ -26,9 +29,14 @@ interface Props {
 }
 
 /** How long a step still takes, or until it may begin; where it waits for another step, for which. */
-export function StepClock({ step, run, known, wet, start, what }: Props) {
+export function StepClock({ steps, group, inHand, run, known, wet, start, what }: Props) {
   const { clock } = useTimes();
-  const inHand = isStepActive(known, step.id);
+  const [step] = steps;
+  const begun = group ? (group.startedAt - start) / 1000 : known[step.id]?.start;
+  const planned = (group?.steps ?? steps.map(({ plannedSeconds }) => ({ lasts: plannedSeconds }))).reduce(
+    (sum, { lasts }) => sum + lasts,
+    0,
+  );
   const waits = inHand
     ? []
     : run.problem.lags.flatMap(({ from, to, minLag }) => {
@@ -43,7 +51,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
             const second = (ms - start) / 1000;
             if (inHand) {
               // A start still to come was written by a clock that is wrong: Doubts says so.
-              const end = Math.min(second, known[step.id]?.start ?? 0) + step.plannedSeconds;
+              const end = Math.min(second, begun ?? 0) + planned;
               return second <= end ? clockOf(end - second) : `+${clockOf(second - end)}`;
             }
             const from = wet ? wet.ready : recommendedStart(run, known, step, second);
@@ -53,7 +61,7 @@ export function StepClock({ step, run, known, wet, start, what }: Props) {
         </TickingClock>
       </p>
       <p className="mt-1 text-soft">
-        {inHand ? "left of" : "takes about"} {formatDuration(Math.max(60, step.plannedSeconds))}
+        {inHand ? "left of" : "takes about"} {formatDuration(Math.max(60, planned))}
         {wet && (
           <>
             {" "}

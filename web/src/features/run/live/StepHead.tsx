@@ -1,6 +1,7 @@
 import { protectionOf } from "@scutch/core/care";
+import type { StepGroup } from "@scutch/core/log";
 import type { DwellingSection, ProgressById } from "@scutch/core/run";
-import { isStepActive, type JobRun, type Step, stepCaution } from "@scutch/core/run";
+import { type JobRun, type JoinedSteps, type Step, stepCaution } from "@scutch/core/run";
 import { protectionText } from "../../../format/careWords.ts";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
@@ -13,7 +14,10 @@ import { TickingClock } from "./Ticking.tsx";
 
 interface Props {
   readonly desk: JobDesk;
-  readonly step: Step;
+  readonly steps: JoinedSteps;
+  /** Them in hand, begun with one tap. */
+  readonly group: StepGroup | undefined;
+  readonly inHand: boolean;
   readonly run: JobRun;
   readonly known: ProgressById;
   readonly wet: DwellingSection | undefined;
@@ -23,26 +27,28 @@ interface Props {
 }
 
 /** What the step is, where, whose, its clock, and what to mind. */
-export function StepHead({ desk, step, run, known, wet, whose, what }: Props) {
+export function StepHead({ desk, steps, group, inHand, run, known, wet, whose, what }: Props) {
+  const [step] = steps;
   const units = useUnits();
   const { clock } = useTimes();
-  const section = run.sections.find(({ id }) => id === step.sectionId);
-  const inRoom = run.sections.filter(({ roomId }) => roomId === section?.roomId);
+  const sections = run.sections.filter(({ id }) => steps.some(({ sectionId }) => sectionId === id));
+  const inRoom = run.sections.filter(({ roomId }) => roomId === sections[0]?.roomId);
+  const area = sections.reduce((sum, section) => sum + section.area, 0);
   const caution = cautionOf(desk, step);
   return (
     <div>
       <p className="text-soft">
-        {isStepActive(known, step.id) ? "Now" : "Next"}
+        {inHand ? "Now" : "Next"}
         {whose ? `, ${whose}` : ""}
       </p>
       <h2 className="font-bold text-2xl leading-tight">{what(step)}</h2>
-      {section && (
+      {sections.length > 0 && (
         <p className="text-soft">
-          {inRoom.length > 1 && `section ${section.number} of ${inRoom.length}, `}
-          {units.area(section.area)}
+          {inRoom.length > 1 && `${sectionsText(sections.map(({ number }) => number))} of ${inRoom.length}, `}
+          {units.area(area)}
         </p>
       )}
-      <StepClock {...{ step, run, known, wet, start: desk.startMs, what }} />
+      <StepClock {...{ steps, group, inHand, run, known, wet, start: desk.startMs, what }} />
       <TickingClock>
         {(ms) => {
           const second = (ms - desk.startMs) / 1000;
@@ -62,6 +68,10 @@ export function StepHead({ desk, step, run, known, wet, whose, what }: Props) {
     </div>
   );
 }
+
+/** "section 2", or of several done as one "sections 1–3". */
+const sectionsText = (numbers: readonly number[]) =>
+  numbers.length > 1 ? `sections ${numbers[0]}–${numbers.at(-1)}` : `section ${numbers[0]}`;
 
 /** What is worn for what is sprayed, and what to mind at such a step. */
 function cautionOf({ job, shelf }: JobDesk, step: Step): string {

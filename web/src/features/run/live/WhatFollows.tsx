@@ -1,4 +1,4 @@
-import type { JobRun, Step } from "@scutch/core/run";
+import type { JobRun, JoinedSteps, Step } from "@scutch/core/run";
 import { openStepsOf, type ProgressById } from "@scutch/core/run";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
@@ -13,7 +13,7 @@ interface Props {
   readonly who: number;
   readonly people: number;
   readonly names: readonly string[];
-  readonly after: readonly Step[];
+  readonly after: readonly JoinedSteps[];
   readonly what: (step: Step) => string;
 }
 
@@ -30,7 +30,7 @@ export function WhatFollows({ desk, run, known, who, people, names, after, what 
   });
   return (
     <dl className="grid gap-1 border-rule border-t pt-2">
-      {after.slice(0, 2).map((each, i) => (
+      {after.slice(0, 2).map(([each], i) => (
         <div key={each.id} className="flex justify-between gap-3">
           <dt>
             {i === 0 ? <strong>Then </strong> : ""}

@@ -82,7 +82,7 @@ function workedOff(people: number, pace: (step: number) => number) {
     for (const [who, { step, until: end }] of busy.entries()) {
       if (step === "" || end > now) continue;
       const done = run.steps.find(({ id }) => id === step);
-      if (done && completesRoom(run, known, done)) left.add(done.roomId as string);
+      if (done && completesRoom(run, known, [done])) left.add(done.roomId as string);
       known[step] = { ...known[step], end: now, who };
       busy[who] = { until: 0, step: "" };
     }

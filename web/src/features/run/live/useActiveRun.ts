@@ -1,10 +1,13 @@
-import { foldRunState } from "@scutch/core/log";
+import { foldRunState, groupsInHand } from "@scutch/core/log";
 import { careOf } from "@scutch/core/plan";
 import {
   dwellingSections,
   effectiveProgress,
   isStepActive,
   isStepClosed,
+  type JobRun,
+  type JoinedSteps,
+  joinSteps,
   openStepsOf,
   type Step,
 } from "@scutch/core/run";
@@ -33,7 +36,10 @@ const TOUCHES: readonly Step["kind"][] = ["pre-spray", "clean"];
 export function useActiveRun({ desk, run, people, names, roomName, practice = false }: LiveProps) {
   const { name, seat, signals } = useAppSelector((state) => state.settings);
   // What is asked is asked of one step, whatever another phone makes the next one meanwhile.
-  const [asking, setAsking] = useState<{ readonly what: StepQuestion | "fill"; readonly step: Step }>();
+  const [asking, setAsking] = useState<{
+    readonly what: StepQuestion | "fill";
+    readonly steps: JoinedSteps;
+  }>();
   const ticking = useClock();
   const oneTap = useTapGuard();
   // The tap that began the job isn't one on its first step too.
@@ -53,7 +59,6 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
         ]
           .filter(Boolean)
           .join(", ");
-  const [step, ...after] = useSteady(openStepsOf(run, known, who), desk);
   const standing = dwellingSections(run, known);
   const now = () => (ticking.now() - desk.startMs) / 1000;
   const care = useMemo(() => careOf(desk.input).rooms, [desk.input]);
@@ -64,6 +69,15 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
   // What has stood too long is misted first: that is somebody's to see.
   const isLate = (each: Step) =>
     standing.some(({ section, until }) => section.cleanId === each.id && now() > until);
+  const open = useSteady(openStepsOf(run, known, who), desk);
+  const { group, steps, after } = handOf(
+    desk,
+    run,
+    open,
+    who,
+    (each) => isStepActive(known, each.id) || isLate(each),
+  );
+  const step = steps?.[0];
   const startsItself = (each: Step) => each.kind !== "fill" && !isStopped(each) && !isLate(each);
   useSignals(
     signals,
@@ -78,9 +92,9 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
   };
   const wetOf = (each: Step | undefined) => standing.find(({ section }) => section.cleanId === each?.id);
   const wet = wetOf(step);
-  const inHand = step !== undefined && isStepActive(known, step.id);
-  const begin = (each: Step) => {
-    const stands = wetOf(each);
+  const inHand = group !== undefined || (step !== undefined && isStepActive(known, step.id));
+  const begin = (each: JoinedSteps) => {
+    const stands = wetOf(each[0]);
     const early = stands ? stands.ready - now() : 0;
     const over = stands ? now() - stands.until : 0;
     log.start(each, who, {
@@ -88,13 +102,17 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
       ...(over > LEEWAY ? { over: Math.round(over) } : {}),
     });
   };
+  /** What follows from these steps being done, the next one begun where it can be. */
+  const following = (done: JoinedSteps) => log.following(done, who, after[0], startsItself);
   const finish =
-    step && inHand && step.kind !== "fill" ? tap(() => log.done(step, who, startsItself)) : undefined;
+    steps && inHand && steps[0].kind !== "fill"
+      ? tap(() => log.done(steps, who, group, following(steps)))
+      : undefined;
   const start =
-    step && !inHand && !isStopped(step) && step.kind !== "fill"
+    steps && !inHand && !isStopped(steps[0]) && steps[0].kind !== "fill"
       ? () => {
-          if (wet && wet.ready - now() > LEEWAY) setAsking({ what: "early", step });
-          else tap(() => begin(step))();
+          if (wet && wet.ready - now() > LEEWAY) setAsking({ what: "early", steps });
+          else tap(() => begin(steps))();
         }
       : undefined;
   const own = useMemo(() => ownInHand(desk.log, who), [desk.log, who]);
@@ -105,22 +123,49 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
     asking !== undefined &&
     asking.what !== "own" &&
     asking.what !== "fill" &&
-    isStepClosed(known, asking.step.id);
+    asking.steps.every(({ id }) => isStepClosed(known, id));
   useEffect(() => {
     if (isObsolete) setAsking(undefined);
   }, [isObsolete]);
-  const readyAt = wetOf(asking?.step)?.ready;
+  const readyAt = wetOf(asking?.steps[0])?.ready;
   const others = Array.from({ length: people }, (_, i) => i).filter((i) => i !== who);
   return {
-    ...{ who, known, log, what, time, step, after, standing, wet, inHand, own, others },
+    ...{ who, known, log, what, time, group, steps, step, after, standing, wet, inHand, own, others },
     /** A stop stands on the floor of the step: it isn't begun. */
     stopped: step !== undefined && isStopped(step) && !inHand,
     ...{ asking: isObsolete ? undefined : asking, ask: setAsking, close, readyAt },
-    ...{ tap, begin, start, finish, startsItself, forgetTap: oneTap.forget },
+    ...{ tap, begin, start, finish, following, forgetTap: oneTap.forget },
   };
 }
 
 export type ActiveRunState = ReturnType<typeof useActiveRun>;
+
+/** What somebody has in hand or does next, sections that follow each other as one, and what comes after. */
+function handOf(
+  { log }: JobDesk,
+  run: JobRun,
+  open: readonly Step[],
+  who: number,
+  alone: (step: Step) => boolean,
+) {
+  const group = groupsInHand(foldRunState(log)).find((each) => each.who === who + 1);
+  const [first, ...others] = (group?.steps ?? []).flatMap(
+    ({ step }) => run.steps.find(({ id }) => id === step) ?? [],
+  );
+  if (group && first) {
+    const own = new Set(group.steps.map(({ step }) => step));
+    return {
+      group,
+      steps: [first, ...others] as JoinedSteps,
+      after: joinSteps(
+        open.filter(({ id }) => !own.has(id)),
+        alone,
+      ),
+    };
+  }
+  const [steps, ...after] = joinSteps(open, alone);
+  return { steps, after };
+}
 
 /** The steps with the one shown last first, while nothing new is logged: what is under a finger doesn't change with the clock. */
 function useSteady(steps: readonly Step[], { log, isProvisional }: JobDesk): readonly Step[] {

@@ -1,17 +1,24 @@
 import { EntryId, type RoomId } from "@scutch/contract";
-import { ownStepId, roomFinishTimes } from "@scutch/core/log";
+import {
+  foldRunState,
+  ownStepId,
+  placeInGroup,
+  roomFinishTimes,
+  type StepGroup,
+  shareGroup,
+} from "@scutch/core/log";
 import {
   completesRoom,
   isStepActive,
   type JobRun,
-  openStepsOf,
+  type JoinedSteps,
   type ProgressById,
   recommendedStart,
   type Step,
 } from "@scutch/core/run";
 import { newId } from "../../../device/newId.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
-import { type EntryBody, useLogging } from "../../../shared/logging/useLogging.ts";
+import { type EntryBody, type TimedBody, useLogging } from "../../../shared/logging/useLogging.ts";
 import { useClock } from "../../../ui/useClock.ts";
 import type { OwnStep } from "./OwnStep.tsx";
 
@@ -33,35 +40,85 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: ProgressById) {
       ...(section ? { part: { number: section.number, from: section.from, to: section.to } } : {}),
     };
   };
-  const leaving = (step: Step): EntryBody[] => {
-    const roomId = step.roomId as RoomId | undefined;
+  const leaving = (steps: JoinedSteps): EntryBody[] => {
+    const roomId = steps[0].roomId as RoomId | undefined;
     if (roomId === undefined || roomFinishTimes(desk.log).has(roomId)) return [];
-    return completesRoom(run, known, step) ? [{ kind: "room-finished", roomId }] : [];
+    return completesRoom(run, known, steps) ? [{ kind: "room-finished", roomId }] : [];
   };
   const second = () => (clock.now() - desk.startMs) / 1000;
-  /** What follows from a step being done: its room left, and the next step of the same person where it can begin at once. */
-  const following = (step: Step, who: number, startsItself: (next: Step) => boolean): EntryBody[] => {
-    const next = openStepsOf(run, known, who).find(({ id }) => id !== step.id);
+  const starting = (steps: JoinedSteps, who: number) => {
+    const [step, ...others] = steps;
+    const joined = others.map((each) => {
+      const { part } = about(each);
+      return { step: each.id, lasts: each.plannedSeconds, ...(part ? { part } : {}) };
+    });
+    return {
+      kind: "step-started" as const,
+      ...about(step),
+      who: who + 1,
+      ...(joined.length > 0 ? { lasts: step.plannedSeconds, joined } : {}),
+    };
+  };
+  /** What follows from steps being done: their room left, and the next of the same person where it can begin at once. */
+  const following = (
+    steps: JoinedSteps,
+    who: number,
+    next: JoinedSteps | undefined,
+    startsItself: (next: Step) => boolean,
+  ): EntryBody[] => {
     const now = second();
+    const finishing = steps.map(({ id }) => id);
     const goesOn =
       next !== undefined &&
-      !isStepActive(known, next.id) &&
-      startsItself(next) &&
-      recommendedStart(run, known, next, now, step.id) <= now + SOON;
-    return [
-      ...leaving(step),
-      ...(goesOn ? [{ kind: "step-started" as const, ...about(next), who: who + 1 }] : []),
-    ];
+      !isStepActive(known, next[0].id) &&
+      startsItself(next[0]) &&
+      recommendedStart(run, known, next[0], now, finishing) <= now + SOON;
+    return [...leaving(steps), ...(goesOn ? [starting(next, who)] : [])];
+  };
+  /** Steps of a group as they went until now: each done when the next one began, in proportion to what was planned. */
+  const doneOf = (group: StepGroup, steps: JoinedSteps, who: number): TimedBody[] => {
+    const logged = foldRunState(desk.log).steps;
+    const done = steps.filter(({ id }) => logged.get(id)?.doneAt === undefined);
+    const times = new Map(shareGroup(group, clock.now()).map((each) => [each.step, each]));
+    return done.flatMap((step): TimedBody[] => {
+      const said = { ...about(step), who: who + 1 };
+      const { start, end } = times.get(step.id) ?? { start: clock.now(), end: clock.now() };
+      const started = logged.has(step.id) ? [] : [{ kind: "step-started" as const, ...said, at: start }];
+      return [...started, { kind: "step-done" as const, ...said, at: end }];
+    });
+  };
+  /** The last of what is said is what it was about: that is what undoing names. */
+  const say = (bodies: readonly TimedBody[], follows: readonly TimedBody[] = []) => {
+    const last = bodies.at(-1);
+    if (!last) return;
+    const { at, ...body } = last;
+    log(body, at, [
+      ...bodies.slice(0, -1),
+      ...follows.map((each) => ({ ...each, at: each.at ?? clock.now() })),
+    ]);
   };
   return {
     following,
     begin: () => log({ kind: "run-started" }),
-    start: (step: Step, who: number, off: { readonly early?: number; readonly over?: number } = {}) =>
-      log({ kind: "step-started", ...about(step), who: who + 1, ...off }),
-    done: (step: Step, who: number, startsItself: (next: Step) => boolean) =>
-      log({ kind: "step-done", ...about(step), who: who + 1 }, undefined, following(step, who, startsItself)),
-    skip: (step: Step, reason: string) =>
-      log({ kind: "step-skipped", ...about(step), reason }, undefined, leaving(step)),
+    start: (steps: JoinedSteps, who: number, off: { readonly early?: number; readonly over?: number } = {}) =>
+      log({ ...starting(steps, who), ...off }),
+    done: (steps: JoinedSteps, who: number, group: StepGroup | undefined, follows: readonly EntryBody[]) =>
+      say(
+        group
+          ? doneOf(group, steps, who)
+          : [{ kind: "step-done" as const, ...about(steps[0]), who: who + 1 }],
+        follows,
+      ),
+    /** Of steps in hand those before the one in hand now are done, the rest is passed over. */
+    skip: (steps: JoinedSteps, who: number, group: StepGroup | undefined, reason: string) => {
+      const begun = group ? placeInGroup(group, clock.now()) : 0;
+      const [first, ...others] = steps.slice(0, begun);
+      const done = group && first ? doneOf(group, [first, ...others], who) : [];
+      const skipped = steps
+        .slice(begun)
+        .map((step) => ({ kind: "step-skipped" as const, ...about(step), reason }));
+      say([...done, ...skipped], leaving(steps));
+    },
     /** A step of the person's own, which the plan doesn't know: it takes the time it takes, and the rest moves on. */
     startOwn: (what: string, who: number, roomId: string | undefined) =>
       log({
@@ -74,6 +131,7 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: ProgressById) {
       }),
     endOwn: ({ step, what, roomId, who }: OwnStep) =>
       log({ kind: "step-done", step, does: "own", what, who, ...(roomId === undefined ? {} : { roomId }) }),
-    hand: (step: Step, to: number) => log({ kind: "step-handed", ...about(step), who: to + 1 }),
+    hand: (steps: readonly Step[], to: number) =>
+      say(steps.map((step) => ({ kind: "step-handed" as const, ...about(step), who: to + 1 }))),
   };
 }
