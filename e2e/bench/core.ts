@@ -34,7 +34,9 @@ const standing = new Map(
   first.outcome === "planned" ? first.steps.map(({ id, start }) => [id, start] as const) : [],
 );
 const onPage = await median(200, () =>
-  simulateDrying(planWork(job, (input) => scheduleJob(input, { rough: true, previousStarts: standing })).building),
+  simulateDrying(
+    planWork(job, (input) => scheduleJob(input, { rough: true, previousStarts: standing })).building,
+  ),
 );
 row(
   "core: plan and drying of a 6-room job, as on the page",
@@ -81,7 +83,9 @@ row(
 );
 const begun: JobInput = { ...office, finishedHours: { 0: run.makespan / 3600 / 4 } };
 const previousStarts = new Map(run.steps.map(({ id, start }) => [id, start] as const));
-const again = await median(40, () => planWork(begun, (input) => scheduleJob(input, { rough: true, previousStarts })));
+const again = await median(40, () =>
+  planWork(begun, (input) => scheduleJob(input, { rough: true, previousStarts })),
+);
 row(
   "core: the same again on the page, a room finished late",
   `${again.toFixed(0)} ms`,

@@ -1,4 +1,4 @@
-import { expect, test } from "@jest/globals";
+import { expect, jest, test } from "@jest/globals";
 import { ROUGH, type RunInput, scheduleJob, THOROUGH } from "@scutch/core/run";
 import type { WorkerRequest } from "./workerClient.ts";
 
@@ -20,7 +20,7 @@ class SlowWorker {
   }
   /** Everything asked so far is answered, and what is asked because of that. */
   static settle() {
-    while (SlowWorker.asked.length > 0) SlowWorker.answer();
+    for (jest.runAllTimers(); SlowWorker.asked.length > 0; jest.runAllTimers()) SlowWorker.answer();
   }
   static answer() {
     for (const question of SlowWorker.asked.splice(0))
@@ -28,6 +28,8 @@ class SlowWorker {
         SlowWorker.hear({ data: { ...question, answer: scheduleJob(question.input, question.search) } });
   }
 }
+// A search begins after a pause in the changes.
+jest.useFakeTimers();
 Object.assign(globalThis, { Worker: SlowWorker });
 const { scheduleCache, cachedScheduler: runsIn } = await import("./scheduleCache.ts");
 const runsOf = (jobId: string) => runsIn(jobId, scheduleCache());
@@ -81,6 +83,8 @@ test("a run is searched for on while nothing has begun, and what is found takes 
   runsOf("long").solve(job);
   SlowWorker.answer();
   const first = runsOf("long").solve(job);
+  expect(SlowWorker.asked).toEqual([]);
+  jest.runAllTimers();
   expect(SlowWorker.asked.map((each) => each.what === "run" && each.search)).toEqual([THOROUGH]);
   SlowWorker.answer();
   const better = runsOf("long").solve(job);
@@ -97,6 +101,7 @@ test("a run is searched for on while nothing has begun, and what is found takes 
   };
   runsOf("long").solve(begun);
   SlowWorker.answer();
+  jest.runAllTimers();
   expect(SlowWorker.asked).toEqual([]);
   const underWay = runsOf("long").solve(begun);
   if (underWay.outcome !== "planned") throw new Error();
@@ -120,20 +125,17 @@ test("a device that opens a run under way shows the run of the device that began
 
 test("two jobs looked at in turn are both searched for; an edit of one drops its own search alone", () => {
   SlowWorker.settle();
-  const [one, other] = [input([18, 14, 22, 31, 9], undefined, 2), input([17, 13, 25, 30, 8], undefined, 2)];
+  const [one, other] = [input([8, 12, 9], undefined, 2), input([7, 13, 8], undefined, 2)];
   runsOf("first").solve(one);
   runsOf("second").solve(other);
   SlowWorker.settle();
   expect(runsOf("first").solve(one)).toEqual(scheduleJob(one, THOROUGH));
   expect(runsOf("second").solve(other)).toEqual(scheduleJob(other, THOROUGH));
-  const [edited, waits] = [
-    input([19, 14, 22, 31, 9], undefined, 2),
-    input([16, 13, 25, 30, 8], undefined, 2),
-  ];
+  const [edited, waits] = [input([9, 12, 9], undefined, 2), input([7, 11, 8], undefined, 2)];
   runsOf("first").solve(edited);
   runsOf("second").solve(waits);
   SlowWorker.answer();
-  runsOf("first").solve(input([20, 14, 22, 31, 9], undefined, 2));
+  runsOf("first").solve(input([10, 12, 9], undefined, 2));
   SlowWorker.settle();
   expect(runsOf("second").solve(waits)).toEqual(scheduleJob(waits, THOROUGH));
 });

@@ -87,14 +87,22 @@ interface Search {
   readonly input: RunInput;
   readonly then: (run: RunPlan) => void;
 }
-/** Searches in the order asked, one job each; the first is under way. */
+/** Searches in the order asked, one job each; the first is under way, or begins after a pause. */
 const searches: Search[] = [];
+/** A pause in the changes before a job is searched for at length, ms: most edits are followed by another. */
+export const SEARCH_AFTER = 1500;
+let pause: ReturnType<typeof setTimeout> | undefined;
 
 /** Asks for a better run of a job than the first one found, after those of other jobs asked before. */
 export function askThoroughSchedule(jobId: string, input: RunInput, then: (run: RunPlan) => void): void {
   dropSearch(jobId);
   searches.push({ id: ++asked, jobId, input, then });
-  if (searches.length === 1) searchNext();
+  if (searches.length === 1) searchSoon();
+}
+
+function searchSoon(): void {
+  clearTimeout(pause);
+  pause = setTimeout(searchNext, SEARCH_AFTER);
 }
 
 function searchNext(): void {
@@ -123,7 +131,7 @@ export function dropSearch(jobId: string): void {
   waiting.delete(dropped.id);
   if (place > 0) return;
   endSearcher();
-  searchNext();
+  searchSoon();
 }
 
 /** A search under way can only be stopped with its worker. */
