@@ -1,5 +1,5 @@
 import { STROKE_LIMITS } from "@scutch/core/clean";
-import { LAST_CLEANED, MAX_PEOPLE, OCCUPANCY } from "@scutch/core/plan";
+import { LAST_CLEANED, MAX_PEOPLE, OCCUPANCY, ROLE_CHOICES } from "@scutch/core/plan";
 import * as z from "zod";
 import { Door } from "./door.ts";
 import { BatchId, GearId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
@@ -72,6 +72,10 @@ export const RunChoice = z
     circuits: z.int().min(1).max(6).optional().meta({ description: "Circuits for motors" }),
     fansRunning: z.boolean().optional().meta({ description: "Ceiling fans run while people work" }),
     vacuumFirst: z.boolean().optional().meta({ description: "All rooms are vacuumed before any is sprayed" }),
+    roles: z
+      .enum(ROLE_CHOICES)
+      .optional()
+      .meta({ description: "Who of two cleans while the other sprays; none: whoever is free" }),
   })
   .meta({ id: "RunChoice" });
 

@@ -24,6 +24,7 @@ export {
   type ScenarioPlan,
   takesMethod,
 } from "./compare.ts";
+export { DEFAULT_ROLES, ROLE_CHOICES, type RoleChoice } from "./crewRoles.ts";
 export { DEFAULTS, defaultMethod } from "./defaults.ts";
 export { extrasOf } from "./extras.ts";
 export { type HeaviestLoad, heaviestOf } from "./heaviest.ts";

@@ -14,6 +14,7 @@ import type { Air, AirMover, Windows } from "../drying/index.ts";
 import type { Part, RoomShape, Zones } from "../floor/index.ts";
 import type { Strength, Tip, Vessel } from "../mix/index.ts";
 import type { Break, CrewPace, Pin, StepProgress, WalkDoor } from "../run/index.ts";
+import type { RoleChoice } from "./crewRoles.ts";
 import type { Interview } from "./interview.ts";
 
 /** A room as surveyed. What is absent hasn't been said: a default stands in and is named as assumed. SI. */
@@ -137,6 +138,8 @@ export interface PlannedRun {
   readonly fansRunning?: boolean;
   /** Every room is vacuumed before anything is sprayed or cleaned. */
   readonly vacuumFirst?: boolean;
+  /** How two or more share the work; absent: the first cleans, the second sprays. */
+  readonly roles?: RoleChoice;
   readonly breaks?: readonly Break[];
   readonly pins?: readonly Pin[];
   /** Seconds by which a room is to be walked on. */

@@ -74,7 +74,9 @@ for (const people of [1, 2, 3])
         logged: loggedUntil(work.run, now),
         run: { ...job.run, breaks: [tea] },
       };
-      faults.push(...planFaults(live, planWork(live, solve)).map((fault) => `job ${seed} at ${now}: ${fault}`));
+      faults.push(
+        ...planFaults(live, planWork(live, solve)).map((fault) => `job ${seed} at ${now}: ${fault}`),
+      );
     }
     expect(faults).toEqual([]);
     // It would also pass with nothing planned or nothing shared.

@@ -15,6 +15,7 @@ import {
 } from "../run/index.ts";
 import { longestWall } from "./assume.ts";
 import type { BatchPlan } from "./batches.ts";
+import { rolesOf } from "./crewRoles.ts";
 import type { JobInput } from "./input.ts";
 import type { Effect } from "./interview.ts";
 import { treatmentFor, treatsWhen } from "./odour.ts";
@@ -191,6 +192,8 @@ export function runInput(
   roomDueDates?: ReadonlyMap<string, number>,
 ): RunInput {
   const { run = {}, finishedHours = {} } = job;
+  const people = Math.min(MAX_PEOPLE, Math.max(1, run.people ?? 1));
+  const roles = rolesOf(people, run.roles);
   const own = new Set(rooms.map(({ id }) => id));
   return {
     rooms,
@@ -198,7 +201,8 @@ export function runInput(
     fills: runFills(job, batches, turns),
     tanks,
     crew: {
-      people: Math.min(MAX_PEOPLE, Math.max(1, run.people ?? 1)),
+      people,
+      ...(roles ? { roles } : {}),
       circuits: Math.max(1, run.circuits ?? DEFAULT_CIRCUITS),
       ...(job.pace ? { pace: job.pace } : {}),
     },

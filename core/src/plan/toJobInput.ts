@@ -11,6 +11,7 @@ import {
 import { type Strength, usableVolume, type Vessel, type VesselKind } from "../mix/index.ts";
 import { omitAbsent } from "../omitAbsent.ts";
 import type { CrewPace } from "../run/index.ts";
+import type { RoleChoice } from "./crewRoles.ts";
 import type { JobInput, PlannedSpot, ProductLabel, SurveyedRoom } from "./input.ts";
 import { runProgress } from "./loggedProgress.ts";
 
@@ -58,6 +59,7 @@ export interface JobDocument extends Pick<JobInput, "indoor" | "outdoor" | "inte
     readonly circuits?: number;
     readonly fansRunning?: boolean;
     readonly vacuumFirst?: boolean;
+    readonly roles?: RoleChoice;
   };
   readonly breaks?: readonly { readonly id: string; readonly at: string; readonly length: number }[];
   readonly pins?: readonly { readonly id: string; readonly at: string }[];

@@ -1,4 +1,5 @@
 export { START } from "../scheduling/index.ts";
+export type { Roles } from "./assignSteps.ts";
 export { stepCaution } from "./cautions.ts";
 export {
   type DivisionFault,

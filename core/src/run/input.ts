@@ -1,4 +1,5 @@
 import type { RinseReason } from "../care/index.ts";
+import type { Roles } from "./assignSteps.ts";
 import type { CrewPace } from "./stepKinds.ts";
 
 /** How a room's floor is sprayed. */
@@ -112,6 +113,8 @@ export interface RunCrew {
   readonly people: number;
   /** Circuits that motors may be plugged into at a time. */
   readonly circuits: number;
+  /** Who cleans and who sprays; absent: whoever is free. */
+  readonly roles?: Roles;
   readonly pace?: CrewPace;
 }
 

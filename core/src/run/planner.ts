@@ -170,14 +170,14 @@ export class Planner {
       effort,
       dueDates: this.endBy,
       untidiness: (starts) => {
-        const { toolChanges, roomChanges } = assignSteps(
+        const { toolChanges, roomChanges, outOfRole } = assignSteps(
           stated.steps,
           problem,
           starts,
-          input.crew.people,
+          input.crew,
           who,
         );
-        return toolChanges + roomChanges;
+        return toolChanges + roomChanges + outOfRole;
       },
     });
   }
@@ -194,7 +194,7 @@ export class Planner {
   ): Planned {
     const { stated, input, known } = this;
     const stands = (id: string) => kept.some((pin) => pin.stepId === id) && !missed.includes(id);
-    const timed = withTimes(stated, problem, found.starts, input.crew.people, this.who);
+    const timed = withTimes(stated, problem, found.starts, input.crew, this.who);
     // Where every most had to be given up, also what isn't sprayed yet may come too late: it is named.
     const overdueSections = timed.sections
       .filter(

@@ -6,6 +6,8 @@ export interface StepFacts {
   readonly beforeWet: boolean;
   /** How many of the crew it takes. */
   readonly crew: "one" | "everyone";
+  /** Whose it is where two people share the work (common practice); undefined: whoever is free. */
+  readonly role: "cleans" | "sprays" | undefined;
   /** How far it runs ahead of the cleaning in the orders tried first, in sections; 0: in its turn. */
   readonly sectionsAhead: number;
   /** Another crew member may take it over before it starts. A fill stays with who sprays it, packing up with who is last. */
@@ -20,12 +22,15 @@ const TURNING = "Keep the cord over your shoulder, clear of moving parts. Stop a
 const step = (facts: Partial<StepFacts>): StepFacts => ({
   beforeWet: false,
   crew: "one",
+  role: undefined,
   sectionsAhead: 0,
   canBeTakenOver: true,
   figure: undefined,
   caution: undefined,
   ...facts,
 });
+const cleans = (facts: Partial<StepFacts>): StepFacts => step({ role: "cleans", ...facts });
+const sprays = (facts: Partial<StepFacts>): StepFacts => step({ role: "sprays", ...facts });
 const before = (facts: Partial<StepFacts>): StepFacts =>
   step({ beforeWet: true, sectionsAhead: 2, ...facts });
 
@@ -38,32 +43,32 @@ export const STEP_FACTS: Readonly<Record<StepKind, StepFacts>> = {
   edges: before({ figure: "edges" }),
   bag: before({ figure: "emptying the bag" }),
   "pre-spot": before({ figure: "pre-spotting" }),
-  "pre-spray": step({
+  "pre-spray": sprays({
     sectionsAhead: 1,
     figure: "pre-spray",
     caution: "Work from the far corner to the door. Don’t spray cords. Keep everyone off.",
   }),
-  "re-mist": step({ figure: "misting again" }),
-  agitate: step({ sectionsAhead: 1, figure: "agitate", caution: TURNING }),
-  clean: step({ figure: "clean", caution: TURNING }),
-  pad: step({ figure: "absorbent pad", caution: TURNING }),
+  "re-mist": sprays({ figure: "misting again" }),
+  agitate: sprays({ sectionsAhead: 1, figure: "agitate", caution: TURNING }),
+  clean: cleans({ figure: "clean", caution: TURNING }),
+  pad: cleans({ figure: "absorbent pad", caution: TURNING }),
   spots: step({ figure: "remaining spots" }),
   odour: step({ figure: "odour treatment" }),
-  groom: step({ figure: "groom" }),
+  groom: cleans({ figure: "groom" }),
   fans: step({
     figure: "placing air movers",
     caution:
       "Run cords along the wall or tape them, keep plugs dry, two motors on two circuits. Put signs on hard floors beside it.",
   }),
   "set-up": step({}),
-  rinse: step({
+  rinse: sprays({
     sectionsAhead: 1.2,
     canBeTakenOver: false,
     caution:
       "Release the pressure first. Rinse water goes down the sewer (foul drain). Spray some through the nozzle: the hose holds the old mix too.",
   }),
-  fill: step({ sectionsAhead: 1.1, canBeTakenOver: false }),
-  "tank-trip": step({
+  fill: sprays({ sectionsAhead: 1.1, canBeTakenOver: false }),
+  "tank-trip": cleans({
     sectionsAhead: 0.3,
     caution:
       "Release pressure before you uncouple a hose. Waste to the sewer (foul drain), never a storm drain. Two to lift.",

@@ -1,5 +1,6 @@
 import type { Problem, Starts } from "../scheduling/index.ts";
 import { type Assignees, assignSteps } from "./assignSteps.ts";
+import type { RunCrew } from "./input.ts";
 import type { RunSection, Step } from "./jobRun.ts";
 import type { JobProblem } from "./jobTasks.ts";
 
@@ -8,14 +9,14 @@ export function withTimes(
   { steps, sections, problem: stated }: JobProblem,
   problem: Problem,
   starts: Starts,
-  people: number,
+  crew: RunCrew,
   said: Assignees,
 ) {
   const duration = new Map(problem.tasks.map((task) => [task.id, task.duration]));
   const usual = new Map(stated.tasks.map((task) => [task.id, task.duration]));
   const startOf = (id: string) => starts.get(id) ?? 0;
   const endOf = (id: string) => startOf(id) + (duration.get(id) ?? 0);
-  const { who, toolChanges } = assignSteps(steps, problem, starts, people, said);
+  const { who, toolChanges } = assignSteps(steps, problem, starts, crew, said);
   return {
     toolChanges,
     steps: steps

@@ -1,7 +1,7 @@
 import type { Fault, Interview, Product, Room, Vessel } from "@scutch/contract";
 import type { Covering, Origin } from "@scutch/core/care";
 import type { BatchFault } from "@scutch/core/mix";
-import type { AssumedField, EffectKind } from "@scutch/core/plan";
+import type { AssumedField, EffectKind, RoleChoice } from "@scutch/core/plan";
 import { type Ambiguous, decimal, type ParseFault, readable } from "@scutch/core/quantity";
 import type { Extra } from "@scutch/core/quote";
 import { formatAmount, type UnitFormatter } from "./units.ts";
@@ -93,6 +93,12 @@ export const LAST_CLEANED_NAMES: Named<NonNullable<Interview["lastCleaned"]>> = 
   "one-to-three-years": "1–3 years ago",
   longer: "Longer ago",
 };
+export const ROLE_NAMES: Named<RoleChoice> = {
+  "first-cleans": "the first person",
+  "second-cleans": "the second person",
+  none: "either",
+};
+
 export const OCCUPANCY_NAMES: Named<NonNullable<Interview["occupancy"]>> = {
   "lived-in": "Lived in",
   empty: "Empty",

@@ -1,9 +1,11 @@
-import { DEFAULT_CIRCUITS, MAX_PEOPLE } from "@scutch/core/plan";
+import { DEFAULT_CIRCUITS, DEFAULT_ROLES, MAX_PEOPLE } from "@scutch/core/plan";
 import { ArrowUp, Trash2 } from "lucide-react";
 import { useId, useState } from "react";
 import { clock24 } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { moveItem } from "../../planning/moveItem.ts";
+import { personName } from "../../shared/run/stepWords.ts";
+import { useAppSelector } from "../../state/store.ts";
 import { Button } from "../../ui/Button.tsx";
 import { CheckBox, ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
@@ -17,6 +19,8 @@ const MAX_CIRCUITS = 4;
 export function RunChoices({ desk }: { readonly desk: JobDesk }) {
   const { job, edit } = desk;
   const run = job.run ?? {};
+  const people = run.people ?? 1;
+  const names = useAppSelector((state) => state.crew.settings?.people) ?? [];
   const set = (change: Partial<typeof run>) =>
     edit((before) => {
       const next = { ...before.run, ...change };
@@ -31,11 +35,24 @@ export function RunChoices({ desk }: { readonly desk: JobDesk }) {
     <section aria-label="Run settings" className="grid gap-4">
       <Segmented
         label="Crew"
-        value={run.people ?? 1}
+        value={people}
         assumed={run.people === undefined}
         options={counts(MAX_PEOPLE)}
         onChange={(people) => set({ people })}
       />
+      {people > 1 && (
+        <Segmented
+          label="Who cleans (the other sprays)"
+          value={run.roles ?? DEFAULT_ROLES}
+          assumed={run.roles === undefined}
+          options={[
+            { value: "first-cleans" as const, name: personName(0, names) },
+            { value: "second-cleans" as const, name: personName(1, names) },
+            { value: "none" as const, name: "Either" },
+          ]}
+          onChange={(roles) => set({ roles })}
+        />
+      )}
       <Segmented
         label="Circuits for motors"
         value={run.circuits ?? DEFAULT_CIRCUITS}
