@@ -161,7 +161,7 @@ function usualOrders({ parts, turns, steps }: ProblemBuilder): number[][] {
 export function buildJobProblem(input: RunInput): JobProblem | DivisionFault {
   const cut = divideJob(input);
   if ("code" in cut) return cut;
-  const to = new ProblemBuilder(input.crew.people);
+  const to = new ProblemBuilder(input.crew);
   const rooms = new RoomWriter(input, cut.sections, to);
   for (const room of input.rooms) rooms.write(room);
   rooms.finish();

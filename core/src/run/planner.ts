@@ -12,6 +12,7 @@ import { type RemainingProblem, unstartedProblem } from "./fixPlacements.ts";
 import type { Pin, RunInput } from "./input.ts";
 import type { JobRun, RunPlan, SearchEffort } from "./jobRun.ts";
 import type { JobProblem } from "./jobTasks.ts";
+import { isRoleResource } from "./problemBuilder.ts";
 import { remainingProblem } from "./remainingProblem.ts";
 import { withTimes } from "./withTimes.ts";
 
@@ -45,6 +46,9 @@ function earliestOf(id: string, { tasks, lags }: Problem, now: number, people: n
   return Math.max(own, now + work / people);
 }
 
+/** s that a change of tool or room, or a step out of one's role, is worth to whoever has it. */
+const A_CHANGE = 60;
+
 /** What whole seconds may round away. */
 const SECOND = 1;
 
@@ -52,6 +56,15 @@ const SECOND = 1;
 const withoutLabels = (problem: Problem): Problem => ({
   ...problem,
   lags: problem.lags.filter(({ kind }) => kind !== "label"),
+});
+
+/** The problem as if anybody did what comes next. */
+const withoutRoles = (problem: Problem): Problem => ({
+  ...problem,
+  tasks: problem.tasks.map((task) => ({
+    ...task,
+    uses: task.uses.filter(({ resource }) => !isRoleResource(resource)),
+  })),
 });
 
 /** A step's start in an earlier plan of the job as its rank, what is new right after what it stands behind. */
@@ -102,6 +115,11 @@ export class Planner {
       for (const pin of this.pins)
         if (this.solve(this.withPins([...kept, pin])).outcome === "scheduled") kept = [...kept, pin];
       problem = this.withPins(kept);
+      found = this.solve(problem);
+    }
+    if (found.outcome === "impossible") {
+      // Who has which role is given up before a label is.
+      problem = withoutRoles(problem);
       found = this.solve(problem);
     }
     if (found.outcome === "impossible") {
@@ -169,7 +187,7 @@ export class Planner {
       heuristicOnly: rough,
       effort,
       dueDates: this.endBy,
-      untidiness: (starts) => {
+      changeCost: (starts) => {
         const { toolChanges, roomChanges, outOfRole } = assignSteps(
           stated.steps,
           problem,
@@ -177,7 +195,7 @@ export class Planner {
           input.crew,
           who,
         );
-        return toolChanges + roomChanges + outOfRole;
+        return ((toolChanges + roomChanges + outOfRole) * A_CHANGE) / input.crew.people;
       },
     });
   }

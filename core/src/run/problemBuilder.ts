@@ -1,11 +1,18 @@
 import { finishToStart, type Problem, START, type Task, type TimeLag } from "../scheduling/index.ts";
-import type { RunInput } from "./input.ts";
+import type { Roles } from "./assignSteps.ts";
+import type { RunCrew, RunInput } from "./input.ts";
 import type { StepTask } from "./jobTasks.ts";
 import { STEP_FACTS } from "./stepFacts.ts";
 
 /** s between the end of a step and the start of one that shouldn't wait (common practice). */
 const SOON_AFTER = 60;
 const POWERED = /^(vacuum|brush|pad machine|machine:.*)$/;
+
+/** With two people each role has one; a third helps either. */
+const TWO = 2;
+/** Whose role a step is, as something there is one of. */
+export const roleResource = (role: keyof Roles): string => `role:${role}`;
+export const isRoleResource = (resource: string): boolean => resource.startsWith("role:");
 
 /** Writes a problem down task by task. */
 export class ProblemBuilder {
@@ -21,12 +28,12 @@ export class ProblemBuilder {
   private work = 0;
   readonly last = new Map<string, Task>();
 
-  constructor(private readonly people: number) {}
+  constructor(private readonly crew: RunCrew) {}
 
   /** What is stated from here on is another part of the job, in which sprayed floors stand for so long, s. */
   next(dwell: number): void {
     this.turn++;
-    this.part = { before: this.work / this.people, dwell };
+    this.part = { before: this.work / this.crew.people, dwell };
   }
 
   /** A step of so many seconds, at least one, that also takes up `more`; nothing where there is nothing to do. */
@@ -36,8 +43,10 @@ export class ProblemBuilder {
 
   /** A step every room has: it takes a second at least. */
   addAlways(step: StepTask, seconds: number, more: readonly string[] = []): Task {
-    const hands = STEP_FACTS[step.kind].crew === "everyone" ? this.people : 1;
+    const { crew: takes, role } = STEP_FACTS[step.kind];
+    const hands = takes === "everyone" ? this.crew.people : 1;
     const held = [
+      ...(role && this.crew.roles && this.crew.people === TWO ? [roleResource(role)] : []),
       ...(step.tool ? [step.tool, ...(POWERED.test(step.tool) ? ["circuits"] : [])] : []),
       ...more,
     ];

@@ -3,7 +3,7 @@ import fc from "fast-check";
 import highsLoader from "highs";
 import { toIntegerProgram } from "../testing/timeIndexedModel.ts";
 import { findViolations } from "../testing/violations.ts";
-import { finishToStart, type Problem, START, type Task, type TimeLag } from "./problem.ts";
+import { finishToStart, type Problem, START, type Starts, type Task, type TimeLag } from "./problem.ts";
 import { schedule } from "./schedule.ts";
 
 const MINUTE = 60;
@@ -91,3 +91,30 @@ test("jobs of up to twelve tasks end within 2 % of an exact solver's optimum, ne
   if (process.env.SHOW_TIMES)
     console.log("optimal", gaps.filter((gap) => gap === 0).length, "worst", Math.max(...gaps));
 }, 300_000);
+
+test("among schedules that end at about the same time the one with the fewest changes is taken, and a promise isn't broken for it", () => {
+  // Four jobs for one pair of hands in two places: by turns or place by place, it ends at the same second.
+  const tasks = ["a1", "b1", "a2", "b2"].map((id) => ({
+    id,
+    duration: 600,
+    uses: [{ resource: "people", amount: 1 }],
+  }));
+  const problem = { tasks, resources: [{ id: "people", capacity: 1 }], lags: [] };
+  const changeCost = (starts: Starts) => {
+    const order = tasks.map(({ id }) => id).toSorted((x, y) => (starts.get(x) ?? 0) - (starts.get(y) ?? 0));
+    return order.filter((id, i) => i > 0 && id[0] !== order[i - 1]?.[0]).length * 60;
+  };
+  const found = schedule(problem, { changeCost });
+  if (found.outcome !== "scheduled") throw new Error();
+  expect([found.makespan, changeCost(found.starts)]).toEqual([2400, 60]);
+  const promised = schedule(problem, {
+    changeCost,
+    dueDates: new Map([
+      ["a1", 600],
+      ["b1", 1200],
+      ["a2", 1800],
+    ]),
+  });
+  if (promised.outcome !== "scheduled") throw new Error();
+  expect(promised.starts.get("b1")).toBe(600);
+});

@@ -1,7 +1,8 @@
 import { itemAt, numberAt } from "../itemAt.ts";
 import { seededRandom } from "../numeric/random.ts";
 import { lowerBound } from "./bound.ts";
-import { type Arc, buildNetwork, longestPaths, type Network } from "./network.ts";
+import { type Arc, buildNetwork, longestPaths } from "./network.ts";
+import { cheaper, Found, searchOrders, sooner } from "./orderSearch.ts";
 import { type Infeasibility, type Problem, START, type Starts } from "./problem.ts";
 import { generateSerialSchedule, type PreparedProblem, type Uses } from "./serialSgs.ts";
 
@@ -18,8 +19,8 @@ export type ScheduleResult =
 export interface ScheduleOptions {
   /** Second by which a task should have ended. */
   readonly dueDates?: ReadonlyMap<string, number>;
-  /** What a schedule costs beyond its finish and its lateness, among equals: fewer is better. */
-  readonly untidiness?: (starts: Starts) => number;
+  /** What a schedule costs beyond its finish and its lateness, s: what its changes of tool and room are worth. */
+  readonly changeCost?: (starts: Starts) => number;
   /** Orders to try first, as a rank for each task: whoever states a problem may know what usually works. */
   readonly priorities?: readonly (readonly number[])[];
   /** The first few of those that can be placed are enough: a schedule to go on with, not the best there is. */
@@ -113,33 +114,15 @@ function inOrder(
   return order;
 }
 
-/** A placing and what counts about it; how tidy it is is only asked where the rest is equal. */
-class Found {
-  private tidy: number | undefined;
-  constructor(
-    readonly placed: readonly number[],
-    readonly finish: number,
-    readonly tardiness: number,
-    readonly sum: number,
-    private readonly ask: () => number,
-  ) {}
-  get untidiness(): number {
-    this.tidy ??= this.ask();
-    return this.tidy;
-  }
-}
-
-/** Earlier finish, then less late for what was promised, then tidier, then everything earlier. */
-const better = (a: Found, b: Found) =>
-  a.finish - b.finish || a.tardiness - b.tardiness || a.untidiness - b.untidiness || a.sum - b.sum;
-
 /** Orders tried where nobody says how many: more of small problems, in about the same time. */
 const ordersFor = (tasks: number) => Math.round(Math.min(1000, Math.max(12, 300_000 / tasks ** 2)));
+/** Orders tried at most, however much effort a small problem is worth. */
+const MOST_ORDERS = 5000;
+/** So many orders more look for fewer changes, as a share of those tried and at most; for which the finish may come later by this share. */
+const TIDYING = { share: 0.15, most: 200 } as const;
+const WORTH_A_CHANGE = 0.003;
 /** Orders placed that are enough for a rough schedule. */
 const ENOUGH = 3;
-/** Orders tried without getting better before the search starts from another one. */
-const PATIENCE = 40;
-
 /**
  * A schedule and how far from the best it can be at most. Priority rules first, then a search over orders: a task moved
  * to another place, kept where it is no worse (seeded, so a problem scheduled twice is the same schedule). Ends as soon as
@@ -169,7 +152,7 @@ export function schedule(problem: Problem, wishes: ScheduleOptions = {}): Schedu
       Math.max(0, ...ends),
       lateness,
       placed.reduce((sum, each) => sum + each, 0),
-      () => wishes.untidiness?.(startsOf(placed)) ?? 0,
+      () => wishes.changeCost?.(startsOf(placed)) ?? 0,
     );
   };
   const given = wishes.priorities ?? [];
@@ -190,67 +173,33 @@ export function schedule(problem: Problem, wishes: ScheduleOptions = {}): Schedu
     if (wishes.heuristicOnly && placed >= ENOUGH) break;
     const found = look(rank);
     if (found) placed++;
-    if (found && (!best || better(found, best) < 0)) {
+    if (found && (!best || sooner(found, best) < 0)) {
       best = found;
       bestRank = rank;
     }
   }
-  let here = best;
-  let rank = sequenceOf(best?.placed ?? bestRank);
-  let idle = 0;
   const usually = wishes.orders ?? ordersFor(problem.tasks.length);
-  const orders = wishes.heuristicOnly ? 0 : usually * (wishes.effort ?? 1);
-  for (let tried = 0; tried < orders; tried++) {
-    if (best && best.finish <= least && best.tardiness === 0) break;
-    if (idle >= PATIENCE || !here) {
-      idle = 0;
-      rank = shaken(sequenceOf(bestRank), random);
-      here = look(rank) ?? best;
-    }
-    const other = moved(rank, network, random);
-    const found = look(other);
-    idle++;
-    if (found && (!here || better(found, here) <= 0)) {
-      if (!here || better(found, here) < 0) idle = 0;
-      here = found;
-      rank = other;
-    }
-    if (found && (!best || better(found, best) < 0)) {
-      best = found;
-      bestRank = other;
-    }
+  // Where no order can be placed by the rules, a few more are tried and not all: most often there is none.
+  const most = best ? Math.min(usually * (wishes.effort ?? 1), Math.max(usually, MOST_ORDERS)) : usually;
+  const orders = wishes.heuristicOnly ? 0 : most;
+  const search = { look, network, random };
+  const soonest = searchOrders(search, { found: best, rank: bestRank }, orders, {
+    better: sooner,
+    cost: ({ finish }) => finish,
+    isBest: ({ finish, tardiness }) => finish <= least && tardiness === 0,
+  });
+  best = soonest.found;
+  if (best && wishes.changeCost && orders > 0) {
+    const { finish, tardiness } = best;
+    const latest = finish * (1 + WORTH_A_CHANGE);
+    const isAllowed = (found: Found) => found.finish <= latest && found.tardiness <= tardiness;
+    best = searchOrders(search, soonest, Math.min(TIDYING.most, Math.round(orders * TIDYING.share)), {
+      better: (a, b) => Number(isAllowed(b)) - Number(isAllowed(a)) || cheaper(a, b),
+      cost: ({ finish, changeCost }) => finish + changeCost,
+      isBest: () => false,
+    }).found;
   }
   if (!best)
     return { outcome: "impossible", fault: { code: "no-place", tasks: problem.tasks.map(({ id }) => id) } };
   return { outcome: "scheduled", starts: startsOf(best.placed), makespan: best.finish, lowerBound: least };
-}
-
-/** Ranks as places 0, 1, 2 …, so that moving one is the same size of step anywhere. */
-function sequenceOf(rank: readonly number[]): number[] {
-  const places = new Array<number>(rank.length);
-  const sorted = rank.map((_, b) => b).toSorted((a, b) => numberAt(rank, a) - numberAt(rank, b) || a - b);
-  for (const [place, b] of sorted.entries()) places[b] = place;
-  return places;
-}
-
-/** One task moved to another place in the order; half the time earlier with what it waits for, or later with what waits for it. */
-function moved(rank: readonly number[], { out, into }: Network, random: () => number): number[] {
-  const task = Math.floor(random() * rank.length);
-  const place = Math.floor(random() * rank.length);
-  const sooner = place < numberAt(rank, task);
-  const arcs = sooner ? into : out;
-  const along = new Set([task]);
-  const alone = random() < 0.5;
-  for (const i of alone ? [] : along)
-    for (const { to, lag } of itemAt(arcs, i)) {
-      const there = numberAt(rank, to);
-      if (lag > 0 && (sooner ? there >= place : there <= place)) along.add(to);
-    }
-  const by = sooner ? -0.5 : 0.5;
-  return sequenceOf(rank.map((own, i) => (along.has(i) ? place + by + (own - place) * 1e-4 : own)));
-}
-
-/** A quarter of the tasks moved about. */
-function shaken(rank: readonly number[], random: () => number): number[] {
-  return sequenceOf(rank.map((place) => (random() < 0.25 ? random() * rank.length : place)));
 }

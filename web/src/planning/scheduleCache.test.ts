@@ -125,17 +125,17 @@ test("a device that opens a run under way shows the run of the device that began
 
 test("two jobs looked at in turn are both searched for; an edit of one drops its own search alone", () => {
   SlowWorker.settle();
-  const [one, other] = [input([8, 12, 9], undefined, 2), input([7, 13, 8], undefined, 2)];
+  const [one, other] = [input([18, 22], undefined, 2), input([17, 23], undefined, 2)];
   runsOf("first").solve(one);
   runsOf("second").solve(other);
   SlowWorker.settle();
   expect(runsOf("first").solve(one)).toEqual(scheduleJob(one, THOROUGH));
   expect(runsOf("second").solve(other)).toEqual(scheduleJob(other, THOROUGH));
-  const [edited, waits] = [input([9, 12, 9], undefined, 2), input([7, 11, 8], undefined, 2)];
+  const [edited, waits] = [input([19, 22], undefined, 2), input([20, 22], undefined, 2)];
   runsOf("first").solve(edited);
   runsOf("second").solve(waits);
   SlowWorker.answer();
-  runsOf("first").solve(input([10, 12, 9], undefined, 2));
+  runsOf("first").solve(input([20, 24], undefined, 2));
   SlowWorker.settle();
   expect(runsOf("second").solve(waits)).toEqual(scheduleJob(waits, THOROUGH));
 });
