@@ -1,5 +1,6 @@
 /** The job under way: one step after another on phones that lose the signal, are reloaded and contradict each other. */
-import { expect, type Locator, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { clock, goOn, later, now, press, step, until } from "../support/card.ts";
 import { allSent } from "../support/device.ts";
 import { test } from "../support/stack.ts";
 
@@ -9,13 +10,6 @@ test.describe.configure({ timeout: 180_000 });
 const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true } as const;
 
-const now = (page: Page) => page.getByRole("region", { name: "Now" });
-const step = (page: Page) => now(page).getByRole("heading", { level: 2 });
-const clock = (page: Page) => now(page).getByRole("timer");
-const press = (where: Page | Locator, name: string) =>
-  where.getByRole("button", { name, exact: true }).click();
-/** Longer than a second tap has to wait to be one. */
-const later = (page: Page, seconds = 2) => page.clock.fastForward(seconds * 1000);
 type Entry = {
   id: string;
   at: string;
@@ -41,39 +35,6 @@ async function begin(page: Page): Promise<void> {
   await press(page, "Start job");
   await expect(step(page)).toBeVisible();
   await later(page);
-}
-
-/** Starts or ends the step in sight, whichever is next, or makes its fill. */
-async function goOn(page: Page): Promise<string> {
-  const name = await step(page).innerText();
-  const button = now(page).getByRole("button", { name: /^(Start|Done)$/ });
-  if ((await button.count()) === 0) {
-    await now(page)
-      .getByRole("button", { name: /^Show amounts/ })
-      .click();
-    await press(page.getByRole("dialog"), "Mark as mixed");
-    await expect(page.getByRole("dialog")).toHaveCount(0);
-  } else {
-    await button.click();
-    const early = page.getByRole("dialog").getByRole("button", { name: "Wait", exact: true });
-    await page.waitForTimeout(150);
-    if (await early.isVisible()) {
-      await early.click();
-      await later(page, 600);
-      return goOn(page);
-    }
-  }
-  await later(page);
-  return name;
-}
-
-/** Goes on until a step of this name is next. */
-async function until(page: Page, wanted: RegExp): Promise<void> {
-  for (let i = 0; i < 40; i++) {
-    if (wanted.test(await step(page).innerText())) return;
-    await goOn(page);
-  }
-  throw new Error(`${wanted} never came`);
 }
 
 test.describe("on a phone", () => {

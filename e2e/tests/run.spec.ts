@@ -99,6 +99,20 @@ test("a second person, a break and a promise plan it anew and say what that did;
   for (const [i, [from = ""]] of cleaning.entries())
     if (i > 0) expect(from >= (cleaning[i - 1]?.[1] ?? "")).toBe(true);
 
+  // One of the two cleans, the other sprays and agitates; a tap swaps them.
+  const whoDoes = async (kinds: RegExp) => {
+    const all = await region(page, "Run sheet").getByRole("row").allInnerTexts();
+    const own = all.filter((row) => kinds.test(row));
+    return own.filter((row) => row.includes("Person 1")).length / own.length;
+  };
+  expect(await whoDoes(/\bClean,/)).toBeGreaterThan(0.9);
+  expect(await whoDoes(/\b(Spray|Agitate),/)).toBeLessThan(0.1);
+  await page
+    .getByRole("radiogroup", { name: /^Who cleans/ })
+    .getByRole("radio", { name: "Person 2" })
+    .click();
+  await expect.poll(() => whoDoes(/\bClean,/)).toBeLessThan(0.1);
+
   await button(page, "Add break").click();
   const breaks = page.getByLabel("From", { exact: true });
   await expect(breaks).toBeVisible();
@@ -111,7 +125,9 @@ test("a second person, a break and a promise plan it anew and say what that did;
   await page.getByLabel("Add promised time for").selectOption({ label: "Hall" });
   await page.getByLabel("Hall", { exact: true }).fill("11:00");
   await expect(page.getByText("Hall won’t be touch-dry by 11:00.")).toBeVisible();
-  await expect.poll(async () => (await planOf(page, HOUSE)).run).toEqual({ people: 2 });
+  await expect
+    .poll(async () => (await planOf(page, HOUSE)).run)
+    .toEqual({ people: 2, roles: "second-cleans" });
   await expect.poll(async () => (await planOf(page, HOUSE)).breaks?.[0]?.at).toBe("10:05");
 
   const other = await (await browser.newContext()).newPage();

@@ -1,5 +1,6 @@
 import { foldRunState, hasBegun, runEndedAt } from "@scutch/core/log";
 import { vesselLevels } from "@scutch/core/plan";
+import { formatDuration } from "@scutch/core/quantity";
 import { type JobRun, lanesOf, type Step } from "@scutch/core/run";
 import { Printer, Scale } from "lucide-react";
 import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
@@ -166,7 +167,7 @@ function RunStatus({
   const { clock } = useTimes();
   const { startMs, isProvisional } = desk;
   const isOver = runEndedAt(foldRunState(desk.log)) !== undefined;
-  const gap = run.makespan / run.lowerBound - 1;
+  const saved = Math.ceil((run.makespan - run.lowerBound) / 60) * 60;
   return (
     <p className="mb-2" role="status">
       <strong>Done at {clock(timeAt(startMs, run.makespan / 3600))}.</strong>{" "}
@@ -175,9 +176,9 @@ function RunStatus({
           ? ""
           : isProvisional
             ? "Looking for a faster order…"
-            : gap < 0.005
+            : saved <= 60
               ? "This is the fastest order."
-              : `No other order finishes more than ${Math.ceil(100 * (1 - run.lowerBound / run.makespan))}% sooner.`}
+              : `Another order could save ${formatDuration(saved)} at most.`}
       </span>{" "}
       {said && <span className="font-semibold text-accent">{said}</span>}
     </p>
