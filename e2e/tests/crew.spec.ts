@@ -64,7 +64,7 @@ test("one of two cleans: its sections are one step, begun and ended with one tap
   await page.clock.install();
   await put(page, [room(1, "Hall", 9, 8)], 2);
   await begin(page);
-  const isJoined = async () => /sections \d+–\d+ of/.test(await now(page).innerText());
+  const isJoined = async () => /Clean, Hall\s+sections \d+–\d+ of/.test(await now(page).innerText());
   for (let turn = 0; turn < 60 && !(await isJoined()); turn++) {
     await seat(page, turn % 2);
     if (await isJoined()) break;
