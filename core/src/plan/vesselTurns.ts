@@ -159,10 +159,10 @@ function sprayedAt({ logged = {} }: JobInput, roomId: string): number | undefine
   return times.length > 0 ? Math.min(...times) : undefined;
 }
 
-/** The mix whose fill was made last, of some, by the log. */
+/** The mix whose fill was made or begun last, of some, by the log: it is what the vessel holds. */
 function filledLast({ logged = {} }: JobInput, batches: readonly PlannedBatch[]): PlannedBatch | undefined {
   let [last, latest]: [PlannedBatch | undefined, number] = [undefined, Number.NEGATIVE_INFINITY];
-  for (const [id, { end }] of Object.entries(logged)) {
+  for (const [id, { start, end = start }] of Object.entries(logged)) {
     const { kind, subject } = parseStepId(id);
     if (kind !== "fill" || end === undefined || end < latest) continue;
     const batch = batches.find((each) => subject.startsWith(`${each.id}.`));

@@ -39,6 +39,8 @@ export interface JobRun {
   readonly violatedPins: readonly Pin[];
   /** Sections whose open time can't be kept any more as things went. */
   readonly overdueSections: readonly string[];
+  /** Sections still to spray whose mix will be older than it keeps by then, as things went: they want a fresh one. */
+  readonly staleSections: readonly string[];
   /** Steps that are over, logged or not: with their room, or because something was done that waits for them. */
   readonly closedSteps: readonly string[];
   /** Those of them that nobody had said anything of by the time all was packed up: they weren't done. */

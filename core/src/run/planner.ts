@@ -1,3 +1,4 @@
+import { fillStepId } from "../log/index.ts";
 import {
   type Problem,
   type ScheduleResult,
@@ -75,6 +76,19 @@ const ranksLike = (before: Starts, { tasks }: Problem): readonly number[] => {
     return last;
   });
 };
+
+/** Sections still to spray from a fill that will be older than it keeps. */
+function staleSections(
+  { steps, sections }: ReturnType<typeof withTimes>,
+  closed: readonly string[],
+): string[] {
+  const ends = new Map(steps.map(({ id, end }) => [id, end]));
+  return sections.flatMap(({ id, fill, sprayId, sprayEnd }) => {
+    const made = fill?.potLife === undefined ? undefined : ends.get(fillStepId(fill.id));
+    if (made === undefined || sprayId === undefined || closed.includes(sprayId)) return [];
+    return sprayEnd - made > (fill?.potLife ?? 0) + SECOND ? [id] : [];
+  });
+}
 
 type Solved = Extract<ScheduleResult, { outcome: "scheduled" }>;
 type Planned = Omit<JobRun, "inactiveBreaks">;
@@ -229,6 +243,7 @@ export class Planner {
       problem,
       violatedPins: input.pins.filter(({ stepId }) => known.has(stepId) && !stands(stepId)),
       overdueSections,
+      staleSections: staleSections(timed, closedSteps),
       closedSteps,
       unreportedSteps,
       driesFirst: stated.driesFirst,

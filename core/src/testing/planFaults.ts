@@ -112,7 +112,7 @@ function oneVessel({ job, work, run, say }: Looked, tool: string): void {
       volume -= laid / (batch?.tip ? 1 + batch.tip.ratio : 1);
       say(volume < -1e-6, `${tool} is out of mix at ${step.id}: ${volume / LITRE} L`);
       say(
-        step.end - madeAt > keeps + SECOND,
+        step.end - madeAt > keeps + SECOND && !run.staleSections.includes(section?.id ?? ""),
         `${step.id} ends ${step.end - madeAt} s after its mix was made, keeps ${keeps}`,
       );
     }

@@ -34,13 +34,14 @@ export function RunAdvice({ desk, run, lanes }: Props) {
 const namesIn = (lanes: Props["lanes"]) => (id: string) =>
   lanes.find(({ room }) => room.id === id)?.room.name ?? "";
 
-/** Sections that dry out or stand past their label. */
+/** Sections that dry out or stand past their label, or whose mix is too old by then. */
 function StandsTooLong({ run, lanes }: Props) {
   const nameOf = namesIn(lanes);
   const pastLabel = run.sections.filter(({ overLabel }) => overLabel);
   const driesOut = run.sections.filter(
     ({ id, cleanEnd, openUntil }) => run.overdueSections.includes(id) && cleanEnd > openUntil,
   );
+  const stale = run.sections.filter(({ id }) => run.staleSections.includes(id));
   const sectionNames = (sections: readonly JobRun["sections"][number][]) =>
     [
       ...new Set(
@@ -52,6 +53,12 @@ function StandsTooLong({ run, lanes }: Props) {
     ].join("; ");
   return (
     <>
+      {stale.length > 0 && (
+        <Callout tone="caution" title="The mix will be too old.">
+          {sectionNames(stale)}: by then it is past its pot life. Pour the rest out and mix a fresh fill
+          before you spray there.
+        </Callout>
+      )}
       {driesOut.length > 0 && (
         <Callout tone="caution" title="Sprayed, not cleaned in time.">
           {sectionNames(driesOut)}: it will dry out first. Mist with water, not more product, and clean it
