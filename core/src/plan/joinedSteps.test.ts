@@ -1,6 +1,7 @@
 import { expect, test } from "@jest/globals";
 import { type Entry, foldRunState, groupsInHand, shareGroup } from "../log/index.ts";
-import { joinSteps, type Step, scheduleJob } from "../run/index.ts";
+import { joinShortSteps, joinSteps, ROUGH, type Step, scheduleJob } from "../run/index.ts";
+import { randomJob } from "../testing/randomJob.ts";
 import { sprayBatch } from "../testing/sprayBatch.ts";
 import { type JobInput, planWork } from "./index.ts";
 import { runProgress } from "./loggedProgress.ts";
@@ -108,4 +109,28 @@ test("what was said of one of them by itself counts; the first said to be done, 
   expect(inGroup({ ...other, kind: "correction", corrects: "s1" })).toEqual([]);
   const without = inGroup({ ...other, kind: "step-done", step: others[0]?.id ?? "" });
   expect(without).toEqual(group.length > 2 ? [group.length - 1] : []);
+});
+
+test("no step of seconds stands alone beside one on its floor that follows at once; nothing is lost or twice", () => {
+  let joined = 0;
+  for (let seed = 0; seed < 25; seed++) {
+    const { run } = planWork(randomJob(seed, 1 + (seed % 3)), (input) => scheduleJob(input, ROUGH));
+    if (run.outcome !== "planned") continue;
+    const rows = joinShortSteps(run.steps);
+    expect(
+      rows
+        .flat()
+        .map(({ id }) => id)
+        .toSorted(),
+    ).toEqual(run.steps.map(({ id }) => id).toSorted());
+    for (const [i, row] of rows.entries()) {
+      const last = row.at(-1);
+      joined += row.length - 1;
+      const next = rows.slice(i + 1).find(([each]) => each.who === last?.who);
+      if (!last || !next || last.sectionId === undefined || last.sectionId !== next[0].sectionId) continue;
+      const atOnce = next[0].start - last.end <= 1;
+      expect(atOnce && Math.min(last.plannedSeconds, next[0].plannedSeconds) < 30).toBe(false);
+    }
+  }
+  expect(joined).toBeGreaterThan(50);
 });

@@ -31,7 +31,7 @@ export {
   type Step,
   THOROUGH,
 } from "./jobRun.ts";
-export { type JoinedSteps, joinSteps } from "./joinSteps.ts";
+export { type JoinedSteps, joinShortSteps, joinSteps } from "./joinSteps.ts";
 export {
   type LaneRoom,
   lanesOf,

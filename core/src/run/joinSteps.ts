@@ -6,26 +6,57 @@ export type JoinedSteps = readonly [Step, ...Step[]];
 /** s between two steps that is no wait: whole seconds are rounded. */
 const AT_ONCE = 1;
 
-const follows = (before: Step, next: Step): boolean =>
+/** A step shorter than this, s, is nobody's to begin and end by itself: it goes with the one before or after it. */
+const SHORT = 30;
+
+const goesOn = (before: Step, next: Step): boolean =>
   next.sectionId !== undefined &&
   before.sectionId !== undefined &&
-  next.kind === before.kind &&
   next.roomId === before.roomId &&
-  next.tool === before.tool &&
-  next.fillId === before.fillId &&
-  next.start - before.end <= AT_ONCE;
+  next.who === before.who &&
+  Math.abs(next.start - before.end) <= AT_ONCE;
 
-/**
- * One person's steps, in order, with those that go on in the next section of the same room without a wait put together; `alone` says
- * which stand for themselves.
- */
-export function joinSteps(steps: readonly Step[], alone: (step: Step) => boolean): JoinedSteps[] {
+/** The same thing in the next section. */
+const isSameFurtherOn = (before: Step, next: Step): boolean =>
+  next.kind === before.kind && next.tool === before.tool && next.fillId === before.fillId;
+
+/** What comes next on the same floor, one of the two too short to stand alone. */
+const isShort = (before: Step, next: Step): boolean =>
+  next.sectionId === before.sectionId && Math.min(before.plannedSeconds, next.plannedSeconds) < SHORT;
+
+function join(
+  steps: readonly Step[],
+  alone: (step: Step) => boolean,
+  belongs: (before: Step, next: Step) => boolean,
+): JoinedSteps[] {
   const joined: [Step, ...Step[]][] = [];
   for (const step of steps) {
     const last = joined.at(-1);
     const before = last?.at(-1);
-    if (last && before && !alone(before) && !alone(step) && follows(before, step)) last.push(step);
+    const fits = before && !alone(before) && !alone(step) && goesOn(before, step) && belongs(before, step);
+    if (last && fits) last.push(step);
     else joined.push([step]);
   }
   return joined;
+}
+
+/**
+ * One person's steps, in order, with those that go on without a wait put together: the same thing in the next section of a room, and
+ * what is too short to stand alone. `alone` says which stand for themselves.
+ */
+export const joinSteps = (steps: readonly Step[], alone: (step: Step) => boolean): JoinedSteps[] =>
+  join(steps, alone, (before, next) => isSameFurtherOn(before, next) || isShort(before, next));
+
+/** Everybody's steps in the order they begin, with what is too short to stand alone put with its neighbour. */
+export function joinShortSteps(steps: readonly Step[]): JoinedSteps[] {
+  const people = [...new Set(steps.map(({ who }) => who))];
+  return people
+    .flatMap((who) =>
+      join(
+        steps.filter((step) => step.who === who),
+        () => false,
+        isShort,
+      ),
+    )
+    .toSorted(([a], [b]) => a.start - b.start || a.end - b.end);
 }

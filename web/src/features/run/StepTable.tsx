@@ -1,7 +1,7 @@
-import type { JobRun, Step } from "@scutch/core/run";
+import { type JobRun, joinShortSteps, type Step } from "@scutch/core/run";
 import { Pin } from "lucide-react";
 import { timeAt } from "../../format/time.ts";
-import { personName, stepName, toolName } from "../../shared/run/stepWords.ts";
+import { joinedName, personName, toolName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 
 interface Props {
@@ -33,15 +33,19 @@ export function StepTable({ run, start, people, names, roomName, vesselName, pin
         </tr>
       </thead>
       <tbody>
-        {run.steps.map((step) => {
+        {joinShortSteps(run.steps).map((joined) => {
+          const [step] = joined;
+          const until = joined.at(-1) ?? step;
+          const spray = joined.find(({ kind }) => kind === "pre-spray");
           const section = step.sectionId === undefined ? undefined : sectionOf(step.sectionId);
           const part = section && manyIn(section.roomId) ? ` ${section.number}` : "";
-          const tool = toolName(step, vesselName);
-          const what = `${stepName(step)}${step.roomId ? `, ${roomName(step.roomId)}${part}` : ""}`;
+          const tools = joined.flatMap((each) => toolName(each, vesselName) ?? []);
+          const tool = [...new Set(tools)].join(", ");
+          const what = `${joinedName(joined)}${step.roomId ? `, ${roomName(step.roomId)}${part}` : ""}`;
           return (
             <tr key={step.id} className="border-rule border-t print:border-black">
               <td className="py-1 font-mono">{time(step.start)}</td>
-              <td className="font-mono">{time(step.end)}</td>
+              <td className="font-mono">{time(until.end)}</td>
               {people > 1 && <td>{step.who === undefined ? "all" : personName(step.who, names)}</td>}
               <td>
                 {onStep ? (
@@ -51,16 +55,16 @@ export function StepTable({ run, start, people, names, roomName, vesselName, pin
                     className="inline-flex min-h-10 items-center gap-1 text-left font-semibold"
                   >
                     {what}
-                    {pinned.has(step.id) && <Pin aria-label="locked" size={15} className="text-accent" />}
+                    {joined.some(({ id }) => pinned.has(id)) && (
+                      <Pin aria-label="locked" size={15} className="text-accent" />
+                    )}
                   </button>
                 ) : (
                   <strong>{what}</strong>
                 )}
                 {tool && <span className="text-soft print:text-black"> {tool}</span>}
               </td>
-              <td className="font-mono">
-                {step.kind === "pre-spray" && section ? time(section.cleanDeadline) : ""}
-              </td>
+              <td className="font-mono">{spray && section ? time(section.cleanDeadline) : ""}</td>
             </tr>
           );
         })}

@@ -65,7 +65,10 @@ function wordsFor(entry: LogEntry, { job, shelf }: Pick<JobDesk, "job" | "shelf"
     amount: (powder: number | undefined, liquid = 0) => doseOf(powder ?? liquid, powder !== undefined, units),
     step: (step: LogEntryOf<StepKind>) => {
       const until = "joined" in step ? step.joined?.at(-1)?.part?.number : undefined;
-      const sections = until === undefined ? `section ${step.section}` : `sections ${step.section}–${until}`;
+      const sections =
+        until === undefined || until === step.section
+          ? `section ${step.section}`
+          : `sections ${step.section}–${until}`;
       return [
         `${stepName({ kind: step.does, what: step.what })}${inRoom(step.roomId)}`,
         ...(step.section === undefined ? [] : [sections]),

@@ -34,6 +34,10 @@ interface Named {
 /** What a step is, a person's own by what they called it. */
 export const stepName = ({ kind, what }: Named): string => what ?? STEP_NAMES[kind];
 
+/** What steps done as one are: "Clean and groom". */
+export const joinedName = (steps: readonly Named[]): string =>
+  [...new Set(steps.map(stepName))].map((name, i) => (i === 0 ? name : midSentence(name))).join(" and ");
+
 /** A step within a sentence: a room's own name keeps its capital. */
 export const midSentence = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 

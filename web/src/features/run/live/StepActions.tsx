@@ -103,7 +103,7 @@ export function OpenQuestion({ desk, state, names, practice }: QuestionProps) {
   return (
     <StepPrompt
       asking={asking.what}
-      what={what(step)}
+      what={what(...steps)}
       others={others.map((other) => ({ who: other, name: personName(other, names) }))}
       readyAt={readyAt === undefined ? undefined : time(readyAt)}
       onSkip={(reason) => tap(() => log.skip(steps, who, own, reason))()}

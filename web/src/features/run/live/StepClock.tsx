@@ -8,7 +8,6 @@ import {
   type ProgressById,
   recommendedStart,
   START,
-  type Step,
 } from "@scutch/core/run";
 import { timeAt } from "../../../format/time.ts";
 import { midSentence } from "../../../shared/run/stepWords.ts";
@@ -25,7 +24,7 @@ interface Props {
   readonly wet: DwellingSection | undefined;
   /** ms since 1970. */
   readonly start: number;
-  readonly what: (step: Step) => string;
+  readonly what: (...steps: JoinedSteps) => string;
 }
 
 /** How long a step still takes, or until it may begin; where it waits for another step, for which. */

@@ -23,7 +23,7 @@ interface Props {
   readonly wet: DwellingSection | undefined;
   /** Whose step it is, where that has to be said. */
   readonly whose: string | undefined;
-  readonly what: (step: Step) => string;
+  readonly what: (...steps: JoinedSteps) => string;
 }
 
 /** What the step is, where, whose, its clock, and what to mind. */
@@ -34,14 +34,14 @@ export function StepHead({ desk, steps, group, inHand, run, known, wet, whose, w
   const sections = run.sections.filter(({ id }) => steps.some(({ sectionId }) => sectionId === id));
   const inRoom = run.sections.filter(({ roomId }) => roomId === sections[0]?.roomId);
   const area = sections.reduce((sum, section) => sum + section.area, 0);
-  const caution = cautionOf(desk, step);
+  const caution = [...new Set(steps.map((each) => cautionOf(desk, each)))].filter(Boolean).join(" ");
   return (
     <div>
       <p className="text-soft">
         {inHand ? "Now" : "Next"}
         {whose ? `, ${whose}` : ""}
       </p>
-      <h2 className="font-bold text-2xl leading-tight">{what(step)}</h2>
+      <h2 className="font-bold text-2xl leading-tight">{what(...steps)}</h2>
       {sections.length > 0 && (
         <p className="text-soft">
           {inRoom.length > 1 && `${sectionsText(sections.map(({ number }) => number))} of ${inRoom.length}, `}

@@ -1,4 +1,4 @@
-import type { JobRun, Step } from "@scutch/core/run";
+import type { JobRun, JoinedSteps, Step } from "@scutch/core/run";
 import { isStepActive, openStepsOf, type ProgressById, STEP_FACTS } from "@scutch/core/run";
 import { midSentence, personName } from "../../../shared/run/stepWords.ts";
 import { Button } from "../../../ui/Button.tsx";
@@ -8,7 +8,7 @@ interface Props {
   readonly known: ProgressById;
   readonly others: readonly number[];
   readonly names: readonly string[];
-  readonly what: (step: Step) => string;
+  readonly what: (...steps: JoinedSteps) => string;
   readonly onTake: (step: Step) => void;
 }
 

@@ -1,4 +1,4 @@
-import type { JobRun, JoinedSteps, Step } from "@scutch/core/run";
+import type { JobRun, JoinedSteps } from "@scutch/core/run";
 import { openStepsOf, type ProgressById } from "@scutch/core/run";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
@@ -14,7 +14,7 @@ interface Props {
   readonly people: number;
   readonly names: readonly string[];
   readonly after: readonly JoinedSteps[];
-  readonly what: (step: Step) => string;
+  readonly what: (...steps: JoinedSteps) => string;
 }
 
 /** The next steps, what the others have in hand, what was promised and when all is done. */
@@ -30,13 +30,13 @@ export function WhatFollows({ desk, run, known, who, people, names, after, what 
   });
   return (
     <dl className="grid gap-1 border-rule border-t pt-2">
-      {after.slice(0, 2).map(([each], i) => (
-        <div key={each.id} className="flex justify-between gap-3">
+      {after.slice(0, 2).map((each, i) => (
+        <div key={each[0].id} className="flex justify-between gap-3">
           <dt>
             {i === 0 ? <strong>Then </strong> : ""}
-            {what(each)}
+            {what(...each)}
           </dt>
-          <dd className="font-mono">{clock(time(each.start))}</dd>
+          <dd className="font-mono">{clock(time(each[0].start))}</dd>
         </div>
       ))}
       {others.map((other) => {

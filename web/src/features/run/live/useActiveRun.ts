@@ -16,7 +16,7 @@ import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { nameById } from "../../../planning/nameById.ts";
 import { fillName } from "../../../shared/fill/FillDialog.tsx";
-import { stepName, toolName } from "../../../shared/run/stepWords.ts";
+import { joinedName, toolName } from "../../../shared/run/stepWords.ts";
 import { useAppSelector } from "../../../state/store.ts";
 import { useClock } from "../../../ui/useClock.ts";
 import { useShortcut } from "../../../ui/useShortcut.ts";
@@ -49,16 +49,18 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
   const named = names.indexOf(name);
   const who = Math.min(people - 1, seat ?? (named >= 0 ? named : 0));
   const time = (second: number) => timeAt(desk.startMs, second / 3600);
-  const what = (step: Step) =>
-    step.fillId !== undefined && step.kind === "fill"
+  const what = (...joined: JoinedSteps) => {
+    const [step] = joined;
+    return step.fillId !== undefined && step.kind === "fill"
       ? fillName(desk, step.fillId)
       : [
-          stepName(step),
+          joinedName(joined),
           step.roomId === undefined ? undefined : roomName(step.roomId),
           step.kind === "rinse" ? toolName(step, (id) => nameById(desk.shelf.vessels, id, "")) : undefined,
         ]
           .filter(Boolean)
           .join(", ");
+  };
   const standing = dwellingSections(run, known);
   const now = () => (ticking.now() - desk.startMs) / 1000;
   const care = useMemo(() => careOf(desk.input).rooms, [desk.input]);
@@ -82,7 +84,7 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
   useSignals(
     signals,
     standing.flatMap(({ ready, until }) => [time(ready), time(until) - 120_000]),
-    step && what(step),
+    steps && what(...steps),
   );
   /** A tap, unless it is the same one again. */
   const tap = (act: () => void) => () => {
