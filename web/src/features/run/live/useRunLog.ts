@@ -76,13 +76,18 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: ProgressById) {
     return [...leaving(steps), ...(goesOn ? [starting(next, who)] : [])];
   };
   /** Steps of a group as they went until now: each done when the next one began, in proportion to what was planned. */
-  const doneOf = (group: StepGroup, steps: JoinedSteps, who: number): TimedBody[] => {
+  const doneOf = (
+    group: StepGroup,
+    steps: readonly Step[],
+    who: number,
+    until = clock.now(),
+  ): TimedBody[] => {
     const logged = foldRunState(desk.log).steps;
     const done = steps.filter(({ id }) => logged.get(id)?.doneAt === undefined);
-    const times = new Map(shareGroup(group, clock.now()).map((each) => [each.step, each]));
+    const times = new Map(shareGroup(group, until).map((each) => [each.step, each]));
     return done.flatMap((step): TimedBody[] => {
       const said = { ...about(step), who: who + 1 };
-      const { start, end } = times.get(step.id) ?? { start: clock.now(), end: clock.now() };
+      const { start, end } = times.get(step.id) ?? { start: until, end: until };
       const started = logged.has(step.id) ? [] : [{ kind: "step-started" as const, ...said, at: start }];
       return [...started, { kind: "step-done" as const, ...said, at: end }];
     });
@@ -109,13 +114,14 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: ProgressById) {
           : [{ kind: "step-done" as const, ...about(steps[0]), who: who + 1 }],
         follows,
       ),
-    /** Of steps in hand those before the one in hand now are done, the rest is passed over. */
+    /** Of steps in hand those before the one in hand now went as planned, the rest is passed over. */
     skip: (steps: JoinedSteps, who: number, group: StepGroup | undefined, reason: string) => {
-      const begun = group ? placeInGroup(group, clock.now()) : 0;
-      const [first, ...others] = steps.slice(0, begun);
-      const done = group && first ? doneOf(group, [first, ...others], who) : [];
+      const over = group?.steps.slice(0, placeInGroup(group, clock.now())) ?? [];
+      const isOver = ({ id }: Step) => over.some(({ step }) => step === id);
+      const until = (group?.startedAt ?? 0) + over.reduce((sum, { lasts }) => sum + lasts * 1000, 0);
+      const done = group ? doneOf({ ...group, steps: over }, steps.filter(isOver), who, until) : [];
       const skipped = steps
-        .slice(begun)
+        .filter((step) => !isOver(step))
         .map((step) => ({ kind: "step-skipped" as const, ...about(step), reason }));
       say([...done, ...skipped], leaving(steps));
     },
