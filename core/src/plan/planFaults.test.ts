@@ -80,6 +80,31 @@ test("stopped while a sprayer is being filled, nothing else goes into it first; 
   expect(after.outcome === "planned" && after.staleSections.length).toBeGreaterThan(0);
 });
 
+test("a mix made out of its turn is poured out, rinsed away and made anew when its turn comes", () => {
+  const faults: string[] = [];
+  let wasted = 0;
+  for (let seed = 0; seed < 120; seed++) {
+    const job = randomJob(seed, 1 + (seed % 2));
+    const { run } = roughly(job);
+    if (run.outcome !== "planned") continue;
+    for (const { id } of run.steps.filter((step) => step.kind === "fill" && step.id.endsWith(".1"))) {
+      const live: JobInput = { ...job, now: 210, logged: { [id]: { start: 100, end: 200, who: 0 } } };
+      const work = roughly(live);
+      faults.push(...planFaults(live, work).map((fault) => `job ${seed}, ${id}: ${fault}`));
+      if (work.run.outcome !== "planned" || !work.wasted.has(id)) continue;
+      wasted++;
+      // What goes in first is what its vessel is emptied and rinsed for; the wasted fill is a step to come.
+      const tool = work.run.steps.find((step) => step.id === id)?.tool;
+      const [first] = work.run.steps.filter((step) => step.tool === tool);
+      if (first?.kind !== "rinse" && first?.kind !== "fill")
+        faults.push(`job ${seed}, ${id}: ${first?.id} first`);
+      if (work.run.closedSteps.includes(id)) faults.push(`job ${seed}, ${id} isn't made anew`);
+    }
+  }
+  expect(faults).toEqual([]);
+  expect(wasted).toBeGreaterThan(8);
+}, 60_000);
+
 for (const people of [1, 2, 3])
   test(`${JOBS} random jobs for ${people}: one mix a vessel, one place a person, tanks, ways, dwell, label, pot life`, () => {
     const faults: string[] = [];

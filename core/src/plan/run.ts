@@ -20,7 +20,7 @@ import type { JobInput } from "./input.ts";
 import type { Effect } from "./interview.ts";
 import { treatmentFor, treatsWhen } from "./odour.ts";
 import type { WetRoomPlan } from "./rooms.ts";
-import type { VesselTurn } from "./vesselTurns.ts";
+import { type VesselTurn, wastedFills } from "./vesselTurns.ts";
 
 /** Most hands a job is planned for, and circuits where nobody has counted them (common practice). */
 export const MAX_PEOPLE = 3;
@@ -151,6 +151,12 @@ function fillsInTurn(batches: readonly BatchPlan[], turns: readonly VesselTurn[]
   });
 }
 
+/** m³ of a mix made out of its turn, which is poured out before anything else goes in: its first fill. */
+function heldIn({ after }: VesselTurn, batches: readonly BatchPlan[]): number {
+  const held = batches.find(({ id }) => id === after)?.batch;
+  return held?.outcome === "planned" ? (held.fills[0]?.volume ?? 0) : 0;
+}
+
 /** The fills of a job's batches as steps of its run, with what is done to their vessel between two mixes. */
 function runFills(job: JobInput, batches: readonly BatchPlan[], turns: readonly VesselTurn[]): RunFill[] {
   const lasts = new Map<string, TurnFill & { readonly place: number }>();
@@ -169,11 +175,11 @@ function runFills(job: JobInput, batches: readonly BatchPlan[], turns: readonly 
       rooms: fill.rooms,
       place,
       ...(potLife === undefined ? {} : { potLife }),
-      ...((last || rinses > 0) && last?.turn !== turn
+      ...((last || rinses > 0 || turn.after !== undefined) && last?.turn !== turn
         ? {
             rinse: {
               rinses,
-              emptied: last?.fill.leftAtEnd ?? 0,
+              emptied: last ? (last.fill.leftAtEnd ?? 0) : heldIn(turn, batches),
               ...(turn.reason ? { reason: turn.reason } : {}),
             },
           }
@@ -195,10 +201,13 @@ export function runInput(
   const people = Math.min(MAX_PEOPLE, Math.max(1, run.people ?? 1));
   const roles = rolesOf(people, run.roles);
   const own = new Set(rooms.map(({ id }) => id));
+  const fills = runFills(job, batches, turns);
+  const wasted = wastedFills(job, turns, fills);
+  const logged = Object.entries(job.logged ?? {}).filter(([id]) => !wasted.has(id));
   return {
     rooms,
     ...(run.vacuumFirst ? { vacuumFirst: true } : {}),
-    fills: runFills(job, batches, turns),
+    fills,
     tanks,
     crew: {
       people,
@@ -209,9 +218,7 @@ export function runInput(
     breaks: run.breaks ?? [],
     pins: run.pins ?? [],
     ...(roomDueDates ? { roomDueDates } : {}),
-    ...(job.now === undefined
-      ? {}
-      : { now: Math.max(0, Math.round(job.now)), logged: new Map(Object.entries(job.logged ?? {})) }),
+    ...(job.now === undefined ? {} : { now: Math.max(0, Math.round(job.now)), logged: new Map(logged) }),
     finishedSeconds: new Map(
       Object.entries(finishedHours).flatMap(([id, hours]) =>
         own.has(id) ? [[id, hours * 3600] as const] : [],

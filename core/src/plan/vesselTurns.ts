@@ -1,7 +1,7 @@
 import { type RinseReason, rinsesBetween, type VesselRinse } from "../care/index.ts";
 import { itemAt, numberAt } from "../itemAt.ts";
-import { isOfRoom, parseStepId } from "../log/index.ts";
-import { PACES, type RunRoom } from "../run/index.ts";
+import { fillStepId, isOfRoom, parseStepId } from "../log/index.ts";
+import { PACES, type RunFill, type RunRoom } from "../run/index.ts";
 import type { JobInput, PlannedBatch, ProductLabel } from "./input.ts";
 import { careFloor } from "./roomMix.ts";
 import type { WetRoomPlan } from "./rooms.ts";
@@ -172,6 +172,35 @@ function filledLast({ logged = {} }: JobInput, batches: readonly PlannedBatch[])
 }
 
 /**
+ * Fills made that nothing will be sprayed from, by step id: another mix went into their vessel after them, or goes in next. Their rooms
+ * want a fresh one. One that was sprayed from at all is none of these.
+ */
+export function wastedFills(
+  job: JobInput,
+  turns: readonly VesselTurn[],
+  fills: readonly Pick<RunFill, "id" | "batchId" | "rooms">[],
+): ReadonlySet<string> {
+  const vessels = new Set(turns.map(({ vesselId }) => vesselId));
+  const spared = new Set(
+    [...vessels].flatMap((vesselId) => {
+      const own = turns.filter((turn) => turn.vesselId === vesselId);
+      const mixes = job.batches.filter(({ id }) => own.some(({ batchId }) => batchId === id));
+      const next = own.find(({ roomIds }) => roomIds.some((id) => sprayedAt(job, id) === undefined));
+      const held = filledLast(job, mixes)?.id;
+      return held !== undefined && held === next?.batchId ? [held] : [];
+    }),
+  );
+  return new Set(
+    fills.flatMap(({ id, batchId, rooms }) => {
+      const begun = job.logged?.[fillStepId(id)];
+      const made = begun?.start ?? begun?.end;
+      const used = rooms.some(({ roomId }) => sprayedAt(job, roomId) !== undefined);
+      return made === undefined || used || spared.has(batchId) ? [] : [fillStepId(id)];
+    }),
+  );
+}
+
+/**
  * Every vessel's mixes in the order they take turns in it: one at a time, with the rinses between two of them. Rooms keep their
  * order but where another saves rinses and neither a machine, a mix nor the way out minds.
  */
@@ -202,6 +231,11 @@ export function vesselTurns(
     const sprayed = own
       .filter(({ roomId }) => sprayedAt(job, roomId) !== undefined)
       .toSorted((a, b) => (sprayedAt(job, a.roomId) ?? 0) - (sprayedAt(job, b.roomId) ?? 0));
+    const held =
+      filledLast(
+        job,
+        own.map(({ batch }) => batch),
+      ) ?? sprayed.at(-1)?.batch;
     const order = [
       ...sprayed,
       ...fewestRinses(
@@ -209,20 +243,18 @@ export function vesselTurns(
         before,
         // A vessel emptied for nothing wastes what is in it, even where it needs no rinse.
         (from, to) => rinse(from, to).rinses + (from ? EMPTYING : 0),
-        filledLast(
-          job,
-          own.map(({ batch }) => batch),
-        ) ?? sprayed.at(-1)?.batch,
+        held,
       ),
     ];
-    const turns: { batch: PlannedBatch; roomIds: string[] }[] = [];
-    for (const { batch, roomId } of order) {
+    const turns: { batch: PlannedBatch; roomIds: string[]; after?: PlannedBatch | undefined }[] = [];
+    for (const [i, { batch, roomId }] of order.entries()) {
       const last = turns.at(-1);
-      if (last?.batch === batch) last.roomIds.push(roomId);
-      else turns.push({ batch, roomIds: [roomId] });
+      // Mixed out of its turn, what is in the vessel goes out again before another mix.
+      const next = i === sprayed.length ? held : last?.batch;
+      if (last?.batch === batch && (next === undefined || next === batch)) last.roomIds.push(roomId);
+      else turns.push({ batch, roomIds: [roomId], after: next === batch ? last?.batch : next });
     }
-    return turns.map(({ batch, roomIds }, i): VesselTurn => {
-      const earlier = turns[i - 1]?.batch;
+    return turns.map(({ batch, roomIds, after: earlier }): VesselTurn => {
       return {
         vesselId,
         batchId: batch.id,

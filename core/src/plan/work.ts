@@ -24,7 +24,7 @@ import { accidentsFound } from "./odour.ts";
 import { finishRoom, planRooms, type RoomPlan, type WetRoomPlan } from "./rooms.ts";
 import { runInput, runRooms, withEstimatedTimes } from "./run.ts";
 import { type Spraying, sprayingOf } from "./spraying.ts";
-import { type VesselTurn, vesselTurns } from "./vesselTurns.ts";
+import { type VesselTurn, vesselTurns, wastedFills } from "./vesselTurns.ts";
 
 /** What there is to do, before any drying is told. */
 export interface WorkPlan {
@@ -34,6 +34,8 @@ export interface WorkPlan {
   readonly turns: readonly VesselTurn[];
   /** What is done to a vessel before a fill, by the fill's id. */
   readonly rinses: ReadonlyMap<string, RunRinse>;
+  /** Fills made, by step id, that nothing will be sprayed from: their rooms want a fresh one. */
+  readonly wasted: ReadonlySet<string>;
   /** m² to clean. */
   readonly area: number;
   readonly building: Building;
@@ -97,6 +99,7 @@ export function planWork(
     batches: madeWhen(batches, run),
     turns,
     rinses: new Map(statement.fills.flatMap(({ id, rinse }) => (rinse ? [[id, rinse] as const] : []))),
+    wasted: wastedFills(job, turns, statement.fills),
     area: cleaned.reduce((sum, room) => sum + room.area, 0),
     building: buildingOf(job, rooms),
     run,

@@ -6,11 +6,18 @@ import type { JoinedSteps } from "./joinSteps.ts";
 /** What is known of each step, by id; s after the start. */
 export type ProgressById = Readonly<Record<string, StepProgress>>;
 
-/** What is known of each step, and of those that are over without a word: with their room, or because something was done that waits for them. */
-export function effectiveProgress(run: JobRun, logged: ProgressById | undefined): ProgressById {
+/**
+ * What is known of each step, and of those that are over without a word: with their room, or because something was done that waits for
+ * them. `undone`: fills made for nothing, which are to do again.
+ */
+export function effectiveProgress(
+  run: JobRun,
+  logged: ProgressById | undefined,
+  undone: ReadonlySet<string> = new Set(),
+): ProgressById {
   const ends = new Map(run.steps.map(({ id, end }) => [id, end]));
   return {
-    ...logged,
+    ...Object.fromEntries(Object.entries(logged ?? {}).filter(([id]) => !undone.has(id))),
     ...Object.fromEntries(
       run.closedSteps
         .filter((id) => !isStepClosed(logged ?? {}, id))

@@ -44,7 +44,11 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
   const oneTap = useTapGuard();
   // The tap that began the job isn't one on its first step too.
   const begun = practice ? undefined : foldRunState(desk.log).startedAt;
-  const known = useMemo(() => effectiveProgress(run, desk.input.logged), [run, desk.input.logged]);
+  const { wasted } = desk.work;
+  const known = useMemo(
+    () => effectiveProgress(run, desk.input.logged, wasted),
+    [run, desk.input.logged, wasted],
+  );
   const log = useRunLog(desk, run, known);
   const named = names.indexOf(name);
   const who = Math.min(people - 1, seat ?? (named >= 0 ? named : 0));
