@@ -1,5 +1,6 @@
 /** The van as it is: one hand sprayer for wool and tile, and floors that take their own mix. */
 import { expect, type Page } from "@playwright/test";
+import { now, step } from "../support/card.ts";
 import { dyeTest } from "../support/dyeTest.ts";
 import { test } from "../support/stack.ts";
 
@@ -65,7 +66,8 @@ test("wool, tile, wool with one hand sprayer: two rinses; with a second one, non
   await expect(rinses(page)).toHaveCount(0);
 });
 
-test("the rinse is a step on the card, with what is poured out and why twice", async ({ page }) => {
+/** Tests carpet and tile for their mixes and starts the job. */
+async function testAndStart(page: Page): Promise<void> {
   await page.clock.install();
   await put(page);
   await page.goto(`/jobs/${JOB}/mix`);
@@ -84,22 +86,26 @@ test("the rinse is a step on the card, with what is poured out and why twice", a
   await page.goto(`/jobs/${JOB}/run`);
   await page.getByRole("button", { name: "Start job" }).click();
   await page.getByRole("dialog").getByRole("button", { name: "Move to now and start" }).click();
-  const now = page.getByRole("region", { name: "Now" });
-  const step = now.getByRole("heading", { level: 2 });
+}
+
+/** Works the card until a step of this name has been next so many times; the names seen. */
+async function workUntil(page: Page, wanted: RegExp, times: number): Promise<string[]> {
   const seen: string[] = [];
   for (let taps = 0; taps < 60; taps++) {
     await page.clock.fastForward(2000);
-    const name = await step.innerText();
+    const name = await step(page).innerText();
     if (seen.at(-1) !== name) seen.push(name);
-    if (/^Rinse/.test(name) && seen.filter((each) => /^Rinse/.test(each)).length === 2) break;
-    const amounts = now.getByRole("button", { name: "Show amounts" });
+    if (wanted.test(name) && seen.filter((each) => wanted.test(each)).length === times) break;
+    const amounts = now(page).getByRole("button", { name: "Show amounts" });
     if (await amounts.isVisible()) {
       await amounts.click();
       await page.getByRole("dialog").getByRole("button", { name: "Mark as mixed" }).click();
       await expect(page.getByRole("dialog")).toHaveCount(0);
       continue;
     }
-    await now.getByRole("button", { name: /^(Start|Done)$/ }).click();
+    await now(page)
+      .getByRole("button", { name: /^(Start|Done)$/ })
+      .click();
     const wait = page.getByRole("dialog").getByRole("button", { name: "Wait", exact: true });
     await page.waitForTimeout(150);
     if (await wait.isVisible()) {
@@ -107,10 +113,30 @@ test("the rinse is a step on the card, with what is poured out and why twice", a
       await page.clock.fastForward(600_000);
     }
   }
-  await expect(step).toHaveText("Rinse the sprayer, Hand sprayer, 2 L");
-  await expect(now).toContainText(/Empty it first: about .+ is left/);
-  await expect(now).toContainText("Then rinse it twice with clean water.");
-  await expect(now).toContainText("can harm wool, plant fibre or stone");
+  return seen;
+}
+
+test("the rinse is a step on the card, with what is poured out and why twice", async ({ page }) => {
+  await testAndStart(page);
+  await workUntil(page, /^Rinse/, 2);
+  await expect(step(page)).toHaveText("Rinse the sprayer, Hand sprayer, 2 L");
+  await expect(now(page)).toContainText(/Empty it first: about .+ is left/);
+  await expect(now(page)).toContainText("Then rinse it twice with clean water.");
+  await expect(now(page)).toContainText("can harm wool, plant fibre or stone");
+});
+
+test("the tile's mix made first by mistake: poured out and rinsed twice before the wool's, and made anew for the tile", async ({
+  page,
+}) => {
+  await testAndStart(page);
+  await page.getByRole("link", { name: "Mix", exact: true }).click();
+  const tile = page.getByRole("region", { name: /Thistle tile wash/ });
+  await tile.getByRole("button", { name: "Mark as mixed" }).click();
+  await page.getByRole("link", { name: "Run", exact: true }).click();
+  const seen = await workUntil(page, /^Mix fill.*Thistle/, 1);
+  const sprayer = seen.filter((name) => /^(Rinse|Mix|Spray)/.test(name)).map((name) => name.split(",")[0]);
+  expect(sprayer.slice(0, 3)).toEqual(["Rinse the sprayer", "Mix fill 1", "Spray"]);
+  expect(seen.at(-1)).toMatch(/Thistle/);
 });
 
 test("a ceramic kitchen and a marble hall: the right product is offered, the wrong one stopped", async ({
