@@ -1,3 +1,4 @@
+import { MAX_JOINED } from "@scutch/core/log";
 import { STEP_KINDS } from "@scutch/core/run";
 import * as z from "zod";
 import { BatchId, EntryId, ProductId, RoomId, SpotId } from "./ids.ts";
@@ -19,8 +20,6 @@ const base = {
 };
 
 const Who = z.int().min(1).max(3).meta({ description: "Crew member, from 1" });
-/** Sections one start may cover. */
-const MAX_JOINED = 60;
 const StepName = z.string().min(1).max(120).meta({ description: "Step id in the schedule" });
 const Part = z
   .strictObject({
@@ -166,7 +165,7 @@ export const LogEntry = z
         .max(MAX_JOINED)
         .optional()
         .meta({
-          description: "Steps of the same kind and room done with this one, in order, without a pause",
+          description: "Steps of the same room done after this one, in order, without a pause",
         }),
     }),
     z.strictObject({ ...base, ...step, kind: z.literal("step-done") }),

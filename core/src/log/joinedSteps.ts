@@ -1,6 +1,9 @@
 import type { JoinedStep } from "./entries.ts";
 import type { RunState } from "./runState.ts";
 
+/** Steps one start may cover beside its own. */
+export const MAX_JOINED = 60;
+
 /** Steps begun with one tap and done one after the other, in order. */
 export interface StepGroup {
   /** ms since 1970. */

@@ -1,4 +1,5 @@
 import type { Problem, Starts } from "../scheduling/index.ts";
+import type { Roles } from "./input.ts";
 import type { StepTask } from "./jobTasks.ts";
 import { STEP_FACTS } from "./stepFacts.ts";
 
@@ -11,12 +12,6 @@ interface Hand {
 
 /** Who has a step or did it, by its id, from 0. */
 export type Assignees = ReadonlyMap<string, number>;
-
-/** Who cleans and who sprays, fills and agitates, from 0. What is neither is whoever's is free. */
-export interface Roles {
-  readonly cleans: number;
-  readonly sprays: number;
-}
 
 export interface StepAssignment {
   /** Who does each step, 0, 1, 2; a break belongs to all. */

@@ -1,5 +1,4 @@
 export { START } from "../scheduling/index.ts";
-export type { Roles } from "./assignSteps.ts";
 export { stepCaution } from "./cautions.ts";
 export {
   type DivisionFault,
@@ -14,6 +13,7 @@ export { explainFinish } from "./finishExplained.ts";
 export type {
   Break,
   Pin,
+  Roles,
   RunCrew,
   RunFill,
   RunInput,

@@ -1,5 +1,4 @@
 import type { RinseReason } from "../care/index.ts";
-import type { Roles } from "./assignSteps.ts";
 import type { CrewPace } from "./stepKinds.ts";
 
 /** How a room's floor is sprayed. */
@@ -107,6 +106,12 @@ export interface StepProgress {
   readonly joined?: string;
   /** What a step of somebody's own is called. */
   readonly what?: string;
+}
+
+/** Who cleans and who sprays, fills and agitates, from 0. What is neither is done by whoever is free. */
+export interface Roles {
+  readonly cleans: number;
+  readonly sprays: number;
 }
 
 export interface RunCrew {

@@ -1,3 +1,4 @@
+import { MAX_JOINED } from "../log/index.ts";
 import type { Step } from "./jobRun.ts";
 
 /** Steps done as one, in order: one at least. */
@@ -20,9 +21,11 @@ const goesOn = (before: Step, next: Step): boolean =>
 const isSameFurtherOn = (before: Step, next: Step): boolean =>
   next.kind === before.kind && next.tool === before.tool && next.fillId === before.fillId;
 
-/** What comes next on the same floor, one of the two too short to stand alone. */
+/** What comes next on the same floor, one of the two too short to stand alone; cleaning never, for it may be too early. */
 const isShort = (before: Step, next: Step): boolean =>
-  next.sectionId === before.sectionId && Math.min(before.plannedSeconds, next.plannedSeconds) < SHORT;
+  next.kind !== "clean" &&
+  next.sectionId === before.sectionId &&
+  Math.min(before.plannedSeconds, next.plannedSeconds) < SHORT;
 
 function join(
   steps: readonly Step[],
@@ -34,7 +37,7 @@ function join(
     const last = joined.at(-1);
     const before = last?.at(-1);
     const fits = before && !alone(before) && !alone(step) && goesOn(before, step) && belongs(before, step);
-    if (last && fits) last.push(step);
+    if (last && fits && last.length <= MAX_JOINED) last.push(step);
     else joined.push([step]);
   }
   return joined;

@@ -1,6 +1,5 @@
 import { finishToStart, type Problem, START, type Task, type TimeLag } from "../scheduling/index.ts";
-import type { Roles } from "./assignSteps.ts";
-import type { RunCrew, RunInput } from "./input.ts";
+import type { Roles, RunCrew, RunInput } from "./input.ts";
 import type { StepTask } from "./jobTasks.ts";
 import { STEP_FACTS } from "./stepFacts.ts";
 

@@ -55,7 +55,7 @@ function StandsTooLong({ run, lanes }: Props) {
     <>
       {stale.length > 0 && (
         <Callout tone="caution" title="The mix will be too old.">
-          {sectionNames(stale)}: by then it is past its pot life. Pour the rest out and mix a fresh fill
+          {sectionNames(stale)}: its “use within” time is over by then. Pour the rest out and mix a fresh fill
           before you spray there.
         </Callout>
       )}
