@@ -64,8 +64,12 @@ test("with the heating off a room dries late and is told to turn it on; one tap 
   // Windows may be worth more just now, by the air and the hour: taken, the heating is what is left.
   const advice = page.getByText("Turn the heating on.");
   const take = page.getByRole("button", { name: "Done: update the plan" });
+  // Only what isn't the heating: the advice may change between a look and a press.
+  const other = page.locator(
+    "//button[.='Done: update the plan'][not(contains(.., 'Turn the heating on.'))]",
+  );
   await expect(async () => {
-    if (!(await advice.isVisible())) await take.click({ timeout: 2000 });
+    if (await other.isVisible()) await other.click({ timeout: 2000 });
     await expect(advice).toBeVisible({ timeout: 2000 });
   }).toPass({ timeout: 30_000 });
   await take.click();
