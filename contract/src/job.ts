@@ -75,7 +75,7 @@ export const RunChoice = z
     roles: z
       .enum(ROLE_CHOICES)
       .optional()
-      .meta({ description: "Who of two cleans while the other sprays; none: whoever is free" }),
+      .meta({ description: "Who cleans while the other sprays; none: no fixed roles" }),
   })
   .meta({ id: "RunChoice" });
 

@@ -1,7 +1,14 @@
 export { effectiveEntries, retractedIds } from "./effective.ts";
 export type { Entry, FillMade, OfKind, SpotAttempted } from "./entries.ts";
 export { fillsOfOthers, foldFills } from "./fills.ts";
-export { groupsInHand, MAX_JOINED, placeInGroup, type StepGroup, shareGroup } from "./joinedSteps.ts";
+export {
+  groupsInHand,
+  MAX_JOINED,
+  placeInGroup,
+  plannedEnd,
+  type StepGroup,
+  shareGroup,
+} from "./joinedSteps.ts";
 export { meterReadings, tankReadings } from "./measured.ts";
 export { type PlacedReading, placedReadings } from "./placedReadings.ts";
 export { hasBegun, roomFinishTimes, startTimeAt, workStartTime } from "./roomFinishes.ts";

@@ -42,12 +42,12 @@ export function shareGroup(
   });
 }
 
-/** The step of a group that is taken to be in hand at a moment: as planned, and the last one until somebody says it is done. */
-export function placeInGroup({ startedAt, steps }: StepGroup, now: number): number {
-  let reached = startedAt;
-  const place = steps.findIndex(({ lasts }) => {
-    reached += lasts * 1000;
-    return now < reached;
-  });
-  return place < 0 ? steps.length - 1 : place;
+/** When a group is over if it goes as planned, ms since 1970. */
+export const plannedEnd = ({ startedAt, steps }: StepGroup): number =>
+  startedAt + 1000 * steps.reduce((sum, { lasts }) => sum + lasts, 0);
+
+/** Index of the step in hand at `now` by the planned times; the last one stays in hand until it is logged as done. */
+export function placeInGroup(group: StepGroup, now: number): number {
+  const place = shareGroup(group, plannedEnd(group)).findIndex(({ end }) => now < end);
+  return place < 0 ? group.steps.length - 1 : place;
 }

@@ -8,7 +8,7 @@ import { runProgress } from "./loggedProgress.ts";
 
 const START_MS = Date.UTC(2026, 2, 1, 9);
 const at = (second: number) => new Date(START_MS + second * 1000).toISOString();
-/** A hall without pile that stands up, and two people: whoever cleans goes from section to section. */
+/** A loop-pile hall and two people: the one who cleans goes from section to section. */
 const job: JobInput = {
   rooms: [
     {

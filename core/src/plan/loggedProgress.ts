@@ -7,13 +7,15 @@ import {
   groupsInHand,
   isRunActive,
   placeInGroup,
+  plannedEnd,
   type StepGroup,
+  shareGroup,
 } from "../log/index.ts";
 import { omitAbsent } from "../omitAbsent.ts";
 import type { StepProgress } from "../run/index.ts";
 import type { JobInput } from "./input.ts";
 
-/** A run nobody has logged anything of for so long, ms, was left without a word: it doesn't move on with the clock. */
+/** After this long without an entry, ms, a run counts as abandoned: its plan no longer moves with the clock. */
 const FORGOTTEN = 12 * 3_600_000;
 
 /** The clock a run is planned by moves on so often, ms. */
@@ -63,19 +65,14 @@ function groupProgress(
 ): Record<string, StepProgress> {
   const inHand = placeInGroup(group, now);
   const who = group.who === undefined ? undefined : group.who - 1;
-  let reached = second(group.startedAt);
   return Object.fromEntries(
-    group.steps.map(({ step, part, lasts }, i): [string, StepProgress] => {
-      const start = reached;
-      reached += lasts;
-      return [
-        step,
-        {
-          ...omitAbsent({ roomId: group.roomId, part, who }),
-          ...(i <= inHand ? { start } : omitAbsent({ joined: group.steps[i - 1]?.step })),
-          ...(i < inHand ? { end: reached } : {}),
-        },
-      ];
-    }),
+    shareGroup(group, plannedEnd(group)).map(({ step, start, end }, i): [string, StepProgress] => [
+      step,
+      {
+        ...omitAbsent({ roomId: group.roomId, part: group.steps[i]?.part, who }),
+        ...(i <= inHand ? { start: second(start) } : omitAbsent({ joined: group.steps[i - 1]?.step })),
+        ...(i < inHand ? { end: second(end) } : {}),
+      },
+    ]),
   );
 }

@@ -47,7 +47,7 @@ test("vacuumed first where that was chosen: nothing is wet before the last room 
   expect(differs).toBeGreaterThan(5);
 }, 120_000);
 
-/** A job worked as planned and stopped at a second, with a break entered that begins while somebody has something in hand. */
+/** A job worked as planned and stopped half-way; a break is added that begins within five minutes. */
 function stoppedHalfWay(
   job: JobInput,
   run: JobRun,
@@ -80,7 +80,7 @@ test("stopped while a sprayer is being filled, nothing else goes into it first; 
   expect(after.outcome === "planned" && after.staleSections.length).toBeGreaterThan(0);
 });
 
-test("a mix made out of its turn is poured out, rinsed away and made anew when its turn comes", () => {
+test("a mix made before its turn is emptied, rinsed out and mixed again when its turn comes", () => {
   const faults: string[] = [];
   let wasted = 0;
   for (let seed = 0; seed < 120; seed++) {
@@ -98,7 +98,7 @@ test("a mix made out of its turn is poured out, rinsed away and made anew when i
       const [first] = work.run.steps.filter((step) => step.tool === tool);
       if (first?.kind !== "rinse" && first?.kind !== "fill")
         faults.push(`job ${seed}, ${id}: ${first?.id} first`);
-      if (work.run.closedSteps.includes(id)) faults.push(`job ${seed}, ${id} isn't made anew`);
+      if (work.run.closedSteps.includes(id)) faults.push(`job ${seed}, ${id} isn't mixed again`);
     }
   }
   expect(faults).toEqual([]);

@@ -188,14 +188,13 @@ function runFills(job: JobInput, batches: readonly BatchPlan[], turns: readonly 
   });
 }
 
-/** Everything a job's run is scheduled from. */
+/** Everything a job's run is scheduled from, but the hours rooms have to be left by: they follow from a first run. */
 export function runInput(
   job: JobInput,
   rooms: readonly RunRoom[],
   batches: readonly BatchPlan[],
   turns: readonly VesselTurn[],
   tanks: readonly TankRun[],
-  roomDueDates?: ReadonlyMap<string, number>,
 ): RunInput {
   const { run = {}, finishedHours = {} } = job;
   const people = Math.min(MAX_PEOPLE, Math.max(1, run.people ?? 1));
@@ -217,7 +216,6 @@ export function runInput(
     },
     breaks: run.breaks ?? [],
     pins: run.pins ?? [],
-    ...(roomDueDates ? { roomDueDates } : {}),
     ...(job.now === undefined ? {} : { now: Math.max(0, Math.round(job.now)), logged: new Map(logged) }),
     finishedSeconds: new Map(
       Object.entries(finishedHours).flatMap(([id, hours]) =>

@@ -75,8 +75,7 @@ export function planWork(
         job.rig.tanks,
       )
     : undefined;
-  const runWith = (leaveBy?: ReadonlyMap<string, number>) =>
-    solve(runInput(job, working, batches, turns, tanks ?? [], leaveBy));
+  const statement = runInput(job, working, batches, turns, tanks ?? []);
   const finishedBy = (run: RunPlan) =>
     asWorked(wet, run, job).map((room) => {
       const steps =
@@ -86,12 +85,11 @@ export function planWork(
       const end = Math.max(0, ...steps.map((step) => step.end));
       return finishRoom(room, job, steps, steps.length > 0 ? end : (rough.get(room.id)?.end ?? 0));
     });
-  const statement = runInput(job, working, batches, turns, tanks ?? []);
-  let run = runWith();
+  let run = solve(statement);
   let rooms = finishedBy(run);
   const leaveBy = promisedTo(job, rooms);
   if (leaveBy) {
-    run = runWith(leaveBy);
+    run = solve({ ...statement, roomDueDates: leaveBy });
     rooms = finishedBy(run);
   }
   return {

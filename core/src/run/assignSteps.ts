@@ -19,11 +19,11 @@ export interface StepAssignment {
   /** Times somebody puts one tool down and takes another up, and times somebody goes to another room. */
   readonly toolChanges: number;
   readonly roomChanges: number;
-  /** Steps done by somebody else than whose role it is. */
+  /** Steps given to a person with the other role, or with none. */
   readonly outOfRole: number;
 }
 
-/** What speaks for handing somebody a step; a role weighs more than what is in the hand. */
+/** Weights for choosing a person: their role first, then the tool in hand, then the room they are in. */
 const WEIGHTS = { role: 8, tool: 2, room: 1 } as const;
 
 interface Timed {

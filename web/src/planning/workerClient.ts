@@ -90,7 +90,7 @@ interface Search {
 /** Searches in the order asked, one job each; the first is under way, or begins after a pause. */
 const searches: Search[] = [];
 /** A pause in the changes before a job is searched for at length, ms: most edits are followed by another. */
-export const SEARCH_AFTER = 1500;
+const SEARCH_AFTER = 1500;
 let pause: ReturnType<typeof setTimeout> | undefined;
 
 /** Asks for a better run of a job than the first one found, after those of other jobs asked before. */

@@ -3,6 +3,7 @@ import {
   foldRunState,
   ownStepId,
   placeInGroup,
+  plannedEnd,
   roomFinishTimes,
   type StepGroup,
   shareGroup,
@@ -116,10 +117,9 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: ProgressById) {
       ),
     /** Of steps in hand those before the one in hand now went as planned, the rest is passed over. */
     skip: (steps: JoinedSteps, who: number, group: StepGroup | undefined, reason: string) => {
-      const over = group?.steps.slice(0, placeInGroup(group, clock.now())) ?? [];
-      const isOver = ({ id }: Step) => over.some(({ step }) => step === id);
-      const until = (group?.startedAt ?? 0) + over.reduce((sum, { lasts }) => sum + lasts * 1000, 0);
-      const done = group ? doneOf({ ...group, steps: over }, steps.filter(isOver), who, until) : [];
+      const past = group && { ...group, steps: group.steps.slice(0, placeInGroup(group, clock.now())) };
+      const isOver = ({ id }: Step) => past?.steps.some(({ step }) => step === id) ?? false;
+      const done = past ? doneOf(past, steps.filter(isOver), who, plannedEnd(past)) : [];
       const skipped = steps
         .filter((step) => !isOver(step))
         .map((step) => ({ kind: "step-skipped" as const, ...about(step), reason }));
