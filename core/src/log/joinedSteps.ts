@@ -27,7 +27,7 @@ export function groupsInHand({ steps }: RunState): StepGroup[] {
   );
 }
 
-/** When each step of a group begins and ends, ms since 1970, if all of it is over at `end`: shared out as planned. */
+/** When each step of a group begins and ends, ms since 1970, if all of it is over at `end`: shared out as planned, in whole ms. */
 export function shareGroup(
   { startedAt, steps }: StepGroup,
   end: number,
@@ -36,9 +36,9 @@ export function shareGroup(
   const scale = planned > 0 ? Math.max(0, end - startedAt) / planned : 0;
   let reached = startedAt;
   return steps.map(({ step, lasts }) => {
-    const start = reached;
+    const start = Math.round(reached);
     reached += lasts * scale;
-    return { step, start, end: reached };
+    return { step, start, end: Math.round(reached) };
   });
 }
 

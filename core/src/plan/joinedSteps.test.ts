@@ -95,7 +95,7 @@ test("in hand longer than planned, the last of them goes on; done, each took its
   const shares = shareGroup(inHand, START_MS + (first.start + 2 * planned) * 1000);
   for (const [i, { step, start, end }] of shares.entries()) {
     expect(step).toBe(group[i]?.id);
-    expect((end - start) / 1000).toBeCloseTo(2 * (group[i]?.plannedSeconds ?? 0), 3);
+    expect((end - start) / 1000).toBeCloseTo(2 * (group[i]?.plannedSeconds ?? 0), 2);
   }
   expect(shares.at(-1)?.end).toBeCloseTo(START_MS + (first.start + 2 * planned) * 1000, 0);
 });

@@ -27,7 +27,11 @@ import type { OwnStep } from "./OwnStep.tsx";
 const SOON = 5;
 
 /** What one tap writes: a step begun, done, passed over, handed on, with what follows from it. */
-export function useRunLog(desk: JobDesk, run: JobRun, known: ProgressById) {
+export function useRunLog(
+  desk: Pick<JobDesk, "job" | "shelf" | "log" | "startMs">,
+  run: JobRun,
+  known: ProgressById,
+) {
   const log = useLogging(desk);
   const clock = useClock();
   const about = (step: Step) => {
@@ -77,12 +81,7 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: ProgressById) {
     return [...leaving(steps), ...(goesOn ? [starting(next, who)] : [])];
   };
   /** Steps of a group as they went until now: each done when the next one began, in proportion to what was planned. */
-  const doneOf = (
-    group: StepGroup,
-    steps: readonly Step[],
-    who: number,
-    until = clock.now(),
-  ): TimedBody[] => {
+  const doneOf = (group: StepGroup, steps: readonly Step[], who: number, until: number): TimedBody[] => {
     const logged = foldRunState(desk.log).steps;
     const done = steps.filter(({ id }) => logged.get(id)?.doneAt === undefined);
     const times = new Map(shareGroup(group, until).map((each) => [each.step, each]));
@@ -93,28 +92,30 @@ export function useRunLog(desk: JobDesk, run: JobRun, known: ProgressById) {
       return [...started, { kind: "step-done" as const, ...said, at: end }];
     });
   };
-  /** The last of what is said is what it was about: that is what undoing names. */
-  const say = (bodies: readonly TimedBody[], follows: readonly TimedBody[] = []) => {
+  /** One tap has one time. The last of what is said is what it was about: that is what undoing names. */
+  const say = (bodies: readonly TimedBody[], follows: readonly TimedBody[] = [], now = clock.now()) => {
     const last = bodies.at(-1);
     if (!last) return;
-    const { at, ...body } = last;
-    log(body, at, [
-      ...bodies.slice(0, -1),
-      ...follows.map((each) => ({ ...each, at: each.at ?? clock.now() })),
-    ]);
+    const { at = now, ...body } = last;
+    const others = [...bodies.slice(0, -1), ...follows];
+    log(
+      body,
+      at,
+      others.map((each) => ({ ...each, at: each.at ?? now })),
+    );
   };
   return {
     following,
     begin: () => log({ kind: "run-started" }),
     start: (steps: JoinedSteps, who: number, off: { readonly early?: number; readonly over?: number } = {}) =>
       log({ ...starting(steps, who), ...off }),
-    done: (steps: JoinedSteps, who: number, group: StepGroup | undefined, follows: readonly EntryBody[]) =>
-      say(
-        group
-          ? doneOf(group, steps, who)
-          : [{ kind: "step-done" as const, ...about(steps[0]), who: who + 1 }],
-        follows,
-      ),
+    done: (steps: JoinedSteps, who: number, group: StepGroup | undefined, follows: readonly EntryBody[]) => {
+      const now = clock.now();
+      const done: readonly TimedBody[] = group
+        ? doneOf(group, steps, who, now)
+        : [{ kind: "step-done", ...about(steps[0]), who: who + 1 }];
+      say(done, follows, now);
+    },
     /** Of steps in hand those before the one in hand now went as planned, the rest is passed over. */
     skip: (steps: JoinedSteps, who: number, group: StepGroup | undefined, reason: string) => {
       const past = group && { ...group, steps: group.steps.slice(0, placeInGroup(group, clock.now())) };
