@@ -59,6 +59,8 @@ export interface DryingRoom extends RoomSettings {
   readonly heatCapacity?: number;
   /** Hours after the start at which the room is finished and begins to dry; 0 where absent. */
   readonly finishedAt?: number;
+  /** Hours after the start at which its air movers are switched on; from the start where absent. */
+  readonly airMoversFrom?: number;
   /** Factor on the drying rate: 1 but for sampling what is uncertain. */
   readonly rateFactor?: number;
 }

@@ -61,6 +61,7 @@ export function checkBuilding(building: Building): void {
     check("pileHeight", room.pileHeight);
     check("residual", room.residual);
     check("finishedAt", room.finishedAt ?? 0);
+    requireInRange("airMoversFrom", room.airMoversFrom ?? 0, ...DRYING_LIMITS.finishedAt);
     check("envelopeConductance", room.envelopeConductance);
     check("heatCapacity", room.heatCapacity);
   }

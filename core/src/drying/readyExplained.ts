@@ -1,7 +1,7 @@
 import { dewPoint } from "../air/index.ts";
 import { type Explanation, explain, figure } from "../explain/index.ts";
 import { itemAt } from "../itemAt.ts";
-import { airSpeedIn } from "./airSpeed.ts";
+import { airSpeedIn, STILL_ROOM_SPEED } from "./airSpeed.ts";
 import type { Building } from "./building.ts";
 import { DRYING_LIMITS } from "./limits.ts";
 import { criticalWater } from "./pile.ts";
@@ -25,6 +25,7 @@ export function explainReady(
   const { weather } = work.building;
   const outdoor = work.building.outdoor ?? weather?.[0] ?? room;
   const { equilibrium } = readyLevels(room);
+  const { airMoversFrom, finishedAt = 0 } = room;
   return explain({
     name: which === "dryHours" ? "dry after" : "touch-dry after",
     kind: "hours",
@@ -51,12 +52,13 @@ export function explainReady(
       faceWeight: figure("face weight", room.faceWeight, "massPerArea", assumed("faceWeight")),
     },
     compute: (x) => {
+      const airSpeed = Math.min(DRYING_LIMITS.airSpeed[1], x.airSpeed);
       const rooms = work.building.rooms.map((each, i) =>
         i === index
           ? {
               ...each,
               residual: x.residual,
-              airSpeed: Math.min(DRYING_LIMITS.airSpeed[1], x.airSpeed),
+              airSpeed: airMoversFrom === undefined ? airSpeed : (each.airSpeed ?? STILL_ROOM_SPEED),
               outdoorAirChangesPerHour: x.exchange,
               temperature: x.temperature,
               ...(each.climate?.mode === "heated"
@@ -71,6 +73,9 @@ export function explainReady(
       const building: Building = {
         ...work.building,
         rooms,
+        ...(airMoversFrom === undefined
+          ? {}
+          : { changes: [...(work.building.changes ?? []), { hours: airMoversFrom, room: index, airSpeed }] }),
         ...(weather
           ? {}
           : {
@@ -90,6 +95,9 @@ export function explainReady(
           dewPoint(room.temperature, room.relativeHumidity),
           "temperature",
         ),
+        ...(airMoversFrom === undefined
+          ? []
+          : [figure("time until the air movers are switched on", airMoversFrom - finishedAt, "hours")]),
         figure("dew point outdoors", dewPoint(outdoor.temperature, outdoor.relativeHumidity), "temperature"),
         figure("lowest temperature of the room", dried?.lowestTemperature ?? Number.NaN, "temperature"),
         figure("equilibrium water of the fibre", equilibrium, "massPerArea"),

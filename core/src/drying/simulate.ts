@@ -73,6 +73,20 @@ function outdoorOf({ outdoor, weather, pressure = SEA_LEVEL_PRESSURE }: Building
   return outdoorAirOver(points, pressure);
 }
 
+/** Air movers that are switched on later stand still until then. */
+function withAirMoversOff(building: Building): Building {
+  const late = building.rooms.flatMap(({ airMoversFrom = 0, airMovers = [] }, room) =>
+    airMoversFrom > 0 && airMovers.length > 0 ? [{ hours: airMoversFrom, room, airMovers }] : [],
+  );
+  if (late.length === 0) return building;
+  const isLate = new Set(late.map(({ room }) => room));
+  return {
+    ...building,
+    rooms: building.rooms.map((room, i) => (isLate.has(i) ? { ...room, airMovers: [] } : room)),
+    changes: [...(building.changes ?? []), ...late],
+  };
+}
+
 /**
  * Dries the rooms of a building together, each with its own air: docs/model.md §5 (wet pile), §6 (air and heat), §7 (ready
  * times). Takes SI values inside DRYING_LIMITS, else throws OutOfRange.
@@ -80,8 +94,9 @@ function outdoorOf({ outdoor, weather, pressure = SEA_LEVEL_PRESSURE }: Building
  * Times are accurate to about 0.3 % of the equations' exact solution (checked against SciPy LSODA); the equations
  * themselves are good to tens of percent, see the range in `dryingRange`.
  */
-export function simulateDrying(building: Building, options: SimulateOptions = {}): DryingResult {
-  checkBuilding(building);
+export function simulateDrying(stated: Building, options: SimulateOptions = {}): DryingResult {
+  checkBuilding(stated);
+  const building = withAirMoversOff(stated);
   const pressure = building.pressure ?? SEA_LEVEL_PRESSURE;
   const { rooms } = building;
   const n = rooms.length;

@@ -34,6 +34,7 @@ const dryingRoom = (room: RoomPlan): DryingRoom => ({
   dehumidifierPower: POWER_PER_LITRE_A_DAY * room.dehumidifierLitresPerDay,
   climate: room.climate,
   finishedAt: room.finishedAtHours,
+  ...(room.airMoversFromHours === undefined ? {} : { airMoversFrom: room.airMoversFromHours }),
 });
 
 /** What a job's planned rooms dry as. */

@@ -28,6 +28,8 @@ export interface RoomPlan extends KnownRoom {
   /** Hours after the start; as logged where it was logged. */
   readonly finishedAtHours: number;
   readonly finishLogged: boolean;
+  /** Hours after the start at which a circuit is free for its air movers, where they wait for one; absent: they run at once. */
+  readonly airMoversFromHours?: number;
   /** m² treated against odour, and kg/m² that patch keeps when cleaning ends; 0 where none is. */
   readonly odourArea: number;
   /** m³ of the treatment that patch takes. */

@@ -3,7 +3,9 @@ import { type Building, simulateDrying } from "../drying/index.ts";
 import { fillId } from "../log/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import {
+  airMoverStarts,
   estimateSequential,
+  type JobRun,
   minShare,
   type RunInput,
   type RunPlan,
@@ -76,8 +78,8 @@ export function planWork(
       )
     : undefined;
   const statement = runInput(job, working, batches, turns, tanks ?? []);
-  const finishedBy = (run: RunPlan) =>
-    asWorked(wet, run, job).map((room) => {
+  const finishedBy = (run: RunPlan) => {
+    const rooms = asWorked(wet, run, job).map((room) => {
       const steps =
         run.outcome === "planned"
           ? run.steps.filter(({ roomId, kind }) => roomId === room.id && kind !== "own")
@@ -85,6 +87,8 @@ export function planWork(
       const end = Math.max(0, ...steps.map((step) => step.end));
       return finishRoom(room, job, steps, steps.length > 0 ? end : (rough.get(room.id)?.end ?? 0));
     });
+    return run.outcome === "planned" ? withCircuits(rooms, run, statement.crew.circuits) : rooms;
+  };
   let run = solve(statement);
   let rooms = finishedBy(run);
   const leaveBy = promisedTo(job, rooms);
@@ -111,6 +115,21 @@ export function planWork(
       : 0,
     ...(job.doors?.length ? { walkOut: walkOutOf(job) } : {}),
   };
+}
+
+/** Air movers that start so soon after they are placed don't wait, s. */
+const AT_ONCE = 60;
+
+/** Rooms with the hours at which their air movers find a circuit free of the crew's motors. */
+function withCircuits(rooms: readonly RoomPlan[], { steps }: JobRun, circuits: number): RoomPlan[] {
+  const placed = rooms.flatMap(({ id, airMovers, finishedAtHours }) =>
+    airMovers.length > 0 ? [{ roomId: id, count: airMovers.length, placedAt: finishedAtHours * 3600 }] : [],
+  );
+  const starts = airMoverStarts(steps, placed, circuits);
+  return rooms.map((room) => {
+    const from = starts.get(room.id) ?? 0;
+    return from > room.finishedAtHours * 3600 + AT_ONCE ? { ...room, airMoversFromHours: from / 3600 } : room;
+  });
 }
 
 /** Rooms as wet as they really got: what wasn't cleaned after all keeps its pre-spray, or nothing. */

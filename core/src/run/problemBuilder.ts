@@ -1,11 +1,11 @@
 import { finishToStart, type Problem, START, type Task, type TimeLag } from "../scheduling/index.ts";
+import { isPowered } from "./circuits.ts";
 import type { Roles, RunCrew, RunInput } from "./input.ts";
 import type { StepTask } from "./jobTasks.ts";
 import { STEP_FACTS } from "./stepFacts.ts";
 
 /** s between the end of a step and the start of one that shouldn't wait (common practice). */
 const SOON_AFTER = 60;
-const POWERED = /^(vacuum|brush|pad machine|machine:.*)$/;
 
 /** With two people each role has one; a third helps either. */
 const TWO = 2;
@@ -46,7 +46,7 @@ export class ProblemBuilder {
     const hands = takes === "everyone" ? this.crew.people : 1;
     const held = [
       ...(role && this.crew.roles && this.crew.people === TWO ? [roleResource(role)] : []),
-      ...(step.tool ? [step.tool, ...(POWERED.test(step.tool) ? ["circuits"] : [])] : []),
+      ...(step.tool ? [step.tool, ...(isPowered(step.tool) ? ["circuits"] : [])] : []),
       ...more,
     ];
     const task: Task = {

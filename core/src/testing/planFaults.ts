@@ -49,6 +49,29 @@ function people({ job, run: { steps }, say }: Looked): void {
   }
 }
 
+/** Air movers run from when their room is finished, or from the hour told: with the motors they take no more circuits than there are. */
+function airMovers({ job, work, run: { steps }, say }: Looked): void {
+  const motors = steps.filter(({ tool }) => POWERED.test(tool ?? ""));
+  const blown = job.rooms.flatMap(({ id, airMovers = [] }) => {
+    const room = work.rooms.find((each) => each.id === id);
+    return room
+      ? [{ count: airMovers.length, from: (room.airMoversFromHours ?? room.finishedAtHours) * 3600 }]
+      : [];
+  });
+  const circuits = job.run?.circuits ?? CIRCUITS;
+  for (const { start, id } of [
+    ...motors,
+    ...blown.map(({ from }) => ({ start: from + SECOND, id: "air movers" })),
+  ]) {
+    const running = motors.filter((each) => each.start <= start && start < each.end - SECOND);
+    const blowing = blown.filter(({ from }) => from < start - 60).reduce((sum, { count }) => sum + count, 0);
+    say(
+      running.length > 0 && running.length + Math.ceil(blowing / 4) > circuits,
+      `${blowing} air movers and ${running.length} motors at ${id}`,
+    );
+  }
+}
+
 /** Some of a mix's rooms are of what a trace of another mix can harm, for certain. */
 const isDelicate = (job: JobInput, roomIds: readonly string[]) =>
   job.rooms.some(
@@ -205,6 +228,6 @@ export function planFaults(job: JobInput, work: WorkPlan): string[] {
       if (broken) faults.push(what);
     },
   };
-  for (const look of [people, vessels, tanks, ways, dwells]) look(looked);
+  for (const look of [people, airMovers, vessels, tanks, ways, dwells]) look(looked);
   return faults;
 }

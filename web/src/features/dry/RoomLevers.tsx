@@ -4,11 +4,13 @@ import { DEFAULTS } from "@scutch/core/plan";
 import { formatQuantity } from "@scutch/core/quantity";
 import { Flag } from "lucide-react";
 import { quantityReader } from "../../format/readers.ts";
+import { timeAt } from "../../format/time.ts";
 import { WINDOW_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { ExplainedFigure } from "../../shared/explain/ExplainedFigure.tsx";
 import { useLogging } from "../../shared/logging/useLogging.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
@@ -22,6 +24,7 @@ import { useAdvice } from "./useAdvice.ts";
 /** What can be moved in a room, the best move among it, and the mark that it is finished. */
 export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly place: number }) {
   const units = useUnits();
+  const { clock } = useTimes();
   const { job, work, edit, shelf } = desk;
   const log = useLogging(desk);
   const room = job.rooms[place];
@@ -81,6 +84,12 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
           </ExplainedFigure>
         </p>
       </div>
+      {known.airMoversFromHours !== undefined && (
+        <p>
+          Air movers run from {clock(timeAt(desk.startMs, known.airMoversFromHours))}: motors take every
+          circuit until then.
+        </p>
+      )}
       <div className="grid grid-cols-2 gap-3">
         <QuantityField
           label="Measured air speed"

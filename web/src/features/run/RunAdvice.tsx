@@ -1,13 +1,15 @@
-import type { RoomPlan } from "@scutch/core/plan";
+import { DEFAULT_CIRCUITS, type RoomPlan } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
-import type { JobRun, RunLane } from "@scutch/core/run";
+import { AIR_MOVERS_PER_CIRCUIT, type JobRun, type RunLane } from "@scutch/core/run";
 import { timeAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { airMoverWaits } from "../../shared/run/airMoverText.ts";
 import { RinseAdvice } from "../../shared/run/RinseAdvice.tsx";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
+import { MAX_CIRCUITS } from "./runChange.ts";
 
 interface Props {
   readonly desk: JobDesk;
@@ -25,6 +27,7 @@ export function RunAdvice({ desk, run, lanes }: Props) {
       <MistAdvice {...{ desk, run, lanes }} />
       <PowderAdvice {...{ desk, run, lanes }} />
       <UnmixedRooms desk={desk} />
+      <CircuitAdvice desk={desk} />
       <RinseAdvice desk={desk} />
       <SprayAhead {...{ desk, run, lanes }} />
     </div>
@@ -199,6 +202,36 @@ function UnmixedRooms({ desk: { work, job } }: Pick<Props, "desk">) {
   return (
     <Callout tone="caution" title={`No mix for ${bare.map(({ name }) => name).join(", ")}.`}>
       No mix of this job is made for this floor, so it is cleaned without spray. Add a mix for it in Mix.
+    </Callout>
+  );
+}
+
+/** Rooms whose air movers wait until the crew’s motors leave a circuit free. */
+function CircuitAdvice({ desk: { work, job, edit, startMs } }: Pick<Props, "desk">) {
+  const { clock } = useTimes();
+  const waiting = airMoverWaits(work.rooms);
+  if (waiting.length === 0) return null;
+  const circuits = job.run?.circuits ?? DEFAULT_CIRCUITS;
+  const names = new Map<string, string[]>();
+  for (const { name, from } of waiting) {
+    const time = clock(timeAt(startMs, from));
+    names.set(time, [...(names.get(time) ?? []), name]);
+  }
+  const from = [...names].map(([time, rooms]) => `${rooms.join(", ")} from ${time}`);
+  return (
+    <Callout tone="advice" title="Air movers wait for a free circuit.">
+      <p>
+        {from.join("; ")}. Until then motors take the circuits. Up to {AIR_MOVERS_PER_CIRCUIT} air movers
+        share one.
+      </p>
+      {circuits < MAX_CIRCUITS && (
+        <Button
+          weight="quiet"
+          onClick={() => edit((before) => ({ ...before, run: { ...before.run, circuits: circuits + 1 } }))}
+        >
+          Use {circuits + 1} circuits
+        </Button>
+      )}
     </Callout>
   );
 }

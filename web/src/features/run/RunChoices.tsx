@@ -11,9 +11,9 @@ import { CheckBox, ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { MomentField } from "../../ui/MomentField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
+import { MAX_CIRCUITS } from "./runChange.ts";
 
 const LENGTHS = [10, 15, 20, 30, 45, 60].map((minutes) => ({ value: minutes * 60, name: `${minutes} min` }));
-const MAX_CIRCUITS = 4;
 
 /** How the job is run: hands, circuits, fans, breaks and what was promised. Each change plans it again. */
 export function RunChoices({ desk }: { readonly desk: JobDesk }) {

@@ -1,6 +1,8 @@
 import type { JobRun } from "@scutch/core/run";
-import { longDay } from "../../format/time.ts";
+import { longDay, timeAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { airMoverWaits } from "../../shared/run/airMoverText.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { StepTable } from "./StepTable.tsx";
 
@@ -24,6 +26,8 @@ export function RunPrint({
 }: Props) {
   const units = useUnits();
   const site = shelf.sites.find(({ id }) => id === job.siteId);
+  const { clock } = useTimes();
+  const waits = airMoverWaits(work.rooms);
   const ahead = work.spraying.filter(({ limit }) => limit !== "none");
   return (
     <div data-print="run-sheet" className="hidden bg-white text-[11px] text-black leading-tight print:block">
@@ -34,6 +38,8 @@ export function RunPrint({
         {longDay(job.day)} {job.startsAt}, {people === 1 ? "crew of one" : `crew of ${people}`}.
         {ahead.length > 0 &&
           ` Spray no further ahead than: ${ahead.map((each) => `${roomName(each.roomId)} ${units.area(each.ahead)}`).join(", ")}.`}
+        {waits.length > 0 &&
+          ` Plug in the air movers once a circuit is free: ${waits.map(({ name, from }) => `${name} at ${clock(timeAt(startMs, from))}`).join(", ")}.`}
       </p>
       <div className="mt-2 columns-2 gap-6 [&_td]:py-0 [&_table]:text-[10px]">
         <StepTable

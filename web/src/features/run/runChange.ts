@@ -14,6 +14,9 @@ export const summarizeRun = ({ run, rooms }: Pick<WorkPlan, "run" | "rooms">): R
     .map(({ id, name, finishedAtHours }) => ({ id, name, left: finishedAtHours * 3600 })),
 });
 
+/** Circuits that can be chosen; more than a crew’s motors and air movers need. */
+export const MAX_CIRCUITS = 4;
+
 /** Less than this isn't worth a word, s. */
 const WORTH_SAYING = 120;
 const MAX_ROOMS = 3;

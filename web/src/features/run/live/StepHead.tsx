@@ -5,6 +5,7 @@ import { type JobRun, type JoinedSteps, type Step, stepCaution } from "@scutch/c
 import { protectionText } from "../../../format/careWords.ts";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
+import { airMoverText } from "../../../shared/run/airMoverText.ts";
 import { rinseText } from "../../../shared/run/rinseText.ts";
 import { OdourNote } from "../../../shared/spots/OdourNote.tsx";
 import { useTimes } from "../../../state/useTimes.ts";
@@ -34,6 +35,7 @@ export function StepHead({ desk, steps, group, inHand, run, known, wet, whose, w
   const sections = run.sections.filter(({ id }) => steps.some(({ sectionId }) => sectionId === id));
   const inRoom = run.sections.filter(({ roomId }) => roomId === sections[0]?.roomId);
   const area = sections.reduce((sum, section) => sum + section.area, 0);
+  const plugs = airMoverText(step, { rooms: desk.work.rooms, steps: run.steps }, clock, desk.startMs);
   const caution = [...new Set(steps.map((each) => cautionOf(desk, each)))].filter(Boolean).join(" ");
   return (
     <div>
@@ -58,6 +60,7 @@ export function StepHead({ desk, steps, group, inHand, run, known, wet, whose, w
           return pause ? <p>Break until {clock(timeAt(desk.startMs, pause.end / 3600))}.</p> : null;
         }}
       </TickingClock>
+      {plugs && <p className="mt-1 font-semibold">{plugs}</p>}
       {step.rinse && <p className="mt-1">{rinseText(step.rinse, units)}</p>}
       {step.kind === "odour" && step.roomId !== undefined && (
         <div className="mt-2">
