@@ -1,5 +1,6 @@
 import { type PadPlan, padPlan, planTanks, type TankDemand, type TankRun } from "../clean/index.ts";
-import { type Building, simulateDrying } from "../drying/index.ts";
+import { type Building, type DryingResult, simulateDrying } from "../drying/index.ts";
+import { itemAt } from "../itemAt.ts";
 import { fillId } from "../log/index.ts";
 import { WATER_DENSITY } from "../physical.ts";
 import {
@@ -10,6 +11,8 @@ import {
   type RunInput,
   type RunPlan,
   type RunRinse,
+  type RunRoom,
+  STEP_FACTS,
   scheduleJob,
   type WalkConflict,
   type WalkOut,
@@ -84,16 +87,26 @@ export function planWork(
         run.outcome === "planned"
           ? run.steps.filter(({ roomId, kind }) => roomId === room.id && kind !== "own")
           : [];
-      const end = Math.max(0, ...steps.map((step) => step.end));
+      const wet = steps.filter(({ kind }) => !STEP_FACTS[kind].afterDry);
+      const end = Math.max(0, ...wet.map((step) => step.end));
       return finishRoom(room, job, steps, steps.length > 0 ? end : (rough.get(room.id)?.end ?? 0));
     });
     return run.outcome === "planned" ? withCircuits(rooms, run, statement.crew.circuits) : rooms;
   };
   let run = solve(statement);
   let rooms = finishedBy(run);
-  const leaveBy = promisedTo(job, rooms);
-  if (leaveBy) {
-    run = solve({ ...statement, roomDueDates: leaveBy });
+  const powdery = rooms.filter(({ figures, passage }) => figures.vacuumDry && !passage);
+  const promises = job.run?.promises ?? [];
+  if (rooms.length > 0 && (powdery.length > 0 || promises.length > 0)) {
+    const { rooms: drying } = simulateDrying(buildingOf(job, rooms));
+    const dried = new Map(rooms.map(({ id }, i) => [id, itemAt(drying, i)]));
+    run = solve({
+      ...statement,
+      rooms: working.map((room) =>
+        powdery.some(({ id }) => id === room.id) ? vacuumedAgain(room, dried) : room,
+      ),
+      ...(promises.length > 0 ? { roomDueDates: promisedTo(promises, dried) } : {}),
+    });
     rooms = finishedBy(run);
   }
   return {
@@ -145,20 +158,36 @@ function asWorked(rooms: readonly WetRoomPlan[], run: RunPlan, { logged }: JobIn
   });
 }
 
+type Dried = ReadonlyMap<string, DryingResult["rooms"][number]>;
+
 /**
  * Second by which rooms have to be left so that they can be walked on when that was promised: the promise less what they
- * take to touch-dry, as they dry when nothing is hurried. undefined where nothing is promised.
+ * take to touch-dry, as they dry when nothing is hurried.
  */
-function promisedTo(job: JobInput, rooms: readonly RoomPlan[]): ReadonlyMap<string, number> | undefined {
-  const promises = job.run?.promises ?? [];
-  if (promises.length === 0 || rooms.length === 0) return undefined;
-  const drying = simulateDrying(buildingOf(job, rooms)).rooms;
-  return new Map(
+const promisedTo = (
+  promises: readonly { readonly roomId: string; readonly by: number }[],
+  dried: Dried,
+): ReadonlyMap<string, number> =>
+  new Map(
     promises.flatMap(({ roomId, by }) => {
-      const i = rooms.findIndex(({ id }) => id === roomId);
-      return i < 0 ? [] : [[roomId, by - (drying[i]?.touchDryHours ?? 0) * 3600] as const];
+      const room = dried.get(roomId);
+      return room ? [[roomId, by - (room.touchDryHours ?? 0) * 3600] as const] : [];
     }),
   );
+
+/** s a foam takes at the least to fall to powder, and s that a crew waits for a floor at the most (common practice). */
+const POWDER_AFTER = 20 * 60;
+const WORTH_WAITING = 2 * 3600;
+
+/** A room that is vacuumed again within the visit, if its floor is dry and those on the way can be walked on soon enough. */
+function vacuumedAgain(room: RunRoom, dried: Dried): RunRoom {
+  const own = { roomId: room.id, hours: dried.get(room.id)?.dryHours };
+  const way = room.wayOut.map((roomId) => ({ roomId, hours: dried.get(roomId)?.touchDryHours }));
+  const vacuumedAfter = [own, ...way].map(({ roomId, hours }) => ({
+    roomId,
+    seconds: Math.max(POWDER_AFTER, (hours ?? Number.POSITIVE_INFINITY) * 3600),
+  }));
+  return vacuumedAfter.every(({ seconds }) => seconds <= WORTH_WAITING) ? { ...room, vacuumedAfter } : room;
 }
 
 /** Batches with their fills made, and sprayed to the last drop, when the run does. Steps come in the order they begin. */

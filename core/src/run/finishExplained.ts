@@ -11,13 +11,14 @@ interface WorkedRoom {
 
 /** When a room is finished, hours after the job's start. */
 export function explainFinish(room: WorkedRoom): Explanation {
-  const last = room.steps.reduce<Step | undefined>(
+  const steps = room.steps.filter(({ kind }) => !STEP_FACTS[kind].afterDry);
+  const last = steps.reduce<Step | undefined>(
     (late, step) => (late && late.end >= step.end ? late : step),
     undefined,
   );
-  const kinds = [...new Set(room.steps.map(({ kind }) => kind))];
+  const kinds = [...new Set(steps.map(({ kind }) => kind))];
   const spent = (kind: StepKind) =>
-    room.steps.reduce((sum, step) => sum + (step.kind === kind ? step.end - step.start : 0), 0);
+    steps.reduce((sum, step) => sum + (step.kind === kind ? step.end - step.start : 0), 0);
   const started = last?.start ?? 0;
   return explain({
     name: room.finishLogged ? "finished, as logged" : "finished",

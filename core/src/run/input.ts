@@ -42,6 +42,8 @@ export interface RunRoom {
   readonly strip: number;
   /** Rooms still to do that the way out chosen for it leads over. */
   readonly wayOut: readonly string[];
+  /** Vacuumed again once these floors, its own and those on the way to it, have dried for so long, s, after they were left. */
+  readonly vacuumedAfter?: readonly { readonly roomId: string; readonly seconds: number }[];
 }
 
 /** One fill of a sprayer and the rooms it goes on, in order. */

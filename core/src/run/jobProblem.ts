@@ -17,9 +17,10 @@ const LOOK_AHEAD = [0.75, 1.5, 2.5, 4] as const;
 const DWELLS_AHEAD = [0.5, 1, 1.5, 2] as const;
 const PREPARED_AHEAD = 600;
 
-/** First thing wet and last thing done in a room. */
+/** First thing wet, last thing done to the floor, and last thing done in a room. */
 interface RoomEnds {
   readonly firstWet: Task;
+  readonly left: Task;
   readonly last: Task;
 }
 
@@ -83,7 +84,7 @@ class RoomWriter {
     const fans = last("fans", room.fans * PACES.fan);
     to.soon(left, fans);
     const end = to.addPrecedence(left, fans);
-    if (firstWet && end) this.ends.set(room.id, { firstWet, last: end });
+    if (firstWet && left && end) this.ends.set(room.id, { firstWet, left, last: end });
   }
 
   /** A trip to tap and drain where the tanks planned for what came before are spent. */
@@ -97,6 +98,20 @@ class RoomWriter {
         this.to.add({ id: tankTripStepId(tank), kind: "tank-trip", tool }, tripTime(solution), [TANKS]),
       );
     this.run = tank;
+  }
+
+  /** What dries to a powder is vacuumed up when its floor and those on the way to it have dried. */
+  private vacuumAgain(room: RunRoom): void {
+    const { to, input, paced } = this;
+    if (!room.vacuumedAfter) return;
+    const vacuum = to.add(
+      { id: roomStepId("last-vacuum", room.id), kind: "last-vacuum", roomId: room.id, tool: "vacuum" },
+      stepDurations(room, input.crew).vacuum * paced,
+    );
+    for (const { roomId, seconds } of room.vacuumedAfter) {
+      const left = this.ends.get(roomId)?.left;
+      if (left && vacuum) to.stand(left, vacuum, seconds);
+    }
   }
 
   /** Nothing is wet before the last room is vacuumed. */
@@ -117,6 +132,7 @@ class RoomWriter {
         const [own, other] = [this.ends.get(room.id), this.ends.get(over)];
         if (later && own && other) this.to.addPrecedence(own.last, other.firstWet);
       }
+    for (const room of this.input.rooms) this.vacuumAgain(room);
   }
 }
 

@@ -3,6 +3,7 @@ import { type Problem, START, type Task, type TimeLag } from "../scheduling/inde
 import { fixPlacements, type Placement, type Relaxation, type RemainingProblem } from "./fixPlacements.ts";
 import type { RunInput } from "./input.ts";
 import type { JobProblem } from "./jobTasks.ts";
+import { STEP_FACTS } from "./stepFacts.ts";
 
 /** s that a step in hand is taken to go on at least, however long it has taken already. */
 const GOES_ON = 60;
@@ -32,9 +33,9 @@ function placesOf(
   const inHand = new Set<string>();
   const packedUp = logged.get(PACK_UP);
   const over = packedUp?.end ?? packedUp?.skipped;
-  for (const { id, roomId } of steps) {
+  for (const { id, kind, roomId } of steps) {
     const said = logged.get(id);
-    const left = roomId === undefined ? undefined : finishedSeconds.get(roomId);
+    const left = roomId === undefined || STEP_FACTS[kind].afterDry ? undefined : finishedSeconds.get(roomId);
     const usual = planned.get(id) ?? 0;
     if (said?.end !== undefined) {
       const start = Math.max(0, said.start ?? said.end - usual);

@@ -2,6 +2,7 @@ import { START } from "../scheduling/index.ts";
 import type { StepProgress } from "./input.ts";
 import type { JobRun, RunSection, Step } from "./jobRun.ts";
 import type { JoinedSteps } from "./joinSteps.ts";
+import { STEP_FACTS } from "./stepFacts.ts";
 
 /** What is known of each step, by id; s after the start. */
 export type ProgressById = Readonly<Record<string, StepProgress>>;
@@ -60,8 +61,8 @@ export function earliestStart(
   const starts = new Map(run.steps.map((step) => [step.id, step.start]));
   return run.problem.lags.reduce((least, lag) => {
     if (lag.to !== id || lag.from === START || lag.minLag === undefined) return least;
-    if (finishing.includes(lag.from)) return Math.max(least, now);
-    if (!isStepClosed(known, lag.from)) return Number.POSITIVE_INFINITY;
+    if (finishing.includes(lag.from) && lag.kind === "finish-to-start") return Math.max(least, now);
+    if (!finishing.includes(lag.from) && !isStepClosed(known, lag.from)) return Number.POSITIVE_INFINITY;
     return Math.max(least, (starts.get(lag.from) ?? 0) + lag.minLag);
   }, 0);
 }
@@ -109,7 +110,8 @@ export function completesRoom(run: JobRun, known: ProgressById, steps: JoinedSte
   const [{ roomId: room }] = steps;
   const ending = new Set(steps.map(({ id }) => id));
   const own = run.steps.filter(
-    ({ kind, roomId }) => kind !== "own" && roomId !== undefined && roomId === room,
+    ({ kind, roomId }) =>
+      kind !== "own" && !STEP_FACTS[kind].afterDry && roomId !== undefined && roomId === room,
   );
   const cleaned = own.some(
     ({ id, kind }) => kind === "clean" && (known[id]?.end !== undefined || ending.has(id)),

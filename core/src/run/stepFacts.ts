@@ -4,6 +4,8 @@ import type { StepKind } from "./stepKinds.ts";
 export interface StepFacts {
   /** Before the room is wet; done with the room if it was never logged. */
   readonly beforeWet: boolean;
+  /** Once the room has dried: the room is finished before. */
+  readonly afterDry: boolean;
   /** How many of the crew it takes. */
   readonly crew: "one" | "everyone";
   /** Whose it is where two people share the work (common practice); undefined: whoever is free. */
@@ -21,6 +23,7 @@ export interface StepFacts {
 const TURNING = "Keep the cord over your shoulder, clear of moving parts. Stop at a loose seam.";
 const step = (facts: Partial<StepFacts>): StepFacts => ({
   beforeWet: false,
+  afterDry: false,
   crew: "one",
   role: undefined,
   sectionsAhead: 0,
@@ -60,6 +63,7 @@ export const STEP_FACTS: Readonly<Record<StepKind, StepFacts>> = {
     caution:
       "Run cords along the wall or tape them, keep plugs dry, two motors on two circuits. Put signs on hard floors beside it.",
   }),
+  "last-vacuum": step({ afterDry: true }),
   "set-up": step({}),
   rinse: sprays({
     sectionsAhead: 1.2,

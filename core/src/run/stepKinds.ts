@@ -15,6 +15,7 @@ export const STEP_KINDS = [
   "odour",
   "groom",
   "fans",
+  "last-vacuum",
   "set-up",
   "rinse",
   "fill",

@@ -1,3 +1,4 @@
+import { simulateDrying } from "../drying/index.ts";
 import type { Fill } from "../mix/index.ts";
 import type { JobInput, WorkPlan } from "../plan/index.ts";
 import type { JobRun, Step } from "../run/index.ts";
@@ -10,6 +11,8 @@ const POWERED = /^(vacuum|brush|pad machine|machine:)/;
 const CIRCUITS = 2;
 const LITRE = 1e-3;
 const RINSE = 180;
+/** A floor's drying is reckoned before its last hour is known, s. */
+const DRY_WITHIN = 120;
 
 /** A planned job, and where its faults are written down, in words for a test. */
 interface Looked {
@@ -174,27 +177,45 @@ function tanks({ job, work, run, say }: Looked): void {
 }
 
 /** Whether somebody can leave a room without crossing a wet floor; not asked where the order allows no way at all. */
-function ways({ job, work: { walkOut }, run: { steps }, say }: Looked): void {
+function ways({ job, work, run: { steps }, say }: Looked): void {
+  const { walkOut } = work;
   if (!job.doors || !walkOut || walkOut.conflicts.length > 0 || job.now !== undefined) return;
   const wetFrom = new Map<string, number>();
   for (const { kind, roomId, start } of steps)
     if (roomId !== undefined && (kind === "pre-spray" || kind === "clean"))
       wetFrom.set(roomId, Math.min(start, wetFrom.get(roomId) ?? Number.POSITIVE_INFINITY));
   const isDry = (roomId: string, at: number) => !(at > (wetFrom.get(roomId) ?? Number.POSITIVE_INFINITY));
-  const canLeave = (roomId: string, at: number): boolean => {
+  const canLeave = (roomId: string, at: number, walkable = (room: string) => isDry(room, at)): boolean => {
     const seen = new Set([roomId]);
     for (const here of seen)
       for (const { from, to } of job.doors ?? []) {
         if (from === here && to === undefined) return true;
         const next = from === here ? to : to === here ? from : undefined;
-        if (next !== undefined && isDry(next, at)) seen.add(next);
+        if (next !== undefined && walkable(next)) seen.add(next);
       }
     return false;
   };
   for (const step of steps)
-    if (step.roomId !== undefined)
+    if (step.roomId !== undefined && step.kind !== "last-vacuum")
       for (const at of [step.start, step.end])
         say(!canLeave(step.roomId, at), `${step.id} at ${at}: no dry way to ${step.roomId}`);
+  if (!steps.some(({ kind }) => kind === "last-vacuum")) return;
+  // Back in over floors that have dried.
+  const drying = simulateDrying(work.building).rooms;
+  const driedBy = new Map(
+    work.rooms.map(({ id, finishedAtHours: left }, i) => {
+      const { touchDryHours, dryHours } = drying[i] ?? {};
+      const at = (hours: number | null | undefined) => 3600 * (left + (hours ?? Number.POSITIVE_INFINITY));
+      return [id, { walkOn: at(touchDryHours), dry: at(dryHours) }] as const;
+    }),
+  );
+  for (const { id, kind, roomId = "", start } of steps) {
+    if (kind !== "last-vacuum") continue;
+    say(start < (driedBy.get(roomId)?.dry ?? 0) - DRY_WITHIN, `${id} before its floor is dry`);
+    const walkable = (room: string) =>
+      isDry(room, start) || start >= (driedBy.get(room)?.walkOn ?? Number.POSITIVE_INFINITY) - DRY_WITHIN;
+    say(!canLeave(roomId, start, walkable), `${id} at ${start}: back in over a wet floor`);
+  }
 }
 
 /** Dwell, label and dry-out, for the first square metre of each section and the last; but for what is named as late. */

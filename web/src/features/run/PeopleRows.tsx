@@ -105,9 +105,10 @@ export function PeopleRows({
 const PLAIN = "var(--paper)";
 const PALE = "color-mix(in srgb, var(--rule) 35%, var(--paper))";
 const SPRAY = "color-mix(in srgb, var(--color-wet-1) 55%, var(--paper))";
+const VACUUM = "color-mix(in srgb, var(--rule) 70%, var(--paper))";
 const FILL: Readonly<Record<StepKind, string>> = {
   furniture: PLAIN,
-  vacuum: "color-mix(in srgb, var(--rule) 70%, var(--paper))",
+  vacuum: VACUUM,
   edges: PLAIN,
   bag: PLAIN,
   "pre-spot": PLAIN,
@@ -120,6 +121,7 @@ const FILL: Readonly<Record<StepKind, string>> = {
   odour: PLAIN,
   groom: PLAIN,
   fans: PLAIN,
+  "last-vacuum": VACUUM,
   "set-up": PALE,
   rinse: PLAIN,
   fill: PLAIN,

@@ -171,20 +171,21 @@ function MistAdvice({ desk: { work }, lanes }: Props) {
   );
 }
 
-/** Rooms that leave a powder to be vacuumed once it is dry. */
-function PowderAdvice({ desk: { startMs }, lanes }: Props) {
+/** Rooms that leave a powder to be vacuumed once it is dry, too late for this visit. */
+function PowderAdvice({ desk: { startMs }, run, lanes }: Props) {
   const { about } = useTimes();
-  const powdery = lanes.filter(({ room }) => room.figures.vacuumDry);
+  const planned = new Set(run.steps.flatMap(({ kind, roomId }) => (kind === "last-vacuum" ? [roomId] : [])));
+  const powdery = lanes.filter(({ room }) => room.figures.vacuumDry && !planned.has(room.id));
   if (powdery.length === 0) return null;
   return (
-    <Callout tone="advice" title="Vacuum again when it is dry.">
+    <Callout tone="advice" title="Come back to vacuum when it is dry.">
       {powdery
         .map(
           ({ room, dryAtSeconds }) =>
             `${room.name}: ${dryAtSeconds === null ? "not dry within four days in this air" : `from ${about(timeAt(startMs, dryAtSeconds / 3600), startMs)}`}`,
         )
         .join(", ")}
-      . The encapsulant dries to a powder that holds the soil. That visit isn’t among the steps.
+      . The foam dries to a powder that holds the soil. It takes too long to dry for this visit.
     </Callout>
   );
 }

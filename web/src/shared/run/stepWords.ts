@@ -17,6 +17,7 @@ const STEP_NAMES: Readonly<Record<StepKind, string>> = {
   odour: "Odour",
   groom: "Groom",
   fans: "Place air movers",
+  "last-vacuum": "Vacuum when dry",
   "set-up": "Set up",
   rinse: "Rinse the sprayer",
   fill: "Mix fill",

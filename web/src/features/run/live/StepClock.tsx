@@ -69,6 +69,7 @@ export function StepClock({ steps, group, inHand, run, known, wet, start, what }
           </>
         )}
       </p>
+      {!inHand && step.kind === "last-vacuum" && <p>once the floor is dry</p>}
       {waits[0] && <p>for {midSentence(what(waits[0]))}</p>}
       {wet && (
         <TickingClock>
