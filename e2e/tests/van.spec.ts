@@ -137,6 +137,9 @@ test("the tile's mix made first by mistake: poured out and rinsed twice before t
   const sprayer = seen.filter((name) => /^(Rinse|Mix|Spray)/.test(name)).map((name) => name.split(",")[0]);
   expect(sprayer.slice(0, 3)).toEqual(["Rinse the sprayer", "Mix fill 1", "Spray"]);
   expect(seen.at(-1)).toMatch(/Thistle/);
+  // Mix shows what the card asks for: the fill that was poured out is to mix again.
+  await page.getByRole("link", { name: "Mix", exact: true }).click();
+  await expect(tile.getByRole("button", { name: "Mark as mixed" })).toBeVisible();
 });
 
 test("a ceramic kitchen and a marble hall: the right product is offered, the wrong one stopped", async ({

@@ -67,6 +67,8 @@ describe("folds of a log", () => {
     expect(new Date(roomFinishTimes(log).get("a") as number).toISOString()).toBe("2026-03-10T09:40:00.000Z");
     expect(foldFills(log, { id: "b", productId: "p" }).get(1)?.concentrate).toBe(0.2);
     expect(foldFills(log, { id: "other", productId: "p" }).size).toBe(0);
+    expect(foldFills(log, { id: "b", productId: "p" }, new Set(["fill:b.2"])).has(1)).toBe(true);
+    expect(foldFills(log, { id: "b", productId: "p" }, new Set(["fill:b.1"])).has(1)).toBe(false);
   });
 
   test("a fill stays what it was: made of another product, it is none of the new one's fills", () => {

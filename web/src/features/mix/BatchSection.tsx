@@ -30,7 +30,7 @@ export function BatchSection({ desk, batch, number }: Props) {
   const product = desk.shelf.products.find(({ id }) => id === batch.productId);
   const vessel = desk.shelf.vessels.find(({ id }) => id === batch.vesselId);
   const planned = desk.work.batches.find(({ id }) => id === batch.id);
-  const made = foldFills(desk.log, batch);
+  const made = foldFills(desk.log, batch, desk.work.wasted);
   const before = fillsOfOthers(desk.log, batch);
   const fills = planned?.batch.outcome === "planned" ? planned.batch.fills : [];
   const next = fills.findIndex((_, i) => !made.has(i + 1));

@@ -92,7 +92,7 @@ function BatchTable({ desk, batch, product, vessel }: BatchProps) {
   const { job, work, log } = desk;
   const planned = work.batches.find(({ id }) => id === batch.id);
   if (planned?.batch.outcome !== "planned") return null;
-  const made = foldFills(log, batch);
+  const made = foldFills(log, batch, work.wasted);
   const powder = product.scoop !== undefined;
   const room = (id: string) => nameById(job.rooms, id, "a removed room");
   const rate = (id: string) => work.rooms.find((each) => each.id === id)?.water.applicationRate ?? 1;

@@ -25,7 +25,7 @@ export function RunOut({ desk, batch, product, planned }: Props) {
   const stock = useStock();
   const [asked, setAsked] = useState(false);
   if (planned.batch.outcome !== "planned") return null;
-  const made = foldFills(desk.log, batch);
+  const made = foldFills(desk.log, batch, desk.work.wasted);
   const needed = planned.batch.fills
     .filter((_, i) => !made.has(i + 1))
     .reduce((sum, { concentrate, powder }) => sum + (powder?.mass ?? concentrate), 0);

@@ -15,12 +15,12 @@ export interface NextAction {
 /** The step in hand of a run under way, else the next of it. */
 function nextInRun({
   input: { logged = {} },
-  work: { run },
+  work: { run, wasted },
   startMs,
 }: Pick<Planned, "input" | "work" | "startMs">) {
   if (run.outcome !== "planned") return undefined;
   const gone = new Set(run.closedSteps);
-  const isInHand = (id: string) => logged[id]?.start !== undefined;
+  const isInHand = (id: string) => logged[id]?.start !== undefined && !wasted.has(id);
   const [step] = run.steps
     .filter(({ id, kind }) => kind !== "break" && !gone.has(id))
     .toSorted((a, b) => Number(isInHand(b.id)) - Number(isInHand(a.id)) || a.start - b.start);
@@ -52,7 +52,7 @@ export function nextAction({ job, input, work, log, shelf, startMs }: Planned): 
   for (const batch of job.batches) {
     const planned = work.batches.find(({ id }) => id === batch.id)?.batch;
     if (planned?.outcome !== "planned") continue;
-    const made = foldFills(log, batch);
+    const made = foldFills(log, batch, work.wasted);
     const next = planned.fills.findIndex(
       ({ rooms: of }, i) => !made.has(i + 1) && of.some(({ roomId }) => open.some(({ id }) => id === roomId)),
     );

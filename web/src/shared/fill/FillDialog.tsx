@@ -1,4 +1,4 @@
-import { fillStepId, foldFills } from "@scutch/core/log";
+import { foldFills } from "@scutch/core/log";
 import { concentratePerWater } from "@scutch/core/mix";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Callout } from "../../ui/Callout.tsx";
@@ -61,9 +61,7 @@ export function FillDialog({ desk, fillId, practice, follows, onClose }: Props) 
             number={number}
             count={fills.length}
             wanted={concentratePerWater(planned.strength)}
-            madeBy={
-              desk.work.wasted.has(fillStepId(fillId)) ? undefined : foldFills(desk.log, batch).get(number)
-            }
+            madeBy={foldFills(desk.log, batch, desk.work.wasted).get(number)}
             halted={practice ? [] : stoppedRooms(desk, batch)}
             barred={!practice && barredMix(desk, batch).length > 0}
             follows={follows}
