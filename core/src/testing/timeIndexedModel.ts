@@ -27,7 +27,7 @@ export function toIntegerProgram(problem: Problem, horizon: number, step: number
     if (minLag !== undefined) lines.push(` least_${k}:${difference} >= ${steps(minLag)}`);
     if (maxLag !== undefined) lines.push(` most_${k}:${difference} <= ${steps(maxLag)}`);
   }
-  for (const { id, capacity } of resources)
+  for (const [k, { id, capacity }] of resources.entries())
     for (let t = 0; t < slots; t++) {
       const terms = tasks.flatMap(({ duration, uses }, i) => {
         const amount = uses.find(({ resource }) => resource === id)?.amount ?? 0;
@@ -35,7 +35,7 @@ export function toIntegerProgram(problem: Problem, horizon: number, step: number
         const running = Math.min(steps(duration), t + 1);
         return Array.from({ length: running }, (_, back) => `${amount} x_${i}_${t - back}`);
       });
-      if (terms.length > 1) lines.push(` ${id}_${t}: ${terms.join(" + ")} <= ${capacity}`);
+      if (terms.length > 1) lines.push(` use_${k}_${t}: ${terms.join(" + ")} <= ${capacity}`);
     }
   lines.push("General", " finish", "Binary");
   lines.push(
