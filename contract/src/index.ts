@@ -1,3 +1,4 @@
+export { Changes, Topic } from "./change.ts";
 export {
   CONTRACT_HEADER,
   CONTRACT_VERSION,

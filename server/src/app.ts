@@ -1,6 +1,8 @@
 import express, { type Express } from "express";
 import type { Logger } from "pino";
 import { notFound } from "./failures.ts";
+import { ChangeFeed } from "./features/change/feed.ts";
+import { changeRoutes, tellOfSaves } from "./features/change/routes.ts";
 import { crewRoutes } from "./features/crew/routes.ts";
 import { jobRoutes } from "./features/job/routes.ts";
 import { logRoutes } from "./features/log/routes.ts";
@@ -15,7 +17,9 @@ import { actorGate, contractGate } from "./http/gate.ts";
 import { sameOriginOnly, securityHeaders } from "./http/security.ts";
 import { staticFiles } from "./http/staticFiles.ts";
 
-interface Options extends Context {
+interface Options extends Omit<Context, "feed"> {
+  /** Absent: its own, which is heard by this app alone. */
+  readonly feed?: ChangeFeed;
   readonly log: Logger;
   /** The built web app; absent in tests of the API alone. */
   readonly webDir?: string;
@@ -24,7 +28,8 @@ interface Options extends Context {
 const BODY_LIMIT = "1mb";
 
 /** The server's one list, top to bottom in the order a request meets it. Opens nothing itself. */
-export function makeApp({ log, webDir, ...context }: Options): Express {
+export function makeApp({ log, webDir, feed, ...given }: Options): Express {
+  const context: Context = { ...given, feed: feed ?? new ChangeFeed(given.db) };
   const app = express();
   app.disable("x-powered-by");
   app.set("query parser", "simple");
@@ -43,7 +48,9 @@ export function makeApp({ log, webDir, ...context }: Options): Express {
   api.use(docsRouter());
   api.use(contractGate());
   api.use(actorGate(context.actorOf));
+  api.use(tellOfSaves(context.feed));
   api.use(express.json({ limit: BODY_LIMIT, strict: true }));
+  changeRoutes(api, context);
   crewRoutes(api, context);
   jobRoutes(api, context);
   logRoutes(api, context);

@@ -7,6 +7,7 @@ import { fileBlobStore } from "./blobs/fileBlobStore.ts";
 import { readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { schemaState } from "./db/migrate.ts";
+import { ChangeFeed } from "./features/change/feed.ts";
 import { firstCrew } from "./features/crew/store.ts";
 import { PICTURES } from "./features/photo/extension.ts";
 
@@ -33,8 +34,10 @@ if (state === "newer") refuse("The database is newer than this server. Start the
 const crewId = await firstCrew(db);
 if (crewId === undefined) refuse("There is no crew in the database. Run node server/dist/prepare.js first.");
 
+const feed = new ChangeFeed(db);
 const app = makeApp({
   db,
+  feed,
   blobs: fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES),
   // One crew, until there are accounts: then a session is looked up here.
   actorOf: async () => ({ crewId }),
@@ -54,6 +57,7 @@ let stopping = false;
 async function stop(): Promise<void> {
   if (stopping) return;
   stopping = true;
+  feed.end();
   const closed = new Promise((resolve) => server.close(resolve));
   server.closeIdleConnections();
   await Promise.race([closed, pause(LAST_ANSWERS)]);

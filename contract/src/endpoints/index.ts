@@ -1,4 +1,5 @@
 import type * as z from "zod";
+import { changeEndpoints } from "./change.ts";
 import { crewEndpoints } from "./crew.ts";
 import type { Endpoint } from "./endpoint.ts";
 import { jobEndpoints } from "./job.ts";
@@ -10,6 +11,7 @@ import { stockEndpoints } from "./stock.ts";
 export type { Endpoint } from "./endpoint.ts";
 
 export const endpoints = {
+  ...changeEndpoints,
   ...crewEndpoints,
   ...jobEndpoints,
   ...logEndpoints,

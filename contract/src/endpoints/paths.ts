@@ -1,5 +1,7 @@
 /** Addresses below /api, by endpoint: apart from the schemas, so that a caller needn’t load those it has no use for. */
 export const PATHS = {
+  readChanges: "/changes",
+  followChanges: "/events",
   readCrew: "/crew",
   readCrewData: "/crew/data",
   saveSettings: "/crew/settings",

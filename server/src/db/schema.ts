@@ -1,3 +1,4 @@
+export { changeCounters, changes } from "../features/change/table.ts";
 export { crews } from "../features/crew/table.ts";
 export { jobs } from "../features/job/table.ts";
 export { logEntries } from "../features/log/table.ts";

@@ -2,6 +2,7 @@ import type { CrewId } from "@scutch/contract";
 import type { Request } from "express";
 import type { BlobStore } from "../blobs/blobStore.ts";
 import type { Db } from "../db/connect.ts";
+import type { ChangeFeed } from "../features/change/feed.ts";
 
 /** Who asks: whose work it is, and who of them where that is known. */
 export interface Actor {
@@ -17,4 +18,5 @@ export interface Context {
   readonly db: Db;
   readonly blobs: BlobStore;
   readonly actorOf: ActorOf;
+  readonly feed: ChangeFeed;
 }

@@ -10,6 +10,7 @@ import { fileBlobStore } from "../blobs/fileBlobStore.ts";
 import { runMigrations } from "../db/migrate.ts";
 import { demoId } from "../demo/demoId.ts";
 import { ensureCrew } from "../demo/seed.ts";
+import type { ChangeFeed } from "../features/change/feed.ts";
 import { makeCrew } from "../features/crew/store.ts";
 import { PICTURES } from "../features/photo/extension.ts";
 import { freshDatabase } from "./database.ts";
@@ -25,7 +26,8 @@ export async function startTestServer() {
   await makeCrew(db, otherCrew, "Another crew");
   const lines: string[] = [];
   const log = pino({ level: "warn" }, { write: (line: string) => void lines.push(line) });
-  const appOf = (crew: CrewId) => makeApp({ db, blobs, log, actorOf: async () => ({ crewId: crew }) });
+  const appOf = (crew: CrewId, feed?: ChangeFeed) =>
+    makeApp({ db, blobs, log, actorOf: async () => ({ crewId: crew }), ...(feed ? { feed } : {}) });
   const app = appOf(crewId);
   return {
     db,
@@ -34,6 +36,8 @@ export async function startTestServer() {
     crewId,
     photoDir,
     app,
+    /** Another server of the first crew on the same database. */
+    appWith: (feed: ChangeFeed) => appOf(crewId, feed),
     api: request(app),
     otherApi: request(appOf(otherCrew)),
     /** What the server logged. */

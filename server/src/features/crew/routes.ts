@@ -1,8 +1,10 @@
 import { CONTRACT_VERSION, endpoints } from "@scutch/contract";
 import type { Router } from "express";
+import { retryTransaction } from "../../db/retryTransaction.ts";
 import { notFound } from "../../failures.ts";
 import type { Context } from "../../http/context.ts";
 import { mount } from "../../http/mount.ts";
+import { noteChange } from "../change/store.ts";
 import { crewData } from "./data.ts";
 import { readCrew, writeSettings } from "./store.ts";
 
@@ -14,7 +16,10 @@ export function crewRoutes(router: Router, { db }: Context): void {
   });
   mount(router, endpoints.readCrewData, (_call, { crewId }) => crewData(db, crewId));
   mount(router, endpoints.saveSettings, async ({ body }, { crewId }) => {
-    await writeSettings(db, crewId, body);
+    await retryTransaction(db, async (tx) => {
+      await writeSettings(tx, crewId, body);
+      await noteChange(tx, crewId, "settings");
+    });
     return body;
   });
 }

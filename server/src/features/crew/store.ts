@@ -30,6 +30,10 @@ export async function readCrew(
   return row && { crew: { id: crewId, name: row.name }, settings: row.settings ?? NOTHING_SET };
 }
 
-export async function writeSettings(db: Db, crewId: CrewId, settings: CrewSettings): Promise<void> {
+export async function writeSettings(
+  db: Db | Transaction,
+  crewId: CrewId,
+  settings: CrewSettings,
+): Promise<void> {
   await db.update(crews).set({ settings }).where(eq(crews.id, crewId));
 }

@@ -3,6 +3,7 @@ import type { BlobStore } from "../../blobs/blobStore.ts";
 import type { Db } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { invalid, notFound } from "../../failures.ts";
+import { noteChange } from "../change/store.ts";
 import { removeEntriesOf } from "../log/service.ts";
 import { removePhotosOf } from "../photo/service.ts";
 import { lockJob, removeJob } from "./store.ts";
@@ -24,6 +25,7 @@ export async function purgeJob(
     const keys = await removePhotosOf(tx, crewId, jobId);
     await removeEntriesOf(tx, crewId, jobId);
     await removeJob(tx, crewId, jobId);
+    await noteChange(tx, crewId, `job:${jobId}`);
     return keys;
   });
   // A picture nobody can ask for any more is only room on the disk: the rows are what counts.

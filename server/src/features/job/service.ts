@@ -3,6 +3,7 @@ import { deepEqual } from "@scutch/core/plan";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, invalid, notFound } from "../../failures.ts";
+import { noteChange } from "../change/store.ts";
 import { jobExists, lockJob, lockRow, readPlan, writeJob } from "./store.ts";
 import { validateReferences } from "./validateReferences.ts";
 
@@ -68,5 +69,6 @@ export async function saveOnce(tx: Transaction, crewId: string, { baseVersion, s
   const next = version + 1;
   const kept = saveId === undefined ? saves : [...saves, { saveId, version: next }].slice(-SAVES_KEPT);
   await writeJob(tx, crewId, next, job, kept);
+  await noteChange(tx, crewId, `job:${job.id}`);
   return { version: next };
 }

@@ -3,6 +3,7 @@ import type { JobId, LogEntry } from "@scutch/contract";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure } from "../../failures.ts";
+import { noteChange } from "../change/store.ts";
 import { requireJob, requireLockedJob } from "../job/service.ts";
 import { addUse } from "../stock/service.ts";
 import { addEntries, correctionsOf, entriesById, readEntries, readMark } from "./store.ts";
@@ -68,6 +69,9 @@ export async function appendOnce(
   const corrections = await correctionsOf(tx, crewId, jobId, [...ids]);
   await addEntries(tx, crewId, jobId, added);
   const struck = corrections.flatMap(({ corrects }) => (corrects ? [corrects] : []));
-  await addUse(tx, crewId, usageDelta(added, earlier, new Set(struck)));
+  const uses = usageDelta(added, earlier, new Set(struck));
+  await addUse(tx, crewId, uses);
+  if (added.length > 0)
+    await noteChange(tx, crewId, `log:${jobId}`, ...(uses.length > 0 ? (["stock"] as const) : []));
   return { added: added.length };
 }

@@ -4,7 +4,9 @@ import type { CrewId, JobId, Photo, PhotoFacts, PhotoId } from "@scutch/contract
 import type { BlobStore } from "../../blobs/blobStore.ts";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { isDuplicate } from "../../db/driverErrors.ts";
+import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, invalid, notFound } from "../../failures.ts";
+import { noteChange } from "../change/store.ts";
 import { requireJob } from "../job/service.ts";
 import { readPicture } from "./picture.ts";
 import { addRow, photoById, photosOfJob, removeRow, removeRowsOf, type StoredPhoto } from "./store.ts";
@@ -52,7 +54,10 @@ export async function addPhoto(
   const photo: Photo = { ...facts, id, jobId, width, height };
   await blobs.put(keyOf(crewId, id, sha256), jpeg);
   try {
-    await addRow(db, crewId, photo, sha256);
+    await db.transaction(async (tx) => {
+      await addRow(tx, crewId, photo, sha256);
+      await noteChange(tx, crewId, `photos:${jobId}`);
+    });
   } catch (error) {
     // It came twice at once: the other one is in. Of the same bytes the file is the same, of others it is nobody's.
     const there = isDuplicate(error) ? await photoById(db, crewId, id) : undefined;
@@ -90,7 +95,11 @@ export async function removePhotosOf(tx: Transaction, crewId: string, jobId: Job
 
 export async function removePhoto({ db, crewId, blobs }: PhotoContext, id: PhotoId) {
   const known = await photoById(db, crewId, id);
-  const removed = await removeRow(db, crewId, id);
+  const removed = await retryTransaction(db, async (tx) => {
+    const done = await removeRow(tx, crewId, id);
+    if (known) await noteChange(tx, crewId, `photos:${known.photo.jobId}`);
+    return done;
+  });
   if (known) await blobs.delete(keyOf(crewId, id, known.sha256));
   return { removed };
 }

@@ -35,7 +35,12 @@ export async function photoById(db: Db, crewId: string, id: PhotoId): Promise<St
   return row && { photo: photoFrom(row), sha256: row.sha256 };
 }
 
-export async function addRow(db: Db, crewId: string, photo: Photo, sha256: string): Promise<void> {
+export async function addRow(
+  db: Db | Transaction,
+  crewId: string,
+  photo: Photo,
+  sha256: string,
+): Promise<void> {
   await db.insert(photos).values({
     ...photo,
     sha256,
@@ -55,7 +60,7 @@ export async function removeRowsOf(tx: Transaction, crewId: string, jobId: JobId
   return rows;
 }
 
-export async function removeRow(db: Db, crewId: string, id: PhotoId): Promise<boolean> {
+export async function removeRow(db: Db | Transaction, crewId: string, id: PhotoId): Promise<boolean> {
   const [{ affectedRows }] = await db.delete(photos).where(one(crewId, id));
   return affectedRows > 0;
 }

@@ -1,5 +1,7 @@
 import type { Gear, Product, Shelf, Site, Vessel } from "@scutch/contract";
-import type { Db } from "../../db/connect.ts";
+import type { Db, Transaction } from "../../db/connect.ts";
+import { retryTransaction } from "../../db/retryTransaction.ts";
+import { noteChange } from "../change/store.ts";
 import { readGear, writeGear } from "./gear/store.ts";
 import { readProducts, writeProduct } from "./product/store.ts";
 import { readSites, writeSite } from "./site/store.ts";
@@ -22,22 +24,34 @@ export async function readShelf(db: Db, crewId: string): Promise<Shelf> {
   return { products, vessels, gear, sites };
 }
 
+/** Writes a thing of the shelf, and that the shelf changed. */
+const savedAs = <T>(
+  db: Db,
+  crewId: string,
+  write: (tx: Transaction, crewId: string, thing: T) => Promise<void>,
+  thing: T,
+) =>
+  retryTransaction(db, async (tx) => {
+    await write(tx, crewId, thing);
+    await noteChange(tx, crewId, "shelf");
+  });
+
 export async function saveProduct(db: Db, crewId: string, product: Product): Promise<Product> {
-  await writeProduct(db, crewId, product);
+  await savedAs(db, crewId, writeProduct, product);
   return product;
 }
 
 export async function saveVessel(db: Db, crewId: string, vessel: Vessel): Promise<Vessel> {
-  await writeVessel(db, crewId, vessel);
+  await savedAs(db, crewId, writeVessel, vessel);
   return vessel;
 }
 
 export async function saveGear(db: Db, crewId: string, item: Gear): Promise<Gear> {
-  await writeGear(db, crewId, item);
+  await savedAs(db, crewId, writeGear, item);
   return item;
 }
 
 export async function saveSite(db: Db, crewId: string, site: Site): Promise<Site> {
-  await writeSite(db, crewId, site);
+  await savedAs(db, crewId, writeSite, site);
   return site;
 }

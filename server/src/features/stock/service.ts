@@ -1,6 +1,8 @@
 import type { Stock, StockLot } from "@scutch/contract";
 import type { Db } from "../../db/connect.ts";
+import { retryTransaction } from "../../db/retryTransaction.ts";
 import { invalid } from "../../failures.ts";
+import { noteChange } from "../change/store.ts";
 import { readProducts } from "../shelf/service.ts";
 import { readLots, readUse, writeLot } from "./store.ts";
 
@@ -16,6 +18,9 @@ export async function readStock(db: Db, crewId: string): Promise<Stock> {
 export async function saveLot(db: Db, crewId: string, lot: StockLot): Promise<StockLot> {
   const [product] = await readProducts(db, crewId, [lot.productId]);
   if (!product) throw invalid({ path: ["productId"], code: "unknown-reference" });
-  await writeLot(db, crewId, lot);
+  await retryTransaction(db, async (tx) => {
+    await writeLot(tx, crewId, lot);
+    await noteChange(tx, crewId, "stock");
+  });
   return lot;
 }

@@ -1,0 +1,98 @@
+import type { Changes } from "@scutch/contract";
+import type { Db } from "../../db/connect.ts";
+import { withinDeadline } from "../../http/deadline.ts";
+import { readChanges } from "./store.ts";
+
+/** Changes saved through another server on the same database are heard within this, ms. */
+const LOOK_EVERY = 1000;
+/** With the database away it is left alone for so many looks. */
+const LOOKS_LEFT_OUT = 10;
+
+/** Who is told of a crew's changes, until there is nothing more to tell because the server stops. */
+export interface Follower {
+  readonly tell: (changes: Changes) => void;
+  readonly end: () => void;
+}
+
+/** A crew that is followed. */
+interface Followed {
+  readonly followers: Set<Follower>;
+  seq: number;
+  looking: boolean;
+  again: boolean;
+  leftOut: number;
+}
+
+/** Tells followers what changes for their crew, as it is saved. */
+export class ChangeFeed {
+  private readonly crews = new Map<string, Followed>();
+  private timer: NodeJS.Timeout | undefined;
+
+  constructor(private readonly db: Db) {}
+
+  /** Tells every change after the mark `since`, first what was missed; the returned function ends it. */
+  async follow(crewId: string, since: number | undefined, follower: Follower): Promise<() => void> {
+    const missed = await readChanges(this.db, crewId, since);
+    const followed = this.crews.get(crewId) ?? {
+      followers: new Set<Follower>(),
+      seq: missed.seq,
+      looking: false,
+      again: false,
+      leftOut: 0,
+    };
+    this.crews.set(crewId, followed);
+    followed.followers.add(follower);
+    follower.tell(missed);
+    // The others may have been told more meanwhile: then all hear it once more, which does no harm.
+    followed.seq = Math.min(followed.seq, missed.seq);
+    this.look(crewId);
+    this.timer ??= setInterval(() => this.lookAtAll(), LOOK_EVERY).unref();
+    return () => {
+      followed.followers.delete(follower);
+      if (followed.followers.size === 0 && this.crews.get(crewId) === followed) this.crews.delete(crewId);
+      if (this.crews.size === 0) this.rest();
+    };
+  }
+
+  /** Something of the crew's was saved: look now. */
+  look(crewId: string): void {
+    const followed = this.crews.get(crewId);
+    if (!followed) return;
+    followed.again = true;
+    if (!followed.looking) void this.read(crewId, followed);
+  }
+
+  /** Ends every stream: the server stops. */
+  end(): void {
+    for (const { followers } of this.crews.values()) for (const follower of [...followers]) follower.end();
+    this.rest();
+  }
+
+  private lookAtAll(): void {
+    for (const [crewId, followed] of this.crews)
+      if (followed.leftOut > 0) followed.leftOut--;
+      else this.look(crewId);
+  }
+
+  private async read(crewId: string, followed: Followed): Promise<void> {
+    followed.looking = true;
+    try {
+      while (followed.again) {
+        followed.again = false;
+        const news = await withinDeadline(readChanges(this.db, crewId, followed.seq));
+        followed.seq = news.seq;
+        if (news.topics.length > 0) for (const { tell } of followed.followers) tell(news);
+      }
+    } catch {
+      // What is missed now is told by a later look.
+      followed.leftOut = LOOKS_LEFT_OUT;
+    } finally {
+      followed.looking = false;
+    }
+  }
+
+  private rest(): void {
+    clearInterval(this.timer);
+    this.timer = undefined;
+  }
+}

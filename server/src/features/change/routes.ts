@@ -1,0 +1,71 @@
+import { type Changes, endpoints } from "@scutch/contract";
+import type { RequestHandler, Response, Router } from "express";
+import { invalid } from "../../failures.ts";
+import type { Context } from "../../http/context.ts";
+import { withinDeadline } from "../../http/deadline.ts";
+import { actorIn } from "../../http/gate.ts";
+import { mount } from "../../http/mount.ts";
+import type { ChangeFeed } from "./feed.ts";
+import { readChanges } from "./store.ts";
+
+/** A line that says nothing but that there still is a connection, ms. */
+const BEAT = 15_000;
+/** How soon a device tries again by itself, ms. */
+const RETRY = 2000;
+
+const STREAM = {
+  "Content-Type": "text/event-stream",
+  "Cache-Control": "no-cache, no-transform",
+  "X-Accel-Buffering": "no",
+} as const;
+
+/** Where a stream goes on: behind what its browser heard last, else where it says. */
+function markOf(lastId: string | undefined, since: unknown): number | undefined {
+  const said = lastId ?? (typeof since === "string" ? since : undefined);
+  if (said === undefined) return undefined;
+  const mark = Number(said);
+  if (!Number.isSafeInteger(mark) || mark < 0) throw invalid({ path: ["since"], code: "invalid" });
+  return mark;
+}
+
+/** Has the feed look as soon as something was saved. */
+export const tellOfSaves =
+  (feed: ChangeFeed): RequestHandler =>
+  (request, response, next) => {
+    if (request.method !== "GET") response.on("finish", () => feed.look(actorIn(response).crewId));
+    next();
+  };
+
+/** What changed since a mark, asked or as it happens: one stream for each device, which its tabs share. */
+export function changeRoutes(router: Router, { db, feed }: Context): void {
+  mount(router, endpoints.readChanges, ({ query }, { crewId }) => readChanges(db, crewId, query.since));
+  router.get("/events", async (request, response: Response) => {
+    const mark = markOf(request.get("last-event-id"), request.query.since);
+    const heard: Changes[] = [];
+    let isOpen = false;
+    let isGone = false;
+    const write = ({ seq, topics }: Changes) =>
+      response.write(`id: ${seq}\nevent: changed\ndata: ${JSON.stringify({ seq, topics })}\n\n`);
+    const following = feed.follow(actorIn(response).crewId, mark, {
+      tell: (changes) => void (isOpen ? write(changes) : heard.push(changes)),
+      end: () => response.end(),
+    });
+    response.on("close", () => {
+      isGone = true;
+      isOpen = false;
+    });
+    // Gone before it was begun, or begun too late: nobody listens.
+    void following.then(
+      (leave) => response.on("close", leave) && isGone && leave(),
+      () => undefined,
+    );
+    await withinDeadline(following);
+    if (isGone) return;
+    response.writeHead(200, STREAM);
+    response.write(`retry: ${RETRY}\n\n`);
+    for (const each of heard) write(each);
+    isOpen = true;
+    const beat = setInterval(() => response.write("event: beat\ndata: {}\n\n"), BEAT);
+    response.on("close", () => clearInterval(beat));
+  });
+}
