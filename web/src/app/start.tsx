@@ -2,6 +2,7 @@ import type { CrewId } from "@scutch/contract";
 import { StrictMode, useEffect, useState } from "react";
 import { Provider } from "react-redux";
 import { sendAs } from "../device/api.ts";
+import { followChanges } from "../device/changeFeed.ts";
 import { askCrew, pullCrew } from "../device/pull.ts";
 import { rememberCrew, rememberedCrew, type Session, startSession } from "../device/session.ts";
 import { noteConnection, selectReach, updateFound } from "../state/connectionSlice.ts";
@@ -34,6 +35,7 @@ function open(crewId: CrewId, store: Store): Session {
     noteConnection(store, await pullCrew(db, sendAs(undefined)));
   };
   void meet();
+  followChanges(session);
   addEventListener("online", () => void meet());
   addEventListener("offline", () => noteConnection(store, "offline"));
   setInterval(() => {

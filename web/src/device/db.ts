@@ -77,6 +77,8 @@ export interface Facts {
   readonly loaded: { readonly day: string; readonly keys: readonly string[] };
   /** What was seen to of a job's machines, by the lines of their lists. */
   readonly machines: { readonly jobId: string; readonly keys: readonly string[] };
+  /** How far the changes of the crew's other devices are known. */
+  readonly changes: { readonly seq: number };
   /** How far the list of jobs is known each way: what to ask for next, null at its end. */
   readonly list: { readonly earlier: string | null; readonly later: string | null };
 }

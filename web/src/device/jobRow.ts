@@ -1,4 +1,4 @@
-import { type Job, mergeJobs, type SaveId, type StoredJob } from "@scutch/contract";
+import { type Job, mergeJobs, type SaveId, type StoredJob, summarizeJob } from "@scutch/contract";
 import { deepEqual, type MergeConflict } from "@scutch/core/plan";
 import type { SendFailure } from "./sendFailure.ts";
 
@@ -37,6 +37,12 @@ export interface JobRow {
 
 /** The plan as it stands here. */
 export const currentPlan = (row: JobRow): Job => (row.edit?.plan ?? row.known?.job) as Job;
+
+/** What a job's card says of its plan, without what its log says. */
+export function cardFacts(plan: Job) {
+  const { finished: _, ...facts } = summarizeJob(plan, []);
+  return facts;
+}
 
 /** The row with its flags made to fit. */
 function settled({ waiting: _w, clashing: _c, clashes, ...row }: JobRow): JobRow {

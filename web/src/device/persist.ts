@@ -1,7 +1,7 @@
-import { type LogEntry, summarizeJob } from "@scutch/contract";
+import type { LogEntry } from "@scutch/contract";
 import type { PendingChange, PendingChangeOf } from "../state/pendingSlice.ts";
 import { type DeviceDb, type DeviceRecords, nextSeq, type RecordKind } from "./db.ts";
-import { applyEdit, currentPlan, newRow } from "./jobRow.ts";
+import { applyEdit, cardFacts, currentPlan, newRow } from "./jobRow.ts";
 
 /** Puts something done here in the database, to be sent; the revision it got, where it has one. Throws when it can't be kept. */
 export function persist(db: DeviceDb, held: PendingChange): Promise<number | undefined> {
@@ -29,7 +29,7 @@ async function keepEdit(
     await db.jobs.put(next);
     // The list shows it as it is now, before and after it is sent; what the log says of it stays.
     const card = await db.cards.get(jobId);
-    const { finished: _, ...facts } = summarizeJob(currentPlan(next), []);
+    const facts = cardFacts(currentPlan(next));
     await db.cards.put({ version: 0, finished: 0, entries: 0, logMark: 0, ...card, ...facts });
     return next.rev;
   });

@@ -1,10 +1,12 @@
 import {
+  Changes,
   Crew,
   CrewSettings,
+  type Endpoints,
+  Job,
   JobCard,
   type JobId,
   type LogEntry,
-  type PATHS,
   parseTolerantly,
   type StoredJob,
 } from "@scutch/contract";
@@ -12,12 +14,12 @@ import { deepEqual } from "@scutch/core/plan";
 import type { ConnectionState } from "../state/connectionSlice.ts";
 import { type Answer, pathOf, type Send, STOPS } from "./api.ts";
 import type { DeviceDb, DeviceRecords, EntryRow, RecordKind } from "./db.ts";
-import { receiveRemote } from "./jobRow.ts";
+import { cardFacts, currentPlan, receiveRemote } from "./jobRow.ts";
 
 /** How asking the server went. What it said is in the database. */
 export type PullResult = "kept" | "not-found" | Exclude<ConnectionState, "ok">;
 
-async function ask<K extends keyof typeof PATHS>(
+async function ask<K extends keyof Endpoints>(
   send: Send,
   name: K,
   params: Readonly<Record<string, string>> = {},
@@ -31,13 +33,18 @@ async function ask<K extends keyof typeof PATHS>(
 }
 const isMissing = (answer: unknown): answer is Exclude<PullResult, "kept"> => typeof answer === "string";
 
-/** Keeps the server's word on jobs, joined with what was edited here. */
+/** Keeps the server's word on jobs, joined with what was edited here; their cards show it too. */
 async function hearJobs(db: DeviceDb, stored: readonly StoredJob[]): Promise<void> {
-  await db.transaction("rw", db.jobs, async () => {
+  await db.transaction("rw", db.jobs, db.cards, async () => {
     for (const each of stored) {
       const row = await db.jobs.get(each.job.id);
       const next = receiveRemote(row, each);
-      if (next !== row) await db.jobs.put(next);
+      if (next === row) continue;
+      await db.jobs.put(next);
+      const card = await db.cards.get(next.id);
+      // A plan of a newer app is shown as its card came.
+      const plan = parseTolerantly(Job, currentPlan(next));
+      if (card && plan.ok) await db.cards.put({ ...card, ...cardFacts(plan.value) });
     }
   });
 }
@@ -170,6 +177,19 @@ export async function pullCrew(db: DeviceDb, send: Send): Promise<PullResult> {
   return "kept";
 }
 
+/** Asks what changed since this device's mark; `take` takes it in. */
+export async function pullChanges(
+  db: DeviceDb,
+  send: Send,
+  take: (changes: Changes) => Promise<PullResult>,
+): Promise<PullResult> {
+  const mark = await db.fact("changes");
+  const answer = await ask(send, "readChanges", {}, mark ? { since: String(mark.seq) } : {});
+  if (isMissing(answer)) return answer;
+  const changes = parseTolerantly(Changes, answer);
+  return changes.ok ? take(changes.value) : "update-needed";
+}
+
 /** Keeps what a page of the list said: its cards, and the plans and logs that came with them. */
 async function keepPage(db: DeviceDb, page: Answer<"listJobs">): Promise<readonly JobCard[]> {
   const cards = page.jobs.flatMap((each) => {
@@ -190,6 +210,28 @@ async function keepPage(db: DeviceDb, page: Answer<"listJobs">): Promise<readonl
   return cards;
 }
 
+const placeOf = ({ day, startsAt, id }: JobCard) => `${day} ${startsAt} ${id}`;
+
+/** Of a page from a day on, what isn't on it was moved or deleted elsewhere, as far as the page goes. */
+async function dropCardsBut(
+  db: DeviceDb,
+  page: readonly JobCard[],
+  day: string,
+  goesOn: boolean,
+): Promise<void> {
+  const listed = new Set(page.map(({ id }) => id));
+  const end = goesOn ? page.map(placeOf).toSorted().at(-1) : undefined;
+  await db.transaction("rw", db.jobs, db.cards, async () => {
+    const gone = await db.cards
+      .where("day")
+      .aboveOrEqual(day)
+      .filter((card) => !listed.has(card.id) && (end === undefined || placeOf(card) <= end))
+      .toArray();
+    const rows = await db.jobs.bulkGet(gone.map(({ id }) => id));
+    await db.cards.bulkDelete(gone.filter((_, i) => !rows[i]?.waiting).map(({ id }) => id));
+  });
+}
+
 /**
  * The jobs from a day on, and those begun lately with plan and log; then the plans this device lacks, so that every job
  * booked opens with no signal. Of a job seen here that isn't on the page any more, its plan is asked for when it is opened.
@@ -198,6 +240,7 @@ export async function pullToday(db: DeviceDb, send: Send, day: string): Promise<
   const page = await ask(send, "listJobs", {}, { from: day });
   if (isMissing(page)) return page;
   const cards = await keepPage(db, page);
+  await dropCardsBut(db, cards, day, page.later !== null);
   await db.setFact("list", { earlier: page.earlier, later: page.later });
   const rows = await db.jobs.bulkGet(cards.map(({ id }) => id));
   const lacking = cards.some((card, i) => (rows[i]?.known?.version ?? 0) < card.version);

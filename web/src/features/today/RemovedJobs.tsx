@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useLocation } from "react-router";
 import { pathOf } from "../../device/api.ts";
 import { changeJob } from "../../device/changes.ts";
+import { forgetJob } from "../../device/forgetJob.ts";
 import { currentPlan } from "../../device/jobRow.ts";
 import { pullJob } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
@@ -53,12 +54,7 @@ function Line({ job, name }: { readonly job: JobListItem; readonly name: string 
     const reply = await send("DELETE", pathOf("purgeJob", { jobId: job.id }));
     const gone = reply.outcome === "done" || (reply.outcome === "refused" && reply.status === 404);
     if (!gone) return setFault("Couldn’t reach the server, so nothing was deleted. Try again online.");
-    await db.transaction("rw", [db.jobs, db.cards, db.entries, db.photos], async () => {
-      await db.jobs.delete(job.id);
-      await db.cards.delete(job.id);
-      await db.entries.where("jobId").equals(job.id).delete();
-      await db.photos.where("jobId").equals(job.id).delete();
-    });
+    await forgetJob(db, job.id);
   };
   return (
     <li className="flex flex-wrap items-center justify-between gap-2 border-rule border-t py-2">

@@ -1,0 +1,110 @@
+/** Devices of one crew hear each other: no page is loaded again here, whatever the other did. */
+import { type Browser, expect, type Page } from "@playwright/test";
+import { goOn, now, press, step } from "../support/card.ts";
+import { test } from "../support/stack.ts";
+
+const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
+const PHONE = { viewport: { width: 390, height: 844 } };
+/** How soon another device shows what was done, ms: a second for the news, the rest for a busy machine to draw it. */
+const SOON = { timeout: 5000 };
+
+/** Another device of the crew, on a page. */
+async function device(browser: Browser, url: string): Promise<Page> {
+  const page = await (await browser.newContext(PHONE)).newPage();
+  await page.clock.install();
+  await page.goto(url);
+  await page.evaluate(() => Object.assign(window, { firstLoad: true }));
+  return page;
+}
+/** Whether a device's page is still the one it was first given. */
+const isFirstLoad = (page: Page) => page.evaluate(() => "firstLoad" in window);
+
+test.describe("two phones on one run", () => {
+  test.use(PHONE);
+
+  test("a tap on one is on the other within a moment, a step taken isn't offered twice; one offline for ten minutes catches up", async ({
+    page,
+    browser,
+  }) => {
+    await page.clock.install();
+    await page.goto(`${LIBRARY}/run`);
+    const address = page.url();
+    const other = await device(browser, address);
+    await expect(other.getByRole("button", { name: "Start job" })).toBeVisible();
+    await press(page, "Start job");
+    // The other phone has begun too, on the same step.
+    await expect(step(other)).toHaveText(await step(page).innerText(), SOON);
+
+    await press(now(page), "Start");
+    await expect(now(other).getByRole("button", { name: "Done" })).toBeVisible(SOON);
+    const first = await step(page).innerText();
+    await page.clock.fastForward(60_000);
+    await other.clock.fastForward(60_000);
+    await press(now(page), "Done");
+    await expect(step(page)).not.toHaveText(first);
+    await expect(step(other)).toHaveText(await step(page).innerText(), SOON);
+
+    // Taken over by the other one: the first shows it as in hand.
+    await goOn(other);
+    await expect(step(page)).toHaveText(await step(other).innerText(), SOON);
+
+    // Out of reach for ten minutes, while the work goes on.
+    await other.context().setOffline(true);
+    for (let i = 0; i < 3; i++) await goOn(page);
+    await other.clock.fastForward(600_000);
+    await page.clock.fastForward(600_000);
+    await expect(step(other)).not.toHaveText(await step(page).innerText());
+    await other.context().setOffline(false);
+    await expect(step(other)).toHaveText(await step(page).innerText(), { timeout: 15_000 });
+    expect(await isFirstLoad(other)).toBe(true);
+    await other.context().close();
+  });
+});
+
+test("what one device changes shows on the others: the job's rooms, the shelf, and Today", async ({
+  page,
+  browser,
+  request,
+}) => {
+  await page.goto(`${LIBRARY}/survey`);
+  const origin = new URL(page.url()).origin;
+  const shelf = await device(browser, `${origin}/shelf`);
+  const today = await device(browser, `${origin}/`);
+  const survey = await device(browser, `${origin}${LIBRARY}/survey`);
+  await expect(today.getByText("Reading rooms and foyer").first()).toBeVisible();
+  await expect(survey.getByRole("button", { name: "Study", exact: true })).toBeVisible();
+  await expect(shelf.getByText("Meadow pre-spray").first()).toBeVisible();
+
+  await page.getByLabel("Room", { exact: true }).fill("Cloakroom");
+  await page.getByLabel("Size, any unit").fill("3 x 2");
+  await page.getByRole("button", { name: "Add room" }).click();
+  await expect(survey.getByRole("button", { name: "Cloakroom", exact: true })).toBeVisible(SOON);
+
+  const { products } = await (await request.get("/api/shelf")).json();
+  const meadow = products.find(({ name }: { name: string }) => name === "Meadow pre-spray");
+  const renamed = { ...meadow, name: "Hedgerow pre-spray" };
+  expect((await request.put(`/api/products/${meadow.id}`, { data: renamed })).status()).toBe(200);
+  await expect(shelf.getByText("Hedgerow pre-spray").first()).toBeVisible(SOON);
+
+  // Called off, another day found for it, and deleted for good: Today keeps no card of what isn't there.
+  const read = async (path: string) => (await request.get(`/api${path}`)).json();
+  const save = async (change: object) => {
+    const { version, job } = await read(LIBRARY);
+    const answer = await request.put(`/api${LIBRARY}`, {
+      data: { baseVersion: version, job: { ...job, ...change } },
+    });
+    expect(answer.status()).toBe(200);
+  };
+  await save({ title: "Reading rooms only" });
+  await expect(today.getByText("Reading rooms only").first()).toBeVisible(SOON);
+  await save({ removed: true });
+  await expect(today.getByRole("link", { name: /Reading rooms only/ })).toHaveCount(0, SOON);
+  expect((await request.delete(`/api${LIBRARY}`)).status()).toBe(200);
+  await expect
+    .poll(() => today.evaluate(() => document.body.innerText.includes("Reading rooms only")), SOON)
+    .toBe(false);
+  for (const each of [shelf, today, survey]) {
+    expect(await isFirstLoad(each)).toBe(true);
+    await each.context().close();
+  }
+});
