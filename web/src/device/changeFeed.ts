@@ -4,7 +4,7 @@ import type { Store } from "../state/store.ts";
 import { pathOf, type Send } from "./api.ts";
 import type { DeviceDb } from "./db.ts";
 import { type PullResult, pullChanges } from "./pull.ts";
-import { pullTopics } from "./pullTopics.ts";
+import { takeChanges } from "./takeChanges.ts";
 
 /** The server says something every 15 s: silent for longer than this, a stream is dead, ms. */
 const SILENCE = 40_000;
@@ -109,13 +109,4 @@ function readChanges(data: unknown): Changes | undefined {
   } catch {
     return undefined;
   }
-}
-
-/** Reads what changed, and keeps the mark once it has all come. */
-async function takeChanges(db: DeviceDb, send: Send, { seq, topics }: Changes): Promise<PullResult> {
-  const mark = await db.fact("changes");
-  // On the first day nobody knows what this device has missed.
-  const pulled = await pullTopics(db, send, mark ? topics : ["all"]);
-  if (pulled === "kept") await db.setFact("changes", { seq });
-  return pulled;
 }

@@ -1,4 +1,4 @@
-import type { JobId, Topic } from "@scutch/contract";
+import type { Changes, JobId, Topic } from "@scutch/contract";
 import { today } from "../format/time.ts";
 import type { Send } from "./api.ts";
 import type { DeviceDb } from "./db.ts";
@@ -14,8 +14,17 @@ import {
   pullToday,
 } from "./pull.ts";
 
-/** Reads again what changed elsewhere, as far as this device holds it; the first answer that stops everything. */
-export async function pullTopics(db: DeviceDb, send: Send, topics: readonly Topic[]): Promise<PullResult> {
+/** Reads what changed elsewhere, and keeps the mark once all of it has come. */
+export async function takeChanges(db: DeviceDb, send: Send, { seq, topics }: Changes): Promise<PullResult> {
+  const mark = await db.fact("changes");
+  // On its first day nothing tells what this device has missed.
+  const pulled = await pullTopics(db, send, mark ? topics : ["all"]);
+  if (pulled === "kept") await db.setFact("changes", { seq });
+  return pulled;
+}
+
+/** Reads topics again, as far as this device holds them; the first answer that stops everything. */
+async function pullTopics(db: DeviceDb, send: Send, topics: readonly Topic[]): Promise<PullResult> {
   const wanted = new Set<Topic>(topics);
   if (wanted.delete("all")) for (const topic of ["shelf", "stock", "settings"] as const) wanted.add(topic);
   let list = topics.includes("all");
@@ -40,7 +49,7 @@ async function pullTopic(db: DeviceDb, send: Send, kind: string, id: JobId): Pro
       return pullCrew(db, send);
   }
   const row = await db.jobs.get(id);
-  if (!row) return kind === "photos" ? "kept" : "list";
+  if (!row) return kind === "job" || (kind === "log" && (await db.cards.get(id))) ? "list" : "kept";
   switch (kind) {
     case "job": {
       const pulled = await pullJob(db, send, id);

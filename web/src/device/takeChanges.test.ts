@@ -1,0 +1,111 @@
+/** What other devices saved comes in whole or is asked for again, and takes nothing of one's own away. */
+import { expect, test } from "@jest/globals";
+import type { Changes, CrewId, Job, JobCard } from "@scutch/contract";
+import { FakeServer, freshDb, id, JOB_ID, job, note } from "../testing/fakeServer.ts";
+import type { Send } from "./api.ts";
+import { DeviceDb } from "./db.ts";
+import { persist } from "./persist.ts";
+import { pullJob, pullToday } from "./pull.ts";
+import { takeChanges } from "./takeChanges.ts";
+
+const changes = (seq: number, ...topics: readonly string[]) => ({ seq, topics }) as Changes;
+const there = (server: FakeServer, plan: Job, version = 1) =>
+  server.jobs.set(plan.id, { version, job: plan, saves: new Map() });
+/** A device that has read a job and knows how far it has heard. */
+async function deviceOf(server: FakeServer): Promise<DeviceDb> {
+  const db = freshDb();
+  there(server, job());
+  await pullJob(db, server.send, JOB_ID as Job["id"]);
+  await db.setFact("changes", { seq: 5 });
+  return db;
+}
+const seqOf = async (db: DeviceDb) => (await db.fact("changes"))?.seq;
+
+test("a plan and a log saved elsewhere come in, and the mark is kept only once all of it is there", async () => {
+  const server = new FakeServer();
+  const db = await deviceOf(server);
+  server.save((plan) => ({ ...plan, title: "Renamed elsewhere" }));
+  server.log.set(id(7, 1), note(1));
+  // The line breaks between the two.
+  server.fate = (_, path) => (path.endsWith("/log") ? "lose-request" : "arrive");
+  const news = changes(7, `job:${JOB_ID}`, `log:${JOB_ID}`);
+  expect(await takeChanges(db, server.send, news)).toBe("offline");
+  expect(await seqOf(db)).toBe(5);
+  server.fate = () => "arrive";
+  expect(await takeChanges(db, server.send, news)).toBe("kept");
+  expect(await seqOf(db)).toBe(7);
+  expect((await db.jobs.get(JOB_ID))?.known?.job.title).toBe("Renamed elsewhere");
+  expect(await db.entries.count()).toBe(1);
+});
+
+test("a job deleted for good elsewhere goes from here, but for what was done here and isn't sent", async () => {
+  const server = new FakeServer();
+  const db = await deviceOf(server);
+  server.log.set(id(7, 1), note(1));
+  await takeChanges(db, server.send, changes(6, `log:${JOB_ID}`));
+  await persist(db, { id: "e", state: "storing", kind: "entry", jobId: JOB_ID, entry: note(2) });
+  server.jobs.delete(JOB_ID);
+  expect(await takeChanges(db, server.send, changes(7, `job:${JOB_ID}`, `log:${JOB_ID}`))).toBe("kept");
+  expect(await db.jobs.get(JOB_ID)).toBeUndefined();
+  expect((await db.entries.toArray()).map((row) => row.id)).toEqual([id(7, 2)]);
+
+  const edited = await deviceOf(server);
+  const before = job();
+  await persist(edited, {
+    id: "n",
+    state: "storing",
+    kind: "job",
+    jobId: JOB_ID as Job["id"],
+    before,
+    after: { ...before, title: "Edited here" },
+  });
+  server.jobs.delete(JOB_ID);
+  await takeChanges(edited, server.send, changes(7, `job:${JOB_ID}`));
+  expect((await edited.jobs.get(JOB_ID))?.edit?.plan.title).toBe("Edited here");
+});
+
+const card = (n: number, day: string): JobCard => {
+  const { id: jobId, siteId, title, startsAt } = job({ id: id(4, n) as Job["id"] });
+  const facts = { rooms: 0, area: 0, finished: 0, entries: 0, logMark: 0 };
+  return { id: jobId, siteId, title, startsAt, day, version: 1, ...facts };
+};
+/** A server whose list is these cards. */
+const listing =
+  (cards: readonly JobCard[], later: string | null = null): Send =>
+  async () => ({ outcome: "done", body: { jobs: cards, earlier: null, later } });
+
+test("Today lets go of cards of jobs moved or deleted elsewhere, as far as its page goes", async () => {
+  const db = freshDb();
+  const [before, first, second, third] = [
+    card(1, "2026-03-09"),
+    card(2, "2026-03-10"),
+    card(3, "2026-03-11"),
+    card(4, "2026-03-20"),
+  ];
+  await pullToday(db, listing([first, second, third]), "2026-03-10");
+  await db.cards.put(before);
+  // Made here and never sent: the server can't know it.
+  const own = job({ id: id(4, 9) as Job["id"], day: "2026-03-10" as Job["day"] });
+  await persist(db, { id: "n", state: "storing", kind: "job", jobId: own.id, before: null, after: own });
+  const idsHere = async () => (await db.cards.toArray()).map((each) => each.id).toSorted();
+
+  // One moved to another day, one gone; the page ends before the last.
+  await pullToday(db, listing([{ ...first, day: "2026-03-12" }], id(4, 2)), "2026-03-10");
+  expect(await idsHere()).toEqual([before.id, first.id, third.id, own.id].toSorted());
+  expect((await db.cards.get(first.id))?.day).toBe("2026-03-12");
+  await pullToday(db, listing([]), "2026-03-10");
+  expect(await idsHere()).toEqual([before.id, own.id].toSorted());
+});
+
+test("on its first day a device reads everything, whatever it is told", async () => {
+  const db = new DeviceDb(id(9, 1) as CrewId);
+  const asked: string[] = [];
+  const send: Send = async (_, path) => {
+    asked.push(path.split("?")[0] ?? "");
+    const lists = { products: [], vessels: [], gear: [], sites: [], lots: [], used: [], jobs: [] };
+    const crew = { crew: { id: db.crewId, name: "Crew" }, settings: { prices: {} } };
+    return { outcome: "done", body: { ...lists, ...crew, earlier: null, later: null } };
+  };
+  await takeChanges(db, send, changes(3, `log:${JOB_ID}`));
+  expect(asked).toEqual(expect.arrayContaining(["/shelf", "/stock", "/jobs"]));
+});
