@@ -69,6 +69,9 @@ export const LogEntry = z
         .max(60)
         .optional()
         .meta({ description: "Lot of the product, as on the pack" }),
+      again: EntryId.optional().meta({
+        description: "Entry of the same fill before this one, which was poured out: both were used",
+      }),
       aboveLabel: z
         .strictObject({
           owner: Name.meta({ description: "Owner who took responsibility" }),

@@ -117,7 +117,7 @@ describe("stock", () => {
       kind: "fill-made",
       batchId: id("6", 1),
       productId: PRODUCT.id,
-      fill: 1,
+      fill: n,
       water: 0.005,
       concentrate: 0,
       ...more,

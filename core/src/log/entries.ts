@@ -21,6 +21,8 @@ export interface FillMade extends Base {
   readonly powder?: number | undefined;
   readonly boosters?: readonly BoosterUsed[] | undefined;
   readonly lot?: string | undefined;
+  /** The entry of the same fill that this one was made after, knowing of it: the sprayer was needed for another mix. */
+  readonly again?: string | undefined;
 }
 
 export interface ProductUsed extends Base {

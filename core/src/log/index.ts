@@ -1,6 +1,6 @@
 export { effectiveEntries, retractedIds } from "./effective.ts";
 export type { Entry, FillMade, OfKind, SpotAttempted } from "./entries.ts";
-export { fillsOfOthers, foldFills } from "./fills.ts";
+export { countedFills, fillsOfOthers, foldFills } from "./fills.ts";
 export {
   groupsInHand,
   MAX_JOINED,
@@ -40,5 +40,5 @@ export {
   tankTripStepId,
 } from "./stepId.ts";
 export { attemptsOn, productTests, skippedOn, type Tested } from "./tested.ts";
-export { type ProductUsage, stockUse, sumUses, usesOf } from "./usage.ts";
+export { type ProductUsage, stockUse, sumUses } from "./usage.ts";
 export { type VesselUser, vesselContents } from "./vesselContents.ts";

@@ -173,3 +173,25 @@ describe("folds of a log", () => {
     expect(attemptsOn(log, "s").map(({ result }) => result)).toEqual(["better"]);
   });
 });
+
+test("a fill logged on two phones counts once, the later; made again after another was seen, both count", () => {
+  const fill = (concentrate: number, minute: number, more: object = {}) =>
+    entry("fill-made", { batchId: "b", productId: "p", fill: 1, water: 1, concentrate, ...more }, minute);
+  const amount = (log: readonly Entry[]) => stockUse(log).reduce((sum, use) => sum + use.amount, 0);
+  const [mine, theirs] = [fill(0.1, 10), fill(0.2, 11)];
+  // In whatever order they come in.
+  for (const log of [
+    [mine, theirs],
+    [theirs, mine],
+  ]) {
+    expect(amount(log)).toBe(0.2);
+    expect(foldFills(log, { id: "b", productId: "p" }).get(1)?.concentrate).toBe(0.2);
+  }
+  // Poured out and made again, which two phones may log too.
+  const again = [fill(0.3, 20, { again: theirs.id }), fill(0.4, 21, { again: theirs.id })];
+  expect(amount([mine, theirs, ...again])).toBeCloseTo(0.2 + 0.4, 12);
+  expect(foldFills([...again, mine, theirs], { id: "b", productId: "p" }).get(1)?.concentrate).toBe(0.4);
+  // The later of two crossed out, the other counts.
+  const strike = entry("correction", { corrects: theirs.id, text: "not mixed" }, 30);
+  expect(amount([mine, theirs, strike])).toBe(0.1);
+});

@@ -1,5 +1,6 @@
 import { effectiveEntries } from "./effective.ts";
 import type { Entry } from "./entries.ts";
+import { countedFills } from "./fills.ts";
 
 /** What was used of a product, by lot where a lot was named: m³ of liquid or kg of powder. */
 export interface ProductUsage {
@@ -9,7 +10,7 @@ export interface ProductUsage {
 }
 
 /** What one entry uses up by itself: a fill its concentrate or powder with its boosters, a product used its amount. */
-export function usesOf(entry: Entry): ProductUsage[] {
+function usesOf(entry: Entry): ProductUsage[] {
   if (entry.kind === "product-used")
     return [{ productId: entry.productId, amount: entry.powder ?? entry.amount ?? 0 }];
   if (entry.kind !== "fill-made") return [];
@@ -34,5 +35,7 @@ export function sumUses(uses: readonly ProductUsage[]): ProductUsage[] {
 }
 
 /** What the entries of a job that stand say was used. */
-export const stockUse = (entries: readonly Entry[]): ProductUsage[] =>
-  sumUses(effectiveEntries(entries).flatMap(usesOf));
+export function stockUse(entries: readonly Entry[]): ProductUsage[] {
+  const used = effectiveEntries(entries).filter(({ kind }) => kind === "product-used");
+  return sumUses([...countedFills(entries), ...used].flatMap(usesOf));
+}

@@ -6,8 +6,8 @@ import { ApiFailure } from "../../failures.ts";
 import { noteChange } from "../change/store.ts";
 import { requireJob, requireLockedJob } from "../job/service.ts";
 import { addUse } from "../stock/service.ts";
-import { addEntries, correctionsOf, entriesById, readEntries, readMark } from "./store.ts";
-import { usageDelta } from "./usageDelta.ts";
+import { addEntries, entriesById, entriesOfKinds, readEntries, readMark } from "./store.ts";
+import { USING, usageDelta } from "./usageDelta.ts";
 
 /** For the list of jobs, the crew's file and a job deleted for good. */
 export { type LogFacts, logFactsOf, readEntries, removeEntriesOf } from "./store.ts";
@@ -46,10 +46,7 @@ export async function appendOnce(
   entries: readonly LogEntry[],
 ) {
   await requireLockedJob(tx, crewId, jobId);
-  const ids = [
-    ...entries.map(({ id }) => id),
-    ...entries.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])),
-  ];
+  const ids = entries.map(({ id }) => id);
   const there = new Map((await entriesById(tx, crewId, ids)).map((row) => [row.id, row]));
   const fresh = new Map<string, LogEntry>();
   for (const [i, entry] of entries.entries()) {
@@ -65,11 +62,10 @@ export async function appendOnce(
     if (!known) fresh.set(entry.id, entry);
   }
   const added = [...fresh.values()];
-  const earlier = [...there.values()].flatMap((row) => (row.jobId === jobId ? [row.entry] : []));
-  const corrections = await correctionsOf(tx, crewId, jobId, [...ids]);
+  const uses = added.some(({ kind }) => USING.includes(kind))
+    ? usageDelta(await entriesOfKinds(tx, crewId, jobId, USING), added)
+    : [];
   await addEntries(tx, crewId, jobId, added);
-  const struck = corrections.flatMap(({ corrects }) => (corrects ? [corrects] : []));
-  const uses = usageDelta(added, earlier, new Set(struck));
   await addUse(tx, crewId, uses);
   if (added.length > 0)
     await noteChange(tx, crewId, `log:${jobId}`, ...(uses.length > 0 ? (["stock"] as const) : []));

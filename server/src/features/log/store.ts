@@ -74,15 +74,18 @@ export async function entriesById(tx: Transaction, crewId: string, ids: readonly
     .where(and(eq(logEntries.crewId, crewId), inArray(logEntries.id, [...ids])));
 }
 
-/** Corrections of some entries that are there already. */
-export async function correctionsOf(tx: Transaction, crewId: string, jobId: string, ids: readonly string[]) {
-  if (ids.length === 0) return [];
-  return tx
-    .select({ id: logEntries.id, corrects: logEntries.corrects })
+/** A job's entries of some kinds. */
+export async function entriesOfKinds(
+  tx: Transaction,
+  crewId: string,
+  jobId: string,
+  kinds: readonly LogEntry["kind"][],
+): Promise<LogEntry[]> {
+  const rows = await tx
+    .select({ entry: logEntries.entry })
     .from(logEntries)
-    .where(
-      and(eq(logEntries.crewId, crewId), inArray(logEntries.corrects, [...ids]), eq(logEntries.jobId, jobId)),
-    );
+    .where(and(ofJob(crewId, jobId), inArray(logEntries.kind, [...kinds])));
+  return rows.map((row) => row.entry);
 }
 
 /** Takes a job's whole log away: only ever with the job. */

@@ -1,22 +1,16 @@
 import type { LogEntry } from "@scutch/contract";
-import { type ProductUsage, sumUses, usesOf } from "@scutch/core/log";
+import { type ProductUsage, stockUse, sumUses } from "@scutch/core/log";
 
-/**
- * What new entries of a job change in what was used: theirs is added unless it is struck out already, and what they strike
- * out for the first time is taken off. `there`: the entries they may strike out; `struck`: ids struck out before.
- */
-export function usageDelta(
-  added: readonly LogEntry[],
-  there: readonly LogEntry[],
-  struck: ReadonlySet<string>,
-): ProductUsage[] {
-  const strikes: ReadonlySet<string> = new Set(
-    added.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])),
+/** Kinds of entries that say, or strike out, what was used. */
+export const USING: readonly LogEntry["kind"][] = ["fill-made", "product-used", "correction"];
+
+/** Less than this is what adding up leaves over, m³ or kg. */
+const NOTHING = 1e-15;
+
+/** What new entries of a job change in what was used: by the fold that everybody counts with, after less before. */
+export function usageDelta(before: readonly LogEntry[], added: readonly LogEntry[]): ProductUsage[] {
+  const gone = stockUse(before).map((use) => ({ ...use, amount: -use.amount }));
+  return sumUses([...stockUse([...before, ...added]), ...gone]).filter(
+    ({ amount }) => Math.abs(amount) > NOTHING,
   );
-  const uses = added.filter(({ id }) => !struck.has(id) && !strikes.has(id)).flatMap(usesOf);
-  const takenBack = there
-    .filter(({ id }) => strikes.has(id) && !struck.has(id))
-    .flatMap(usesOf)
-    .map((use) => ({ ...use, amount: -use.amount }));
-  return sumUses([...uses, ...takenBack]);
 }

@@ -55,7 +55,7 @@ test("whatever comes in, twice, at once, out of order or struck out: the sum is 
         const known = sent[at % Math.max(1, sent.length)];
         if (kind === "again" && known) return known;
         n++;
-        const base = { id: demoId("entry", n), at: "2026-03-10T12:00:00.000Z" };
+        const base = { id: demoId("entry", n), at: `2026-03-10T12:00:0${at % 4}.000Z` };
         const productId = demoId("product", product);
         // A strike may name an entry of another job (it doesn't count there) or one that hasn't come in yet.
         const corrects = known && at % 3 ? known.entry.id : demoId("entry", n + 1);
@@ -68,7 +68,9 @@ test("whatever comes in, twice, at once, out of order or struck out: the sum is 
                   kind: "fill-made",
                   batchId: demoId("batch", 1),
                   productId,
-                  fill: 1,
+                  // Few fills and moments: many are logged twice, or made again after one of them.
+                  fill: 1 + (at % 2),
+                  ...(known && at % 5 === 0 ? { again: known.entry.id } : {}),
                   water: 0.005,
                   concentrate: amount,
                   ...(lot ? { lot } : {}),

@@ -1,5 +1,5 @@
 import type { LogEntry } from "@scutch/contract";
-import { retractedIds } from "@scutch/core/log";
+import { countedFills, retractedIds } from "@scutch/core/log";
 import { isSameDay } from "date-fns";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
@@ -60,6 +60,7 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
       },
       { replace: true, preventScrollReset: true },
     );
+  const counted = new Set(countedFills(desk.log).map(({ id }) => id));
   const byId = new Map<string, LogEntry>(desk.log.map((entry) => [entry.id, entry]));
   const wanted = (entry: LogEntry): boolean => {
     const told = entry.kind === "correction" ? (byId.get(entry.corrects) ?? entry) : entry;
@@ -106,6 +107,9 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
                 <span className="font-semibold">{what}</span>
                 {entry.by && <span className="text-soft"> · {entry.by}</span>}
                 <p className="break-words">{said}</p>
+                {entry.kind === "fill-made" && !struck.has(entry.id) && !counted.has(entry.id) && (
+                  <p className="text-caution-ink">Logged twice. Only the later entry counts.</p>
+                )}
               </div>
               {entry.kind !== "correction" && !struck.has(entry.id) && (
                 <Button

@@ -1,4 +1,5 @@
-import type { BatchChoice, Product } from "@scutch/contract";
+import type { BatchChoice, EntryId, Product } from "@scutch/contract";
+import { fillId, fillStepId, foldFills } from "@scutch/core/log";
 import { compareToLabel, type Fill, lotsLeft } from "@scutch/core/mix";
 import { useState } from "react";
 import { doseField, volumeReader } from "../../format/readers.ts";
@@ -58,6 +59,10 @@ export function MarkAsMixed({ desk, batch, product, fill, number, follows, onMad
     : "inside";
   const make = (aboveLabel?: Answer) => {
     const took = lot ?? lots[0]?.lot;
+    // Mixed before and poured out: both were used. In a log that came in a moment ago it may be the very same fill.
+    const earlier = desk.work.wasted.has(fillStepId(fillId(batch.id, number)))
+      ? foldFills(desk.log, batch).get(number)
+      : undefined;
     log(
       {
         kind: "fill-made",
@@ -77,6 +82,7 @@ export function MarkAsMixed({ desk, batch, product, fill, number, follows, onMad
             }
           : {}),
         ...(took ? { lot: took } : {}),
+        ...(earlier ? { again: earlier.id as EntryId } : {}),
         ...(aboveLabel ? { aboveLabel } : {}),
       },
       other ? when : undefined,
