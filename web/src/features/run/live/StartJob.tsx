@@ -6,15 +6,14 @@ import { Button } from "../../../ui/Button.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
 import { useClock } from "../../../ui/useClock.ts";
 import type { LiveProps } from "./liveProps.ts";
+import { tapGuard } from "./tapGuard.ts";
 import { useRunLog } from "./useRunLog.ts";
-import { useTapGuard } from "./useTapGuard.ts";
 
 /** The tap that begins a job; planned for another day, it is asked whether it moves. */
 export function StartJob({ desk, run, practice = false }: LiveProps) {
   const log = useRunLog(desk, run, {});
   const { now } = useClock();
-  const oneTap = useTapGuard();
-  const begin = () => oneTap.isAgain() || log.begin();
+  const begin = () => tapGuard.isAgain() || log.begin();
   const [asking, setAsking] = useState(false);
   const close = () => setAsking(false);
   // A room finished already says on which day the work began.

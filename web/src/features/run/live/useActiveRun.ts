@@ -23,9 +23,9 @@ import { useShortcut } from "../../../ui/useShortcut.ts";
 import type { LiveProps } from "./liveProps.ts";
 import { ownInHand } from "./OwnStep.tsx";
 import type { StepQuestion } from "./StepPrompt.tsx";
+import { tapGuard } from "./tapGuard.ts";
 import { useRunLog } from "./useRunLog.ts";
 import { useSignals } from "./useSignals.ts";
-import { useTapGuard } from "./useTapGuard.ts";
 
 /** Less than this before or after its time isn't worth a question, s. */
 const LEEWAY = 20;
@@ -41,9 +41,6 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
     readonly steps: JoinedSteps;
   }>();
   const ticking = useClock();
-  const oneTap = useTapGuard();
-  // The tap that began the job isn't one on its first step too.
-  const begun = practice ? undefined : foldRunState(desk.log).startedAt;
   const { wasted } = desk.work;
   const known = useMemo(
     () => effectiveProgress(run, desk.input.logged, wasted),
@@ -84,7 +81,9 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
     (each) => isStepActive(known, each.id) || isLate(each),
   );
   const step = steps?.[0];
-  const startsItself = (each: Step) => each.kind !== "fill" && !isStopped(each) && !isLate(each);
+  // What comes next is only known once the plan is: one to go on with may name another step.
+  const startsItself = (each: Step) =>
+    !desk.isProvisional && each.kind !== "fill" && !isStopped(each) && !isLate(each);
   useSignals(
     signals,
     standing.flatMap(({ ready, until }) => [time(ready), time(until) - 120_000]),
@@ -92,7 +91,7 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
   );
   /** A tap, unless it is the same one again. */
   const tap = (act: () => void) => () => {
-    if (oneTap.isAgain(begun)) return;
+    if (tapGuard.isAgain()) return;
     setAsking(undefined);
     act();
   };
@@ -140,7 +139,7 @@ export function useActiveRun({ desk, run, people, names, roomName, practice = fa
     /** A stop stands on the floor of the step: it isn't begun. */
     stopped: step !== undefined && isStopped(step) && !inHand,
     ...{ asking: isObsolete ? undefined : asking, ask: setAsking, close, readyAt },
-    ...{ tap, begin, start, finish, following, forgetTap: oneTap.forget },
+    ...{ tap, begin, start, finish, following, forgetTap: tapGuard.forget },
   };
 }
 
