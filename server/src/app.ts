@@ -7,6 +7,7 @@ import { crewRoutes } from "./features/crew/routes.ts";
 import { jobRoutes } from "./features/job/routes.ts";
 import { logRoutes } from "./features/log/routes.ts";
 import { photoRoutes } from "./features/photo/routes.ts";
+import { recordRoutes } from "./features/record/routes.ts";
 import { shelfRoutes } from "./features/shelf/routes.ts";
 import { stockRoutes } from "./features/stock/routes.ts";
 import type { Context } from "./http/context.ts";
@@ -55,6 +56,7 @@ export function makeApp({ log, webDir, feed, ...given }: Options): Express {
   jobRoutes(api, context);
   logRoutes(api, context);
   photoRoutes(api, context);
+  recordRoutes(api, context);
   shelfRoutes(api, context);
   stockRoutes(api, context);
   api.use(() => {

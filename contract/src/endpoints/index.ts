@@ -5,10 +5,12 @@ import type { Endpoint } from "./endpoint.ts";
 import { jobEndpoints } from "./job.ts";
 import { logEndpoints } from "./log.ts";
 import { photoEndpoints } from "./photo.ts";
+import { recordEndpoints } from "./record.ts";
 import { shelfEndpoints } from "./shelf.ts";
 import { stockEndpoints } from "./stock.ts";
 
 export type { Endpoint } from "./endpoint.ts";
+export { RecordChange } from "./record.ts";
 
 export const endpoints = {
   ...changeEndpoints,
@@ -16,6 +18,7 @@ export const endpoints = {
   ...jobEndpoints,
   ...logEndpoints,
   ...photoEndpoints,
+  ...recordEndpoints,
   ...shelfEndpoints,
   ...stockEndpoints,
 } satisfies Record<string, Endpoint>;

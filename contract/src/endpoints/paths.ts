@@ -15,6 +15,7 @@ export const PATHS = {
   addPhoto: "/jobs/{jobId}/photos/{photoId}",
   readPicture: "/photos/{photoId}",
   removePhoto: "/photos/{photoId}",
+  saveRecord: "/records",
   readShelf: "/shelf",
   saveProduct: "/products/{productId}",
   saveVessel: "/vessels/{vesselId}",

@@ -56,6 +56,7 @@ export type { WaterQuestion } from "./measuredWater.ts";
 export {
   changedFields,
   deepEqual,
+  joinRecord,
   type MergeConflict,
   type Merged,
   mergePlans,

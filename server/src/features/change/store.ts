@@ -6,6 +6,14 @@ import { changeCounters, changes } from "./table.ts";
 /** More topics than this are told as one: everything is read again then. */
 const MAX_TOPICS = 200;
 
+/** Keeps every other save of the crew that notes its change waiting until the transaction ends. */
+export async function holdCrew(tx: Transaction, crewId: string): Promise<void> {
+  await tx
+    .insert(changeCounters)
+    .values({ crewId, seq: 0 })
+    .onDuplicateKeyUpdate({ set: { seq: sql`${changeCounters.seq}` } });
+}
+
 /**
  * Notes what a transaction changes. Last thing before it ends: the crew's counter stays locked until then, so that a number is
  * never seen before a smaller one.

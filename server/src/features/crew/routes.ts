@@ -1,12 +1,10 @@
 import { CONTRACT_VERSION, endpoints } from "@scutch/contract";
 import type { Router } from "express";
-import { retryTransaction } from "../../db/retryTransaction.ts";
 import { notFound } from "../../failures.ts";
 import type { Context } from "../../http/context.ts";
 import { mount } from "../../http/mount.ts";
-import { noteChange } from "../change/store.ts";
 import { crewData } from "./data.ts";
-import { readCrew, writeSettings } from "./store.ts";
+import { readCrew } from "./store.ts";
 
 export function crewRoutes(router: Router, { db }: Context): void {
   mount(router, endpoints.readCrew, async (_call, { crewId }) => {
@@ -15,11 +13,4 @@ export function crewRoutes(router: Router, { db }: Context): void {
     return { ...known, contract: CONTRACT_VERSION };
   });
   mount(router, endpoints.readCrewData, (_call, { crewId }) => crewData(db, crewId));
-  mount(router, endpoints.saveSettings, async ({ body }, { crewId }) => {
-    await retryTransaction(db, async (tx) => {
-      await writeSettings(tx, crewId, body);
-      await noteChange(tx, crewId, "settings");
-    });
-    return body;
-  });
 }

@@ -20,7 +20,7 @@ export async function makeCrew(db: Db | Transaction, id: CrewId, name: string): 
 const NOTHING_SET: CrewSettings = { prices: {} };
 
 export async function readCrew(
-  db: Db,
+  db: Db | Transaction,
   crewId: CrewId,
 ): Promise<{ crew: Crew; settings: CrewSettings } | undefined> {
   const [row] = await db

@@ -1,10 +1,8 @@
 import type { Stock, StockLot } from "@scutch/contract";
-import type { Db } from "../../db/connect.ts";
-import { retryTransaction } from "../../db/retryTransaction.ts";
+import type { Db, Transaction } from "../../db/connect.ts";
 import { invalid } from "../../failures.ts";
-import { noteChange } from "../change/store.ts";
 import { readProducts } from "../shelf/service.ts";
-import { readLots, readUse, writeLot } from "./store.ts";
+import { writeLot as putLot, readLots, readUse } from "./store.ts";
 
 /** For the log: what its entries used, added in their transaction. And for the crew's file. */
 export { addUse, readLots } from "./store.ts";
@@ -15,12 +13,9 @@ export async function readStock(db: Db, crewId: string): Promise<Stock> {
   return { lots, used };
 }
 
-export async function saveLot(db: Db, crewId: string, lot: StockLot): Promise<StockLot> {
-  const [product] = await readProducts(db, crewId, [lot.productId]);
+/** Adds a lot or puts it in place of the one with its id. Throws invalid where its product isn't there. */
+export async function writeLot(tx: Transaction, crewId: string, lot: StockLot): Promise<void> {
+  const [product] = await readProducts(tx, crewId, [lot.productId]);
   if (!product) throw invalid({ path: ["productId"], code: "unknown-reference" });
-  await retryTransaction(db, async (tx) => {
-    await writeLot(tx, crewId, lot);
-    await noteChange(tx, crewId, "stock");
-  });
-  return lot;
+  await putLot(tx, crewId, lot);
 }

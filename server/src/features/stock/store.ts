@@ -4,7 +4,7 @@ import { asc, eq, sql } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { stockLots, stockUse } from "./table.ts";
 
-export async function readLots(db: Db, crewId: string): Promise<StockLot[]> {
+export async function readLots(db: Db | Transaction, crewId: string): Promise<StockLot[]> {
   const rows = await db
     .select()
     .from(stockLots)

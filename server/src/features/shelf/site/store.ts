@@ -5,7 +5,7 @@ import { omitNulls } from "../../../db/nulls.ts";
 import { sites } from "./table.ts";
 
 /** A crew's sites by name. */
-export async function readSites(db: Db, crewId: string): Promise<Site[]> {
+export async function readSites(db: Db | Transaction, crewId: string): Promise<Site[]> {
   const rows = await db
     .select()
     .from(sites)
