@@ -54,11 +54,11 @@ async function retryUnstored(): Promise<void> {
   if (rescuing) return;
   rescuing = true;
   clearTimeout(trying);
-  const { store, send } = session();
+  const { db, store, send } = session();
   try {
     for (let item = firstUnstored(); item; item = firstUnstored()) {
       if (await couldKeep(item)) continue;
-      if (!(await sendDirectly(item, send))) break; // in order: what follows may stand on it
+      if (!(await sendDirectly(item, db, send))) break; // in order: what follows may stand on it
       store.dispatch(heldMoved({ id: item.id, state: "sent" }));
     }
   } finally {

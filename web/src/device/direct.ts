@@ -1,17 +1,18 @@
 import { mergeJobs, type StoredJob } from "@scutch/contract";
 import type { PendingChange } from "../state/pendingSlice.ts";
 import type { Send } from "./api.ts";
+import type { DeviceDb } from "./db.ts";
 import { entryRequest, photoRequest, type Request, recordRequest, removalRequest } from "./requests.ts";
 
 /** Others may save at the same moment, but not for ever. */
 const MAX_ROUNDS = 8;
 
-function requestOf(held: Exclude<PendingChange, { kind: "job" }>): Request {
+async function requestOf(held: Exclude<PendingChange, { kind: "job" }>, db: DeviceDb): Promise<Request> {
   switch (held.kind) {
     case "entry":
       return entryRequest(held.jobId, held.entry);
     case "thing":
-      return recordRequest(held.thing, held.value);
+      return recordRequest(held.thing, held.value, (await knownThing(db, held.thing))?.known);
     case "photo":
       return photoRequest(held.photo);
     case "photo-gone":
@@ -19,13 +20,16 @@ function requestOf(held: Exclude<PendingChange, { kind: "job" }>): Request {
   }
 }
 
+/** What the server last said of a thing; a device that can't keep anything may still be read. */
+const knownThing = (db: DeviceDb, key: string) => db.things.get(key).catch(() => undefined);
+
 /**
  * Sends what this device couldn't keep straight to the server, so that it isn't lost with the page: a plan joined with what
  * the server has now, an entry or a thing as it is. False where it couldn't be sent either.
  */
-export async function sendDirectly(held: PendingChange, send: Send): Promise<boolean> {
+export async function sendDirectly(held: PendingChange, db: DeviceDb, send: Send): Promise<boolean> {
   if (held.kind !== "job") {
-    const { method, path, body } = requestOf(held);
+    const { method, path, body } = await requestOf(held, db);
     return (await send(method, path, body)).outcome === "done";
   }
   for (let round = 0; round < MAX_ROUNDS; round++) {

@@ -10,10 +10,10 @@ import {
   parseTolerantly,
   type StoredJob,
 } from "@scutch/contract";
-import { deepEqual } from "@scutch/core/plan";
+import { deepEqual, joinRecord } from "@scutch/core/plan";
 import type { ConnectionState } from "../state/connectionSlice.ts";
 import { type Answer, pathOf, type Send, STOPS } from "./api.ts";
-import type { DeviceDb, DeviceRecords, EntryRow, RecordKind } from "./db.ts";
+import type { DeviceDb, DeviceRecords, EntryRow, RecordKind, RecordRow } from "./db.ts";
 import { cardFacts, currentPlan, receiveRemote } from "./jobRow.ts";
 
 /** How asking the server went. What it said is in the database. */
@@ -104,6 +104,14 @@ export async function pullPhotos(db: DeviceDb, send: Send, jobId: JobId): Promis
   return "kept";
 }
 
+/** A change that waits, made on what the server says now: what others changed stays beside it. */
+function rebasedRecord(row: RecordRow, known: RecordRow["value"]): RecordRow {
+  const value = row.known
+    ? (joinRecord({ ...row.known }, { ...row.value }, { ...known }) as never)
+    : row.value;
+  return { ...row, known, value, rev: deepEqual(value, row.value) ? row.rev : row.rev + 1 };
+}
+
 /** Keeps the server's word on things, but for what was changed here and what was saved from here since it was asked. */
 async function hearThings<K extends RecordKind>(
   db: DeviceDb,
@@ -115,7 +123,7 @@ async function hearThings<K extends RecordKind>(
     const key = `${kind}:${id}`;
     const row = await db.things.get(key);
     if ((row?.settledAt ?? 0) >= askedAt) continue;
-    if (row?.waiting) await db.things.update(key, { known: value });
+    if (row?.waiting) await db.things.put(rebasedRecord(row, value));
     else if (!deepEqual(row?.value, value))
       await db.things.put({ key, kind, value, known: value, rev: (row?.rev ?? 0) + 1 });
   }

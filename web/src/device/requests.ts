@@ -1,4 +1,5 @@
-import type { DeviceDb, EntryRow, PhotoRow, RecordKind, RecordRow } from "./db.ts";
+import { deepEqual, joinRecord } from "@scutch/core/plan";
+import type { DeviceDb, EntryRow, PhotoRow, RecordRow } from "./db.ts";
 import type { JobRow } from "./jobRow.ts";
 import type { SendFailure } from "./sendFailure.ts";
 
@@ -19,19 +20,10 @@ export interface Request {
   readonly body?: unknown;
 }
 
-const THING_PATHS: Readonly<Record<Exclude<RecordKind, "settings">, string>> = {
-  product: "/products",
-  vessel: "/vessels",
-  gear: "/gear",
-  site: "/sites",
-  lot: "/stock",
-};
-
-/** Saves a thing by its key, its kind and id. */
-export function recordRequest(key: string, value: unknown): Request {
-  const [kind = "", id = ""] = key.split(":");
-  const path = kind === "settings" ? "/crew/settings" : `${THING_PATHS[kind as "product"]}/${id}`;
-  return { method: "PUT", path, body: value };
+/** Saves a thing by its key, its kind and id, with what it was changed from: what others changed since then stays. */
+export function recordRequest(key: string, value: unknown, base: unknown): Request {
+  const kind = key.slice(0, key.indexOf(":"));
+  return { method: "POST", path: "/records", body: { kind, ...(base ? { base } : {}), value } };
 }
 
 export const entryRequest = (jobId: string, entry: EntryRow["entry"]): Request => ({
@@ -57,16 +49,21 @@ export const removalRequest = (photoId: string): Request => ({
 
 export function recordItem(db: DeviceDb, row: RecordRow): OutboxItem {
   return {
-    ...recordRequest(row.key, row.value),
+    ...recordRequest(row.key, row.value, row.known),
     seq: row.seq ?? 0,
     trouble: row.trouble,
-    acknowledge: async () => {
+    acknowledge: async (answer) => {
+      const saved = (answer as { readonly value?: RecordRow["value"] }).value ?? row.value;
       await db.things
         .where("key")
         .equals(row.key)
         .modify((now) => {
-          Object.assign(now, { known: row.value, settledAt: Date.now() });
-          if (now.rev !== row.rev) return;
+          const more = now.rev !== row.rev;
+          // Changed again meanwhile, it is changed from what was sent.
+          const value = more ? joinRecord({ ...row.value }, { ...now.value }, { ...saved }) : saved;
+          const rev = deepEqual(value, now.value) ? now.rev : now.rev + 1;
+          Object.assign(now, { known: saved, value, rev, settledAt: Date.now() });
+          if (more) return;
           for (const field of ["waiting", "seq", "trouble"]) Reflect.deleteProperty(now, field);
         });
     },

@@ -18,7 +18,7 @@ import { asFile, discardDeadLetter, readDeadLetters, requeue } from "./deadLette
 import { sendDirectly } from "./direct.ts";
 import { currentPlan, type JobRow } from "./jobRow.ts";
 import { persist } from "./persist.ts";
-import { pullJob, pullToday } from "./pull.ts";
+import { pullJob, pullShelf, pullToday } from "./pull.ts";
 import { MAX_ATTEMPTS, sendJob, sendPhotos, sendRecords } from "./sender.ts";
 
 let server: FakeServer;
@@ -163,16 +163,16 @@ test("what a device couldn't keep goes straight to the server, joined with what 
   server.save((plan) => withRoom(plan, 9));
   server.fate = () => "lose-request";
   const edit = { ...held, kind: "job", jobId: JOB_ID, before, after } as const;
-  expect(await sendDirectly(edit, server.send)).toBe(false);
+  expect(await sendDirectly(edit, db, server.send)).toBe(false);
   server.fate = () => "arrive";
-  expect(await sendDirectly(edit, server.send)).toBe(true);
+  expect(await sendDirectly(edit, db, server.send)).toBe(true);
   expect(roomNames(onServer()).sort()).toEqual(["Room 1", "Room 9"]);
-  expect(await sendDirectly({ ...held, kind: "entry", jobId: JOB_ID, entry: note(1) }, server.send)).toBe(
+  expect(await sendDirectly({ ...held, kind: "entry", jobId: JOB_ID, entry: note(1) }, db, server.send)).toBe(
     true,
   );
   const thing = { ...held, kind: "thing", thing: "settings:crew", value: { prices: {} } } as const;
-  expect(await sendDirectly(thing, server.send)).toBe(true);
-  expect([server.log.size, [...server.things.keys()]]).toEqual([1, ["/crew/settings"]]);
+  expect(await sendDirectly(thing, db, server.send)).toBe(true);
+  expect([server.log.size, [...server.things.keys()]]).toEqual([1, ["settings:crew"]]);
 });
 
 test("a job made here stands in the list before and after it is sent, also when an older list comes in late", async () => {
@@ -252,7 +252,7 @@ describe("a request that fails for a reason of its own", () => {
   });
 
   test("isn't taken back from a screen that hasn't seen yet that it was put right meanwhile", async () => {
-    server.fate = (method) => (method === "PUT" ? "refuse" : "arrive");
+    server.fate = (method) => (method === "GET" ? "arrive" : "refuse");
     await edit((plan) => ({ ...plan, title: "Wrong" }));
     await persist(db, { id: "t", state: "storing", kind: "thing", thing: PRODUCT, value: { name: "Wrong" } });
     await send();
@@ -305,8 +305,38 @@ describe("things of the shelf, and pictures", () => {
     await save(2);
     await fateOfFirst;
     await sendRecords(db, server.send);
-    expect(server.things.get(`/products/${id(2, 1)}`)).toEqual(meadow(2));
+    expect(server.things.get(PRODUCT)).toEqual(meadow(2));
     expect(await db.things.where("waiting").equals(1).count()).toBe(0);
+  });
+
+  test("what others changed of a thing stays beside one's own change, heard before it is sent, with it, or while it is edited again", async () => {
+    const product = (more: object) => ({ id: id(2, 1), name: "Meadow", cautions: ["gloves"], ...more });
+    const here = async () => (await db.things.get(PRODUCT))?.value as object | undefined;
+    const change = (value: object) =>
+      persist(db, { id: "t", state: "storing", kind: "thing", thing: PRODUCT, value });
+    const hear = (value: object) =>
+      pullShelf(db, async () => ({
+        outcome: "done",
+        body: { products: [value], vessels: [], gear: [], sites: [] },
+      }));
+    await hear(product({}));
+    await change(product({ name: "Renamed here" }));
+    // Another device adds a caution; this one hears it before it could send.
+    await hear(product({ cautions: ["gloves", "fumes"] }));
+    expect(await here()).toEqual(product({ name: "Renamed here", cautions: ["gloves", "fumes"] }));
+
+    // What is sent says what it was changed from. The server joins it with what came in since, and meanwhile it is edited again.
+    const sent: { readonly base?: object; readonly value?: object }[] = [];
+    const joined = product({ name: "Renamed here", cautions: ["gloves", "fumes"], packPrice: 9 });
+    await sendRecords(db, async (_, __, body) => {
+      sent.push(body as object);
+      if (sent.length > 1) return { outcome: "done", body };
+      await change(product({ name: "Renamed twice", cautions: ["gloves", "fumes"] }));
+      return { outcome: "done", body: { value: joined } };
+    });
+    expect(sent[0]?.base).toEqual(product({ cautions: ["gloves", "fumes"] }));
+    expect(sent[1]).toEqual({ kind: "product", base: joined, value: { ...joined, name: "Renamed twice" } });
+    expect(await here()).toEqual({ ...joined, name: "Renamed twice" });
   });
 
   test("a picture taken away while it is on its way is taken away there too", async () => {

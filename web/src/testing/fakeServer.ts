@@ -83,6 +83,11 @@ export class FakeServer {
     }
     if (kind === "jobs" && part !== "photos")
       return this.put(id, body as { baseVersion: number; saveId: string; job: Job });
+    if (kind === "records") {
+      const { kind: of, value } = body as { kind: string; value: { readonly id?: string } };
+      this.things.set(`${of}:${value.id ?? "crew"}`, value);
+      return done({ value });
+    }
     this.things.set(path, body);
     return done(body);
   }
