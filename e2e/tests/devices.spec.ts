@@ -108,3 +108,65 @@ test("what one device changes shows on the others: the job's rooms, the shelf, a
     await each.context().close();
   }
 });
+
+test("a product renamed offline keeps the caution another device added meanwhile", async ({
+  page,
+  browser,
+}) => {
+  await page.goto("/shelf");
+  const other = await device(browser, page.url());
+  const open = async (on: Page, name: string) => {
+    await on.getByRole("button", { name, exact: true }).click();
+    return on.getByRole("dialog");
+  };
+  await expect(other.getByRole("button", { name: "Meadow pre-spray", exact: true })).toBeVisible();
+  await other.context().setOffline(true);
+  const renamed = await open(other, "Meadow pre-spray");
+  await renamed.getByLabel("Name", { exact: true }).fill("Hedgerow pre-spray");
+  await press(renamed, "Save product");
+  const cautioned = await open(page, "Meadow pre-spray");
+  await cautioned.getByLabel("Label cautions, one per line").fill("Gloves on.\nKeep the fumes off children.");
+  await press(cautioned, "Save product");
+  await other.context().setOffline(false);
+  // Both are on both.
+  for (const on of [other, page])
+    await expect(async () => {
+      const dialog = await open(on, "Hedgerow pre-spray");
+      const cautions = await dialog.getByLabel("Label cautions, one per line").inputValue();
+      await on.keyboard.press("Escape");
+      await expect(dialog).toHaveCount(0);
+      expect(cautions).toContain("Keep the fumes off children");
+    }).toPass({ timeout: 30_000 });
+  expect(await isFirstLoad(other)).toBe(true);
+  await other.context().close();
+});
+
+test("one fill logged on two phones comes off the stock once, and the log says so", async ({
+  page,
+  browser,
+  request,
+}) => {
+  const mix = `${LIBRARY}/mix`;
+  const usedOf = async () => {
+    const { used } = await (await request.get("/api/stock")).json();
+    return (used as { amount: number }[]).reduce((sum, { amount }) => sum + amount, 0);
+  };
+  await page.goto(mix);
+  const other = await device(browser, page.url());
+  const before = await usedOf();
+  const mixed = (on: Page) => on.getByRole("button", { name: "Mark as mixed" }).first();
+  for (const on of [page, other]) await expect(mixed(on)).toBeVisible();
+  // Neither hears of the other's before both have tapped.
+  await other.context().setOffline(true);
+  await mixed(page).click();
+  await expect.poll(usedOf).toBeGreaterThan(before);
+  const once = await usedOf();
+  await mixed(other).click();
+  await other.context().setOffline(false);
+  await other.goto(`${new URL(page.url()).origin}${LIBRARY}/log?kind=fills`);
+  await expect(other.getByText("Logged twice. Only the later entry counts.")).toBeVisible({
+    timeout: 20_000,
+  });
+  await expect.poll(usedOf).toBeCloseTo(once, 9);
+  await other.context().close();
+});

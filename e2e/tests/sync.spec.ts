@@ -54,6 +54,7 @@ test("two tabs on one job each add a room, with the server and without it: both 
 
 test("another device saves, Today looks at it, and an edit on the job seen before joins with it; one field said twice is asked", async ({
   page,
+  context,
   request,
 }) => {
   await page.goto(`${GUESTHOUSE}/survey`);
@@ -72,10 +73,12 @@ test("another device saves, Today looks at it, and an edit on the job seen befor
   await expect.poll(() => rooms(request, GUESTHOUSE)).toEqual(expect.arrayContaining(["Porch", "Pantry"]));
   await expect(page.getByText(/changed on two devices/)).toHaveCount(0);
 
-  // Both change what is done, to two different things.
+  // Both change what is done, to two different things, before either hears of the other.
+  await context.setOffline(true);
   await saveElsewhere(request, GUESTHOUSE, (job: object) => ({ ...job, title: "Hall and stairs only" }));
   await page.getByLabel("Job description").fill("All but the washroom");
   await page.getByLabel("Job description").press("Enter");
+  await context.setOffline(false);
   await expect(page.getByText(/changed on two devices/)).toBeVisible();
   // The job goes on meanwhile, and the question outlives a reload.
   await addRoom(page, "Larder", "2 x 2");

@@ -56,6 +56,7 @@ export type { WaterQuestion } from "./measuredWater.ts";
 export {
   changedFields,
   deepEqual,
+  isDoc,
   joinRecord,
   type MergeConflict,
   type Merged,

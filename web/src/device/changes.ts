@@ -99,9 +99,18 @@ export function addJob(job: Job, newSite: Site | undefined): void {
 export const logEntry = (jobId: string, entry: LogEntry): void =>
   applyOptimistically({ kind: "entry", jobId, entry });
 
-/** Something of the shelf, the van or the crew's settings, added or changed. */
-export function saveRecord<K extends RecordKind>(kind: K, value: DeviceRecords[K]): void {
-  applyOptimistically({ kind: "thing", thing: keyOf(kind, value), value });
+/** Something of the shelf, the van or the crew's settings, added, or changed from `before`: what came in since then stays. */
+export function saveRecord<K extends RecordKind>(
+  kind: K,
+  value: DeviceRecords[K],
+  before?: DeviceRecords[K],
+): void {
+  applyOptimistically({
+    kind: "thing",
+    thing: keyOf(kind, value),
+    value,
+    ...(before === undefined ? {} : { before }),
+  });
 }
 
 /** A picture taken here, shown at once and sent when there is a connection. */

@@ -12,7 +12,7 @@ async function requestOf(held: Exclude<PendingChange, { kind: "job" }>, db: Devi
     case "entry":
       return entryRequest(held.jobId, held.entry);
     case "thing":
-      return recordRequest(held.thing, held.value, (await knownThing(db, held.thing))?.known);
+      return recordRequest(held.thing, held.value, held.before ?? (await knownThing(db, held.thing))?.known);
     case "photo":
       return photoRequest(held.photo);
     case "photo-gone":

@@ -1,4 +1,5 @@
 import type { LogEntry } from "@scutch/contract";
+import { isDoc, joinRecord } from "@scutch/core/plan";
 import type { PendingChange, PendingChangeOf } from "../state/pendingSlice.ts";
 import { type DeviceDb, type DeviceRecords, nextSeq, type RecordKind } from "./db.ts";
 import { applyEdit, cardFacts, currentPlan, newRow } from "./jobRow.ts";
@@ -11,7 +12,7 @@ export function persist(db: DeviceDb, held: PendingChange): Promise<number | und
     case "entry":
       return keepEntry(db, held.jobId, held.entry);
     case "thing":
-      return keepThing(db, held.thing, held.value);
+      return keepThing(db, held);
     case "photo":
       return keepPhoto(db, held.photo);
     case "photo-gone":
@@ -43,11 +44,16 @@ async function keepEntry(db: DeviceDb, jobId: string, entry: LogEntry): Promise<
 export const keyOf = <K extends RecordKind>(kind: K, value: DeviceRecords[K]) =>
   `${kind}:${"id" in value ? value.id : "crew"}`;
 
-async function keepThing(db: DeviceDb, key: string, value: unknown): Promise<number> {
+async function keepThing(
+  db: DeviceDb,
+  { thing: key, value: changed, before }: PendingChangeOf<"thing">,
+): Promise<number> {
   const kind = key.slice(0, key.indexOf(":")) as RecordKind;
   return db.transaction("rw", db.things, async () => {
     const row = await db.things.get(key);
     const rev = (row?.rev ?? 0) + 1;
+    const value =
+      row && isDoc(before) && isDoc(changed) ? joinRecord(before, changed, { ...row.value }) : changed;
     await db.things.put({
       key,
       kind,

@@ -325,6 +325,20 @@ describe("things of the shelf, and pictures", () => {
     await hear(product({ cautions: ["gloves", "fumes"] }));
     expect(await here()).toEqual(product({ name: "Renamed here", cautions: ["gloves", "fumes"] }));
 
+    // A form opened before that, and saved after it: what it didn't touch stays as it is now.
+    await persist(db, {
+      id: "t",
+      state: "storing",
+      kind: "thing",
+      thing: PRODUCT,
+      before: product({ name: "Renamed here" }),
+      value: product({ name: "Renamed here", use: "daily" }),
+    });
+    expect(await here()).toEqual(
+      product({ name: "Renamed here", cautions: ["gloves", "fumes"], use: "daily" }),
+    );
+    await change(product({ name: "Renamed here", cautions: ["gloves", "fumes"] }));
+
     // What is sent says what it was changed from. The server joins it with what came in since, and meanwhile it is edited again.
     const sent: { readonly base?: object; readonly value?: object }[] = [];
     const joined = product({ name: "Renamed here", cautions: ["gloves", "fumes"], packPrice: 9 });

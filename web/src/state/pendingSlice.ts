@@ -20,7 +20,13 @@ export type PendingChange = {
       readonly quietly?: boolean;
     }
   | { readonly kind: "entry"; readonly jobId: string; readonly entry: LogEntry }
-  | { readonly kind: "thing"; readonly thing: string; readonly value: unknown }
+  | {
+      readonly kind: "thing";
+      readonly thing: string;
+      readonly value: unknown;
+      /** What was changed, as it was on the screen; absent: it is new, or replaced whole. */
+      readonly before?: unknown;
+    }
   | {
       readonly kind: "photo";
       readonly photo: {

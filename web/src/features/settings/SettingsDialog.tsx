@@ -76,7 +76,7 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
   const dispatch = useAppDispatch();
   const units = useUnits();
   const { prices } = settings;
-  const set = (change: Partial<CrewSettings>) => saveRecord("settings", { ...settings, ...change });
+  const set = (change: Partial<CrewSettings>) => saveRecord("settings", { ...settings, ...change }, settings);
   const setPrice = (extra: Extra, price: number | undefined) => {
     const { [extra]: _, ...others } = prices;
     set({ prices: price === undefined ? others : { ...others, [extra]: price } });

@@ -24,13 +24,14 @@ const plainNumber = (text: string) =>
 /** Something of the van, by the figures its kind has. */
 export function GearDialog({ kind, item, onClose }: Props) {
   const units = useUnits();
+  const [before] = useState(item);
   const first = item ?? { id: newId(GearId), kind, count: 1, ...DEFAULT_GEAR[kind] };
   const { draft, set, errorAt, check } = useDraft(Gear, first);
   const [values, setValues] = useState<Readonly<Record<string, unknown>>>(first);
   const save = () => {
     const checked = check();
     if (!checked) return;
-    saveRecord("gear", checked);
+    saveRecord("gear", checked, before);
     onClose();
   };
   const change = (field: GearField, value: number | undefined): undefined => {

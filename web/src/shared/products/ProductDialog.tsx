@@ -1,5 +1,6 @@
 import type { Product, ProductId } from "@scutch/contract";
 import { floorsFor } from "@scutch/core/care";
+import { useState } from "react";
 import { saveRecord } from "../../device/changes.ts";
 import { PRODUCT_FLOOR_NAMES } from "../../format/careWords.ts";
 import { PRODUCT_KIND_NAMES } from "../../format/words.ts";
@@ -23,12 +24,14 @@ interface Props {
 
 /** A product from its label, in the label's own spelling. */
 export function ProductDialog({ product, onSaved, onClose }: Props) {
+  // Another device may change it while it is open here.
+  const [before] = useState(product);
   const form = useProductForm(product);
   const { draft, set, errorAt, check } = form;
   const save = () => {
     const checked = check();
     if (!checked) return;
-    saveRecord("product", checked);
+    saveRecord("product", checked, before);
     onSaved?.(checked.id);
     onClose();
   };

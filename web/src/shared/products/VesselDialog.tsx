@@ -1,5 +1,6 @@
 import { Vessel, VesselId } from "@scutch/contract";
 import { toSi } from "@scutch/core/quantity";
+import { useState } from "react";
 import { saveRecord } from "../../device/changes.ts";
 import { newId } from "../../device/newId.ts";
 import { listReader, quantityReader } from "../../format/readers.ts";
@@ -25,6 +26,7 @@ const MINUTE = 60;
 export function VesselDialog({ vessel, onSaved, onClose }: Props) {
   const units = useUnits();
   const metric = units.system === "metric";
+  const [before] = useState(vessel);
   const { draft, set, errorAt, check } = useDraft(
     Vessel,
     vessel ?? {
@@ -37,7 +39,7 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
   const save = () => {
     const checked = check();
     if (!checked) return;
-    saveRecord("vessel", checked);
+    saveRecord("vessel", checked, before);
     onSaved?.(checked.id);
     onClose();
   };
