@@ -220,8 +220,7 @@ export const barredInVessel = ({ vessels }: JobCare, batchId: string): readonly 
 export function hazardsOnFloor(
   product: ProductLabel,
   earlier: readonly ProductLabel[],
-  rinseTemperature?: number,
+  rinseTemperature = 0,
 ): readonly HazardousPair[] {
-  const water = rinseTemperature === undefined ? [] : [{ phInUse: 7, waterTemperature: rinseTemperature }];
-  return hazardsAfter(product, [...earlier, ...water]);
+  return hazardsAfter(product, [...earlier, { phInUse: 7, waterTemperature: rinseTemperature }]);
 }

@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { sprayBatch } from "../testing/sprayBatch.ts";
-import { type JobInput, planWork, vesselLevels } from "./index.ts";
+import { type JobInput, levelAt, planWork, vesselLevels } from "./index.ts";
 
 const HOUSE = fc.array(
   fc.record({
@@ -21,6 +21,7 @@ function flows(points: readonly { readonly volume: number }[]) {
 }
 
 test("over a job the tanks and the sprayer balance: what goes in comes out, and none runs dry or over (fuzz)", () => {
+  let trips = 0;
   fc.assert(
     fc.property(HOUSE, fc.integer({ min: 30, max: 200 }), (sizes, tank) => {
       const job: JobInput = {
@@ -40,6 +41,18 @@ test("over a job the tanks and the sprayer balance: what goes in comes out, and 
           expect(volume).toBeGreaterThanOrEqual(0);
           expect(volume).toBeLessThanOrEqual(capacity + 1e-9);
         }
+      // Half-way through a trip both tanks are empty, and at its end there is solution for what comes.
+      const at = (kind: string, second: number) => {
+        const level = levels.find((each) => each.kind === kind);
+        return level ? levelAt(level, second) : Number.NaN;
+      };
+      for (const { kind, start, end } of work.run.steps) {
+        if (kind !== "tank-trip") continue;
+        trips++;
+        expect(at("solution", (start + end) / 2)).toBeCloseTo(0, 9);
+        expect(at("recovery", (start + end) / 2)).toBeCloseTo(0, 9);
+        expect(at("solution", end)).toBeGreaterThan(0);
+      }
       const of = (kind: string) => flows(levels.find((level) => level.kind === kind)?.points ?? []);
       // Two wet strokes of extraction lay 0.75 L/m² down: docs/model.md; the figure of the room is what the schedule draws.
       const rinse = work.rooms.reduce((sum, room) => sum + room.rinse, 0);
@@ -64,4 +77,5 @@ test("over a job the tanks and the sprayer balance: what goes in comes out, and 
     }),
     { seed: 18, numRuns: 40 },
   );
+  expect(trips).toBeGreaterThan(5);
 });

@@ -1,8 +1,9 @@
 import { expect, test } from "@jest/globals";
 import { explainResidual } from "../clean/index.ts";
-import { explainReady } from "../drying/index.ts";
+import { explainReady, simulateDrying } from "../drying/index.ts";
 import { itemAt } from "../itemAt.ts";
 import { explainConcentrate, explainMass, explainWater } from "../mix/index.ts";
+import { ROUGH, type RunInput, scheduleJob } from "../run/index.ts";
 import { type JobInput, planJob, planWork } from "./index.ts";
 
 const L = 1e-3;
@@ -228,4 +229,22 @@ test("zones and a rate chosen by hand make the demand: lanes 1.3 times the field
   );
   expect(sprayed({ rate: 100e-6 })).toBeCloseTo(12 * 100e-6, 12);
   expect(sprayed({ rate: 100e-6, zones: { lane: share(1) } })).toBeCloseTo(12 * 130e-6, 12);
+});
+
+test("a promise is a room left so much before it as the room takes to touch-dry; without one nothing is due", () => {
+  const asked: RunInput[] = [];
+  const solve = (input: RunInput) => {
+    asked.push(input);
+    return scheduleJob(input, ROUGH);
+  };
+  planWork(JOB, solve);
+  expect(asked.map(({ roomDueDates }) => roomDueDates)).toEqual([undefined]);
+  asked.length = 0;
+  const promised = planWork({ ...JOB, run: { promises: [{ roomId: "lounge", by: 36_000 }] } }, solve);
+  const place = promised.rooms.findIndex(({ id }) => id === "lounge");
+  const hours = simulateDrying(promised.building).rooms[place]?.touchDryHours ?? 0;
+  const due = asked.at(-1)?.roomDueDates;
+  expect([...(due?.keys() ?? [])]).toEqual(["lounge"]);
+  // As it dries when nothing is hurried.
+  expect(Math.abs((due?.get("lounge") ?? 0) - (36_000 - hours * 3600))).toBeLessThan(600);
 });

@@ -52,6 +52,14 @@ function people({ job, run: { steps }, say }: Looked): void {
   }
 }
 
+/** Packing up comes after all else, but for a break. */
+function packing({ job, run: { steps }, say }: Looked): void {
+  const packUp = steps.find(({ kind }) => kind === "pack-up");
+  if (!packUp || job.now !== undefined) return;
+  for (const { id, kind, end } of steps)
+    if (kind !== "break" && kind !== "pack-up") say(end > packUp.start + SECOND, `${id} after packing up`);
+}
+
 /** Air movers run from when their room is finished, or from the hour told: with the motors they take no more circuits than there are. */
 function airMovers({ job, work, run: { steps }, say }: Looked): void {
   const motors = steps.filter(({ tool }) => POWERED.test(tool ?? ""));
@@ -249,6 +257,6 @@ export function planFaults(job: JobInput, work: WorkPlan): string[] {
       if (broken) faults.push(what);
     },
   };
-  for (const look of [people, airMovers, vessels, tanks, ways, dwells]) look(looked);
+  for (const look of [people, packing, airMovers, vessels, tanks, ways, dwells]) look(looked);
   return faults;
 }

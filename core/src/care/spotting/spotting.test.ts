@@ -14,6 +14,7 @@ import {
   ORIGIN_FACTS,
   ORIGINS,
   SPOT_AGES,
+  type SpotAge,
 } from "../index.ts";
 
 const NYLON = { covering: "cut-pile", fibre: "nylon" } as const;
@@ -40,6 +41,26 @@ describe("a spot worked step by step", () => {
     walk("neutral", "better"); // three times is enough
     walk("acid", "gone");
     expect(next(COFFEE, NYLON, done)).toBe("clean");
+  });
+
+  test("what lifts matter stands longer on an old spot, twice as long on one that has set; what isn't about matter doesn't", () => {
+    const stand = (age: SpotAge) =>
+      guideFor({ ...COFFEE, origin: "blood", age }, NYLON, []).steps.map(({ agent, contact }) => ({
+        agent,
+        contact,
+        base: AGENT_FACTS[agent].contact * (AGENT_FACTS[agent].takes === "matter" ? 1 : 0),
+      }));
+    for (const [age, longer] of [
+      ["fresh", 1],
+      ["old", 1.5],
+      ["set", 2],
+    ] as const) {
+      const fresh = stand("fresh");
+      for (const [i, { contact, base }] of stand(age).entries())
+        expect(contact).toBe((fresh[i]?.contact ?? 0) + base * (longer - 1));
+    }
+    expect(stand("set").some(({ base }) => base > 0)).toBe(true);
+    expect(stand("set").some(({ base }) => base === 0)).toBe(true);
   });
 
   test("what makes it worse ends the work; with every step tried there is nothing left to do", () => {
