@@ -1,8 +1,7 @@
 import express, { type Express } from "express";
 import type { Logger } from "pino";
 import { notFound } from "./failures.ts";
-import { ChangeFeed } from "./features/change/feed.ts";
-import { changeRoutes, tellOfSaves } from "./features/change/routes.ts";
+import { changeRoutes, feedOf, tellOfSaves } from "./features/change/routes.ts";
 import { crewRoutes } from "./features/crew/routes.ts";
 import { jobRoutes } from "./features/job/routes.ts";
 import { logRoutes } from "./features/log/routes.ts";
@@ -10,6 +9,7 @@ import { photoRoutes } from "./features/photo/routes.ts";
 import { recordRoutes } from "./features/record/routes.ts";
 import { shelfRoutes } from "./features/shelf/routes.ts";
 import { stockRoutes } from "./features/stock/routes.ts";
+import type { ChangeFeed } from "./http/changeFeed.ts";
 import type { Context } from "./http/context.ts";
 import { withinDeadline } from "./http/deadline.ts";
 import { docsRouter } from "./http/docs.ts";
@@ -30,7 +30,7 @@ const BODY_LIMIT = "1mb";
 
 /** The server's one list, top to bottom in the order a request meets it. Opens nothing itself. */
 export function makeApp({ log, webDir, feed, ...given }: Options): Express {
-  const context: Context = { ...given, feed: feed ?? new ChangeFeed(given.db) };
+  const context: Context = { ...given, feed: feed ?? feedOf(given.db) };
   const app = express();
   app.disable("x-powered-by");
   app.set("query parser", "simple");

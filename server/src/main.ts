@@ -7,7 +7,7 @@ import { fileBlobStore } from "./blobs/fileBlobStore.ts";
 import { readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { schemaState } from "./db/migrate.ts";
-import { ChangeFeed } from "./features/change/feed.ts";
+import { feedOf } from "./features/change/routes.ts";
 import { firstCrew } from "./features/crew/store.ts";
 import { PICTURES } from "./features/photo/extension.ts";
 
@@ -34,7 +34,7 @@ if (state === "newer") refuse("The database is newer than this server. Start the
 const crewId = await firstCrew(db);
 if (crewId === undefined) refuse("There is no crew in the database. Run node server/dist/prepare.js first.");
 
-const feed = new ChangeFeed(db);
+const feed = feedOf(db);
 const app = makeApp({
   db,
   feed,

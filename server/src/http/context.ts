@@ -2,7 +2,7 @@ import type { CrewId } from "@scutch/contract";
 import type { Request } from "express";
 import type { BlobStore } from "../blobs/blobStore.ts";
 import type { Db } from "../db/connect.ts";
-import type { ChangeFeed } from "../features/change/feed.ts";
+import type { ChangeFeed } from "./changeFeed.ts";
 
 /** Who asks: whose work it is, and who of them where that is known. */
 export interface Actor {

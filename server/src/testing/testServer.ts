@@ -10,9 +10,9 @@ import { fileBlobStore } from "../blobs/fileBlobStore.ts";
 import { runMigrations } from "../db/migrate.ts";
 import { demoId } from "../demo/demoId.ts";
 import { ensureCrew } from "../demo/seed.ts";
-import type { ChangeFeed } from "../features/change/feed.ts";
 import { makeCrew } from "../features/crew/store.ts";
 import { PICTURES } from "../features/photo/extension.ts";
+import type { ChangeFeed } from "../http/changeFeed.ts";
 import { freshDatabase } from "./database.ts";
 
 /** A server on a database of its own, seeded with the demo, and a second crew on the same tables. */

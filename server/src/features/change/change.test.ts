@@ -6,7 +6,7 @@ import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import type { Changes, LogEntry } from "@scutch/contract";
 import { demoId } from "../../demo/demoId.ts";
 import { startTestServer, type TestServer } from "../../testing/testServer.ts";
-import { ChangeFeed } from "./feed.ts";
+import { feedOf } from "./routes.ts";
 
 let server: TestServer;
 beforeAll(async () => {
@@ -129,7 +129,7 @@ async function within(ms: number, holds: () => boolean): Promise<void> {
 }
 
 test("a save is told to every stream at once, to one that comes back from where it was, and through another server too", async () => {
-  const feed = new ChangeFeed(server.db);
+  const feed = feedOf(server.db);
   const app = server.appWith(feed);
   const listening = app.listen(0, "127.0.0.1");
   await once(listening, "listening");

@@ -1,11 +1,12 @@
 import { type Changes, endpoints } from "@scutch/contract";
 import type { RequestHandler, Response, Router } from "express";
+import type { Db } from "../../db/connect.ts";
 import { invalid } from "../../failures.ts";
+import { ChangeFeed } from "../../http/changeFeed.ts";
 import type { Context } from "../../http/context.ts";
 import { withinDeadline } from "../../http/deadline.ts";
 import { actorIn } from "../../http/gate.ts";
 import { mount } from "../../http/mount.ts";
-import type { ChangeFeed } from "./feed.ts";
 import { readChanges } from "./store.ts";
 
 /** A line that says nothing but that there still is a connection, ms. */
@@ -27,6 +28,10 @@ function markOf(lastId: string | undefined, since: unknown): number | undefined 
   if (!Number.isSafeInteger(mark) || mark < 0) throw invalid({ path: ["since"], code: "invalid" });
   return mark;
 }
+
+/** What happens in a database, told as it does. */
+export const feedOf = (db: Db): ChangeFeed =>
+  new ChangeFeed((crewId, since) => readChanges(db, crewId, since));
 
 /** Has the feed look as soon as something was saved. */
 export const tellOfSaves =

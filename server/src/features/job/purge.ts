@@ -3,7 +3,7 @@ import type { BlobStore } from "../../blobs/blobStore.ts";
 import type { Db } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { invalid, notFound } from "../../failures.ts";
-import { noteChange } from "../change/store.ts";
+import { noteChange } from "../change/service.ts";
 import { removeEntriesOf } from "../log/service.ts";
 import { removePhotosOf } from "../photo/service.ts";
 import { lockJob, removeJob } from "./store.ts";

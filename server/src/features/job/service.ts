@@ -3,7 +3,7 @@ import { deepEqual } from "@scutch/core/plan";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, invalid, notFound } from "../../failures.ts";
-import { noteChange } from "../change/store.ts";
+import { noteChange } from "../change/service.ts";
 import { jobExists, lockJob, lockRow, readPlan, writeJob } from "./store.ts";
 import { validateReferences } from "./validateReferences.ts";
 

@@ -3,7 +3,7 @@ import type { JobId, LogEntry } from "@scutch/contract";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure } from "../../failures.ts";
-import { noteChange } from "../change/store.ts";
+import { noteChange } from "../change/service.ts";
 import { requireJob, requireLockedJob } from "../job/service.ts";
 import { addUse } from "../stock/service.ts";
 import { addEntries, entriesById, entriesOfKinds, readEntries, readMark } from "./store.ts";

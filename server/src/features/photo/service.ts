@@ -6,7 +6,7 @@ import type { Db, Transaction } from "../../db/connect.ts";
 import { isDuplicate } from "../../db/driverErrors.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, invalid, notFound } from "../../failures.ts";
-import { noteChange } from "../change/store.ts";
+import { noteChange } from "../change/service.ts";
 import { requireJob } from "../job/service.ts";
 import { readPicture } from "./picture.ts";
 import { addRow, photoById, photosOfJob, removeRow, removeRowsOf, type StoredPhoto } from "./store.ts";

@@ -13,8 +13,8 @@ import { joinRecord } from "@scutch/core/plan";
 import type { z } from "zod";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
-import { holdCrew, noteChange } from "../change/store.ts";
-import { readCrew, writeSettings } from "../crew/store.ts";
+import { holdCrew, noteChange } from "../change/service.ts";
+import { readCrew, writeSettings } from "../crew/service.ts";
 import {
   readGear,
   readProducts,

@@ -1,12 +1,13 @@
 import type { Changes } from "@scutch/contract";
-import type { Db } from "../../db/connect.ts";
-import { withinDeadline } from "../../http/deadline.ts";
-import { readChanges } from "./store.ts";
+import { withinDeadline } from "./deadline.ts";
 
 /** Changes saved through another server on the same database are heard within this, ms. */
 const LOOK_EVERY = 1000;
 /** With the database away it is left alone for so many looks. */
 const LOOKS_LEFT_OUT = 10;
+
+/** What changed for a crew since a mark, and the mark now; without one only that. */
+type Read = (crewId: string, since: number | undefined) => Promise<Changes>;
 
 /** Who is told of a crew's changes, until there is nothing more to tell because the server stops. */
 export interface Follower {
@@ -28,11 +29,11 @@ export class ChangeFeed {
   private readonly crews = new Map<string, Followed>();
   private timer: NodeJS.Timeout | undefined;
 
-  constructor(private readonly db: Db) {}
+  constructor(private readonly changesSince: Read) {}
 
   /** Tells every change after the mark `since`, first what was missed; the returned function ends it. */
   async follow(crewId: string, since: number | undefined, follower: Follower): Promise<() => void> {
-    const missed = await readChanges(this.db, crewId, since);
+    const missed = await this.changesSince(crewId, since);
     const followed = this.crews.get(crewId) ?? {
       followers: new Set<Follower>(),
       seq: missed.seq,
@@ -79,7 +80,7 @@ export class ChangeFeed {
     try {
       while (followed.again) {
         followed.again = false;
-        const news = await withinDeadline(readChanges(this.db, crewId, followed.seq));
+        const news = await withinDeadline(this.changesSince(crewId, followed.seq));
         followed.seq = news.seq;
         if (news.topics.length > 0) for (const { tell } of followed.followers) tell(news);
       }

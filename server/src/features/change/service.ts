@@ -1,0 +1,2 @@
+/** For services of other features: what they save is told. */
+export { holdCrew, noteChange } from "./store.ts";
