@@ -49,6 +49,8 @@ function whyOf({ trouble: { aside } }: DeadLetter): string {
   if (aside?.why === "fault") return "The server failed on it three times, while other changes went through.";
   if (aside?.code === "entry-differs") return "The server has a different item with this ID.";
   if (aside?.code === "not-found") return "The server doesn’t have this job.";
+  if (aside?.code === "job-deleted")
+    return "This job was deleted for good on another device. Try again creates it without its log.";
   const [fault] = (aside?.faults ?? []) as readonly Fault[];
   return fault ? `The server refused it: ${contractFault(fault)}` : "The server refused it.";
 }

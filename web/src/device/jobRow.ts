@@ -35,6 +35,10 @@ export interface JobRow {
   readonly clashing?: 1;
 }
 
+/** Of a job that was deleted for good elsewhere, what was changed here isn't sent by itself. */
+const DELETED: SendFailure = { tries: 1, aside: { why: "refused", code: "job-deleted" } };
+const isDeleted = ({ trouble }: JobRow) => trouble?.aside?.code === DELETED.aside?.code;
+
 /** The plan as it stands here. */
 export const currentPlan = (row: JobRow): Job => (row.edit?.plan ?? row.known?.job) as Job;
 
@@ -73,9 +77,10 @@ export function applyEdit(row: JobRow, before: Job | undefined, after: Job, quie
   const { plan, clashes } = deepEqual(now, before)
     ? { plan: after, clashes: [] }
     : mergeJobs(before, after, now);
-  const { trouble: _, ...rest } = row;
+  const { trouble, ...rest } = row;
   return settled({
     ...rest,
+    ...(trouble && isDeleted(row) ? { trouble } : {}),
     rev: row.rev + 1,
     edit: { plan, base: row.edit?.base ?? row.known ?? null },
     clashes: quietly ? (row.clashes ?? []) : withClashes(row, clashes),
@@ -136,8 +141,11 @@ export function rebaseAfterConflict(row: JobRow, saveId: SaveId, theirs: StoredJ
   if (row.sending?.saveId !== saveId) return row;
   const { sending: _, ...rest } = row;
   if (theirs) return rebased(rest, theirs);
-  // The server has lost the job, or never had it: ours is all there is.
-  return settled(rest.edit ? { ...rest, edit: { ...rest.edit, base: null } } : rest);
+  if (!rest.edit) return settled(rest);
+  const { known, ...own } = rest;
+  // The server never had it: ours is all there is. Had it and has it no more: a person says whether it comes back.
+  const edit = { ...rest.edit, base: null };
+  return settled(known ? { ...own, edit, trouble: DELETED } : { ...own, edit });
 }
 
 /** The save was refused, or failed once too often: it can be changed and sent again, under another name. */

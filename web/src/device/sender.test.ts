@@ -288,6 +288,25 @@ describe("a request that fails for a reason of its own", () => {
   });
 });
 
+test("a job deleted for good elsewhere isn't brought back by an edit made here: that is asked, and stays asked when it is edited again", async () => {
+  await shown();
+  await edit((plan) => ({ ...plan, title: "Edited offline" }));
+  await persist(db, { id: "n", state: "storing", kind: "entry", jobId: JOB_ID, entry: note(8) });
+  server.jobs.delete(JOB_ID);
+  await send();
+  expect(server.jobs.has(JOB_ID)).toBe(false);
+  const [aside] = await readDeadLetters(db);
+  expect(aside?.trouble.aside?.code).toBe("job-deleted");
+  await edit((plan) => ({ ...plan, title: "Edited again" }));
+  await send();
+  expect(server.jobs.has(JOB_ID)).toBe(false);
+  // Wanted back, it is made of what is here.
+  for (const each of await readDeadLetters(db)) await requeue(db, each);
+  await send();
+  expect(onServer().title).toBe("Edited again");
+  expect(server.log.has(id(7, 8))).toBe(true);
+});
+
 describe("things of the shelf, and pictures", () => {
   const meadow = (packPrice: number) => ({ id: id(2, 1), name: "Meadow", packPrice }) as never;
   const save = (price: number) =>
