@@ -12,6 +12,7 @@ const base = {
   id: EntryId,
   at: Instant.meta({ description: "When it happened, by the writer’s clock" }),
   by: z.string().max(60).optional(),
+  tap: EntryId.optional().meta({ description: "Entry of the same tap that this one follows from" }),
   names: z
     .record(z.uuidv7(), Name)
     .refine((names) => Object.keys(names).length <= MAX_NAMES)

@@ -2,6 +2,8 @@
 interface Base {
   readonly id: string;
   readonly at: string;
+  /** The entry that was logged with the same tap and that this one follows from. */
+  readonly tap?: string | undefined;
 }
 
 export interface BoosterUsed {

@@ -21,6 +21,7 @@ export {
   runEndedAt,
   type StepLogged,
 } from "./runState.ts";
+export { sameTap } from "./sameTap.ts";
 export {
   breakStepId,
   fillId,

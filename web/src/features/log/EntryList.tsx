@@ -1,5 +1,5 @@
 import type { LogEntry } from "@scutch/contract";
-import { countedFills, retractedIds } from "@scutch/core/log";
+import { countedFills, retractedIds, sameTap } from "@scutch/core/log";
 import { isSameDay } from "date-fns";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
@@ -9,7 +9,7 @@ import { useLogging } from "../../shared/logging/useLogging.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
-import { ChoiceField } from "../../ui/ChoiceField.tsx";
+import { CheckBox, ChoiceField } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Empty } from "../../ui/States.tsx";
@@ -156,20 +156,45 @@ function CorrectionDialog({
   const units = useUnits();
   const log = useLogging(desk);
   const [text, setText] = useState("");
+  const together = sameTap(desk.log, entry);
+  const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
   const strike = () => {
-    log({
-      kind: "correction",
-      corrects: entry.id,
-      text: text.trim(),
-    });
+    const others = together.filter(({ id }) => !kept.has(id));
+    const [first, ...rest] = [entry, ...others].map(
+      ({ id }) => ({ kind: "correction", corrects: id, text: text.trim() }) as const,
+    );
+    if (first) log(first, undefined, rest);
     onClose();
   };
   const { what, said } = entryText(entry, desk, units);
+  const keep = (id: string, stays: boolean) =>
+    setKept((before) => {
+      const next = new Set(before);
+      if (stays) next.add(id);
+      else next.delete(id);
+      return next;
+    });
   return (
     <Dialog open title="Cross out with a reason" onClose={onClose}>
       <p className="mt-2">
         <strong>{what}</strong>: {said}
       </p>
+      {together.length > 0 && (
+        <fieldset className="mt-3">
+          <legend className="text-sm text-soft">Logged with the same tap. Cross out too:</legend>
+          {together.map((each) => {
+            const line = entryText(each, desk, units);
+            return (
+              <CheckBox
+                key={each.id}
+                label={line.said ? `${line.what}: ${line.said}` : line.what}
+                checked={!kept.has(each.id)}
+                onChange={(checked) => keep(each.id, !checked)}
+              />
+            );
+          })}
+        </fieldset>
+      )}
       <label className="mt-3 block text-sm text-soft">
         Reason and correct details
         <textarea

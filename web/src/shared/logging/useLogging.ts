@@ -9,7 +9,7 @@ import { useLogbook } from "./logbook.ts";
 /** What an entry says, before it has an id, a time and an author. */
 export type EntryBody = LogEntry extends infer E
   ? E extends LogEntry
-    ? Omit<E, "id" | "at" | "by" | "names">
+    ? Omit<E, "id" | "at" | "by" | "tap" | "names">
     : never
   : never;
 
@@ -54,12 +54,13 @@ export function useLogging({
   const write = useLogbook();
   return (body, at, follows = []) => {
     const now = clock.now();
-    const [entry, ...others] = [body, ...follows].map((said: TimedBody) => {
+    const tap = newId(EntryId);
+    const [entry, ...others] = [body, ...follows].map((said: TimedBody, i) => {
       const { at: own, ...each } = said;
       const names = namesFor(each as EntryBody, { job, shelf });
       return {
         ...each,
-        id: newId(EntryId),
+        ...(i === 0 ? { id: tap } : { id: newId(EntryId), tap }),
         at: new Date(own ?? at ?? now).toISOString(),
         ...(name ? { by: name } : {}),
         ...(Object.keys(names).length > 0 ? { names } : {}),
