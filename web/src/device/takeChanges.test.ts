@@ -4,6 +4,7 @@ import type { Changes, CrewId, Job, JobCard } from "@scutch/contract";
 import { FakeServer, freshDb, id, JOB_ID, job, note } from "../testing/fakeServer.ts";
 import type { Send } from "./api.ts";
 import { DeviceDb } from "./db.ts";
+import { Intake } from "./intake.ts";
 import { persist } from "./persist.ts";
 import { pullJob, pullToday } from "./pull.ts";
 import { takeChanges } from "./takeChanges.ts";
@@ -19,6 +20,11 @@ async function deviceOf(server: FakeServer): Promise<DeviceDb> {
   await db.setFact("changes", { seq: 5 });
   return db;
 }
+const until = async (so: () => boolean | Promise<boolean>) => {
+  for (let i = 0; i < 400 && !(await so()); i++) await new Promise((resolve) => setTimeout(resolve, 5));
+  expect(await so()).toBe(true);
+};
+const untilSeq = (db: DeviceDb, seq: number) => until(async () => (await seqOf(db)) === seq);
 const seqOf = async (db: DeviceDb) => (await db.fact("changes"))?.seq;
 
 test("a plan and a log saved elsewhere come in, and the mark is kept only once all of it is there", async () => {
@@ -36,6 +42,25 @@ test("a plan and a log saved elsewhere come in, and the mark is kept only once a
   expect(await seqOf(db)).toBe(7);
   expect((await db.jobs.get(JOB_ID))?.known?.job.title).toBe("Renamed elsewhere");
   expect(await db.entries.count()).toBe(1);
+});
+
+test("what couldn't be read when it was told is read with what is told next, before the mark passes it", async () => {
+  const server = new FakeServer();
+  const db = await deviceOf(server);
+  const reaches: unknown[] = [];
+  const store = {
+    getState: () => ({ connection: { reach: "ok", update: false } }),
+    dispatch: (action: unknown) => reaches.push(action),
+  } as never;
+  const intake = new Intake({ db, send: server.send, store });
+  server.save((plan) => ({ ...plan, title: "Saved while the line was down" }));
+  server.fate = () => "lose-request";
+  intake.take(changes(6, `job:${JOB_ID}`));
+  await until(() => reaches.length > 0);
+  server.fate = () => "arrive";
+  intake.take(changes(7, `log:${JOB_ID}`));
+  await untilSeq(db, 7);
+  expect((await db.jobs.get(JOB_ID))?.known?.job.title).toBe("Saved while the line was down");
 });
 
 test("a job deleted for good elsewhere goes from here, but for what was done here and isn't sent", async () => {
