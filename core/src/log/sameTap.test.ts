@@ -8,7 +8,7 @@ const done = entry("done", 20, { kind: "step-done", step: "clean:a.2" });
 const first = entry("first", 10, { kind: "step-done", step: "clean:a.1", tap: "done" });
 const finished = entry("finished", 20, { kind: "room-finished", roomId: "a", tap: "done" });
 const next = entry("next", 20, { kind: "step-started", step: "pack-up", tap: "done" });
-const other = entry("other", 20, { kind: "note", text: "At the same minute, by somebody else" });
+const other = entry("other", 20, { kind: "note", text: "At the same minute, by another person" });
 const log = [first, done, finished, next, other];
 const ids = (entries: readonly Entry[]) => entries.map(({ id }) => id);
 

@@ -19,7 +19,7 @@ interface ToolUse {
   readonly end: number;
 }
 
-/** The last second at which more than so many motors run; 0 where they never do. */
+/** The last second at which more than `most` motors run; 0 where they never do. */
 function lastAbove(most: number, uses: readonly ToolUse[]): number {
   const motors = uses.filter(({ tool, start, end }) => tool !== undefined && isPowered(tool) && end > start);
   let last = 0;

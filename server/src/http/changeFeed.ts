@@ -3,7 +3,7 @@ import { withinDeadline } from "./deadline.ts";
 
 /** Changes saved through another server on the same database are heard within this, ms. */
 const LOOK_EVERY = 1000;
-/** With the database away it is left alone for so many looks. */
+/** Looks left out once the database is away. */
 const LOOKS_LEFT_OUT = 10;
 
 /** What changed for a crew since a mark, and the mark now; without one only that. */
@@ -44,7 +44,7 @@ export class ChangeFeed {
     this.crews.set(crewId, followed);
     followed.followers.add(follower);
     follower.tell(missed);
-    // The others may have been told more meanwhile: then all hear it once more, which does no harm.
+    // The others may have been told more by now. They hear it a second time, which does no harm.
     followed.seq = Math.min(followed.seq, missed.seq);
     this.look(crewId);
     this.timer ??= setInterval(() => this.lookAtAll(), LOOK_EVERY).unref();

@@ -83,4 +83,12 @@ describe("what two edits said differently, in plain words", () => {
       "Room order | this device’s | the other device’s",
     );
   });
+
+  test("the age of a carpet is in years, that of a spot has a name", () => {
+    const room = { path: ["rooms", idFor("Lounge"), "age"], mine: 3, theirs: 12 };
+    expect(say(room)).toContain("3 years | 12 years");
+    expect(say({ path: ["spots", idFor("coffee"), "age"], mine: "fresh", theirs: "set" })).not.toContain(
+      "years",
+    );
+  });
 });

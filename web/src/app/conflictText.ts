@@ -1,5 +1,7 @@
 import type { Job, Room } from "@scutch/contract";
+import type { SpotAge } from "@scutch/core/care";
 import type { MergeConflict } from "@scutch/core/plan";
+import { SPOT_AGE_NAMES } from "../format/careWords.ts";
 import { sizeText } from "../format/readers.ts";
 import { longDay } from "../format/time.ts";
 import { formatAmount, labelSpelling, percent, type UnitFormatter } from "../format/units.ts";
@@ -82,7 +84,12 @@ export const FIELDS: Readonly<Record<string, readonly [name: string, show: Show]
   carpet: ["carpet", asSetThere],
   rinseTemperature: ["rinse water", (value: number, units) => units.temperature(value)],
   backing: ["backing", named(BACKING_NAMES)],
-  age: ["age", (value: number) => `${value} years`],
+  // A carpet's in years, a spot's by name.
+  age: [
+    "age",
+    (value: number | SpotAge) =>
+      typeof value === "number" ? `${value} years` : SPOT_AGE_NAMES[value].toLowerCase(),
+  ],
   soilNature: ["soil type", named(SOIL_NATURE_NAMES)],
   wear: ["wear", named(WEAR_NAMES)],
   pileHeight: ["pile height", length],

@@ -59,7 +59,7 @@ export function recordItem(db: DeviceDb, row: RecordRow): OutboxItem {
         .equals(row.key)
         .modify((now) => {
           const more = now.rev !== row.rev;
-          // Changed again meanwhile, it is changed from what was sent.
+          // Edited while it was sent: that edit was made on what was sent.
           const value = more ? joinRecord({ ...row.value }, { ...now.value }, { ...saved }) : saved;
           const rev = deepEqual(value, now.value) ? now.rev : now.rev + 1;
           Object.assign(now, { known: saved, value, rev, settledAt: Date.now() });

@@ -358,7 +358,7 @@ describe("things of the shelf, and pictures", () => {
     );
     await change(product({ name: "Renamed here", cautions: ["gloves", "fumes"] }));
 
-    // What is sent says what it was changed from. The server joins it with what came in since, and meanwhile it is edited again.
+    // What is sent says what it was changed from. The server joins it with what came in since; while it is sent, it is edited again.
     const sent: { readonly base?: object; readonly value?: object }[] = [];
     const joined = product({ name: "Renamed here", cautions: ["gloves", "fumes"], packPrice: 9 });
     await sendRecords(db, async (_, __, body) => {

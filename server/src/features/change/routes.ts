@@ -59,7 +59,7 @@ export function changeRoutes(router: Router, { db, feed }: Context): void {
       isGone = true;
       isOpen = false;
     });
-    // Gone before it was begun, or begun too late: nobody listens.
+    // The device left before the stream began, or it began too late.
     void following.then(
       (leave) => response.on("close", leave) && isGone && leave(),
       () => undefined,

@@ -12,7 +12,7 @@ export const tapGuard = {
     last = now;
     return false;
   },
-  /** Somebody else's tap is no second one. */
+  /** Another person's tap is no second one. */
   forget(): void {
     last = Number.NEGATIVE_INFINITY;
   },
