@@ -165,5 +165,27 @@ row(
   `of ${taps.length}, ${times(percentile(taps, 0.5), pace, "loop")}`,
 );
 
+// From a note saved by one device until it is on the screen of another, and how much of that the save takes.
+await slow(1);
+await page.goto(`${scutch.address}${LIBRARY}/log`);
+await page.getByRole("region", { name: "What happened" }).waitFor();
+await page.waitForTimeout(2000);
+const [saves, heard] = [[] as number[], [] as number[]];
+for (let i = 0; i < 15; i++) {
+  const text = `Heard from another device ${i}`;
+  const note = { id: id("6", 900_000 + i), at: new Date().toISOString(), kind: "note", text };
+  const start = performance.now();
+  await send("POST", `${LIBRARY}/log`, { entries: [note] });
+  saves.push(performance.now() - start);
+  await page.getByText(text, { exact: true }).waitFor();
+  heard.push(performance.now() - start);
+}
+row(
+  "web: an entry saved on one device to another's screen, median",
+  `${percentile(heard, 0.5).toFixed(0)} ms`,
+  "≤ 1 s",
+  `worst ${Math.max(...heard).toFixed(0)} ms, ${times(percentile(heard, 0.5), percentile(saves, 0.5), "the save")}`,
+);
+
 await browser.close();
 await scutch.stop();
