@@ -11,11 +11,14 @@ const outside = { params: { code: "year-out-of-range" } };
 /** A day of the calendar, YYYY-MM-DD. */
 export const Day = z.iso.date().refine(inYears, outside);
 
+/** An offset can carry the first or last hours over the edge: what counts is the moment itself. It may be none: the format is told apart. */
+function isInYears(text: string): boolean {
+  const moment = new Date(text);
+  return Number.isNaN(moment.getTime()) || (inYears(text) && inYears(moment.toISOString()));
+}
+
 /** A moment, with its offset from UTC. */
-export const Instant = z.iso
-  .datetime({ offset: true })
-  // An offset can carry the first or last hours over the edge: what counts is the moment itself.
-  .refine((text) => inYears(text) && inYears(new Date(text).toISOString()), outside);
+export const Instant = z.iso.datetime({ offset: true }).refine(isInYears, outside);
 
 /** A local time of day, HH:MM, from 00:00 to 23:59. */
 export const Clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/);

@@ -27,6 +27,25 @@ const note = (n: number, more: object = {}) => ({
 });
 const append = (entry: object) => server.api.post(`/api/jobs/${JOB}/log`).send({ entries: [entry] });
 
+describe("what no schema gets to see whole", () => {
+  const post = (body: string) =>
+    server.api.post(`/api/jobs/${JOB}/log`).set("content-type", "application/json").send(body);
+
+  test("a moment with an exponent in it, objects and arrays nested a hundred thousand deep: refused, and nothing is logged as a fault", async () => {
+    const { body } = await append(note(90, { at: "2026-11-29T10:1e-400:47Z" })).expect(422);
+    expect(body.error.faults[0].path).toEqual(["entries", 0, "at"]);
+    const deep = 100_000;
+    for (const text of [
+      `${'{"a":'.repeat(deep)}1${"}".repeat(deep)}`,
+      `{"entries":${"[".repeat(4 * deep)}${"]".repeat(4 * deep)}}`,
+    ]) {
+      const refused = await post(text).expect(422);
+      expect(refused.body.error.faults).toEqual([{ path: [], code: "too-deep" }]);
+    }
+    expect(server.lines).toEqual([]);
+  });
+});
+
 describe("odd spellings of the same thing", () => {
   test("an id in capitals is the id: in the address, in the plan, in what points at it", async () => {
     const { version, job } = await read(JOB.toUpperCase() as typeof JOB);

@@ -276,6 +276,8 @@ export function contractFault(fault: Fault, show: (limit: number) => string = St
       return `This job has ${limit} photos, the maximum. Remove some first.`;
     case "year-out-of-range":
       return "Use a year from 1970 to 2199. Check the year, or this device’s clock.";
+    case "too-deep":
+      return "Nothing here is nested so deeply. Check the file.";
     case "broken-text":
       return "A character is incomplete. Enter the text again.";
     case "bad-format":

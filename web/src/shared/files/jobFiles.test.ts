@@ -59,3 +59,17 @@ describe("a job's files", () => {
     expect(data[0]?.said).toContain('"quoted"\nand a line');
   });
 });
+
+test("a file nested without end, or with a moment that is none, is told as such", () => {
+  const deep = 100_000;
+  const job = aJob({ rooms: [aRoom("Hall")] });
+  const file = JSON.stringify(jobFileOf(job, shelf, []));
+  for (const nested of [
+    `${'{"a":'.repeat(deep)}1${"}".repeat(deep)}`,
+    `${"[".repeat(4 * deep)}${"]".repeat(4 * deep)}`,
+  ])
+    expect(readFileText(`${file.slice(0, -1)},"odd":${nested}}`)).toMatchObject({ kind: "fault" });
+  const note = { id: job.id, at: "2026-11-29T10:1e-400:47Z", kind: "note", text: "x" };
+  const read = readFileText(`${file.slice(0, -1).replace('"log":[]', `"log":[${JSON.stringify(note)}]`)}}`);
+  expect(read).toMatchObject({ kind: "fault", sentence: expect.stringContaining("log › 0 › at") });
+});

@@ -42,17 +42,19 @@ export type ReadFile =
   | { readonly kind: "crew"; readonly file: CrewFile }
   | { readonly kind: "fault"; readonly sentence: string };
 
+const NO_FILE = "This isn’t a Scutch file. Choose a file saved with “Export”.";
+
 /** What a file holds, or why it can't be read and what to do. Nothing is changed by looking. */
 export function readFileText(text: string): ReadFile {
-  let document: unknown;
   try {
-    document = JSON.parse(text);
+    return readDocument(JSON.parse(text));
   } catch {
-    return {
-      kind: "fault",
-      sentence: "This isn’t a Scutch file. Choose a file saved with “Export”.",
-    };
+    // It isn't JSON, or nested without end.
+    return { kind: "fault", sentence: NO_FILE };
   }
+}
+
+function readDocument(document: unknown): ReadFile {
   const format =
     typeof document === "object" && document !== null && "format" in document ? document.format : undefined;
   if (format === "scutch-job") {
