@@ -87,8 +87,8 @@ export function planWork(
         run.outcome === "planned"
           ? run.steps.filter(({ roomId, kind }) => roomId === room.id && kind !== "own")
           : [];
-      const wet = steps.filter(({ kind }) => !STEP_FACTS[kind].afterDry);
-      const end = Math.max(0, ...wet.map((step) => step.end));
+      const untilLeft = steps.filter(({ kind }) => !STEP_FACTS[kind].afterDry);
+      const end = Math.max(0, ...untilLeft.map((step) => step.end));
       return finishRoom(room, job, steps, steps.length > 0 ? end : (rough.get(room.id)?.end ?? 0));
     });
     return run.outcome === "planned" ? withCircuits(rooms, run, statement.crew.circuits) : rooms;

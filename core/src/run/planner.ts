@@ -15,6 +15,7 @@ import type { JobRun, RunPlan, SearchEffort } from "./jobRun.ts";
 import type { JobProblem } from "./jobTasks.ts";
 import { isRoleResource } from "./problemBuilder.ts";
 import { remainingProblem } from "./remainingProblem.ts";
+import { STEP_FACTS } from "./stepFacts.ts";
 import { withTimes } from "./withTimes.ts";
 
 const pinLag = ({ stepId, at }: Pin): TimeLag => {
@@ -111,8 +112,9 @@ export class Planner {
       [...(input.logged ?? [])].flatMap(([id, { who }]) => (who === undefined ? [] : [[id, who] as const])),
     );
     this.endBy = new Map(
-      stated.steps.flatMap(({ id, roomId }) => {
-        const by = roomId === undefined ? undefined : input.roomDueDates?.get(roomId);
+      stated.steps.flatMap(({ id, kind, roomId }) => {
+        const by =
+          roomId === undefined || STEP_FACTS[kind].afterDry ? undefined : input.roomDueDates?.get(roomId);
         return by === undefined ? [] : [[id, by] as const];
       }),
     );
