@@ -176,12 +176,16 @@ test("server stopped, edit, log, reload, server back: all there once", async ({ 
 
   await stack.start();
   await expect(page.getByText(/You’re offline/)).toHaveCount(0, { timeout: 20_000 });
-  const { job } = await (await request.get(`/api${LIBRARY}`)).json();
-  expect(job.rooms.filter((room: { name: string }) => room.name === "Cloakroom")).toHaveLength(1);
-  const { entries } = await (await request.get(`/api${LIBRARY}/log`)).json();
-  expect(
-    entries.filter((entry: { text?: string }) => entry.text === "Key is back with the porter"),
-  ).toHaveLength(1);
+  const read = async (path: string) => (await request.get(`/api${LIBRARY}${path}`)).json();
+  const rooms = async () =>
+    (await read("")).job.rooms.filter((room: { name: string }) => room.name === "Cloakroom").length;
+  const notes = async () =>
+    (await read("/log")).entries.filter(
+      (entry: { text?: string }) => entry.text === "Key is back with the porter",
+    ).length;
+  // What waited goes out as soon as the server is heard from, whoever heard it.
+  await expect.poll(rooms, { timeout: 5000 }).toBe(1);
+  await expect.poll(notes, { timeout: 5000 }).toBe(1);
   await page.reload();
   await expect(roomInList(page, "Cloakroom")).toHaveCount(1);
 });

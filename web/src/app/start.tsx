@@ -22,8 +22,13 @@ function open(crewId: CrewId, store: Store): Session {
   store.dispatch(settingsLoaded(loadSettings(crewId)));
   document.documentElement.dataset.theme = store.getState().settings.theme;
   let kept = store.getState().settings;
+  let reach = selectReach(store.getState());
   store.subscribe(() => {
     const { settings } = store.getState();
+    const before = reach;
+    reach = selectReach(store.getState());
+    // Whatever heard from the server again: what waits needn't wait out its pause.
+    if (before !== "ok" && reach === "ok") lanes.sendNow();
     if (settings === kept) return;
     kept = settings;
     keepSettings(crewId, settings);
