@@ -5,9 +5,8 @@ import { render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { Provider } from "react-redux";
 import { MemoryRouter } from "react-router";
-import { computePlan } from "../../planning/computePlan.ts";
-import type { JobDesk } from "../../planning/desk.ts";
 import { LogbookContext } from "../../shared/logging/logbook.ts";
+import { deskOf } from "../../testing/deskOf.ts";
 import { openSession } from "../../testing/openSession.ts";
 import { EntryList } from "./EntryList.tsx";
 
@@ -29,14 +28,7 @@ const job = aJob({ rooms: [aRoom("Hall")] });
 const shelf = aShelf({ products: [aProduct("Meadow")], vessels: [aVessel("Pump")] });
 
 function show(log: readonly LogEntry[]) {
-  const { result: _, ...planned } = computePlan(job, shelf, log);
-  const desk: JobDesk = {
-    ...planned,
-    dried: undefined,
-    newer: [],
-    newerPlan: false,
-    edit: () => undefined,
-  };
+  const desk = deskOf(job, shelf, log);
   const written: LogEntry[] = [];
   render(
     <Provider store={openSession().store}>

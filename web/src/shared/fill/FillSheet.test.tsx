@@ -4,8 +4,7 @@ import { concentratePerWater, type Fill } from "@scutch/core/mix";
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { Provider } from "react-redux";
-import { computePlan } from "../../planning/computePlan.ts";
-import type { JobDesk } from "../../planning/desk.ts";
+import { deskOf } from "../../testing/deskOf.ts";
 import { openSession } from "../../testing/openSession.ts";
 import { FillSheet } from "./FillSheet.tsx";
 
@@ -28,15 +27,8 @@ const job = aJob({
 });
 
 test("what would react with what is left in the sprayer isn't mixed before somebody has rinsed it", async () => {
-  const { result: _, ...planned } = computePlan(job, shelf, []);
-  const desk: JobDesk = {
-    ...planned,
-    dried: undefined,
-    newer: [],
-    newerPlan: false,
-    edit: () => undefined,
-  };
-  const made = planned.work.batches.find(({ id }) => id === idFor("acid"))?.batch;
+  const desk = deskOf(job, shelf);
+  const made = desk.work.batches.find(({ id }) => id === idFor("acid"))?.batch;
   const fills: readonly Fill[] = made?.outcome === "planned" ? made.fills : [];
   const [fill] = fills;
   const batch = job.batches[1];
