@@ -11,7 +11,7 @@ const outside = { params: { code: "year-out-of-range" } };
 /** A day of the calendar, YYYY-MM-DD. */
 export const Day = z.iso.date().refine(inYears, outside);
 
-/** An offset can carry the first or last hours over the edge: what counts is the moment itself. It may be none: the format is told apart. */
+/** An offset can carry the first or last hours over the edge, so the moment itself counts. Text that is no moment fails at its format. */
 function isInYears(text: string): boolean {
   const moment = new Date(text);
   return Number.isNaN(moment.getTime()) || (inYears(text) && inYears(moment.toISOString()));

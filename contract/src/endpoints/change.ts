@@ -9,7 +9,7 @@ export const changeEndpoints = {
     path: PATHS.readChanges,
     summary: "What changed since a mark; /events tells the same as it happens (server-sent events)",
     query: z.strictObject({
-      since: z.coerce.number().int().min(0).optional().meta({ description: "Absent: only the mark is told" }),
+      since: z.coerce.number().int().min(0).optional().meta({ description: "Absent: answers only the mark" }),
     }),
     response: Changes,
     errors: [422],

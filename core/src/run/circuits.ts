@@ -28,7 +28,7 @@ function lastAbove(most: number, uses: readonly ToolUse[]): number {
     if (running.length <= most) continue;
     // Of those that run together, more than `most` do until all but `most` of them have stopped.
     const stops = running.map(({ end }) => end).toSorted((a, b) => b - a);
-    last = Math.max(last, stops[Math.max(0, most)] ?? 0);
+    last = Math.max(last, stops[most] ?? 0);
   }
   return last;
 }

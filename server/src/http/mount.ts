@@ -21,7 +21,8 @@ type Answer<E extends Endpoint> = z.output<E["response"]>;
 /** A picture waits its turn to be decoded. */
 const PICTURE_DEADLINE = 60_000;
 
-function checked<S extends z.ZodType | undefined>(schema: S, value: unknown): Of<S> {
+/** A value by its schema; throws invalid with where and why. */
+export function checked<S extends z.ZodType | undefined>(schema: S, value: unknown): Of<S> {
   if (schema === undefined) return undefined as Of<S>;
   const result = schema.safeParse(value);
   if (!result.success) throw new ApiFailure("invalid", { faults: faultsOf(result.error) });

@@ -1,6 +1,7 @@
 import { Changes, CONTRACT_VERSION, parseTolerantly } from "@scutch/contract";
 import { pathOf } from "./api.ts";
 import type { DeviceDb } from "./db.ts";
+import { inOneTab } from "./inOneTab.ts";
 import { Intake, type Listening } from "./intake.ts";
 
 /** The server says something every 15 s: silent for longer than this, a stream is dead, ms. */
@@ -9,12 +10,6 @@ const SILENCE = 40_000;
 const LOOK_EVERY = 10_000;
 /** First and longest pause before a stream that was refused is opened again, ms. */
 const BACKOFF_MS = [2000, 60_000] as const;
-
-/** Runs in one tab of this device at a time; without locks in each, which only asks more often. */
-const inOneTab = (name: string, work: () => Promise<never>): void => {
-  if (globalThis.navigator?.locks) void navigator.locks.request(name, work).catch(() => undefined);
-  else void work();
-};
 
 /**
  * Keeps this device's database in step with what other devices of the crew save, as they save it: one event stream, which the
@@ -30,7 +25,11 @@ export function followChanges(feed: Listening): void {
   };
   addEventListener("online", waken);
   document.addEventListener("visibilitychange", () => document.visibilityState === "visible" && waken());
-  inOneTab(`${feed.db.name}-changes`, () => new Promise<never>(() => lead(feed.db, intake, wake)));
+  const listening = inOneTab(
+    `${feed.db.name}-changes`,
+    () => new Promise<never>(() => lead(feed.db, intake, wake)),
+  );
+  void listening.catch(() => undefined);
 }
 
 /** The one tab that listens, for as long as it is open. */

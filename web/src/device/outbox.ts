@@ -2,6 +2,7 @@ import { serverAnswered } from "../state/connectionSlice.ts";
 import type { Store } from "../state/store.ts";
 import type { Send } from "./api.ts";
 import type { DeviceDb } from "./db.ts";
+import { inOneTab } from "./inOneTab.ts";
 import { isSendable } from "./requests.ts";
 import { type LaneResult, sendJob, sendPhotos, sendRecords } from "./sender.ts";
 
@@ -9,10 +10,6 @@ import { type LaneResult, sendJob, sendPhotos, sendRecords } from "./sender.ts";
 const SOON = 200;
 /** Exponential backoff with jitter: first and longest delay, ms. */
 const BACKOFF_MS = [1000, 60_000] as const;
-
-/** Without locks (a page not served over https or loopback) two tabs may both send: harmless, only twice the work. */
-const alone = <T>(name: string, work: () => Promise<T>): Promise<T> =>
-  globalThis.navigator?.locks ? navigator.locks.request(name, work) : work();
 
 const isStopped = (sent: LaneResult) => sent !== "ok" && sent !== "idle";
 
@@ -44,7 +41,7 @@ export function startOutbox(db: DeviceDb, send: Send, store: Pick<Store, "dispat
       try {
         for (;;) {
           askedAgain.delete(name);
-          const reach = await alone(`${db.name}-${name}`, work);
+          const reach = await inOneTab(`${db.name}-${name}`, work);
           if (isStopped(reach) || !askedAgain.has(name)) return reach;
         }
       } catch {

@@ -43,7 +43,7 @@ describe("a spot worked step by step", () => {
     expect(next(COFFEE, NYLON, done)).toBe("clean");
   });
 
-  test("what lifts matter stands longer on an old spot, twice as long on one that has set; what isn't about matter doesn't", () => {
+  test("a product that lifts matter stands longer on an old spot and twice as long on a set one; the others don't", () => {
     const stand = (age: SpotAge) =>
       guideFor({ ...COFFEE, origin: "blood", age }, NYLON, []).steps.map(({ agent, contact }) => ({
         agent,

@@ -1,6 +1,6 @@
 import { type Doc, deepEqual, isDoc, keysOf } from "./same.ts";
 
-/** Parts of a record whose own fields are said one by one. Whatever else is nested is one thing: a strength. */
+/** Parts of a record that are joined field by field. Anything else nested is one value, such as a strength. */
 const FIELDWISE_KEYS = new Set(["prices", "pace"]);
 
 const isWords = (value: unknown): value is readonly string[] =>

@@ -1,12 +1,11 @@
 import { type Changes, endpoints } from "@scutch/contract";
 import type { RequestHandler, Response, Router } from "express";
 import type { Db } from "../../db/connect.ts";
-import { invalid } from "../../failures.ts";
 import { ChangeFeed } from "../../http/changeFeed.ts";
 import type { Context } from "../../http/context.ts";
 import { withinDeadline } from "../../http/deadline.ts";
 import { actorIn } from "../../http/gate.ts";
-import { mount } from "../../http/mount.ts";
+import { checked, mount } from "../../http/mount.ts";
 import { readChanges } from "./store.ts";
 
 /** A line that says nothing but that there still is a connection, ms. */
@@ -19,15 +18,6 @@ const STREAM = {
   "Cache-Control": "no-cache, no-transform",
   "X-Accel-Buffering": "no",
 } as const;
-
-/** Where a stream goes on: behind what its browser heard last, else where it says. */
-function markOf(lastId: string | undefined, since: unknown): number | undefined {
-  const said = lastId ?? (typeof since === "string" ? since : undefined);
-  if (said === undefined) return undefined;
-  const mark = Number(said);
-  if (!Number.isSafeInteger(mark) || mark < 0) throw invalid({ path: ["since"], code: "invalid" });
-  return mark;
-}
 
 /** What happens in a database, told as it does. */
 export const feedOf = (db: Db): ChangeFeed =>
@@ -45,7 +35,9 @@ export const tellOfSaves =
 export function changeRoutes(router: Router, { db, feed }: Context): void {
   mount(router, endpoints.readChanges, ({ query }, { crewId }) => readChanges(db, crewId, query.since));
   router.get("/events", async (request, response: Response) => {
-    const mark = markOf(request.get("last-event-id"), request.query.since);
+    // Behind what its browser heard last, else where the device says.
+    const since = request.get("last-event-id") ?? request.query.since;
+    const mark = checked(endpoints.readChanges.query, { since }).since;
     const heard: Changes[] = [];
     let isOpen = false;
     let isGone = false;
