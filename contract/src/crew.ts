@@ -9,9 +9,9 @@ import { Name, quantity } from "./quantity.ts";
  * Version of what app and server say to each other. Raised when an older app could no longer be understood; such an app
  * is told to update and keeps its work meanwhile.
  */
-export const CONTRACT_VERSION = 2;
+export const CONTRACT_VERSION = 3;
 /** Oldest version the server still takes. */
-export const OLDEST_CONTRACT = 2;
+export const OLDEST_CONTRACT = 3;
 /** Headers in which the app says whose work it sends and which contract it speaks. */
 export const CREW_HEADER = "x-scutch-crew";
 export const CONTRACT_HEADER = "x-scutch-contract";

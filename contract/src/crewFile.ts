@@ -21,6 +21,10 @@ export const CrewFile = z
     sites: z.array(Site),
     lots: z.array(StockLot),
     jobs: z.array(z.strictObject({ job: Job, log: z.array(LogEntry) })),
+    unreadable: z
+      .array(z.unknown())
+      .optional()
+      .meta({ description: "Jobs as they are stored whose plan can’t be read; kept, never imported" }),
   })
   .meta({ id: "CrewFile" });
 

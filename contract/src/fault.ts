@@ -27,6 +27,8 @@ export const ApiError = z
         "precondition-failed",
         "range-not-satisfiable",
         "unsupported-media-type",
+        "storage-full",
+        "unreadable",
         "unavailable",
         "internal",
       ]),

@@ -10,7 +10,16 @@ export {
 export { CrewFile } from "./crewFile.ts";
 export { Door } from "./door.ts";
 export { DryingCases } from "./dryingCases.ts";
-export { type Endpoint, type Endpoints, endpoints, RecordChange, type Shelf } from "./endpoints/index.ts";
+export {
+  type Endpoint,
+  type Endpoints,
+  endpoints,
+  type HeldJob,
+  type LogPart,
+  type NewerJob,
+  RecordChange,
+  type Shelf,
+} from "./endpoints/index.ts";
 export { PATHS } from "./endpoints/paths.ts";
 export { ApiError, Fault, faultsOf } from "./fault.ts";
 export { Gear, type GearKind, type GearOf } from "./gear.ts";

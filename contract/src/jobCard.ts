@@ -2,8 +2,8 @@ import { carpetArea } from "@scutch/core/floor";
 import { roomFinishTimes } from "@scutch/core/log";
 import * as z from "zod";
 import { JobId, SiteId } from "./ids.ts";
-import { Job } from "./job.ts";
-import { LogEntry } from "./logEntry.ts";
+import type { Job } from "./job.ts";
+import type { LogEntry } from "./logEntry.ts";
 import { Day } from "./moment.ts";
 import { Name } from "./quantity.ts";
 
@@ -22,11 +22,11 @@ export const JobCard = z
     finished: z.int().min(0).meta({ description: "Rooms logged as finished" }),
     entries: z.int().min(0).meta({ description: "Entries in its log" }),
     logMark: z.int().min(0).meta({ description: "Changes whenever its log does" }),
-    job: Job.optional().meta({ description: "Its plan: on request, and for an open job" }),
-    log: z
-      .array(LogEntry)
+    open: z.literal(true).optional().meta({ description: "Started, and maybe not dry yet" }),
+    unreadable: z
+      .literal(true)
       .optional()
-      .meta({ description: "Its log, for an open job: started, and maybe not dry yet" }),
+      .meta({ description: "Its stored plan can’t be read; its raw file can be saved" }),
   })
   .meta({ id: "JobCard" });
 export type JobCard = z.infer<typeof JobCard>;

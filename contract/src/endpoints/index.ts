@@ -10,6 +10,8 @@ import { shelfEndpoints } from "./shelf.ts";
 import { stockEndpoints } from "./stock.ts";
 
 export type { Endpoint } from "./endpoint.ts";
+export type { HeldJob, NewerJob } from "./job.ts";
+export type { LogPart } from "./log.ts";
 export { RecordChange } from "./record.ts";
 
 export const endpoints = {

@@ -4,7 +4,29 @@ import { Job, StoredJob } from "../job.ts";
 import { JobPage } from "../jobCard.ts";
 import { Day } from "../moment.ts";
 import { endpoint, READ_ERRORS, WRITE_ERRORS } from "./endpoint.ts";
+import { LogPart } from "./log.ts";
 import { PATHS } from "./paths.ts";
+
+/** What a device has of a job. */
+export const HeldJob = z.strictObject({
+  id: JobId,
+  version: z.int().min(0).meta({ description: "Version of the plan it has; 0 for none" }),
+  logMark: z
+    .int()
+    .min(0)
+    .optional()
+    .meta({ description: "The mark of the log it has; absent: no log is wanted" }),
+});
+
+export type HeldJob = z.infer<typeof HeldJob>;
+
+/** What is newer of it on the server. */
+export const NewerJob = z.strictObject({
+  id: JobId,
+  plan: StoredJob.optional(),
+  log: LogPart.optional(),
+});
+export type NewerJob = z.infer<typeof NewerJob>;
 
 export const jobEndpoints = {
   listJobs: endpoint({
@@ -16,11 +38,27 @@ export const jobEndpoints = {
       from: Day.optional(),
       after: JobId.optional(),
       before: JobId.optional(),
-      plans: z.stringbool().default(false).meta({ description: "Include each job’s plan" }),
       limit: z.coerce.number().int().min(1).max(200).default(100),
     }),
     response: JobPage,
     errors: [422],
+  }),
+  catchUpJobs: endpoint({
+    method: "post",
+    path: PATHS.catchUpJobs,
+    summary:
+      "Plans and log entries that are newer than what the caller has of some jobs. What doesn’t fit one answer is left out: ask again for it",
+    body: z.strictObject({ jobs: z.array(HeldJob).min(1).max(50) }),
+    response: z.strictObject({ jobs: z.array(NewerJob) }),
+    errors: WRITE_ERRORS,
+  }),
+  readRawJob: endpoint({
+    method: "get",
+    path: PATHS.readRawJob,
+    summary: "One job’s plan just as it is stored, also where it can’t be read as one",
+    params: z.strictObject({ jobId: JobId }),
+    response: z.unknown(),
+    errors: READ_ERRORS,
   }),
   readJob: endpoint({
     method: "get",

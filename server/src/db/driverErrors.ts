@@ -11,6 +11,7 @@ function driverCode(error: unknown): string | undefined {
   return undefined;
 }
 
+const FULL = new Set(["ENOSPC", "EDQUOT"]);
 const GONE = new Set([
   "ECONNREFUSED",
   "ECONNRESET",
@@ -31,8 +32,7 @@ const GONE = new Set([
   "ER_CON_COUNT_ERROR",
   "ER_LOCK_WAIT_TIMEOUT",
   // Full: nothing is wrong with what was sent, and it can be sent again when there is room.
-  "ENOSPC",
-  "EDQUOT",
+  ...FULL,
   "ER_DISK_FULL",
   "ER_RECORD_FILE_FULL",
   "ER_ERROR_ON_WRITE",
@@ -40,6 +40,8 @@ const GONE = new Set([
 /** Some of it comes without a code, in words only. */
 const GONE_WORDS = /pool is closed|closed state|connection lost|connection is closed|server has gone away/i;
 
+/** A disk without room, wherever it came from. */
+export const isDiskFull = (error: unknown) => FULL.has(driverCode(error) ?? "");
 /** The row is there already. */
 export const isDuplicate = (error: unknown) => driverCode(error) === "ER_DUP_ENTRY";
 /** Two transactions waited for each other and this one was rolled back: safe to run again. */

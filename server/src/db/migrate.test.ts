@@ -7,7 +7,7 @@ import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import type { CrewId, Job, JobId, StockUse } from "@scutch/contract";
 import { demoId } from "../demo/demoId.ts";
 import { readJob } from "../features/job/service.ts";
-import { appendLog, readLog } from "../features/log/service.ts";
+import { appendLog, logFactsOf, readLog } from "../features/log/service.ts";
 import { readStock } from "../features/stock/service.ts";
 import { freshDatabase } from "../testing/database.ts";
 import { runMigrations, schemaState } from "./migrate.ts";
@@ -60,8 +60,13 @@ test("every plan of it is carried over to the last bit, and so are versions and 
   expect(BEFORE.jobs.length).toBeGreaterThan(15);
   for (const { version, job } of BEFORE.jobs) {
     expect(await readJob(database.db, CREW, job.id)).toEqual({ version, job });
-    const { entries } = await readLog(database.db, CREW, job.id);
-    expect(entries.map(({ id }) => id)).toEqual(BEFORE.logs[job.id]);
+    const { entries, total, logMark } = await readLog(database.db, CREW, job.id, 0);
+    expect(entries.map(({ id }) => id)).toEqual(BEFORE.logs[job.id] ?? []);
+    // Its facts were counted from the entries.
+    const finishes = entries.filter(({ kind }) => kind === "room-finished" || kind === "correction");
+    const facts = (await logFactsOf(database.db, CREW, [job.id])).get(job.id);
+    expect([total, facts?.finishes ?? []]).toEqual([entries.length, finishes]);
+    expect(await readLog(database.db, CREW, job.id, logMark)).toEqual({ entries: [], total, logMark });
   }
 });
 

@@ -1,7 +1,7 @@
 export { changeCounters, changes } from "../features/change/table.ts";
 export { crews } from "../features/crew/table.ts";
 export { jobs } from "../features/job/table.ts";
-export { logEntries } from "../features/log/table.ts";
+export { logEntries, logFacts } from "../features/log/table.ts";
 export { photos } from "../features/photo/table.ts";
 export { gear } from "../features/shelf/gear/table.ts";
 export { products } from "../features/shelf/product/table.ts";

@@ -21,6 +21,7 @@ const CREW = demoId("crew", 1);
 /** Children before parents. */
 const DEMO_TABLES = [
   "photos",
+  "log_facts",
   "log_entries",
   "jobs",
   "stock_use",

@@ -49,7 +49,8 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
     }
     const failure = asFailure(error);
     const { method, path } = request;
-    if (failure.code === "internal") log.error({ err: error, method, path }, failure.code);
+    if (failure.code === "internal" || failure.code === "unreadable")
+      log.error({ err: error, method, path }, failure.code);
     if (failure.code === "unavailable") log.warn({ why: rootOf(error), method, path }, failure.code);
     if (failure.code === "unavailable") response.set("Retry-After", RETRY_AFTER);
     const body: ApiError = { error: { code: failure.code, ...failure.details } };

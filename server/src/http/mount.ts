@@ -1,3 +1,5 @@
+import { Readable } from "node:stream";
+import { pipeline } from "node:stream/promises";
 import { type Endpoint, faultsOf, MAX_PHOTO_BYTES, PHOTO_TYPES } from "@scutch/contract";
 import express, { type Request, type Router } from "express";
 import type { z } from "zod";
@@ -47,6 +49,28 @@ export function mount<E extends Endpoint>(
     if (endpoint.body && !request.is("application/json")) throw new ApiFailure("unsupported-media-type");
     response.json(await withinDeadline(handle(callOf(endpoint, request), actorIn(response))));
   });
+}
+
+/** An endpoint whose JSON is written as it is read. Each piece has its own deadline; cut off half-way, the answer breaks off and isn't JSON. */
+export function mountStream<E extends Endpoint>(
+  router: Router,
+  endpoint: E,
+  read: (call: Call<E>, actor: Actor) => Promise<AsyncIterable<string>>,
+): void {
+  router[endpoint.method](expressPath(endpoint), async (request, response) => {
+    const pieces = await withinDeadline(read(callOf(endpoint, request), actorIn(response)));
+    response.type("json");
+    await pipeline(Readable.from(inTime(pieces)), response);
+  });
+}
+
+async function* inTime(pieces: AsyncIterable<string>): AsyncGenerator<string> {
+  const reading = pieces[Symbol.asyncIterator]();
+  for (;;) {
+    const { done, value } = await withinDeadline(Promise.resolve(reading.next()));
+    if (done) return;
+    yield value;
+  }
 }
 
 /** An endpoint whose body is a picture's bytes. Everything about it is checked before a byte is looked at. */

@@ -16,5 +16,7 @@ export const STATUS: Record<FailureCode, number> = {
   invalid: 422,
   "update-needed": 426,
   internal: 500,
+  unreadable: 500,
+  "storage-full": 507,
   unavailable: 503,
 };

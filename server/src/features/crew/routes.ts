@@ -2,7 +2,7 @@ import { CONTRACT_VERSION, endpoints } from "@scutch/contract";
 import type { Router } from "express";
 import { notFound } from "../../failures.ts";
 import type { Context } from "../../http/context.ts";
-import { mount } from "../../http/mount.ts";
+import { mount, mountStream } from "../../http/mount.ts";
 import { crewData } from "./data.ts";
 import { readCrew } from "./store.ts";
 
@@ -12,5 +12,5 @@ export function crewRoutes(router: Router, { db }: Context): void {
     if (!known) throw notFound();
     return { ...known, contract: CONTRACT_VERSION };
   });
-  mount(router, endpoints.readCrewData, (_call, { crewId }) => crewData(db, crewId));
+  mountStream(router, endpoints.readCrewData, (_call, { crewId }) => crewData(db, crewId));
 }

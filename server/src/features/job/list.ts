@@ -1,17 +1,10 @@
-import {
-  type JobCard,
-  type JobId,
-  type JobPage,
-  OPEN_DAYS,
-  type StoredJob,
-  summarizeJob,
-} from "@scutch/contract";
+import { type JobCard, type JobId, type JobPage, OPEN_DAYS, summarizeJob } from "@scutch/contract";
 import { MAX_DRYING_HOURS } from "@scutch/core/drying";
 import { roomFinishTimes } from "@scutch/core/log";
 import type { Db } from "../../db/connect.ts";
 import { invalid } from "../../failures.ts";
-import { type LogFacts, logFactsOf, readEntries } from "../log/service.ts";
-import { idsAfter, idsBefore, idsBetween, idsFrom, placeOf, readPlans } from "./store.ts";
+import { type LogFacts, logFactsOf, NO_LOG } from "../log/service.ts";
+import { idsAfter, idsBefore, idsBetween, idsFrom, placeOf, readRows, type StoredRow } from "./store.ts";
 
 const HOUR = 3_600_000;
 const MAX_OPEN_BEFORE = 100;
@@ -21,7 +14,6 @@ interface Wanted {
   readonly after?: JobId | undefined;
   readonly before?: JobId | undefined;
   readonly limit: number;
-  readonly plans?: boolean;
 }
 
 const daysBefore = (day: string, days: number) =>
@@ -29,8 +21,8 @@ const daysBefore = (day: string, days: number) =>
 
 /** A page of cards by day. From a day on, those of the days just before it come first: some may not be dry yet. */
 export async function listJobs(db: Db, crewId: string, wanted: Wanted, now: number): Promise<JobPage> {
-  const { from, limit, plans = false } = wanted;
-  const cardsOf = (ids: readonly string[]) => cardsFor(db, crewId, ids, now, plans);
+  const { from, limit } = wanted;
+  const cardsOf = (ids: readonly string[]) => cardsFor(db, crewId, ids, now);
   const cursor = wanted.after ?? wanted.before;
   if (cursor === undefined) {
     const ids = await idsFrom(db, crewId, from ?? "1970-01-01", limit + 1);
@@ -68,34 +60,22 @@ export async function listJobs(db: Db, crewId: string, wanted: Wanted, now: numb
   };
 }
 
-const NO_LOG: LogFacts = { entries: 0, mark: 0, finishes: [] };
-
-async function cardsFor(
-  db: Db,
-  crewId: string,
-  ids: readonly string[],
-  now: number,
-  plans: boolean,
-): Promise<JobCard[]> {
-  const stored = await readPlans(db, crewId, ids);
+async function cardsFor(db: Db, crewId: string, ids: readonly string[], now: number): Promise<JobCard[]> {
+  const rows = await readRows(db, crewId, ids);
   const facts = await logFactsOf(db, crewId, ids);
-  return Promise.all(
-    stored.map(async (each) => {
-      const log = facts.get(each.job.id) ?? NO_LOG;
-      const card = cardOf(each, log);
-      if (isOpen(card, log, now))
-        return { ...card, job: each.job, log: await readEntries(db, crewId, each.job.id) };
-      return plans ? { ...card, job: each.job } : card;
-    }),
-  );
+  return rows.map((row) => cardOf(row, facts.get(row.id) ?? NO_LOG, now));
 }
 
-const cardOf = ({ version, job }: StoredJob, log: LogFacts): JobCard => ({
-  ...summarizeJob(job, log.finishes),
-  version,
-  entries: log.entries,
-  logMark: log.mark,
-});
+function cardOf({ plan, id, siteId, title, day, startsAt, version }: StoredRow, log: LogFacts, now: number) {
+  const summary = plan
+    ? summarizeJob(plan, log.finishes)
+    : {
+        ...{ id, siteId, title, day, startsAt },
+        ...{ rooms: 0, area: 0, finished: 0, unreadable: true as const },
+      };
+  const card: JobCard = { ...summary, version, entries: log.entries, logMark: log.mark };
+  return isOpen(card, log, now) ? { ...card, open: true as const } : card;
+}
 
 /** Begun, and either still being worked or finished so lately that it may not be dry. */
 function isOpen(card: JobCard, log: LogFacts, now: number): boolean {

@@ -2,12 +2,17 @@ import { endpoints } from "@scutch/contract";
 import type { Router } from "express";
 import type { Context } from "../../http/context.ts";
 import { mount } from "../../http/mount.ts";
+import { catchUp } from "./catchUp.ts";
 import { listJobs } from "./list.ts";
 import { purgeJob } from "./purge.ts";
-import { readJob, saveJob } from "./service.ts";
+import { readJob, readRawJob, saveJob } from "./service.ts";
 
 export function jobRoutes(router: Router, { db, blobs }: Context): void {
   mount(router, endpoints.listJobs, ({ query }, { crewId }) => listJobs(db, crewId, query, Date.now()));
+  mount(router, endpoints.catchUpJobs, async ({ body }, { crewId }) => ({
+    jobs: await catchUp(db, crewId, body.jobs),
+  }));
+  mount(router, endpoints.readRawJob, ({ params }, { crewId }) => readRawJob(db, crewId, params.jobId));
   mount(router, endpoints.readJob, ({ params }, { crewId }) => readJob(db, crewId, params.jobId));
   mount(router, endpoints.purgeJob, ({ params }, { crewId }) => purgeJob(db, blobs, crewId, params.jobId));
   mount(router, endpoints.saveJob, ({ params, body }, { crewId }) => saveJob(db, crewId, params.jobId, body));

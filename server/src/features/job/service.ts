@@ -4,17 +4,24 @@ import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, invalid, notFound } from "../../failures.ts";
 import { noteChange } from "../change/service.ts";
-import { jobExists, lockJob, lockRow, readPlan, writeJob } from "./store.ts";
+import { jobExists, lockJob, lockRow, planFrom, readPlan, readStored, writeJob } from "./store.ts";
 import { validateReferences } from "./validateReferences.ts";
 
 /** For the crew's file. */
-export { readAllPlans } from "./store.ts";
+export { allIds, readRows } from "./store.ts";
 
 /** Sendings remembered of a job: as many as a device could have on their way, and more. */
 const SAVES_KEPT = 20;
 
 export async function readJob(db: Db, crewId: string, jobId: JobId): Promise<StoredJob> {
   const stored = await readPlan(db, crewId, jobId);
+  if (stored === undefined) throw notFound();
+  return stored;
+}
+
+/** What is stored of a job, also where it can't be read as a plan: for a person to save. */
+export async function readRawJob(db: Db, crewId: string, jobId: JobId): Promise<unknown> {
+  const stored = await readStored(db, crewId, jobId);
   if (stored === undefined) throw notFound();
   return stored;
 }
@@ -61,7 +68,7 @@ export async function saveOnce(tx: Transaction, crewId: string, { baseVersion, s
   if (version !== baseVersion) {
     // Sent without a name, a save is known by what it says.
     if (there && saveId === undefined && deepEqual(there.job, job)) return { version };
-    const theirs = there ? { version, job: there.job } : null;
+    const theirs = there ? { version, job: planFrom(there.job) } : null;
     throw new ApiFailure("version-conflict", { theirs, yours: { baseVersion, job } });
   }
   const faults = await validateReferences(tx, crewId, job);

@@ -1,14 +1,18 @@
-import { Job, type JobId, type StoredJob } from "@scutch/contract";
-import { and, asc, desc, eq, gte, inArray, lt, type SQL, sql } from "drizzle-orm";
+import { faultsOf, Job, type JobId, type SiteId, type StoredJob } from "@scutch/contract";
+import { and, asc, desc, eq, getTableColumns, gte, inArray, lt, type SQL, sql } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
+import { ApiFailure } from "../../failures.ts";
 import { jobs, type LastSave } from "./table.ts";
 
-/** A plan as it was stored, checked on its way out. What fails was written by something that isn't this server. */
-function planFrom(stored: unknown): Job {
+/** A plan as it was stored, checked on its way out. What fails was written by something that isn't this server: unreadable. */
+export function planFrom(stored: unknown): Job {
   const checked = Job.safeParse(stored);
   if (checked.success) return checked.data;
-  throw new Error("a stored plan isn’t one", { cause: checked.error });
+  throw new ApiFailure("unreadable", { faults: faultsOf(checked.error) });
 }
+
+/** More than a crew could ever have; a limit all the same. */
+const MOST_JOBS = 1_000_000;
 
 const one = (crewId: string, jobId: string) => and(eq(jobs.crewId, crewId), eq(jobs.id, jobId));
 const WHOLE = { version: jobs.version, plan: jobs.plan };
@@ -27,6 +31,12 @@ export async function readPlan(db: Db, crewId: string, jobId: JobId): Promise<St
   prepared.set(db, statement);
   const [row] = await statement.execute({ crewId, jobId });
   return row && { version: row.version, job: planFrom(row.plan) };
+}
+
+/** A plan just as it is stored, readable or not. */
+export async function readStored(db: Db, crewId: string, jobId: JobId): Promise<unknown> {
+  const [row] = await db.select({ plan: jobs.plan }).from(jobs).where(one(crewId, jobId));
+  return row?.plan;
 }
 
 /** A job's version, plan and last sendings, locked until the transaction ends; undefined where there is none. */
@@ -61,15 +71,8 @@ export async function removeJob(tx: Transaction, crewId: string, jobId: string):
   await tx.delete(jobs).where(one(crewId, jobId));
 }
 
-/** Plans of a crew, all of them, in the order of their days. */
-export async function readAllPlans(db: Db, crewId: string): Promise<Job[]> {
-  const rows = await db
-    .select({ plan: jobs.plan })
-    .from(jobs)
-    .where(eq(jobs.crewId, crewId))
-    .orderBy(asc(jobs.day), asc(jobs.startsAt), asc(jobs.id));
-  return rows.map(({ plan }) => planFrom(plan));
-}
+/** Ids of all a crew's jobs, in the order of their days. */
+export const allIds = (db: Db, crewId: string) => page(db, crewId, undefined, true, MOST_JOBS);
 
 /** Whether there is such a job. */
 export async function jobExists(db: Db, crewId: string, jobId: string): Promise<boolean> {
@@ -125,13 +128,35 @@ export const idsFrom = (db: Db, crewId: string, day: string, limit: number) =>
 export const idsBetween = (db: Db, crewId: string, first: string, end: string, limit: number) =>
   page(db, crewId, and(gte(jobs.day, first), lt(jobs.day, end)), false, limit);
 
-/** Jobs by id, in the order of `ids`. */
-export async function readPlans(db: Db, crewId: string, ids: readonly string[]): Promise<StoredJob[]> {
+/** A job's row. Without a plan: what is stored can't be read as one. */
+export interface StoredRow extends Place {
+  readonly id: JobId;
+  readonly siteId: SiteId;
+  readonly title: string;
+  readonly version: number;
+  readonly plan: Job | undefined;
+  readonly stored: unknown;
+}
+
+/** Jobs by id, in the order of `ids`; each is read by itself, so that one that can't be hides no other. */
+export async function readRows(db: Db, crewId: string, ids: readonly string[]): Promise<StoredRow[]> {
   if (ids.length === 0) return [];
+  const { crewId: _, saves: __, ...columns } = getTableColumns(jobs);
   const rows = await db
-    .select({ id: jobs.id, ...WHOLE })
+    .select(columns)
     .from(jobs)
     .where(and(eq(jobs.crewId, crewId), inArray(jobs.id, [...ids])));
-  const found = new Map(rows.map(({ id, version, plan }) => [id, { version, job: planFrom(plan) }]));
+  const found = new Map(
+    rows.map(({ plan: stored, id, siteId, ...row }) => [
+      id,
+      {
+        ...row,
+        id: id as JobId,
+        siteId: siteId as SiteId,
+        stored,
+        plan: Job.safeParse(stored).data,
+      },
+    ]),
+  );
   return ids.flatMap((id) => found.get(id) ?? []);
 }

@@ -5,7 +5,9 @@ import { mount } from "../../http/mount.ts";
 import { appendLog, readLog } from "./service.ts";
 
 export function logRoutes(router: Router, { db }: Context): void {
-  mount(router, endpoints.readLog, ({ params }, { crewId }) => readLog(db, crewId, params.jobId));
+  mount(router, endpoints.readLog, ({ params, query }, { crewId }) =>
+    readLog(db, crewId, params.jobId, query.after),
+  );
   mount(router, endpoints.appendLog, ({ params, body }, { crewId }) =>
     appendLog(db, crewId, params.jobId, body.entries),
   );

@@ -1,26 +1,35 @@
 import { isDeepStrictEqual } from "node:util";
-import type { JobId, LogEntry } from "@scutch/contract";
+import type { JobId, LogEntry, LogPart } from "@scutch/contract";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure } from "../../failures.ts";
 import { noteChange } from "../change/service.ts";
 import { requireJob, requireLockedJob } from "../job/service.ts";
 import { addUse } from "../stock/service.ts";
-import { addEntries, entriesById, entriesOfKinds, readEntries, readMark } from "./store.ts";
+import { addEntries, entriesById, entriesOfKinds, logFactsOf, NO_LOG, readEntries } from "./store.ts";
 import { USING, usageDelta } from "./usageDelta.ts";
 
 /** For the list of jobs, the crew's file and a job deleted for good. */
-export { type LogFacts, logFactsOf, readEntries, removeEntriesOf } from "./store.ts";
+export { type LogFacts, logFactsOf, NO_LOG, readLogs, removeEntriesOf } from "./store.ts";
 
-export async function readLog(
+/** What came into a job's log after a mark; all of it for a mark it never had. */
+export async function readLog(db: Db, crewId: string, jobId: JobId, after: number): Promise<LogPart> {
+  await requireJob(db, crewId, jobId);
+  // The mark first: entries that come in between are then read again, not missed.
+  const { mark, entries } = (await logFactsOf(db, crewId, [jobId])).get(jobId) ?? NO_LOG;
+  return logPart(db, crewId, jobId, { mark, total: entries }, after);
+}
+
+/** {@link readLog} of a job whose facts were read. */
+export async function logPart(
   db: Db,
   crewId: string,
   jobId: JobId,
-): Promise<{ entries: LogEntry[]; logMark: number }> {
-  await requireJob(db, crewId, jobId);
-  // The mark first: entries that come in between are then read again, not missed.
-  const logMark = await readMark(db, crewId, jobId);
-  return { entries: await readEntries(db, crewId, jobId), logMark };
+  { mark, total }: { readonly mark: number; readonly total: number },
+  after: number,
+): Promise<LogPart> {
+  const entries = after === mark ? [] : await readEntries(db, crewId, jobId, after > mark ? 0 : after);
+  return { entries, logMark: mark, total };
 }
 
 /**

@@ -1,28 +1,38 @@
 import type { LogEntry } from "@scutch/contract";
-import { and, asc, count, eq, inArray, max } from "drizzle-orm";
+import { and, asc, eq, gt, inArray, max } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { logEntries } from "./table.ts";
+import { logEntries, logFacts } from "./table.ts";
 
 const ofJob = (crewId: string, jobId: string) =>
   and(eq(logEntries.crewId, crewId), eq(logEntries.jobId, jobId));
 
-/** A job's entries in the order they happened; those of one moment in the order they came in. */
-export async function readEntries(db: Db, crewId: string, jobId: string): Promise<LogEntry[]> {
+/** A job's entries in the order they happened, those of one moment in the order they came in: all, or those that came in after a mark. */
+export async function readEntries(db: Db, crewId: string, jobId: string, after = 0): Promise<LogEntry[]> {
   const rows = await db
     .select({ entry: logEntries.entry })
     .from(logEntries)
-    .where(ofJob(crewId, jobId))
+    .where(and(ofJob(crewId, jobId), after > 0 ? gt(logEntries.arrival, after) : undefined))
     .orderBy(asc(logEntries.at), asc(logEntries.arrival));
   return rows.map((row) => row.entry);
 }
 
-/** What changes whenever a job's log does. */
-export async function readMark(db: Db, crewId: string, jobId: string): Promise<number> {
-  const [row] = await db
-    .select({ mark: max(logEntries.arrival) })
-    .from(logEntries)
-    .where(ofJob(crewId, jobId));
-  return Number(row?.mark ?? 0);
+/** The logs of some jobs, each in its order. */
+export async function readLogs(
+  db: Db,
+  crewId: string,
+  jobIds: readonly string[],
+): Promise<ReadonlyMap<string, readonly LogEntry[]>> {
+  const rows =
+    jobIds.length === 0
+      ? []
+      : await db
+          .select({ jobId: logEntries.jobId, entry: logEntries.entry })
+          .from(logEntries)
+          .where(and(eq(logEntries.crewId, crewId), inArray(logEntries.jobId, [...jobIds])))
+          .orderBy(asc(logEntries.jobId), asc(logEntries.at), asc(logEntries.arrival));
+  const logs = new Map<string, LogEntry[]>(jobIds.map((jobId) => [jobId, []]));
+  for (const { jobId, entry } of rows) logs.get(jobId)?.push(entry);
+  return logs;
 }
 
 /** What lists tell of logs: how much is in each, and when rooms were finished, with what strikes that out. */
@@ -32,37 +42,21 @@ export interface LogFacts {
   readonly finishes: readonly LogEntry[];
 }
 
+export const NO_LOG: LogFacts = { entries: 0, mark: 0, finishes: [] };
 const FINISHES: readonly LogEntry["kind"][] = ["room-finished", "correction"];
 
+/** Facts of the logs of some jobs, of those that have any. */
 export async function logFactsOf(
-  db: Db,
+  db: Db | Transaction,
   crewId: string,
   jobIds: readonly string[],
 ): Promise<Map<string, LogFacts>> {
   if (jobIds.length === 0) return new Map();
-  const those = and(eq(logEntries.crewId, crewId), inArray(logEntries.jobId, [...jobIds]));
-  const [counts, finishes] = await Promise.all([
-    db
-      .select({ jobId: logEntries.jobId, entries: count(), mark: max(logEntries.arrival) })
-      .from(logEntries)
-      .where(those)
-      .groupBy(logEntries.jobId),
-    db
-      .select({ jobId: logEntries.jobId, entry: logEntries.entry })
-      .from(logEntries)
-      .where(and(those, inArray(logEntries.kind, [...FINISHES])))
-      .orderBy(asc(logEntries.at), asc(logEntries.arrival)),
-  ]);
-  return new Map(
-    counts.map(({ jobId, entries, mark }) => [
-      jobId,
-      {
-        entries: Number(entries),
-        mark: Number(mark ?? 0),
-        finishes: finishes.filter((each) => each.jobId === jobId).map(({ entry }) => entry),
-      },
-    ]),
-  );
+  const rows = await db
+    .select()
+    .from(logFacts)
+    .where(and(eq(logFacts.crewId, crewId), inArray(logFacts.jobId, [...jobIds])));
+  return new Map(rows.map(({ jobId, entries, mark, finishes }) => [jobId, { entries, mark, finishes }]));
 }
 
 /** Entries of some ids that are there already, with the job each is on. */
@@ -90,10 +84,11 @@ export async function entriesOfKinds(
 
 /** Takes a job's whole log away: only ever with the job. */
 export async function removeEntriesOf(tx: Transaction, crewId: string, jobId: string): Promise<void> {
+  await tx.delete(logFacts).where(and(eq(logFacts.crewId, crewId), eq(logFacts.jobId, jobId)));
   await tx.delete(logEntries).where(ofJob(crewId, jobId));
 }
 
-/** Adds entries. There is no way here to change or take away one. */
+/** Adds entries to a job that is locked, and keeps its facts in step. There is no way here to change or take away one. */
 export async function addEntries(
   tx: Transaction,
   crewId: string,
@@ -113,4 +108,37 @@ export async function addEntries(
       entry,
     })),
   );
+  const [last] = await tx
+    .select({ mark: max(logEntries.arrival) })
+    .from(logEntries)
+    .where(
+      and(
+        eq(logEntries.crewId, crewId),
+        inArray(
+          logEntries.id,
+          entries.map(({ id }) => id),
+        ),
+      ),
+    );
+  await addFacts(tx, crewId, jobId, { entries, mark: Number(last?.mark) });
+}
+
+async function addFacts(
+  tx: Transaction,
+  crewId: string,
+  jobId: string,
+  added: { readonly entries: readonly LogEntry[]; readonly mark: number },
+): Promise<void> {
+  const before = (await logFactsOf(tx, crewId, [jobId])).get(jobId) ?? NO_LOG;
+  const fresh = added.entries.filter(({ kind }) => FINISHES.includes(kind));
+  const facts = {
+    entries: before.entries + added.entries.length,
+    mark: added.mark,
+    // Stable: of one moment, in the order they came in.
+    finishes: [...before.finishes, ...fresh].toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at)),
+  };
+  await tx
+    .insert(logFacts)
+    .values({ crewId, jobId, ...facts })
+    .onDuplicateKeyUpdate({ set: fresh.length > 0 ? facts : { entries: facts.entries, mark: facts.mark } });
 }

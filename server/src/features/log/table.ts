@@ -5,6 +5,7 @@ import {
   datetime,
   foreignKey,
   index,
+  int,
   mysqlTable,
   primaryKey,
   unique,
@@ -42,6 +43,29 @@ export const logEntries = mysqlTable(
       foreignColumns: [jobs.crewId, jobs.id],
     }),
     index("log_entries_by_job").on(table.crewId, table.jobId, table.at, table.arrival),
+    index("log_entries_by_kind").on(table.crewId, table.jobId, table.kind),
     index("log_entries_by_corrected").on(table.crewId, table.corrects),
+  ],
+);
+
+/** What lists tell of a job's log, kept as entries come in: counting them for each list would take longer with each job. */
+export const logFacts = mysqlTable(
+  "log_facts",
+  {
+    crewId: uuid("crew_id").notNull(),
+    jobId: uuid("job_id").notNull(),
+    entries: int("entries").notNull(),
+    /** The last arrival. */
+    mark: bigint("mark", { mode: "number", unsigned: true }).notNull(),
+    /** When rooms were finished, with what strikes that out, in order. */
+    finishes: json<readonly LogEntry[]>()("finishes").notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.crewId, table.jobId] }),
+    foreignKey({
+      name: "log_facts_job",
+      columns: [table.crewId, table.jobId],
+      foreignColumns: [jobs.crewId, jobs.id],
+    }),
   ],
 );

@@ -3,7 +3,7 @@ import { isDeepStrictEqual } from "node:util";
 import type { CrewId, JobId, Photo, PhotoFacts, PhotoId } from "@scutch/contract";
 import type { BlobStore } from "../../blobs/blobStore.ts";
 import type { Db, Transaction } from "../../db/connect.ts";
-import { isDuplicate } from "../../db/driverErrors.ts";
+import { isDiskFull, isDuplicate } from "../../db/driverErrors.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, invalid, notFound } from "../../failures.ts";
 import { noteChange } from "../change/service.ts";
@@ -52,7 +52,7 @@ export async function addPhoto(
   if (!picture) throw invalid({ path: [], code: "not-a-picture" });
   const { jpeg, width, height } = picture;
   const photo: Photo = { ...facts, id, jobId, width, height };
-  await blobs.put(keyOf(crewId, id, sha256), jpeg);
+  await keep(blobs, keyOf(crewId, id, sha256), jpeg);
   try {
     await db.transaction(async (tx) => {
       await addRow(tx, crewId, photo, sha256);
@@ -66,6 +66,14 @@ export async function addPhoto(
     return sameOrRefused(there, sent);
   }
   return photo;
+}
+
+async function keep(blobs: BlobStore, key: string, jpeg: Buffer): Promise<void> {
+  try {
+    await blobs.put(key, jpeg);
+  } catch (error) {
+    throw isDiskFull(error) ? new ApiFailure("storage-full") : error;
+  }
 }
 
 function sameOrRefused(
