@@ -51,6 +51,10 @@ function whyOf({ trouble: { aside } }: DeadLetter): string {
   if (aside?.code === "not-found") return "The server doesn’t have this job.";
   if (aside?.code === "job-deleted")
     return "This job was deleted for good on another device. Try again creates it without its log.";
+  if (aside?.code === "unreadable")
+    return "The plan of this job is damaged on the server. Save yours as a file before you undo it.";
+  if (aside?.code === "storage-full")
+    return "The server’s disk for photos is full. Free some space there, then try again.";
   const [fault] = (aside?.faults ?? []) as readonly Fault[];
   return fault ? `The server refused it: ${contractFault(fault)}` : "The server refused it.";
 }

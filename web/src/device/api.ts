@@ -33,6 +33,9 @@ export const STOPS: Partial<Record<ApiError["error"]["code"], Exclude<Connection
   "update-needed": "update-needed",
 };
 
+/** What says that the server can't now, not that it won't. */
+const BROKEN: readonly ApiError["error"]["code"][] = ["internal", "unavailable"];
+
 export type Send = (method: string, path: string, body?: unknown) => Promise<Reply>;
 
 const headersOf = (crewId: string | undefined): Record<string, string> => ({
@@ -50,7 +53,7 @@ function replyOf(status: number, text: string): Reply {
   if (status >= 200 && status < 300) return { outcome: "done", body };
   const error = ApiError.safeParse(body);
   if (!error.success) return { outcome: "fault", status, ours: false };
-  return status >= 500
+  return BROKEN.includes(error.data.error.code)
     ? { outcome: "fault", status, ours: true }
     : { outcome: "refused", status, error: error.data.error };
 }
@@ -75,6 +78,29 @@ export const sendAs =
       return { outcome: "silent" };
     }
   };
+
+/** A file from the server, however large it is; undefined where it doesn't come whole. */
+export async function download(path: string, crewId: string): Promise<Blob | undefined> {
+  const given = new AbortController();
+  const giveUp = () => given.abort();
+  let timer = setTimeout(giveUp, STANDSTILL);
+  try {
+    const response = await fetch(`/api${path}`, { headers: headersOf(crewId), signal: given.signal });
+    if (!response.ok || !response.body) return undefined;
+    const pieces: BlobPart[] = [];
+    for (const reader = response.body.getReader(); ; ) {
+      const { done, value } = await reader.read();
+      if (done) return new Blob(pieces, { type: "application/json" });
+      pieces.push(value);
+      clearTimeout(timer);
+      timer = setTimeout(giveUp, STANDSTILL);
+    }
+  } catch {
+    return undefined;
+  } finally {
+    clearTimeout(timer);
+  }
+}
 
 /** A picture on its way: given up only when nothing moves any more. fetch doesn't tell how far it is, this does. */
 function upload(

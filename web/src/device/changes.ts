@@ -7,7 +7,7 @@ import type { DeviceRecords, RecordKind } from "./db.ts";
 import { sendDirectly } from "./direct.ts";
 import { applyResolution, currentPlan } from "./jobRow.ts";
 import { newId } from "./newId.ts";
-import { keyOf, persist } from "./persist.ts";
+import { keyOf, persist, persistJobWithLog } from "./persist.ts";
 import { session } from "./session.ts";
 
 /** Everything that changes something: shown at once, kept on this device, then sent. */
@@ -98,6 +98,19 @@ export function addJob(job: Job, newSite: Site | undefined): void {
 
 export const logEntry = (jobId: string, entry: LogEntry): void =>
   applyOptimistically({ kind: "entry", jobId, entry });
+
+/** A job with its whole log, read in from a file: kept in one piece, or, where this device can't, held as each of it would be. */
+export async function addJobWithLog(job: Job, log: readonly LogEntry[]): Promise<void> {
+  const { db, lanes } = session();
+  try {
+    await persistJobWithLog(db, job, log);
+  } catch {
+    addJob(job, undefined);
+    for (const entry of log) logEntry(job.id, entry);
+    return;
+  }
+  lanes.scheduleSend();
+}
 
 /** Something of the shelf, the van or the crew's settings, added, or changed from `before`: what came in since then stays. */
 export function saveRecord<K extends RecordKind>(

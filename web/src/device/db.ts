@@ -79,6 +79,8 @@ export interface Facts {
   readonly machines: { readonly jobId: string; readonly keys: readonly string[] };
   /** How far the changes of the crew's other devices are known. */
   readonly changes: { readonly seq: number };
+  /** Jobs that were deleted for good elsewhere. */
+  readonly deleted: { readonly ids: readonly string[] };
   /** How far the list of jobs is known each way: what to ask for next, null at its end. */
   readonly list: { readonly earlier: string | null; readonly later: string | null };
 }

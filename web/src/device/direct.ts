@@ -2,7 +2,7 @@ import { mergeJobs, type StoredJob } from "@scutch/contract";
 import type { PendingChange } from "../state/pendingSlice.ts";
 import type { Send } from "./api.ts";
 import type { DeviceDb } from "./db.ts";
-import { entryRequest, photoRequest, type Request, recordRequest, removalRequest } from "./requests.ts";
+import { entriesRequest, photoRequest, type Request, recordRequest, removalRequest } from "./requests.ts";
 
 /** Others may save at the same moment, but not for ever. */
 const MAX_ROUNDS = 8;
@@ -10,7 +10,7 @@ const MAX_ROUNDS = 8;
 async function requestOf(held: Exclude<PendingChange, { kind: "job" }>, db: DeviceDb): Promise<Request> {
   switch (held.kind) {
     case "entry":
-      return entryRequest(held.jobId, held.entry);
+      return entriesRequest(held.jobId, [held.entry]);
     case "thing":
       return recordRequest(held.thing, held.value, held.before ?? (await knownThing(db, held.thing))?.known);
     case "photo":

@@ -67,6 +67,9 @@ function withClashes(row: JobRow, added: readonly MergeConflict[]): readonly Mer
 /** A job that is new here, with what it was made from nothing. */
 export const newRow = (job: Job): JobRow => settled({ id: job.id, rev: 1, edit: { plan: job, base: null } });
 
+/** A plan changed here after its job was deleted for good: a person says whether it comes back. */
+export const deletedRow = (job: Job): JobRow => settled({ ...newRow(job), trouble: DELETED });
+
 /**
  * Somebody here changed the plan they saw, `before`, to `after`. What another tab or the server changed meanwhile stays.
  * Made from nothing (`before` undefined) although there is such a job, what the two say differently is asked.

@@ -1,8 +1,8 @@
-import type { LogEntry } from "@scutch/contract";
+import type { Job, LogEntry } from "@scutch/contract";
 import { isDoc, joinRecord } from "@scutch/core/plan";
 import type { PendingChange, PendingChangeOf } from "../state/pendingSlice.ts";
 import { type DeviceDb, type DeviceRecords, nextSeq, type RecordKind } from "./db.ts";
-import { applyEdit, cardFacts, currentPlan, newRow } from "./jobRow.ts";
+import { applyEdit, cardFacts, currentPlan, deletedRow, newRow } from "./jobRow.ts";
 
 /** Puts something done here in the database, to be sent; the revision it got, where it has one. Throws when it can't be kept. */
 export function persist(db: DeviceDb, held: PendingChange): Promise<number | undefined> {
@@ -22,17 +22,29 @@ export function persist(db: DeviceDb, held: PendingChange): Promise<number | und
 
 async function keepEdit(
   db: DeviceDb,
-  { jobId, before, after, quietly }: PendingChangeOf<"job">,
+  { jobId, before, after, quietly }: Omit<PendingChangeOf<"job">, "id" | "state">,
 ): Promise<number> {
-  return db.transaction("rw", db.jobs, db.cards, async () => {
+  return db.transaction("rw", db.jobs, db.cards, db.facts, async () => {
     const row = await db.jobs.get(jobId);
-    const next = row ? applyEdit(row, before ?? undefined, after, quietly) : newRow(after);
+    const isDeleted = !row && before !== null && (await db.fact("deleted"))?.ids.includes(jobId) === true;
+    const fresh = isDeleted ? deletedRow(after) : newRow(after);
+    const next = row ? applyEdit(row, before ?? undefined, after, quietly) : fresh;
     await db.jobs.put(next);
     // The list shows it as it is now, before and after it is sent; what the log says of it stays.
     const card = await db.cards.get(jobId);
     const facts = cardFacts(currentPlan(next));
     await db.cards.put({ version: 0, finished: 0, entries: 0, logMark: 0, ...card, ...facts });
     return next.rev;
+  });
+}
+
+/** Puts a job that is new here in the database with its log, all or nothing. */
+export async function persistJobWithLog(db: DeviceDb, job: Job, log: readonly LogEntry[]): Promise<void> {
+  await db.transaction("rw", [db.jobs, db.cards, db.entries, db.facts], async () => {
+    await keepEdit(db, { kind: "job", jobId: job.id, before: null, after: job });
+    await db.entries.bulkPut(
+      log.map((entry) => ({ id: entry.id, jobId: job.id, entry, waiting: 1, seq: nextSeq() })),
+    );
   });
 }
 

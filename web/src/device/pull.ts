@@ -3,35 +3,47 @@ import {
   Crew,
   CrewSettings,
   type Endpoints,
+  type HeldJob,
   Job,
   JobCard,
   type JobId,
-  type LogEntry,
+  type LogPart,
   parseTolerantly,
   type StoredJob,
 } from "@scutch/contract";
 import { deepEqual, joinRecord } from "@scutch/core/plan";
 import type { ConnectionState } from "../state/connectionSlice.ts";
-import { type Answer, pathOf, type Send, STOPS } from "./api.ts";
-import type { DeviceDb, DeviceRecords, EntryRow, RecordKind, RecordRow } from "./db.ts";
+import { type Answer, pathOf, type Reply, type Send, STOPS } from "./api.ts";
+import {
+  type DeviceDb,
+  type DeviceRecords,
+  type EntryRow,
+  pendingRows,
+  type RecordKind,
+  type RecordRow,
+} from "./db.ts";
 import { cardFacts, currentPlan, receiveRemote } from "./jobRow.ts";
 
 /** How asking the server went. What it said is in the database. */
-export type PullResult = "kept" | "not-found" | Exclude<ConnectionState, "ok">;
+export type PullResult = "kept" | "not-found" | "unreadable" | Exclude<ConnectionState, "ok">;
+type Missing = Exclude<PullResult, "kept">;
 
 async function ask<K extends keyof Endpoints>(
   send: Send,
   name: K,
   params: Readonly<Record<string, string>> = {},
   query: Readonly<Record<string, string>> = {},
-): Promise<Answer<K> | Exclude<PullResult, "kept">> {
-  const reply = await send("GET", pathOf(name, params, query));
+): Promise<Answer<K> | Missing> {
+  return answerOf<K>(await send("GET", pathOf(name, params, query)));
+}
+function answerOf<K extends keyof Endpoints>(reply: Reply): Answer<K> | Missing {
   if (reply.outcome === "done") return reply.body as Answer<K>;
+  if (reply.outcome === "refused" && reply.error.code === "unreadable") return "unreadable";
   if (reply.outcome === "refused")
     return reply.status === 404 ? "not-found" : (STOPS[reply.error.code] ?? "server-fault");
   return reply.outcome === "fault" && reply.ours ? "server-fault" : "offline";
 }
-const isMissing = (answer: unknown): answer is Exclude<PullResult, "kept"> => typeof answer === "string";
+const isMissing = (answer: unknown): answer is Missing => typeof answer === "string";
 
 /** Keeps the server's word on jobs, joined with what was edited here; their cards show it too. */
 async function hearJobs(db: DeviceDb, stored: readonly StoredJob[]): Promise<void> {
@@ -49,24 +61,17 @@ async function hearJobs(db: DeviceDb, stored: readonly StoredJob[]): Promise<voi
   });
 }
 
-/** Keeps a job's entries. None is ever taken away: those made here and still to be sent stay as they are. */
-async function hearLog(
-  db: DeviceDb,
-  jobId: string,
-  entries: readonly LogEntry[],
-  logMark: number,
-): Promise<void> {
-  await db.transaction("rw", db.jobs, db.entries, async () => {
-    const known = new Map(
-      (await db.entries.where("jobId").equals(jobId).toArray()).map((row) => [row.id, row]),
-    );
-    const fresh = entries.filter((entry) => {
-      const row = known.get(entry.id);
-      return !row || row.waiting === 1;
-    });
-    const rows: EntryRow[] = fresh.map((entry) => ({ id: entry.id, jobId, entry, settledAt: 0 }));
+/** Keeps entries of a job, each once; those made here and still to be sent stay as they are. Whether it has them all now. */
+async function hearLog(db: DeviceDb, jobId: string, { entries, logMark, total }: LogPart): Promise<boolean> {
+  return db.transaction("rw", db.jobs, db.entries, async () => {
+    const known = await db.entries.bulkGet(entries.map(({ id }) => id));
+    const rows = entries
+      .filter((_, i) => !known[i] || known[i].waiting === 1)
+      .map((entry): EntryRow => ({ id: entry.id, jobId, entry, settledAt: 0 }));
     await db.entries.bulkPut(rows);
     await db.jobs.update(jobId, { logMark });
+    const waiting = (await pendingRows(db.entries)).filter((row) => row.jobId === jobId).length;
+    return (await db.entries.where("jobId").equals(jobId).count()) - waiting >= total;
   });
 }
 
@@ -77,11 +82,13 @@ export async function pullJob(db: DeviceDb, send: Send, jobId: JobId): Promise<P
   return "kept";
 }
 
+/** What came into a job's log since it was read here; all of it where something is missing all the same. */
 export async function pullLog(db: DeviceDb, send: Send, jobId: JobId): Promise<PullResult> {
-  const answer = await ask(send, "readLog", { jobId });
-  if (isMissing(answer)) return answer;
-  await hearLog(db, jobId, answer.entries, answer.logMark);
-  return "kept";
+  for (let after = (await db.jobs.get(jobId))?.logMark ?? 0; ; after = 0) {
+    const answer = await ask(send, "readLog", { jobId }, { after: String(after) });
+    if (isMissing(answer)) return answer;
+    if ((await hearLog(db, jobId, answer)) || after === 0) return "kept";
+  }
 }
 
 export async function pullPhotos(db: DeviceDb, send: Send, jobId: JobId): Promise<PullResult> {
@@ -164,7 +171,7 @@ export async function pullStock(db: DeviceDb, send: Send): Promise<PullResult> {
 /** The crew this server answers for, or why it can't be told. */
 export async function askCrew(
   send: Send,
-): Promise<{ readonly crew: Crew; readonly settings: CrewSettings } | Exclude<PullResult, "kept">> {
+): Promise<{ readonly crew: Crew; readonly settings: CrewSettings } | Missing> {
   const answer = await ask(send, "readCrew");
   if (isMissing(answer)) return answer;
   const crew = parseTolerantly(Crew, answer.crew);
@@ -198,11 +205,10 @@ export async function pullChanges(
   return changes.ok ? take(changes.value) : "update-needed";
 }
 
-/** Keeps what a page of the list said: its cards, and the plans and logs that came with them. */
+/** Keeps the cards of a page of the list. */
 async function keepPage(db: DeviceDb, page: Answer<"listJobs">): Promise<readonly JobCard[]> {
   const cards = page.jobs.flatMap((each) => {
-    const { job: _, log: __, ...bare } = each;
-    const known = parseTolerantly(JobCard, bare);
+    const known = parseTolerantly(JobCard, each);
     return known.ok ? [known.value] : [];
   });
   // One asked for before a save of ours was taken is older than what stands here.
@@ -210,12 +216,47 @@ async function keepPage(db: DeviceDb, page: Answer<"listJobs">): Promise<readonl
   await db.cards.bulkPut(
     cards.filter(({ version }, i) => !rows[i]?.waiting && version >= (rows[i]?.known?.version ?? 0)),
   );
-  await hearJobs(
-    db,
-    page.jobs.flatMap(({ version, job }) => (job ? [{ version, job }] : [])),
-  );
-  for (const { id, log, logMark } of page.jobs) if (log) await hearLog(db, id, log, logMark);
   return cards;
+}
+
+/** What this device lacks of listed jobs: their plans, and the logs of those that `wantsLog` says. */
+async function lackingOf(
+  db: DeviceDb,
+  cards: readonly JobCard[],
+  wantsLog: (card: JobCard) => boolean,
+): Promise<HeldJob[]> {
+  const rows = await db.jobs.bulkGet(cards.map(({ id }) => id));
+  return cards.flatMap((card, i) => {
+    const { known, logMark } = rows[i] ?? {};
+    const lacksPlan = !card.unreadable && (known?.version ?? 0) < card.version;
+    const lacksLog = card.entries > 0 && wantsLog(card) && logMark !== card.logMark;
+    if (!lacksPlan && !lacksLog) return [];
+    return [{ id: card.id, version: known?.version ?? 0, ...(lacksLog ? { logMark: logMark ?? 0 } : {}) }];
+  });
+}
+
+/** Jobs asked for at once. */
+const AT_ONCE = 50;
+
+/** Asks for what is newer of jobs than what is held here, as long as there is more. */
+async function catchUp(db: DeviceDb, send: Send, held: readonly HeldJob[]): Promise<PullResult> {
+  let left = held;
+  while (left.length > 0) {
+    const reply = await send("POST", pathOf("catchUpJobs"), { jobs: left.slice(0, AT_ONCE) });
+    const answer = answerOf<"catchUpJobs">(reply);
+    if (isMissing(answer)) return answer;
+    await hearJobs(
+      db,
+      answer.jobs.flatMap(({ plan }) => plan ?? []),
+    );
+    for (const { id, log } of answer.jobs)
+      if (log && !(await hearLog(db, id, log))) await pullLog(db, send, id);
+    const told = new Set(answer.jobs.map(({ id }) => id));
+    const rest = left.filter(({ id }) => !told.has(id));
+    if (rest.length === left.length) return "kept";
+    left = rest;
+  }
+  return "kept";
 }
 
 const placeOf = ({ day, startsAt, id }: JobCard) => `${day} ${startsAt} ${id}`;
@@ -241,8 +282,8 @@ async function dropCardsBut(
 }
 
 /**
- * The jobs from a day on, and those begun lately with plan and log; then the plans this device lacks, so that every job
- * booked opens with no signal. Of a job seen here that isn't on the page any more, its plan is asked for when it is opened.
+ * The jobs from a day on and those just before, then what this device lacks of them: every plan, so that each job booked opens with no
+ * signal, and the logs of those begun lately. What it has already isn't sent again.
  */
 export async function pullToday(db: DeviceDb, send: Send, day: string): Promise<PullResult> {
   const page = await ask(send, "listJobs", {}, { from: day });
@@ -250,26 +291,18 @@ export async function pullToday(db: DeviceDb, send: Send, day: string): Promise<
   const cards = await keepPage(db, page);
   await dropCardsBut(db, cards, day, page.later !== null);
   await db.setFact("list", { earlier: page.earlier, later: page.later });
-  const rows = await db.jobs.bulkGet(cards.map(({ id }) => id));
-  const lacking = cards.some((card, i) => (rows[i]?.known?.version ?? 0) < card.version);
-  if (lacking) {
-    const plans = await ask(send, "listJobs", {}, { from: day, plans: "true" });
-    if (!isMissing(plans)) await keepPage(db, plans);
-  }
-  for (const [i, card] of cards.entries())
-    if (card.entries > 0 && card.day >= day && rows[i]?.logMark !== card.logMark)
-      await pullLog(db, send, card.id);
-  return "kept";
+  return catchUp(db, send, await lackingOf(db, cards, (card) => card.open === true || card.day >= day));
 }
 
-/** One more page of the list, the one way or the other. */
+/** One more page of the list, the one way or the other; of its jobs, those not dry yet come whole. */
 export async function pullMore(db: DeviceDb, send: Send, way: "earlier" | "later"): Promise<PullResult> {
   const list = await db.fact("list");
   const cursor = list?.[way];
   if (!list || !cursor) return "kept";
   const page = await ask(send, "listJobs", {}, way === "earlier" ? { before: cursor } : { after: cursor });
   if (isMissing(page)) return page;
-  await keepPage(db, page);
+  const cards = await keepPage(db, page);
   await db.setFact("list", { ...list, [way]: page[way] });
-  return "kept";
+  const open = cards.filter((card) => card.open);
+  return catchUp(db, send, await lackingOf(db, open, () => true));
 }

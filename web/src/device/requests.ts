@@ -26,10 +26,10 @@ export function recordRequest(key: string, value: unknown, base: unknown): Reque
   return { method: "POST", path: "/records", body: { kind, ...(base ? { base } : {}), value } };
 }
 
-export const entryRequest = (jobId: string, entry: EntryRow["entry"]): Request => ({
+export const entriesRequest = (jobId: string, entries: readonly EntryRow["entry"][]): Request => ({
   method: "POST",
   path: `/jobs/${jobId}/log`,
-  body: { entries: [entry] },
+  body: { entries },
 });
 
 export function photoRequest({
@@ -68,19 +68,6 @@ export function recordItem(db: DeviceDb, row: RecordRow): OutboxItem {
         });
     },
     note: async (trouble) => void (await db.things.update(row.key, { trouble })),
-  };
-}
-
-export function entryItem(db: DeviceDb, row: EntryRow): OutboxItem {
-  return {
-    seq: row.seq ?? 0,
-    trouble: row.trouble,
-    ...entryRequest(row.jobId, row.entry),
-    acknowledge: async () => {
-      const { id, jobId, entry } = row;
-      await db.entries.put({ id, jobId, entry, settledAt: Date.now() });
-    },
-    note: async (trouble) => void (await db.entries.update(row.id, { trouble })),
   };
 }
 

@@ -199,6 +199,47 @@ test("a job made here stands in the list before and after it is sent, also when 
   expect(await titles()).toEqual(["Newer"]);
 });
 
+describe("a log", () => {
+  const logMany = async (count: number) => {
+    for (let n = 1; n <= count; n++) await logNote(n);
+  };
+
+  test("goes in few requests, in the order it was made", async () => {
+    await logMany(450);
+    const from = server.calls.length;
+    expect(await send()).toBe("ok");
+    expect(server.calls.slice(from)).toEqual(Array(3).fill(`POST /jobs/${JOB_ID}/log`));
+    expect([...server.log.keys()]).toEqual(Array.from({ length: 450 }, (_, i) => id(7, i + 1)));
+    expect((await db.entries.toArray()).filter(({ waiting }) => waiting)).toEqual([]);
+  });
+
+  test("with entries the server won't take sets aside those alone, and the others go in their order", async () => {
+    const bad = [1, 77, 78, 200].map((n) => id(7, n));
+    for (const each of bad) server.log.set(each, note(999));
+    await logMany(200);
+    const from = server.calls.length;
+    expect(await send()).toBe("ok");
+    expect(server.log.size).toBe(200);
+    const aside = (await db.entries.toArray()).filter(({ trouble }) => trouble?.aside);
+    expect(aside.map((row) => row.id).toSorted()).toEqual(bad);
+    expect(aside.map(({ trouble }) => trouble?.aside?.code)).toEqual(Array(4).fill("entry-differs"));
+    const good = [...server.log.keys()].filter((key) => !bad.includes(key));
+    expect(good).toEqual(good.toSorted());
+    expect(server.calls.length - from).toBeLessThan(60);
+  });
+
+  test("cut off half-way goes on where it was, and nothing twice", async () => {
+    await logMany(450);
+    server.fate = (method) =>
+      server.log.size < 200 ? "arrive" : method === "POST" ? "lose-answer" : "lose-request";
+    expect(await send()).toBe("offline");
+    expect(server.log.size).toBe(400);
+    server.fate = () => "arrive";
+    await send();
+    expect([...server.log.keys()]).toEqual(Array.from({ length: 450 }, (_, i) => id(7, i + 1)));
+  });
+});
+
 describe("a request that fails for a reason of its own", () => {
   test.each<[Fate, string]>([
     ["fault", "fault"],

@@ -1,10 +1,10 @@
 import { SaveId, type StoredJob } from "@scutch/contract";
 import type { ConnectionState } from "../state/connectionSlice.ts";
 import { type Reply, type Send, STOPS } from "./api.ts";
-import { type DeviceDb, pendingRows } from "./db.ts";
+import { type DeviceDb, type EntryRow, pendingRows } from "./db.ts";
 import { acknowledgeSave, beginSave, type JobRow, markSaveFailed, rebaseAfterConflict } from "./jobRow.ts";
 import { newId } from "./newId.ts";
-import { entryItem, isSendable, isUnknown, type OutboxItem, photoItem, recordItem } from "./requests.ts";
+import { entriesRequest, isSendable, isUnknown, type OutboxItem, photoItem, recordItem } from "./requests.ts";
 import type { SendFailure } from "./sendFailure.ts";
 
 /** How a lane went: what stopped it, or ok; idle where there was nothing to send and so nothing was learnt. */
@@ -79,15 +79,59 @@ export async function sendJob(db: DeviceDb, jobId: string, send: Send): Promise<
   for (;;) {
     const saved = await sendPlan(db, jobId, send);
     if (saved !== "more" && saved !== "ok" && saved !== "idle") return saved;
-    const logged = await sendInTurn(async () => {
-      if (isUnknown(await db.jobs.get(jobId))) return [];
-      const rows = await db.entries.where("jobId").equals(jobId).toArray();
-      return rows.filter(isSendable).map((row) => entryItem(db, row));
-    }, send);
+    const logged = await sendLog(db, jobId, send);
     sent ||= saved !== "idle" || logged !== "idle";
     if (logged !== "ok" && logged !== "idle") return logged;
     if (saved !== "more") return sent ? "ok" : "idle";
   }
+}
+
+/** Entries of one request: as many as the server takes at once. */
+const BATCH = 200;
+
+/** Sends what waits of a job's log in the order it was made, each entry once. */
+async function sendLog(db: DeviceDb, jobId: string, send: Send): Promise<LaneResult> {
+  const tried = new Set<string>();
+  for (;;) {
+    if (isUnknown(await db.jobs.get(jobId))) return tried.size > 0 ? "ok" : "idle";
+    const due = (await pendingRows(db.entries))
+      .filter((row) => row.jobId === jobId && isSendable(row) && !tried.has(row.id))
+      .toSorted((a, b) => (a.seq ?? 0) - (b.seq ?? 0))
+      .slice(0, BATCH);
+    if (due.length === 0) return tried.size > 0 ? "ok" : "idle";
+    for (const { id } of due) tried.add(id);
+    const stop = await sendEntries(db, jobId, due, send);
+    if (stop) return stop;
+  }
+}
+
+/** Sends entries in one request; where that fails because of one of them, it is found by halves and the others go. */
+async function sendEntries(
+  db: DeviceDb,
+  jobId: string,
+  rows: readonly EntryRow[],
+  send: Send,
+): Promise<ConnectionState | undefined> {
+  const entries = rows.map(({ entry }) => entry);
+  const { method, path, body } = entriesRequest(jobId, entries);
+  const reply = await send(method, path, body);
+  if (reply.outcome === "done") {
+    const settledAt = Date.now();
+    await db.entries.bulkPut(rows.map(({ id, entry }) => ({ id, jobId, entry, settledAt })));
+    return undefined;
+  }
+  const stop = await reachAfter(reply, send);
+  if (stop) return stop;
+  const [row] = rows;
+  if (row && rows.length === 1) {
+    await db.entries.update(row.id, { trouble: troubleAfter(reply, row.trouble) });
+    return undefined;
+  }
+  const half = Math.ceil(rows.length / 2);
+  return (
+    (await sendEntries(db, jobId, rows.slice(0, half), send)) ??
+    (await sendEntries(db, jobId, rows.slice(half), send))
+  );
 }
 
 /** Sends a plan once: "more" where it was taken or joined and there may be another to send. */

@@ -1,12 +1,14 @@
 /** What other devices saved comes in whole or is asked for again, and takes nothing of one's own away. */
 import { expect, test } from "@jest/globals";
 import type { Changes, CrewId, Job, JobCard } from "@scutch/contract";
-import { FakeServer, freshDb, id, JOB_ID, job, note } from "../testing/fakeServer.ts";
+import { FakeServer, freshDb, id, JOB_ID, job, note, withRoom } from "../testing/fakeServer.ts";
 import type { Send } from "./api.ts";
 import { DeviceDb } from "./db.ts";
+import { type DeadLetter, readDeadLetters, requeue } from "./deadLetters.ts";
 import { Intake } from "./intake.ts";
 import { persist } from "./persist.ts";
 import { pullJob, pullToday } from "./pull.ts";
+import { sendJob } from "./sender.ts";
 import { takeChanges } from "./takeChanges.ts";
 
 const changes = (seq: number, ...topics: readonly string[]) => ({ seq, topics }) as Changes;
@@ -33,7 +35,7 @@ test("a plan and a log saved elsewhere come in, and the mark is kept only once a
   server.save((plan) => ({ ...plan, title: "Renamed elsewhere" }));
   server.log.set(id(7, 1), note(1));
   // The line breaks between the two.
-  server.fate = (_, path) => (path.endsWith("/log") ? "lose-request" : "arrive");
+  server.fate = (_, path) => (path.includes("/log") ? "lose-request" : "arrive");
   const news = changes(7, `job:${JOB_ID}`, `log:${JOB_ID}`);
   expect(await takeChanges(db, server.send, news)).toBe("offline");
   expect(await seqOf(db)).toBe(5);
@@ -99,6 +101,22 @@ const listing =
   (cards: readonly JobCard[], later: string | null = null): Send =>
   async () => ({ outcome: "done", body: { jobs: cards, earlier: null, later } });
 
+test("a plan changed on a screen that was open while its job was deleted for good waits for a person", async () => {
+  const server = new FakeServer();
+  const db = await deviceOf(server);
+  const before = job();
+  server.jobs.delete(JOB_ID);
+  await takeChanges(db, server.send, changes(7, `job:${JOB_ID}`));
+  const after = { ...before, title: "Edited here" };
+  await persist(db, { id: "n", state: "storing", kind: "job", jobId: before.id, before, after });
+  await sendJob(db, JOB_ID, server.send);
+  expect([server.jobs.size, (await db.jobs.get(JOB_ID))?.trouble?.aside?.code]).toEqual([0, "job-deleted"]);
+  const [aside] = await readDeadLetters(db);
+  await requeue(db, aside as DeadLetter);
+  await sendJob(db, JOB_ID, server.send);
+  expect(server.jobs.get(JOB_ID)?.job.title).toBe("Edited here");
+});
+
 test("Today lets go of cards of jobs moved or deleted elsewhere, as far as its page goes", async () => {
   const db = freshDb();
   const [before, first, second, third] = [
@@ -120,6 +138,49 @@ test("Today lets go of cards of jobs moved or deleted elsewhere, as far as its p
   expect((await db.cards.get(first.id))?.day).toBe("2026-03-12");
   await pullToday(db, listing([]), "2026-03-10");
   expect(await idsHere()).toEqual([before.id, own.id].toSorted());
+});
+
+test("of the jobs from a day on a device asks for what it lacks, and for nothing when it has all", async () => {
+  const server = new FakeServer();
+  const db = freshDb();
+  const day = job().day;
+  const hold = (n: number) => {
+    const plan = job({ id: id(4, n) as Job["id"] });
+    server.jobs.set(plan.id, { version: 1, job: plan, saves: new Map() });
+  };
+  for (let n = 1; n <= 8; n++) hold(n);
+  for (let n = 1; n <= 5; n++) server.log.set(id(7, n), note(n));
+  const pull = async () => {
+    const from = server.calls.length;
+    expect(await pullToday(db, server.send, day)).toBe("kept");
+    return server.calls.slice(from);
+  };
+  const isHere = async () => {
+    for (const [jobId, { version, job: plan }] of server.jobs)
+      expect((await db.jobs.get(jobId))?.known).toEqual({ version, job: plan });
+    expect((await db.entries.toArray()).map((row) => row.id).toSorted()).toEqual(
+      [...server.log.keys()].toSorted(),
+    );
+  };
+  await pull();
+  await isHere();
+  expect(await pull()).toEqual([`GET /jobs?from=${day}`]);
+
+  server.save((plan) => withRoom(plan, 1), id(4, 5));
+  for (let n = 6; n <= 7; n++) server.log.set(id(7, n), note(n));
+  hold(9);
+  expect(await pull()).toHaveLength(2);
+  await isHere();
+
+  // An entry lost here, and a server put back to an older state: all of the log is read again.
+  await db.entries.delete(id(7, 2));
+  server.log.set(id(7, 8), note(8));
+  await pull();
+  await isHere();
+  await db.jobs.update(JOB_ID, { logMark: 90 });
+  await db.entries.delete(id(7, 3));
+  await pull();
+  await isHere();
 });
 
 test("on its first day a device reads everything, whatever it is told", async () => {

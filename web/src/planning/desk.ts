@@ -34,7 +34,7 @@ export type Desk =
   | { readonly state: "loading" }
   | {
       readonly state: "failed";
-      readonly code: "offline" | "not-found" | "newer";
+      readonly code: "offline" | "not-found" | "newer" | "unreadable";
       readonly retry: () => void;
     }
   | { readonly state: "ready"; readonly desk: JobDesk; readonly logNow: readonly LogEntry[] };
@@ -119,6 +119,10 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const lacks = !plan ? job.state : shelf === null ? shelves.state : "asking";
   if (jobId === undefined) return { state: "failed", code: "not-found", retry };
   if (here.read && shelf !== undefined && lacks !== "asking" && lacks !== "kept")
-    return { state: "failed", code: lacks === "not-found" ? lacks : "offline", retry };
+    return {
+      state: "failed",
+      code: lacks === "not-found" || lacks === "unreadable" ? lacks : "offline",
+      retry,
+    };
   return { state: "loading" };
 }

@@ -43,10 +43,9 @@ export function noteConnection(
     getState(): { connection: Connection };
     dispatch(action: ReturnType<typeof serverAnswered>): unknown;
   },
-  answer: Exclude<ConnectionState, "ok"> | "kept" | "not-found",
+  answer: Exclude<ConnectionState, "ok"> | "kept" | "not-found" | "unreadable",
 ): void {
   const { reach } = store.getState().connection;
-  const answered = answer === "kept" || answer === "not-found";
-  if (answered ? ENDED_BY_ANSWER.includes(reach) : reach !== answer)
-    store.dispatch(serverAnswered(answered ? "ok" : answer));
+  const now = answer === "kept" || answer === "not-found" || answer === "unreadable" ? "ok" : answer;
+  if (now === "ok" ? ENDED_BY_ANSWER.includes(reach) : reach !== now) store.dispatch(serverAnswered(now));
 }

@@ -1,5 +1,12 @@
 /** A server in memory for tests of the device: as strict about versions and ids as the real one, and as unreliable as told. */
-import type { CrewId, Job, LogEntry, StoredJob } from "@scutch/contract";
+import {
+  type CrewId,
+  type HeldJob,
+  type Job,
+  type LogEntry,
+  type StoredJob,
+  summarizeJob,
+} from "@scutch/contract";
 import { deepEqual } from "@scutch/core/plan";
 import type { Reply, Send } from "../device/api.ts";
 import { DeviceDb } from "../device/db.ts";
@@ -66,10 +73,14 @@ export class FakeServer {
 
   private answer(method: string, path: string, body: unknown): Reply {
     if (path === "/health") return done({ ok: true });
-    const [, kind, id = "", part] = path.split("/");
+    const [address = "", query] = path.split("?");
+    const [, kind, id = "", part] = address.split("/");
     if (kind === "jobs" && part === "log") {
       if (!this.jobs.has(id)) return refused(404, { code: "not-found" });
-      if (method === "GET") return done({ entries: [...this.log.values()], logMark: this.log.size });
+      if (method === "GET") {
+        const after = Number(new URLSearchParams(query).get("after"));
+        return done(this.logAfter(after));
+      }
       for (const entry of (body as { entries: LogEntry[] }).entries) {
         const known = this.log.get(entry.id);
         if (known && !deepEqual(known, entry)) return refused(409, { code: "entry-differs" });
@@ -77,6 +88,8 @@ export class FakeServer {
       }
       return done({ added: 1 });
     }
+    if (address === "/jobs") return done({ jobs: this.cards(), earlier: null, later: null });
+    if (address === "/jobs/catch-up") return done({ jobs: this.newer((body as { jobs: HeldJob[] }).jobs) });
     if (kind === "jobs" && method === "GET") {
       const there = this.jobs.get(id);
       return there ? done({ version: there.version, job: there.job }) : refused(404, { code: "not-found" });
@@ -90,6 +103,34 @@ export class FakeServer {
     }
     this.things.set(path, body);
     return done(body);
+  }
+
+  private logAfter(after: number) {
+    const all = [...this.log.values()];
+    return { entries: all.slice(after), logMark: all.length, total: all.length };
+  }
+
+  /** The log is the first job's. */
+  private cards() {
+    return [...this.jobs.values()].map(({ version, job }) => {
+      const entries = job.id === JOB_ID ? this.log.size : 0;
+      return { ...summarizeJob(job, []), version, entries, logMark: entries };
+    });
+  }
+
+  /** A few jobs in an answer, as with large ones. */
+  private newer(held: readonly HeldJob[]) {
+    return held.slice(0, 3).map(({ id, version, logMark }) => {
+      const there = this.jobs.get(id);
+      const mark = id === JOB_ID ? this.log.size : 0;
+      return {
+        id,
+        ...(there && there.version !== version ? { plan: { version: there.version, job: there.job } } : {}),
+        ...(logMark === undefined || logMark === mark
+          ? {}
+          : { log: this.logAfter(logMark > mark ? 0 : logMark) }),
+      };
+    });
   }
 
   private put(id: string, save: { baseVersion: number; saveId: string; job: Job }): Reply {

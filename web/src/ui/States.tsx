@@ -24,7 +24,7 @@ export function Failed({
   what,
   onRetry,
 }: {
-  readonly code: "offline" | "not-found" | "newer";
+  readonly code: "offline" | "not-found" | "newer" | "unreadable";
   readonly what: string;
   readonly onRetry: () => void;
 }) {
@@ -36,6 +36,7 @@ export function Failed({
             offline: `You’re offline, and the ${what} isn’t on this device yet.`,
             "not-found": `This ${what} doesn’t exist.`,
             newer: `This ${what} was saved by a newer version of the app.`,
+            unreadable: `This ${what} is damaged on the server.`,
           }[code]
         }
       </h2>
@@ -45,6 +46,7 @@ export function Failed({
             offline: "Open it once online and it will work offline.",
             "not-found": "It may belong to another crew, or the address is wrong.",
             newer: "It is safe. To open it, go online and reload the app to update it.",
+            unreadable: "Its log is safe. Save its raw file from Today.",
           }[code]
         }
       </p>

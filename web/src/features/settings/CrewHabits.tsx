@@ -2,7 +2,7 @@ import type { CrewSettings } from "@scutch/contract";
 import { decimal, fromSi, toSi } from "@scutch/core/quantity";
 import { DEFAULT_PACE } from "@scutch/core/run";
 import { useState } from "react";
-import { pathOf } from "../../device/api.ts";
+import { download, pathOf } from "../../device/api.ts";
 import { session } from "../../device/session.ts";
 import { listReader, mapReading, nameReader, numberReader, quantityReader } from "../../format/readers.ts";
 import { today } from "../../format/time.ts";
@@ -143,9 +143,9 @@ export function CrewDataFile() {
   const [fault, setFault] = useState<string>();
   const save = async () => {
     setFault(undefined);
-    const reply = await session().send("GET", pathOf("readCrewData"));
-    if (reply.outcome === "done")
-      saveFile(`scutch-crew-${today()}.json`, JSON.stringify(reply.body, null, 1));
+    const { db } = session();
+    const file = await download(pathOf("readCrewData"), db.crewId);
+    if (file) saveFile(`scutch-crew-${today()}.json`, file);
     else setFault("Crew data comes from the server. Go online and try again.");
   };
   return (

@@ -2,6 +2,7 @@ import { lazy, Suspense } from "react";
 import type { JobRowProps } from "./jobRowProps.ts";
 import { stateOf } from "./jobState.ts";
 import { Row } from "./Row.tsx";
+import { UnreadableRow } from "./UnreadableRow.tsx";
 
 /** Brings planning, drying and the care rules with it: the list stands without. */
 const PlannedRow = lazy(async () => ({ default: (await import("./PlannedRow.tsx")).PlannedRow }));
@@ -9,8 +10,9 @@ const PlannedRow = lazy(async () => ({ default: (await import("./PlannedRow.tsx"
 /** A job of these days: where it stands, and the one hour that matters. Only one begun lately is dried. */
 export function JobRow(props: JobRowProps) {
   const { listed, shelf, now, jobPath } = props;
-  const known = listed.open ?? listed.today;
+  const known = listed.begun ?? listed.today;
   const state = stateOf(listed, undefined, now);
+  if (listed.unreadable && !known) return <UnreadableRow {...{ listed, shelf }} />;
   const to = jobPath(listed.id, state.kind);
   if (!known) return <Row {...{ listed, shelf, now, to, state }} />;
   // Whether a finished job still dries is told with its plan.

@@ -1,7 +1,7 @@
-import type { CrewFile, Job, JobFile, LogEntry } from "@scutch/contract";
+import type { CrewFile, JobFile } from "@scutch/contract";
 import type { Send } from "../../device/api.ts";
 import { pathOf } from "../../device/api.ts";
-import { addJob, logEntry, saveRecord } from "../../device/changes.ts";
+import { addJob, addJobWithLog, saveRecord } from "../../device/changes.ts";
 import type { DeviceDb } from "../../device/db.ts";
 import { copyOf } from "../../planning/jobCopy.ts";
 
@@ -32,11 +32,6 @@ async function addMissing(
   for (const each of things.lots ?? []) if (!(await there("lot", each.id))) saveRecord("lot", each);
 }
 
-function addWithLog(job: Job, log: readonly LogEntry[]): void {
-  addJob(job, undefined);
-  for (const entry of log) logEntry(job.id, entry);
-}
-
 export interface ImportResult {
   readonly jobs: number;
   /** Of them, made as a copy without its log, because a job of that name by its id is here already. */
@@ -50,7 +45,7 @@ export async function importJob(db: DeviceDb, send: Send, file: JobFile): Promis
   await addMissing(db, { products, vessels, gear, sites: site ? [site] : [] });
   // With no signal it can't be known whether another device has it: a copy is never wrong.
   if ((await isKnown(db, send, job.id)) === false) {
-    addWithLog(job, log);
+    await addJobWithLog(job, log);
     return { jobs: 1, copies: 0, left: 0 };
   }
   addJob(copyOf(job, { day: job.day, title: `${job.title}, copy`.slice(0, 120) }), undefined);
@@ -63,7 +58,7 @@ export async function importCrew(db: DeviceDb, send: Send, file: CrewFile): Prom
   let [jobs, left] = [0, 0];
   for (const { job, log } of file.jobs) {
     if ((await isKnown(db, send, job.id)) === false) {
-      addWithLog(job, log);
+      await addJobWithLog(job, log);
       jobs++;
     } else left++;
   }

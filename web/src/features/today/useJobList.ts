@@ -6,8 +6,8 @@ import { currentPlan } from "../../device/jobRow.ts";
 import { dayBefore } from "../../format/time.ts";
 
 /** A job as Today shows it; with plan and log where it was begun lately and may not be dry. */
-export interface JobListItem extends Omit<JobCard, "version" | "logMark" | "job" | "log"> {
-  readonly open?: { readonly job: Job; readonly log: readonly LogEntry[] };
+export interface JobListItem extends Omit<JobCard, "version" | "logMark" | "open"> {
+  readonly begun?: { readonly job: Job; readonly log: readonly LogEntry[] };
   /** Plan and log of a job of the day, begun or not. */
   readonly today?: { readonly job: Job; readonly log: readonly LogEntry[] };
 }
@@ -40,7 +40,7 @@ export function useJobList(day: string): readonly JobListItem[] | undefined {
   const steady = useStableValue(found);
   return useMemo(() => {
     if (!steady) return undefined;
-    const listed = new Map<string, JobListItem>(steady.cards.map((card) => [card.id, card]));
+    const listed = new Map<string, JobListItem>(steady.cards.map(({ open: _, ...card }) => [card.id, card]));
     for (const { plan, since } of steady.plans) {
       const job = parseTolerantly(Job, plan);
       if (!job.ok) continue;
@@ -54,9 +54,10 @@ export function useJobList(day: string): readonly JobListItem[] | undefined {
       const facts = summarizeJob(job.value, log);
       listed.set(plan.id, {
         ...facts,
+        ...(card?.unreadable ? { unreadable: true } : {}),
         finished: whole ? facts.finished : (card?.finished ?? 0),
         entries: whole ? log.length : (card?.entries ?? 0),
-        ...(since && whole && log.length > 0 ? { open: { job: job.value, log } } : {}),
+        ...(since && whole && log.length > 0 ? { begun: { job: job.value, log } } : {}),
         ...(whole && facts.day === day ? { today: { job: job.value, log } } : {}),
       });
     }
