@@ -2,6 +2,7 @@
 import fs from "node:fs";
 import path from "node:path";
 import { buildAll } from "./build.mjs";
+import { keepRunning } from "./keepRunning.mjs";
 import { startMariadb } from "./mariadb.mjs";
 import { inRoot } from "./paths.mjs";
 import { chosenPort } from "./ports.mjs";
@@ -30,30 +31,6 @@ function runningNote(file) {
   } catch {
     return undefined;
   }
-}
-
-/** Starts the database, and again whenever it ends without being asked to; more often than this in a minute is hopeless. */
-const MOST_RESTARTS = 3;
-async function keepDatabase(settings, { isStopping, giveUp }) {
-  let database = await startMariadb(settings);
-  const restarts = [];
-  const watch = async () => {
-    await database.ended;
-    if (isStopping()) return;
-    restarts.push(Date.now());
-    if (restarts.filter((at) => at > Date.now() - 60_000).length > MOST_RESTARTS)
-      return giveUp("The database keeps stopping. See mariadbd.log in the data folder.");
-    console.error("The database stopped. Starting it again…");
-    try {
-      database = await startMariadb({ ...settings, port: database.port });
-      if (isStopping()) return database.stop();
-      void watch();
-    } catch (error) {
-      giveUp(error.message);
-    }
-  };
-  void watch();
-  return { url: database.url, stop: () => database.stop() };
 }
 
 async function main() {
@@ -95,27 +72,32 @@ async function main() {
       console.error(message);
       void stop(1);
     };
-    if (own)
-      database = await keepDatabase(
-        { dir: dataDir, port: await chosenPort("DB_PORT", 33990) },
-        { isStopping: () => stopping, giveUp },
+    const watching = { isStopping: () => stopping, giveUp };
+    if (own) {
+      const place = { dir: dataDir, port: await chosenPort("DB_PORT", 33990) };
+      database = await keepRunning(
+        "database",
+        (before) => startMariadb(before ? { ...place, port: before.port } : place),
+        watching,
       );
+    }
     if (stopping) return;
     const settings = {
-      databaseUrl: process.env.DATABASE_URL || database.url,
+      databaseUrl: process.env.DATABASE_URL || database.first.url,
       photoDir: path.join(dataDir, "photos"),
       port,
       resetDemo: args.includes("--reset-demo"),
     };
     await prepareDatabase(settings);
     if (stopping) return;
-    server = await startServer(settings);
-    const { address } = server;
+    server = await keepRunning(
+      "server",
+      (before) => startServer(before ? { ...settings, port: before.port, resetDemo: false } : settings),
+      watching,
+    );
+    const { address } = server.first;
     fs.writeFileSync(noteFile, JSON.stringify({ pid: process.pid, address }));
     console.log(`Scutch is at ${address}\nIts API can be read at ${address}/api/docs\nCtrl-C stops it.`);
-    const { code, signal } = await server.ended;
-    if (!stopping)
-      giveUp(`The server stopped unexpectedly (${signal ?? `code ${code}`}). Start it again with npm start.`);
   } catch (error) {
     if (stopping) return;
     console.error(error.message);

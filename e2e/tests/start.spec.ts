@@ -101,29 +101,38 @@ test("after a killed start the next one cleans up behind it, and what was saved 
   expect((await jobs(await reset.address())).map(({ title }) => title)).not.toContain("Kept");
 });
 
-test("a killed database is started again under the server; a server that dies is said, and the start ends with a fault", async () => {
+test("a killed database and a killed server are started again; one that keeps dying is given up with its reason", async () => {
   const running = start();
   const address = await running.address();
-  const before = databasePid() as number;
-  process.kill(before, "SIGKILL");
-  await expect.poll(running.output, { timeout: 60_000 }).toContain("The database stopped. Starting it again");
-  await expect
-    .poll(async () => (await fetch(`${address}/api/health`).catch(() => undefined))?.status, {
-      timeout: 120_000,
-    })
-    .toBe(200);
+  const isUp = () =>
+    expect
+      .poll(async () => (await fetch(`${address}/api/health`).catch(() => undefined))?.status, {
+        timeout: 120_000,
+      })
+      .toBe(200);
+  process.kill(databasePid() as number, "SIGKILL");
+  await expect.poll(running.output, { timeout: 60_000 }).toContain("The database stopped");
+  await isUp();
   expect(await jobs(address)).toHaveLength(4);
-  const children = readFileSync(
-    `/proc/${running.child.pid}/task/${running.child.pid}/children`,
-    "utf8",
-  ).split(" ");
-  const server = children.find((pid) => {
-    if (!pid.trim()) return false;
-    return readFileSync(`/proc/${pid}/cmdline`, "utf8").includes("server/dist/main.js");
-  });
-  process.kill(Number(server), "SIGKILL");
+  const serverPid = () => {
+    const { pid } = running.child;
+    const children = readFileSync(`/proc/${pid}/task/${pid}/children`, "utf8").trim().split(" ");
+    return children.find((each) => {
+      const file = `/proc/${each}/cmdline`;
+      return existsSync(file) && readFileSync(file, "utf8").includes("server/dist/main.js");
+    });
+  };
+  for (let kills = 1; kills <= 4; kills++) {
+    process.kill(Number(serverPid()), "SIGKILL");
+    if (kills === 4) break;
+    await expect
+      .poll(() => running.output().split("The server stopped (SIGKILL). Starting it again").length - 1)
+      .toBe(kills);
+    await isUp();
+    expect(await jobs(address)).toHaveLength(4);
+  }
   expect(await running.ended).toBe(1);
-  expect(running.output()).toContain("The server stopped unexpectedly (SIGKILL)");
+  expect(running.output()).toContain("The server keeps stopping (SIGKILL)");
   expect(databasePid()).toBeUndefined();
 });
 
