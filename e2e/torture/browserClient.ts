@@ -7,7 +7,7 @@ import { onDevice, withinLimit } from "../support/device.ts";
 import type { Tally } from "./tally.ts";
 
 /** A plan holds sixty rooms; some are left to whoever shares it. */
-const MAX_ROOMS = 20;
+const MAX_ROOMS = 12;
 
 /** Process ids of the browsers on a profile. */
 function browsersOn(profile: string): number[] {
@@ -32,6 +32,8 @@ export class BrowserClient {
   lastTrouble: unknown;
 
   constructor(
+    /** Stands before all it says. */
+    readonly name: string,
     private readonly profile: string,
     private readonly job: string,
     private readonly address: () => string,
@@ -66,7 +68,7 @@ export class BrowserClient {
   }
 
   private async step(page: Page): Promise<void> {
-    const said = `browser ${++this.n}`;
+    const said = `${this.name} ${++this.n}`;
     const limit = { timeout: 8000 };
     if (this.n % 2 === 0 || this.rooms >= MAX_ROOMS) {
       if (!page.url().includes("/log")) await page.goto(`${this.address()}${this.job}/log`, limit);
@@ -117,9 +119,19 @@ export class BrowserClient {
         await this.close();
       }
     }
-    throw new Error(`the browser still had something to send after ${limit / 1000} s`, {
+    throw new Error(`${this.name} still had something to send after ${limit / 1000} s`, {
       cause: this.lastTrouble,
     });
+  }
+
+  /** Which of `names` this device hasn't heard of, without loading its page again, when `limit` ms are over. */
+  async missing(names: readonly string[], limit = 30_000): Promise<readonly string[]> {
+    const page = await this.page();
+    for (const until = Date.now() + limit; ; await pause(200)) {
+      const rows = (await onDevice(page))?.rows ?? "";
+      const left = names.filter((name) => !rows.includes(`"${name}"`));
+      if (left.length === 0 || Date.now() > until) return left;
+    }
   }
 
   /** Lets go of the browser; one that was killed may never answer. */

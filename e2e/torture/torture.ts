@@ -1,6 +1,6 @@
 /**
- * npm run torture -- --kills N --seed S: clients and a browser edit and log while server, database and browser are killed
- * with SIGKILL at random. What was acknowledged must be there at the end, once.
+ * npm run torture -- --kills N --seed S: clients and two browsers edit and log while server, database and browsers are
+ * killed with SIGKILL at random. What was acknowledged must be there at the end, once, and each browser must have heard of it.
  */
 
 import { mkdtempSync, rmSync } from "node:fs";
@@ -77,20 +77,25 @@ async function found(jobs: Iterable<string>): Promise<string[]> {
 async function main(): Promise<number> {
   await stack.start();
   const address = () => stack.address;
-  const browser = new BrowserClient(join(dir, "profile"), itemAt(JOBS, 3), address, tally);
+  const job = itemAt(JOBS, 3);
+  // Two phones on one job, which hear of each other by events.
+  const browsers = ["browser one", "browser two"].map(
+    (name) => new BrowserClient(name, join(dir, name.replace(" ", "-")), job, address, tally),
+  );
   const clients = [
-    // Two on one job, so that they run into each other's saves; one beside the browser, on the same job as it.
+    // Two on one job, so that they run into each other's saves; one beside the browsers, on the same job as they.
     apiClient("client a", itemAt(JOBS, 0), address, isOver, tally),
     apiClient("client b", itemAt(JOBS, 0), address, isOver, tally),
-    apiClient("client c", itemAt(JOBS, 3), address, isOver, tally),
-    browser.work(isOver),
+    apiClient("client c", job, address, isOver, tally),
+    ...browsers.map((browser) => browser.work(isOver)),
   ];
   // Nothing is proven about a browser that hadn't begun when the killing ended.
-  for (const start = Date.now(); tally.countOf("browser") === 0; await pause(100))
-    if (Date.now() - start > FIRST_STEP)
-      throw new Error(`the browser did nothing within ${FIRST_STEP / 1000} s`, {
-        cause: browser.lastTrouble,
-      });
+  for (const browser of browsers)
+    for (const start = Date.now(); tally.countOf(browser.name) === 0; await pause(100))
+      if (Date.now() - start > FIRST_STEP)
+        throw new Error(`${browser.name} did nothing within ${FIRST_STEP / 1000} s`, {
+          cause: browser.lastTrouble,
+        });
   const killed = { server: 0, database: 0, browser: 0 };
   for (let i = 0; i < kills; i++) {
     await pause(150 + random() * 1200);
@@ -99,26 +104,33 @@ async function main(): Promise<number> {
     killed[victim]++;
     if (victim === "server") await stack.killServer();
     if (victim === "database") await stack.killDatabase();
-    if (victim === "browser") browser.kill();
+    if (victim === "browser") itemAt(browsers, random() < 0.5 ? 0 : 1).kill();
     if ((i + 1) % 20 === 0)
       console.error(`${i + 1} of ${kills} kills, ${tally.acknowledged.size} acknowledged`);
   }
   over = true;
   await Promise.all(clients);
-  console.error("over: waiting for what the browser has still to send");
-  await browser.finish();
+  console.error("over: waiting for what the browsers have still to send, and to hear of each other");
+  for (const browser of browsers) await browser.finish();
+  const ofJob = await found([job]);
+  let unheard = 0;
+  for (const browser of browsers)
+    for (const each of await browser.missing(ofJob)) {
+      unheard++;
+      console.log(`${browser.name} never heard of: ${each}`);
+    }
   const { lost, twice } = tally.check(await found(tally.jobs));
   console.log(
     `kills ${kills} (server ${killed.server}, database ${killed.database}, browser ${killed.browser}), seed ${seed}`,
   );
-  const byBrowser = tally.countOf("browser");
+  const byBrowsers = browsers.map(({ name }) => tally.countOf(name));
   console.log(
-    `acknowledged ${tally.acknowledged.size} (${byBrowser} on the browser), lost ${lost.length}, twice ${twice.length}`,
+    `acknowledged ${tally.acknowledged.size} (${byBrowsers.join(" and ")} on the browsers), unheard ${unheard}, lost ${lost.length}, twice ${twice.length}`,
   );
   for (const each of lost) console.log(`lost: ${each}`);
   for (const each of twice) console.log(`twice: ${each}`);
-  await browser.close();
-  return lost.length === 0 && twice.length === 0 && byBrowser > 0 ? 0 : 1;
+  for (const browser of browsers) await browser.close();
+  return lost.length === 0 && twice.length === 0 && unheard === 0 ? 0 : 1;
 }
 
 let code = 1;
