@@ -1,5 +1,6 @@
 import { lazy, Suspense, useEffect, useLayoutEffect, useRef } from "react";
 import { BrowserRouter, Navigate, Route, Routes, useLocation, useNavigationType } from "react-router";
+import { firstIdle, noteFirstSight } from "../device/firstSight.ts";
 import { TodayScreen } from "../features/today/TodayScreen.tsx";
 import { Loading } from "../ui/States.tsx";
 import { ErrorBoundary, NoSuchPage } from "./ErrorBoundary.tsx";
@@ -37,12 +38,10 @@ function ScrollToTop() {
 /** The addresses of the app. Today comes with the first load; the others when asked for, or from the offline copy. */
 export function App() {
   useEffect(() => {
-    // Once the first page stands, what is likely next.
-    const timer = setTimeout(
-      () => void Promise.all([jobScreen(), fetchPhases()]).catch(() => undefined),
-      300,
-    );
-    return () => clearTimeout(timer);
+    // What is likely next; the offline copy, where there is one, has it anyway.
+    void firstIdle()
+      .then(() => Promise.all([jobScreen(), fetchPhases()]))
+      .catch(() => undefined);
   }, []);
   return (
     <BrowserRouter>
@@ -68,6 +67,9 @@ export function App() {
   );
 }
 
+/** A page reads what it shows from this device within about this, ms. */
+const SIGHT = 300;
+
 interface PageProps {
   readonly what: string;
   readonly screen: React.ReactNode;
@@ -77,6 +79,10 @@ interface PageProps {
 
 function Page({ what, screen, lasting = false }: PageProps) {
   const { pathname } = useLocation();
+  useEffect(() => {
+    const timer = setTimeout(noteFirstSight, SIGHT);
+    return () => clearTimeout(timer);
+  }, []);
   const opening = (
     <div className="px-4 sm:px-7">
       <Loading what={what} />

@@ -3,8 +3,10 @@ import { StrictMode, useEffect, useState } from "react";
 import { Provider } from "react-redux";
 import { sendAs } from "../device/api.ts";
 import { followChanges } from "../device/changeFeed.ts";
+import { firstAsk, firstIdle } from "../device/firstSight.ts";
 import { askCrew, pullCrew } from "../device/pull.ts";
-import { rememberCrew, rememberedCrew, type Session, startSession } from "../device/session.ts";
+import { rememberCrew, rememberedCrew } from "../device/rememberedCrew.ts";
+import { type Session, startSession } from "../device/session.ts";
 import { noteConnection, selectReach, updateFound } from "../state/connectionSlice.ts";
 import { selectUnstored } from "../state/pendingSlice.ts";
 import { keepSettings, loadSettings, settingsLoaded } from "../state/settingsSlice.ts";
@@ -39,8 +41,7 @@ function open(crewId: CrewId, store: Store): Session {
     lanes.sendNow();
     noteConnection(store, await pullCrew(db, sendAs(undefined)));
   };
-  void meet();
-  followChanges(session);
+  void firstAsk().then(meet);
   addEventListener("online", () => void meet());
   addEventListener("offline", () => noteConnection(store, "offline"));
   setInterval(() => {
@@ -53,9 +54,13 @@ function open(crewId: CrewId, store: Store): Session {
   addEventListener("beforeunload", (event) => {
     if (selectUnstored(store.getState()) > 0) event.preventDefault();
   });
-  // Else a device short of room may throw the database away.
-  void navigator.storage?.persist?.().catch(() => false);
-  void import("./updates.ts").then(({ followUpdates }) => followUpdates(() => store.dispatch(updateFound())));
+  void firstIdle().then(async () => {
+    followChanges(session);
+    // Else a device short of room may throw the database away.
+    void navigator.storage?.persist?.().catch(() => false);
+    const { followUpdates } = await import("./updates.ts");
+    followUpdates(() => store.dispatch(updateFound()));
+  });
   return session;
 }
 

@@ -5,6 +5,7 @@ import { noteConnection, selectReach } from "../state/connectionSlice.ts";
 import type { PendingChange } from "../state/pendingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { type DeviceDb, device } from "./db.ts";
+import { firstAsk } from "./firstSight.ts";
 import type { PullResult } from "./pull.ts";
 import { type Session, session } from "./session.ts";
 
@@ -53,7 +54,11 @@ export function usePull(
     let current = true;
     const known = asked.get(key);
     const fresh = known && round === 0 && Date.now() - known.at < FRESH ? known : undefined;
-    const answer = fresh?.answer ?? latest.current(session()).catch((): PullResult => "offline");
+    const answer =
+      fresh?.answer ??
+      firstAsk()
+        .then(() => latest.current(session()))
+        .catch((): PullResult => "offline");
     if (!fresh) asked.set(key, { at: Date.now(), answer });
     void answer.then((pulled) => {
       if (pulled !== "kept") asked.delete(key);

@@ -47,17 +47,22 @@ const isMissing = (answer: unknown): answer is Missing => typeof answer === "str
 
 /** Keeps the server's word on jobs, joined with what was edited here; their cards show it too. */
 async function hearJobs(db: DeviceDb, stored: readonly StoredJob[]): Promise<void> {
+  const ids = stored.map(({ job }) => job.id);
   await db.transaction("rw", db.jobs, db.cards, async () => {
-    for (const each of stored) {
-      const row = await db.jobs.get(each.job.id);
-      const next = receiveRemote(row, each);
-      if (next === row) continue;
-      await db.jobs.put(next);
-      const card = await db.cards.get(next.id);
-      // A plan of a newer app is shown as its card came.
-      const plan = parseTolerantly(Job, currentPlan(next));
-      if (card && plan.ok) await db.cards.put({ ...card, ...cardFacts(plan.value) });
-    }
+    const [rows, cards] = [await db.jobs.bulkGet(ids), await db.cards.bulkGet(ids)];
+    const next = stored.map((each, i) => receiveRemote(rows[i], each));
+    const isNews = (_: unknown, i: number) => next[i] !== rows[i];
+    await db.jobs.bulkPut(next.filter(isNews));
+    await db.cards.bulkPut(
+      cards.flatMap((card, i) => {
+        const row = next[i];
+        // As the server told it, where nothing of ours is joined with it.
+        if (!card || !row || row === rows[i] || (!row.edit && card.version === row.known?.version)) return [];
+        // A plan of a newer app is shown as its card came.
+        const plan = parseTolerantly(Job, currentPlan(row));
+        return plan.ok ? [{ ...card, ...cardFacts(plan.value) }] : [];
+      }),
+    );
   });
 }
 

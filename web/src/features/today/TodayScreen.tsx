@@ -1,7 +1,8 @@
 import type { Shelf } from "@scutch/contract";
 import { Plus } from "lucide-react";
-import { lazy, Suspense, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { useDeviceQuery, usePull } from "../../device/deviceQuery.ts";
+import { noteFirstSight } from "../../device/firstSight.ts";
 import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullMore, pullShelf, pullToday } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
@@ -41,6 +42,10 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
   useShortcut("n", () => setAdding(true));
   const sorted = (jobs ?? []).filter(({ removed }) => !removed).toSorted(byStart);
   const takenOut = (jobs ?? []).filter(({ removed }) => removed).toSorted(byStart);
+  const shows = jobs !== undefined && shelf !== null && shelf !== undefined;
+  useEffect(() => {
+    if (shows) noteFirstSight();
+  }, [shows]);
   const lacking = !jobs ? list : shelf === null ? shelves : undefined;
 
   return (
