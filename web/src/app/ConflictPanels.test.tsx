@@ -1,12 +1,13 @@
 import { expect, test } from "@jest/globals";
 import { RoomId } from "@scutch/contract";
 import type { MergeConflict } from "@scutch/core/plan";
-import { render, screen, waitFor } from "@testing-library/react";
+import { act, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { Provider } from "react-redux";
+import { changeJob } from "../device/changes.ts";
 import { currentPlan } from "../device/jobRow.ts";
 import type { Session } from "../device/session.ts";
-import { id, JOB_ID, job, withRoom } from "../testing/fakeServer.ts";
+import { FakeServer, id, JOB_ID, job, withRoom } from "../testing/fakeServer.ts";
 import { openSession } from "../testing/openSession.ts";
 import { ConflictPanels } from "./ConflictPanels.tsx";
 
@@ -83,4 +84,31 @@ test("three questions at a time, and how many follow", async () => {
   );
   expect(screen.getAllByRole("listitem")).toHaveLength(3);
   expect(screen.getByText("And 2 more after these.")).toBeVisible();
+});
+
+test("a device that can't keep anything asks too, and sends the answer", async () => {
+  const session = openSession();
+  const server = new FakeServer();
+  server.jobs.set(JOB_ID, { version: 1, job: job({ title: "Their title" }), saves: new Map() });
+  globalThis.fetch = async (address, { method = "GET", body } = {}) => {
+    const sent = body === undefined ? undefined : JSON.parse(String(body));
+    const reply = await server.send(method, String(address).replace("/api", ""), sent);
+    if (reply.outcome === "done") return Response.json(reply.body);
+    if (reply.outcome === "refused") return Response.json({ error: reply.error }, { status: reply.status });
+    throw new TypeError("offline");
+  };
+  session.db.close();
+  render(
+    <Provider store={session.store}>
+      <ConflictPanels />
+    </Provider>,
+  );
+  const before = job({ title: "Before" });
+  act(() => changeJob(before, { ...before, title: "My title", startsAt: "09:30" }, "survey"));
+  await screen.findByText(/Their title was changed on two devices/);
+  expect(server.jobs.get(JOB_ID)?.job).toMatchObject({ title: "Their title", startsAt: "09:30" });
+  await userEvent.click(screen.getByRole("button", { name: "This device: My title" }));
+  await waitFor(() => expect(server.jobs.get(JOB_ID)?.job.title).toBe("My title"));
+  expect(server.jobs.get(JOB_ID)?.job.startsAt).toBe("09:30");
+  expect(screen.queryByText(/was changed on two devices/)).toBeNull();
 });

@@ -2,7 +2,16 @@ import type { Job, LogEntry, PhotoFacts, Site } from "@scutch/contract";
 import { PhotoId } from "@scutch/contract";
 import { type MergeConflict, resolveConflict } from "@scutch/core/plan";
 import { changeRedone, changeUndone, jobChanged, onScreen, selectHistory } from "../state/historySlice.ts";
-import { type Doing, held, heldMoved, type PendingChange, selectHeld } from "../state/pendingSlice.ts";
+import {
+  type Doing,
+  held,
+  heldClashDecided,
+  heldMoved,
+  heldSent,
+  type PendingChange,
+  type PendingChangeOf,
+  selectHeld,
+} from "../state/pendingSlice.ts";
 import type { DeviceRecords, RecordKind } from "./db.ts";
 import { sendDirectly } from "./direct.ts";
 import { applyResolution, currentPlan } from "./jobRow.ts";
@@ -58,8 +67,9 @@ async function retryUnstored(): Promise<void> {
   try {
     for (let item = firstUnstored(); item; item = firstUnstored()) {
       if (await couldKeep(item)) continue;
-      if (!(await sendDirectly(item, db, send))) break; // in order: what follows may stand on it
-      store.dispatch(heldMoved({ id: item.id, state: "sent" }));
+      const sent = await sendDirectly(item, db, send);
+      if (!sent) break; // in order: what follows may stand on it
+      store.dispatch(heldSent({ id: item.id, ...sent }));
     }
   } finally {
     rescuing = false;
@@ -139,6 +149,21 @@ export function removePhoto(photoId: string): void {
       .open(`photos-${session().db.crewId}`)
       .then((kept) => kept.delete(`/api/photos/${photoId}`))
       .catch(() => undefined);
+}
+
+/** {@link decideConflict} about a change that this device couldn't keep and the server has. */
+export function decideHeldConflict(
+  { id, jobId, after: shown }: Pick<PendingChangeOf<"job">, "id" | "jobId" | "after">,
+  clash: MergeConflict,
+  side: "mine" | "theirs",
+  check: (plan: Job) => string | undefined,
+): string | undefined {
+  const after = resolveConflict(shown, clash, side);
+  const refused = check(after);
+  if (refused) return refused;
+  session().store.dispatch(heldClashDecided({ id, clash }));
+  if (side === "mine") applyOptimistically({ kind: "job", jobId, before: shown, after });
+  return undefined;
 }
 
 /** Decides one thing two edits said differently; `check` says whether the plan that follows may be. */

@@ -1,4 +1,5 @@
-import { mergeJobs, type StoredJob } from "@scutch/contract";
+import { type Job, mergeJobs, type StoredJob } from "@scutch/contract";
+import type { MergeConflict } from "@scutch/core/plan";
 import type { PendingChange } from "../state/pendingSlice.ts";
 import type { Send } from "./api.ts";
 import type { DeviceDb } from "./db.ts";
@@ -23,23 +24,35 @@ async function requestOf(held: Exclude<PendingChange, { kind: "job" }>, db: Devi
 /** What the server last said of a thing; a device that can't keep anything may still be read. */
 const knownThing = (db: DeviceDb, key: string) => db.things.get(key).catch(() => undefined);
 
+/** What the server has now of something sent straight to it; of a plan, as it was joined, and what two edits say differently. */
+export interface SentDirectly {
+  readonly plan?: Job;
+  readonly clashes?: readonly MergeConflict[];
+}
+
 /**
  * Sends what this device couldn't keep straight to the server, so that it isn't lost with the page: a plan joined with what
- * the server has now, an entry or a thing as it is. False where it couldn't be sent either.
+ * the server has now, an entry or a thing as it is. Undefined where it couldn't be sent either.
  */
-export async function sendDirectly(held: PendingChange, db: DeviceDb, send: Send): Promise<boolean> {
+export async function sendDirectly(
+  held: PendingChange,
+  db: DeviceDb,
+  send: Send,
+): Promise<SentDirectly | undefined> {
   if (held.kind !== "job") {
     const { method, path, body } = await requestOf(held, db);
-    return (await send(method, path, body)).outcome === "done";
+    return (await send(method, path, body)).outcome === "done" ? {} : undefined;
   }
   for (let round = 0; round < MAX_ROUNDS; round++) {
     const there = await send("GET", `/jobs/${held.jobId}`);
     const theirs = there.outcome === "done" ? (there.body as StoredJob) : undefined;
-    if (!theirs && !(there.outcome === "refused" && there.status === 404)) return false;
-    const plan = theirs ? mergeJobs(held.before ?? held.after, held.after, theirs.job).plan : held.after;
+    if (!theirs && !(there.outcome === "refused" && there.status === 404)) return undefined;
+    const { plan, clashes } = theirs
+      ? mergeJobs(held.before ?? held.after, held.after, theirs.job)
+      : { plan: held.after, clashes: [] };
     const reply = await send("PUT", `/jobs/${held.jobId}`, { baseVersion: theirs?.version ?? 0, job: plan });
-    if (reply.outcome === "done") return true;
-    if (reply.outcome !== "refused" || reply.error.code !== "version-conflict") return false;
+    if (reply.outcome === "done") return { plan, clashes: held.quietly ? [] : clashes };
+    if (reply.outcome !== "refused" || reply.error.code !== "version-conflict") return undefined;
   }
-  return false;
+  return undefined;
 }

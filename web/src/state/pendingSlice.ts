@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import type { Job, LogEntry, PhotoFacts } from "@scutch/contract";
+import { deepEqual, type MergeConflict } from "@scutch/core/plan";
 
 /** One thing done here, until this device's database has it and shows it. */
 export type PendingChange = {
@@ -18,6 +19,8 @@ export type PendingChange = {
       readonly before: Job | null;
       readonly after: Job;
       readonly quietly?: boolean;
+      /** Sent: what it and another device's save say differently, until a person decides. */
+      readonly clashes?: readonly MergeConflict[];
     }
   | { readonly kind: "entry"; readonly jobId: string; readonly entry: LogEntry }
   | {
@@ -86,6 +89,27 @@ export const pendingSlice = createSlice({
           ? { ...each, state: payload.state, ...(payload.rev === undefined ? {} : { rev: payload.rev }) }
           : each,
       ),
+    /** The server has it: a plan as it was joined there. */
+    heldSent: (
+      state: Pending,
+      {
+        payload: { id, plan, clashes },
+      }: PayloadAction<{ id: string; plan?: Job; clashes?: readonly MergeConflict[] }>,
+    ): Pending =>
+      state.map((each) => {
+        if (each.id !== id) return each;
+        if (each.kind !== "job") return { ...each, state: "sent" };
+        return { ...each, state: "sent", after: plan ?? each.after, clashes: clashes ?? [] };
+      }),
+    heldClashDecided: (
+      state: Pending,
+      { payload }: PayloadAction<{ id: string; clash: MergeConflict }>,
+    ): Pending =>
+      state.map((each) =>
+        each.id === payload.id && each.kind === "job"
+          ? { ...each, clashes: (each.clashes ?? []).filter((clash) => !deepEqual(clash, payload.clash)) }
+          : each,
+      ),
     /** What was held under an id has been taken back: nothing of it is shown any more. */
     heldForgotten: (state: Pending, { payload }: PayloadAction<string>): Pending =>
       state.filter((each) => !idsOf(each).includes(payload)),
@@ -96,5 +120,5 @@ export const pendingSlice = createSlice({
   },
 });
 
-export const { held, heldForgotten, heldMoved } = pendingSlice.actions;
+export const { held, heldClashDecided, heldForgotten, heldMoved, heldSent } = pendingSlice.actions;
 export const { selectHeld, selectUnstored } = pendingSlice.selectors;

@@ -95,7 +95,7 @@ export class FakeServer {
       return there ? done({ version: there.version, job: there.job }) : refused(404, { code: "not-found" });
     }
     if (kind === "jobs" && part !== "photos")
-      return this.put(id, body as { baseVersion: number; saveId: string; job: Job });
+      return this.put(id, body as { baseVersion: number; saveId?: string; job: Job });
     if (kind === "records") {
       const { kind: of, value } = body as { kind: string; value: { readonly id?: string } };
       this.things.set(`${of}:${value.id ?? "crew"}`, value);
@@ -133,9 +133,9 @@ export class FakeServer {
     });
   }
 
-  private put(id: string, save: { baseVersion: number; saveId: string; job: Job }): Reply {
+  private put(id: string, save: { baseVersion: number; saveId?: string; job: Job }): Reply {
     const there = this.jobs.get(id);
-    const known = there?.saves.get(save.saveId);
+    const known = save.saveId === undefined ? undefined : there?.saves.get(save.saveId);
     if (known !== undefined) return done({ version: known });
     const version = there?.version ?? 0;
     if (version !== save.baseVersion)
@@ -144,7 +144,7 @@ export class FakeServer {
         theirs: there ? { version, job: there.job } : null,
       });
     const saves = new Map(there?.saves ?? []);
-    saves.set(save.saveId, version + 1);
+    if (save.saveId !== undefined) saves.set(save.saveId, version + 1);
     this.jobs.set(id, { version: version + 1, job: structuredClone(save.job), saves });
     return done({ version: version + 1 });
   }
