@@ -1,9 +1,10 @@
 import { CircleHelp, CloudOff, HardDrive, RefreshCw } from "lucide-react";
-import { lazy, type ReactNode, Suspense } from "react";
+import { lazy, type ReactNode, Suspense, useSyncExternalStore } from "react";
 import { useDeviceQuery } from "../device/deviceQuery.ts";
 import { isSendable } from "../device/requests.ts";
+import { failedCalculations, onCalculationFailed } from "../planning/failedCalculations.ts";
 import { type ConnectionState, selectReach, selectUpdate } from "../state/connectionSlice.ts";
-import { selectUnstored } from "../state/pendingSlice.ts";
+import { selectHeldClash, selectUnstored } from "../state/pendingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
 import { openOtherCrew } from "./otherCrew.ts";
@@ -11,6 +12,10 @@ import { openOtherCrew } from "./otherCrew.ts";
 const takeUpdate = async () => (await import("./updates.ts")).takeUpdate();
 const ClashPanels = lazy(async () => ({ default: (await import("./ConflictPanels.tsx")).ConflictPanels }));
 const AsidePanel = lazy(async () => ({ default: (await import("./DeadLetterPanel.tsx")).DeadLetterPanel }));
+
+const CalculationFailed = lazy(async () => ({
+  default: (await import("./CalculationFailed.tsx")).CalculationFailed,
+}));
 
 const changes = (count: number) => (count === 1 ? "1 change" : `${count} changes`);
 const keptHere = (count: number) =>
@@ -34,6 +39,8 @@ export function ConnectionStrip() {
   const reach = useAppSelector(selectReach);
   const unstored = useAppSelector(selectUnstored);
   const update = useAppSelector(selectUpdate);
+  const failed = useSyncExternalStore(onCalculationFailed, failedCalculations);
+  const heldClash = useAppSelector(selectHeldClash);
   const found = useDeviceQuery(async (db) => {
     const all = (await db.allWaiting()).flat();
     return {
@@ -42,6 +49,7 @@ export function ConnectionStrip() {
       clashing: (await db.jobs.where("clashing").equals(1).count()) > 0,
     };
   }, []);
+  const clashing = found?.clashing || heldClash;
   return (
     <>
       <div aria-live="polite" className="sticky top-0 z-20 print:hidden">
@@ -74,7 +82,7 @@ export function ConnectionStrip() {
             </Button>
           </Line>
         )}
-        {(found?.clashing || found?.aside) && (
+        {(clashing || found?.aside) && (
           <Line tone="caution" icon={<CircleHelp aria-hidden size={18} className="shrink-0" />}>
             Something needs your decision.
             <Button weight="quiet" onClick={() => scrollTo({ top: 0 })}>
@@ -86,8 +94,9 @@ export function ConnectionStrip() {
       {/* In the flow of the page, so that they don't cover what is being worked on. */}
       <Suspense fallback={null}>
         <div className="grid gap-2 print:hidden">
-          {found?.clashing && <ClashPanels />}
+          {clashing && <ClashPanels />}
           {found?.aside && <AsidePanel />}
+          {failed > 0 && <CalculationFailed />}
         </div>
       </Suspense>
     </>

@@ -28,13 +28,25 @@ addEventListener("message", async ({ data }: MessageEvent<WorkerRequest>) => {
   latest.set(data.lane, data.id);
   await breathe();
   if (latest.get(data.lane) !== data.id) return;
-  const answer =
-    data.what === "range"
-      ? await ranges(data)
-      : data.what === "rank"
-        ? rankMoves(data.building, data.index, data.moves)
-        : data.what === "run"
-          ? scheduleJob(data.input, data.search)
-          : compareScenarios(data.job, data.ways);
-  if (answer) postMessage({ id: data.id, lane: data.lane, answer } satisfies WorkerResponse);
+  const { id, lane } = data;
+  try {
+    const answer = await answerTo(data);
+    if (answer) postMessage({ id, lane, answer } satisfies WorkerResponse);
+  } catch (error) {
+    console.error(error);
+    postMessage({ id, lane, failed: true } satisfies WorkerResponse);
+  }
 });
+
+async function answerTo(data: WorkerRequest) {
+  switch (data.what) {
+    case "range":
+      return ranges(data);
+    case "rank":
+      return rankMoves(data.building, data.index, data.moves);
+    case "run":
+      return scheduleJob(data.input, data.search);
+    case "ways":
+      return compareScenarios(data.job, data.ways);
+  }
+}

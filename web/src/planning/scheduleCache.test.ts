@@ -6,8 +6,8 @@ import type { WorkerRequest } from "./workerClient.ts";
 class SlowWorker {
   static asked: WorkerRequest[] = [];
   static hear: (event: { data: unknown }) => void;
-  addEventListener(_: string, hear: (event: { data: unknown }) => void) {
-    SlowWorker.hear = hear;
+  addEventListener(kind: string, hear: (event: { data: unknown }) => void) {
+    if (kind === "message") SlowWorker.hear = hear;
   }
   private readonly own = new Set<number>();
   postMessage(question: WorkerRequest) {

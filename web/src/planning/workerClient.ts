@@ -2,6 +2,8 @@ import type { Building, Move, MoveEffect, RoomRange } from "@scutch/core/drying"
 import type { JobInput, Scenario, ScenarioPlan } from "@scutch/core/plan";
 import { type RunInput, type RunPlan, type SearchEffort, THOROUGH } from "@scutch/core/run";
 
+import { noteFailedCalculations } from "./failedCalculations.ts";
+
 interface Asked {
   readonly id: number;
   /** Of the questions in one lane only the newest is answered. */
@@ -19,30 +21,80 @@ export type WorkerRequest =
   | (Asked & { readonly what: "run"; readonly input: RunInput; readonly search?: SearchEffort })
   | (Asked & { readonly what: "ways"; readonly job: JobInput; readonly ways: readonly Scenario[] });
 
-export interface WorkerResponse {
-  readonly id: number;
-  readonly lane: string;
-  readonly answer: RoomRange[] | MoveEffect[] | ScenarioPlan[] | RunPlan;
-}
+export type WorkerResponse = Pick<WorkerRequest, "id" | "lane"> &
+  (
+    | { readonly answer: RoomRange[] | MoveEffect[] | ScenarioPlan[] | RunPlan }
+    /** It broke off: the question can be asked again. */
+    | { readonly failed: true }
+  );
 
 let worker: Worker | undefined;
 /** Searches on for seconds: a worker of its own, so that nothing waits for it, ended when it isn't wanted any more. */
 let searcher: Worker | undefined;
 let asked = 0;
-const waiting = new Map<number, (answer: never) => void>();
+/** A question that is still to be answered. */
+interface OpenQuestion {
+  readonly question: WorkerRequest;
+  readonly of: "drying" | "search";
+  readonly hear: (answer: never) => void;
+}
+const waiting = new Map<number, OpenQuestion>();
+/** Questions whose calculation broke off, to be asked again when a person says so. */
+let failed: ReadonlyMap<number, OpenQuestion> = new Map();
+
+function setFailed(next: ReadonlyMap<number, OpenQuestion>): void {
+  failed = next;
+  noteFailedCalculations(failed.size, askFailedAgain);
+}
+
+/** Asks again, of new workers, whatever broke off. */
+function askFailedAgain(): void {
+  const again = [...failed];
+  setFailed(new Map());
+  worker?.terminate();
+  worker = undefined;
+  for (const [id, open] of again) waiting.set(id, open);
+  // What else waited for the worker that is gone is asked again with it.
+  for (const { question, of } of waiting.values()) if (of === "drying") drying().postMessage(question);
+  const search = [...waiting.values()].find(({ of }) => of === "search");
+  if (search) {
+    endSearcher();
+    searching().postMessage(search.question);
+  }
+}
+
+/** A question isn't wanted any more. */
+function drop(id: number): void {
+  waiting.delete(id);
+  if (failed.has(id)) setFailed(new Map([...failed].filter(([each]) => each !== id)));
+}
 
 /** The one drying worker of the page, started when first needed. */
 function drying(): Worker {
-  if (worker) return worker;
-  worker = startWorker("drying");
+  worker ??= startWorker("drying");
   return worker;
 }
+function searching(): Worker {
+  searcher ??= startWorker("search");
+  return searcher;
+}
 
-function startWorker(name: string): Worker {
-  const started = new Worker(new URL("./planning.worker.ts", import.meta.url), { type: "module", name });
+function startWorker(of: OpenQuestion["of"]): Worker {
+  const started = new Worker(new URL("./planning.worker.ts", import.meta.url), { type: "module", name: of });
   started.addEventListener("message", ({ data }: MessageEvent<WorkerResponse>) => {
-    waiting.get(data.id)?.(data.answer as never);
+    const open = waiting.get(data.id);
     waiting.delete(data.id);
+    if (!open) return;
+    if ("answer" in data) open.hear(data.answer as never);
+    else setFailed(new Map([...failed, [data.id, open]]));
+  });
+  // It couldn't be loaded, or died: nothing asked of it will be answered.
+  started.addEventListener("error", () => {
+    const lost = [...waiting].filter(([, open]) => open.of === of);
+    for (const [id] of lost) waiting.delete(id);
+    if (of === "drying") worker = undefined;
+    else searcher = undefined;
+    setFailed(new Map([...failed, ...lost]));
   });
   return started;
 }
@@ -51,9 +103,12 @@ type Question = WorkerRequest extends infer A ? (A extends WorkerRequest ? Omit<
 
 function ask<T>(question: Question, then: (answer: T) => void): () => void {
   const id = ++asked;
-  waiting.set(id, then as (answer: never) => void);
-  drying().postMessage({ ...question, id });
-  return () => void waiting.delete(id);
+  const whole = { ...question, id } as WorkerRequest;
+  // Of the questions in one lane only the newest counts.
+  for (const [before, open] of failed) if (open.question.lane === question.lane) drop(before);
+  waiting.set(id, { question: whole, of: "drying", hear: then as (answer: never) => void });
+  drying().postMessage(whole);
+  return () => drop(id);
 }
 
 /** Asks for the range of each room's ready times; the returned function lets go of the answer. */
@@ -117,10 +172,9 @@ function searchNext(): void {
     searchNext();
     then(run);
   };
-  waiting.set(id, done as (answer: never) => void);
-  searcher ??= startWorker("search");
   const question: WorkerRequest = { id, what: "run", lane: `search ${jobId}`, input, search: THOROUGH };
-  searcher.postMessage(question);
+  waiting.set(id, { question, of: "search", hear: done as (answer: never) => void });
+  searching().postMessage(question);
 }
 
 /** A job's search isn't wanted any more; those of others go on. */
@@ -128,7 +182,7 @@ export function dropSearch(jobId: string): void {
   const place = searches.findIndex((each) => each.jobId === jobId);
   const [dropped] = place < 0 ? [] : searches.splice(place, 1);
   if (!dropped) return;
-  waiting.delete(dropped.id);
+  drop(dropped.id);
   if (place > 0) return;
   endSearcher();
   searchSoon();

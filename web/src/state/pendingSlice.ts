@@ -116,9 +116,11 @@ export const pendingSlice = createSlice({
   },
   selectors: {
     selectHeld: (state): readonly PendingChange[] => state,
+    selectHeldClash: (state): boolean =>
+      state.some((each) => each.kind === "job" && (each.clashes?.length ?? 0) > 0),
     selectUnstored: (state): number => state.filter((each) => each.state === "unstored").length,
   },
 });
 
 export const { held, heldClashDecided, heldForgotten, heldMoved, heldSent } = pendingSlice.actions;
-export const { selectHeld, selectUnstored } = pendingSlice.selectors;
+export const { selectHeld, selectHeldClash, selectUnstored } = pendingSlice.selectors;
