@@ -247,3 +247,20 @@ test("with 500 jobs booked all over the year, today's are on the screen, and the
   await page.getByRole("button", { name: "Earlier jobs" }).click();
   await expect(page.getByText("Job 0", { exact: true })).toBeVisible();
 });
+
+test("the device's database deleted under an open page is said, and opening again brings the job back", async ({
+  page,
+}) => {
+  await page.goto(`${LIBRARY}/survey`);
+  await expect(inList(page, "Study")).toBeVisible();
+  await page.evaluate(async () => {
+    for (const { name } of await indexedDB.databases()) if (name) indexedDB.deleteDatabase(name);
+  });
+  await expect(
+    page.getByRole("alert").filter({ hasText: "deleted the jobs saved on this device" }),
+  ).toBeVisible();
+  await expect(inList(page, "Study")).toBeVisible();
+  await page.getByRole("button", { name: "Open again" }).click();
+  await expect(inList(page, "Study")).toBeVisible();
+  await expect(page.getByText("deleted the jobs saved on this device")).toBeHidden();
+});

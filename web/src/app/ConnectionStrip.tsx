@@ -3,7 +3,12 @@ import { lazy, type ReactNode, Suspense, useSyncExternalStore } from "react";
 import { useDeviceQuery } from "../device/deviceQuery.ts";
 import { isSendable } from "../device/requests.ts";
 import { failedCalculations, onCalculationFailed } from "../planning/failedCalculations.ts";
-import { type ConnectionState, selectReach, selectUpdate } from "../state/connectionSlice.ts";
+import {
+  type ConnectionState,
+  selectDeviceLost,
+  selectReach,
+  selectUpdate,
+} from "../state/connectionSlice.ts";
 import { selectHeldClash, selectUnstored } from "../state/pendingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
@@ -39,6 +44,7 @@ export function ConnectionStrip() {
   const reach = useAppSelector(selectReach);
   const unstored = useAppSelector(selectUnstored);
   const update = useAppSelector(selectUpdate);
+  const lost = useAppSelector(selectDeviceLost);
   const failed = useSyncExternalStore(onCalculationFailed, failedCalculations);
   const heldClash = useAppSelector(selectHeldClash);
   const found = useDeviceQuery(async (db) => {
@@ -53,6 +59,15 @@ export function ConnectionStrip() {
   return (
     <>
       <div aria-live="polite" className="sticky top-0 z-20 print:hidden">
+        {lost && (
+          <Line tone="stop" icon={<HardDrive aria-hidden size={18} className="shrink-0" />}>
+            The browser deleted the jobs saved on this device. Changes that weren’t sent are lost. Sent
+            changes are on the server.
+            <Button weight="quiet" onClick={() => location.reload()}>
+              Open again
+            </Button>
+          </Line>
+        )}
         {unstored > 0 && (
           <Line tone="stop" icon={<HardDrive aria-hidden size={18} className="shrink-0" />}>
             This device can’t save {unstored === 1 ? "the last change" : `the last ${unstored} changes`}: it’s

@@ -1,5 +1,6 @@
 import type { CrewId, CrewSettings } from "@scutch/contract";
 import { liveQuery } from "dexie";
+import { deviceLost } from "../state/connectionSlice.ts";
 import { crewRead } from "../state/crewSlice.ts";
 import type { Store } from "../state/store.ts";
 import { type Send, sendAs } from "./api.ts";
@@ -27,6 +28,10 @@ function followCrew(db: DeviceDb, store: Store): void {
 /** Opens the crew's work on this device and starts sending what waits. The app does so once, before anything is shown. */
 export function startSession(crewId: CrewId, store: Store): Session {
   const db = openDevice(crewId);
+  // Deleted from under the page: by a person in the browser's settings, or by another tab.
+  const lost = () => void store.dispatch(deviceLost());
+  db.on("versionchange", ({ newVersion }) => newVersion === null && lost());
+  db.on("close", lost);
   const send = sendAs(crewId);
   const lanes = startOutbox(db, send, store);
   current = { db, send, store, lanes };

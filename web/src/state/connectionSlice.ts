@@ -13,9 +13,11 @@ interface Connection {
   readonly reach: ConnectionState;
   /** A newer version of the app is here, to be taken when it suits. */
   readonly update: boolean;
+  /** The browser deleted this device's database while the page was open. */
+  readonly deviceLost: boolean;
 }
 
-const initialState: Connection = { reach: "ok", update: false };
+const initialState: Connection = { reach: "ok", update: false, deviceLost: false };
 
 export const connectionSlice = createSlice({
   name: "connection",
@@ -24,15 +26,22 @@ export const connectionSlice = createSlice({
     serverAnswered: (state, { payload }: PayloadAction<ConnectionState>) => {
       state.reach = payload;
     },
+    deviceLost: (state) => {
+      state.deviceLost = true;
+    },
     updateFound: (state) => {
       state.update = true;
     },
   },
-  selectors: { selectReach: (state) => state.reach, selectUpdate: (state) => state.update },
+  selectors: {
+    selectReach: (state) => state.reach,
+    selectUpdate: (state) => state.update,
+    selectDeviceLost: (state) => state.deviceLost,
+  },
 });
 
-export const { serverAnswered, updateFound } = connectionSlice.actions;
-export const { selectReach, selectUpdate } = connectionSlice.selectors;
+export const { deviceLost, serverAnswered, updateFound } = connectionSlice.actions;
+export const { selectDeviceLost, selectReach, selectUpdate } = connectionSlice.selectors;
 
 /** States of the line that a single answer ends. */
 const ENDED_BY_ANSWER: readonly ConnectionState[] = ["offline", "server-fault"];
