@@ -47,7 +47,9 @@ export function usePull(
   const [round, setRound] = useState(0);
   const reach = useAppSelector(selectReach);
   const latest = useRef(ask);
-  latest.current = ask;
+  useEffect(() => {
+    latest.current = ask;
+  });
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked again in a new round, and when the line is back
   useEffect(() => {
     if (key === undefined) return;
@@ -83,9 +85,11 @@ export const isShown = (item: PendingChange) => item.state !== "stored";
 
 /** Read once more only when it says something else: what hangs on it isn't computed again for nothing. */
 export function useStableValue<T>(value: T, equal: (a: T, b: T) => boolean = deepEqual): T {
-  const ref = useRef(value);
-  if (ref.current !== value && !equal(ref.current, value)) ref.current = value;
-  return ref.current;
+  const [stable, setStable] = useState(() => value);
+  if (stable === value || equal(stable, value)) return stable;
+  // Drawn again at once with it, before anything below is.
+  setStable(() => value);
+  return value;
 }
 
 /** Whether two lists hold the very same items. */

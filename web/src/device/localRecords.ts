@@ -41,7 +41,7 @@ function useThings(kinds: readonly RecordKind[]) {
     kinds.join(),
   );
   const held = useStableValue(useAppSelector(selectHeld).filter(isThing), sameItems);
-  return found && { ...found, held };
+  return useMemo(() => found && { ...found, held }, [found, held]);
 }
 
 const SHELF: readonly RecordKind[] = ["product", "vessel", "gear", "site"];

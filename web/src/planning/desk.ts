@@ -7,13 +7,12 @@ import { useLocalShelf } from "../device/localRecords.ts";
 import { pullJob, pullLog, pullShelf } from "../device/pull.ts";
 import { limitsIn, type ShowLimit } from "../format/readers.ts";
 import { contractFault } from "../format/words.ts";
-import { useAppSelector } from "../state/store.ts";
 import { useUnits } from "../state/useUnits.ts";
-import { computePlan, type Planned } from "./computePlan.ts";
+import type { Planned } from "./computePlan.ts";
 import { fitMixes } from "./fitMixes.ts";
-import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "./scheduleCache.ts";
 import { type DryingForecast, useRanges } from "./useDried.ts";
 import { useLateStart } from "./useLateStart.ts";
+import { usePlanned } from "./usePlanned.ts";
 import { useVesselContents } from "./useVesselContents.ts";
 
 /** The phase of the job in sight, by its address: /jobs/ID/survey. */
@@ -46,14 +45,22 @@ function useLater<T>(log: T, jobId: JobId | undefined): T {
   return later.jobId === jobId ? later.log : log;
 }
 
+/** A plan as it may be, or what is wrong with it in a sentence. */
+function checkPlan(plan: Job, showLimit: ShowLimit): { readonly plan: Job } | { readonly fault: string } {
+  const checked = Job.safeParse(plan);
+  if (checked.success) return { plan: checked.data };
+  const [fault] = faultsOf(checked.error);
+  return {
+    fault: fault
+      ? contractFault(fault, (limit) => showLimit(limit, fault.path.at(-1)))
+      : "This isn’t allowed here.",
+  };
+}
+
 /** What is wrong with a plan, in a sentence; undefined where nothing is. */
 export function planFault(plan: Job, showLimit: ShowLimit = String): string | undefined {
-  const checked = Job.safeParse(plan);
-  if (checked.success) return undefined;
-  const [fault] = faultsOf(checked.error);
-  return fault
-    ? contractFault(fault, (limit) => showLimit(limit, fault.path.at(-1)))
-    : "This isn’t allowed here.";
+  const checked = checkPlan(plan, showLimit);
+  return "fault" in checked ? checked.fault : undefined;
 }
 
 /** Opens a job: its plan, its log, the shelf, and what follows from them. */
@@ -67,33 +74,19 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const shelves = usePull("shelf", ({ db, send }) => pullShelf(db, send));
   const { plan } = here;
   const units = useUnits();
-  const pace = useAppSelector((state) => state.crew.settings?.pace);
-  const runs = useScheduleCache();
-  const minute = useMinuteUnderWay(logHere?.entries);
-  const contents = useVesselContents(plan);
+  const vesselContents = useVesselContents(plan);
   const lateStart = useLateStart(plan, logHere?.entries);
-  const known = useMemo(
-    () =>
-      plan && shelf && logHere
-        ? computePlan(plan, shelf, logHere.entries, {
-            pace,
-            runs: cachedScheduler(plan.id, runs),
-            now: minute,
-            vesselContents: contents,
-            lateStart,
-          })
-        : undefined,
-    [plan, shelf, logHere, pace, runs, minute, contents, lateStart],
-  );
+  const known = usePlanned(plan, shelf, logHere?.entries, { vesselContents, lateStart });
   const ranges = useRanges(known?.work);
   const edit = useCallback(
     (change: (job: Job) => Job, showLimit?: ShowLimit): string | undefined => {
       if (!plan) return undefined;
       const changed = change(plan);
       const after = shelf ? fitMixes(plan, changed, shelf) : changed;
-      const fault = planFault(after, showLimit ?? limitsIn(units));
-      if (!fault) changeJob(plan, Job.parse(after), screenInSight());
-      return fault;
+      const checked = checkPlan(after, showLimit ?? limitsIn(units));
+      if ("fault" in checked) return checked.fault;
+      changeJob(plan, checked.plan, screenInSight());
+      return undefined;
     },
     [plan, units, shelf],
   );

@@ -85,7 +85,7 @@ function ask(jobId: string, key: string, input: RunInput): void {
   asking.set(jobId, { key, letGo });
 }
 
-/** How a job's run is found here: what is known, else a rough one now and the worker asked. */
+/** How a job's run is found here: what is known, else a rough one now; `settle` then asks the worker, once it is shown. */
 export function cachedScheduler(
   jobId: string,
   known: ScheduleCache,
@@ -93,19 +93,27 @@ export function cachedScheduler(
   readonly solve: (input: RunInput) => RunPlan;
   /** Whether a rough one stood in. */
   readonly isRough: () => boolean;
+  readonly settle: () => void;
 } {
-  let rough = false;
+  let starts: ReadonlyMap<string, number> | undefined;
+  let question: { readonly key: string; readonly input: RunInput } | undefined;
   const solve = (input: RunInput): RunPlan => {
     const key = keyOf(input);
     const kept = known.get(key);
-    const run = kept ?? scheduleJob(input, { rough: true, previousStarts: shown.get(jobId) });
-    if (run.outcome === "planned") shown.set(jobId, startsOf(run));
+    const run = kept ?? scheduleJob(input, { rough: true, previousStarts: starts ?? shown.get(jobId) });
+    if (run.outcome === "planned") starts = startsOf(run);
     // One question at a time: what comes after follows from its answer.
-    if (!kept && !rough) ask(jobId, key, input);
-    rough ||= !kept;
+    if (!kept) question ??= { key, input };
     return run;
   };
-  return { solve, isRough: () => rough };
+  return {
+    solve,
+    isRough: () => question !== undefined,
+    settle: () => {
+      if (starts) shown.set(jobId, starts);
+      if (question) ask(jobId, question.key, question.input);
+    },
+  };
 }
 
 const MINUTE = 60_000;

@@ -26,7 +26,9 @@ let leaving = false;
  */
 function useBackCloses(open: boolean, onClose: () => void): void {
   const close = useRef(onClose);
-  close.current = onClose;
+  useEffect(() => {
+    close.current = onClose;
+  });
   useEffect(() => {
     if (!open) return;
     // Unlike any an earlier visit left in the history.

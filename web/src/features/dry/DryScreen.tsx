@@ -1,7 +1,9 @@
-import { useCallback, useRef } from "react";
+import { useCallback, useState } from "react";
 import { useSearchParams } from "react-router";
+import type { JobDesk } from "../../planning/desk.ts";
 import { useDesk } from "../../planning/openDesk.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
+import type { DryingForecast } from "../../planning/useDried.ts";
 import { NoRooms } from "../../shared/NoRooms.tsx";
 import { Loading } from "../../ui/States.tsx";
 import { useNow } from "../../ui/useNow.ts";
@@ -16,27 +18,31 @@ import { TailChart } from "./TailChart.tsx";
  */
 export function DryScreen() {
   const desk = useDesk();
+  const { work, dried } = desk;
+  if (work.rooms.length === 0) return <NoRooms title="Nothing to dry yet." follows="its drying times" />;
+  if (dried) return <DriedRooms desk={desk} dried={dried} />;
+  return (
+    <div className="px-4 sm:px-7">
+      <Loading what="the drying" />
+    </div>
+  );
+}
+
+function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: DryingForecast }) {
   const now = useNow();
   const [search, setSearch] = useSearchParams();
-  const { work, dried, startMs, log } = desk;
-  const first = useRef<string>(undefined);
+  const { work, startMs, log } = desk;
   const select = useCallback(
     (roomId: string) => setSearch({ room: roomId }, { replace: true, preventScrollReset: true }),
     [setSearch],
   );
-  if (work.rooms.length === 0) return <NoRooms title="Nothing to dry yet." follows="its drying times" />;
-  if (!dried)
-    return (
-      <div className="px-4 sm:px-7">
-        <Loading what="the drying" />
-      </div>
-    );
   const { rooms } = dried.work;
-  const wanted = rooms.findIndex((room) => room.id === (search.get("room") ?? first.current));
-  const place =
-    wanted >= 0 ? wanted : lastToDry(rooms.map((_, i) => readyOfRoom(dried, i, startMs, "dry").likely));
+  const last = () => lastToDry(rooms.map((_, i) => readyOfRoom(dried, i, startMs, "dry").likely));
   // The room looked at first stays in sight, whichever dries last after a change.
-  first.current ??= rooms[place]?.id;
+  const [first] = useState(() => rooms[last()]?.id);
+  const wanted = search.get("room") ?? first;
+  const found = rooms.findIndex((room) => room.id === wanted);
+  const place = found >= 0 ? found : last();
   const lever = work.rooms.findIndex((room) => room.id === rooms[place]?.id);
   return (
     <div className="grid gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_24rem]">

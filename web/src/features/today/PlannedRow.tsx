@@ -1,11 +1,9 @@
 import { foldRunState, isRunActive } from "@scutch/core/log";
-import { useMemo } from "react";
 import { timeAt } from "../../format/time.ts";
-import { computePlan, type Planned } from "../../planning/computePlan.ts";
-import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "../../planning/scheduleCache.ts";
+import type { Planned } from "../../planning/computePlan.ts";
 import { useLateStart } from "../../planning/useLateStart.ts";
+import { usePlanned } from "../../planning/usePlanned.ts";
 import { useVesselContents } from "../../planning/useVesselContents.ts";
-import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import type { JobRowProps, OpenJob } from "./jobRowProps.ts";
 import { stateOf } from "./jobState.ts";
@@ -30,22 +28,9 @@ export function PlannedRow({
   known,
 }: JobRowProps & { readonly known: OpenJob }) {
   const times = useTimes();
-  const pace = useAppSelector((state) => state.crew.settings?.pace);
-  const runs = useScheduleCache();
-  const minute = useMinuteUnderWay(known.log);
-  const contents = useVesselContents(known.job);
+  const vesselContents = useVesselContents(known.job);
   const lateStart = useLateStart(known.job, known.log);
-  const plan = useMemo(
-    () =>
-      computePlan(known.job, shelf, known.log, {
-        pace,
-        runs: cachedScheduler(known.job.id, runs),
-        now: minute,
-        vesselContents: contents,
-        lateStart,
-      }),
-    [known, shelf, pace, runs, minute, contents, lateStart],
-  );
+  const plan = usePlanned(known.job, shelf, known.log, { vesselContents, lateStart });
   const state = stateOf(listed, plan, now);
   const open = state.kind === "planned" || state.kind === "under-way";
   const clash = open ? overlapOf(plan, following) : undefined;

@@ -11,7 +11,7 @@ import {
   openStepsOf,
   type Step,
 } from "@scutch/core/run";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { nameById } from "../../../planning/nameById.ts";
@@ -178,6 +178,9 @@ function useSteady(steps: readonly Step[], { log, isProvisional }: JobDesk): rea
   const kept = shown.current?.log === log ? steps.find(({ id }) => id === shown.current?.id) : undefined;
   const ordered = kept ? [kept, ...steps.filter(({ id }) => id !== kept.id)] : steps;
   // What only stands in until the worker has answered isn't held on to: every device shows the same then.
-  if (!isProvisional) shown.current = { id: ordered[0]?.id, log };
+  const first = ordered[0]?.id;
+  useLayoutEffect(() => {
+    if (!isProvisional) shown.current = { id: first, log };
+  }, [isProvisional, first, log]);
   return ordered;
 }

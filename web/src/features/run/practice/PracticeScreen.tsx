@@ -3,12 +3,11 @@ import { simulatedInstruments } from "@scutch/core/plan";
 import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { newId } from "../../../device/newId.ts";
-import { computePlan } from "../../../planning/computePlan.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { LogNowContext } from "../../../planning/logNow.ts";
 import { nameById } from "../../../planning/nameById.ts";
 import { useDesk } from "../../../planning/openDesk.ts";
-import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "../../../planning/scheduleCache.ts";
+import { usePlanned } from "../../../planning/usePlanned.ts";
 import { entryText } from "../../../shared/logging/entryText.ts";
 import { InstrumentsContext } from "../../../shared/logging/instruments.ts";
 import { type Logbook, LogbookContext } from "../../../shared/logging/logbook.ts";
@@ -95,18 +94,12 @@ function Practised({
   const { clock } = useTimes();
   const units = useUnits();
   const now = useNow();
-  const runs = useScheduleCache();
-  const minute = useMinuteUnderWay(log);
-  const pace = useAppSelector((state) => state.crew.settings?.pace);
   const names = useAppSelector((state) => state.crew.settings?.people) ?? NOBODY;
   const { shelf } = real;
   const later = useDeferredValue(log);
+  const planned = usePlanned(job, shelf, later);
   const desk = useMemo((): JobDesk => {
-    const { result, ...known } = computePlan(job, shelf, later, {
-      pace,
-      runs: cachedScheduler(job.id, runs),
-      now: minute,
-    });
+    const { result, ...known } = planned;
     return {
       ...known,
       newer: [],
@@ -114,7 +107,7 @@ function Practised({
       dried: result ? { work: known.work, result, ranges: undefined } : undefined,
       edit: () => undefined,
     };
-  }, [job, shelf, later, pace, runs, minute]);
+  }, [planned]);
   const { work, input, startMs, dried } = desk;
   if (work.run.outcome !== "planned")
     return <p>This job can’t be run yet. The run sheet says why and how to fix it.</p>;
