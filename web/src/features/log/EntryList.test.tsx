@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import type { LogEntry } from "@scutch/contract";
 import { aJob, anEntry, aProduct, aRoom, aShelf, aVessel, idFor } from "@scutch/contract/testing";
-import { render, screen, within } from "@testing-library/react";
+import { act, render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { Provider } from "react-redux";
 import { MemoryRouter } from "react-router";
@@ -66,4 +66,54 @@ test("of a fill logged on two phones the one that doesn't count says so", () => 
   const [later, earlier] = screen.getAllByText("Fill 1 mixed").map((line) => line.closest("li"));
   expect(earlier).toHaveTextContent("Logged twice. Only the later entry counts.");
   expect(later).not.toHaveTextContent("Logged twice");
+});
+
+const stepAt = (n: number, room: string, kind: "step-started" | "step-done" = "step-done") =>
+  anEntry(`step ${n}`, {
+    kind,
+    at: new Date(Date.parse(at) + n * 60_000).toISOString(),
+    step: `clean:${idFor(room)}.${n}`,
+    does: "clean",
+    roomId: idFor(room),
+    who: 1,
+  });
+
+test("the steps of a room are one line that opens, but for those crossed out and when steps are looked for", async () => {
+  const log = [
+    ...[0, 2, 4].map((n) => stepAt(n, "Hall", "step-started")),
+    ...[1, 3].map((n) => stepAt(n, "Hall")),
+    ...[5, 6].map((n) => stepAt(n, "Bedroom")),
+    anEntry("struck", {
+      kind: "correction",
+      at: stepAt(9, "Hall").at,
+      corrects: stepAt(3, "Hall").id,
+      text: "No",
+    }),
+  ].toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  show(log);
+  // Two of the bedroom, the one crossed out and what crosses it out, and the other four of the hall.
+  expect(screen.getAllByRole("listitem")).toHaveLength(5);
+  const fold = screen.getByRole("button", { name: /Hall.*1 step done/ });
+  await userEvent.click(fold);
+  expect(screen.getAllByRole("listitem")).toHaveLength(9);
+  await userEvent.click(fold);
+  await userEvent.selectOptions(screen.getByRole("combobox", { name: "Show" }), "steps");
+  expect(screen.getAllByRole("listitem")).toHaveLength(8);
+});
+
+test("of a long log only the beginning is drawn, and all of it in print", () => {
+  show(
+    Array.from({ length: 1000 }, (_, n) =>
+      anEntry(`note ${n}`, {
+        kind: "note",
+        at: new Date(Date.parse(at) + n * 1000).toISOString(),
+        text: `${n}`,
+      }),
+    ),
+  );
+  expect(screen.getAllByRole("listitem").length).toBeLessThan(100);
+  expect(screen.getByText("999")).toBeVisible();
+  expect(screen.getByText(/^9\d\d earlier lines$/)).toBeVisible();
+  act(() => void dispatchEvent(new Event("beforeprint")));
+  expect(screen.getAllByRole("listitem")).toHaveLength(1000);
 });

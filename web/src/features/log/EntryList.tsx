@@ -1,9 +1,10 @@
 import type { LogEntry } from "@scutch/contract";
 import { countedFills, retractedIds, sameTap } from "@scutch/core/log";
 import { isSameDay } from "date-fns";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { entryText, roomOf } from "../../shared/logging/entryText.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
 import { useTimes } from "../../state/useTimes.ts";
@@ -13,6 +14,8 @@ import { CheckBox, ChoiceField } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Empty } from "../../ui/States.tsx";
+import { useInSight } from "../../ui/useInSight.ts";
+import { foldSteps, type LogLine } from "./foldSteps.ts";
 
 type Kind = LogEntry["kind"];
 /** Kinds of entries as one looks for them: several under one name. */
@@ -37,8 +40,7 @@ const speaksOf = (entry: LogEntry, roomId: string) =>
 const chosenKind = (said: string | null) => (said !== null && KINDS[said] ? said : "all");
 
 export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now: number }) {
-  const { about, clock } = useTimes();
-  const units = useUnits();
+  const { about } = useTimes();
   const [correcting, setCorrecting] = useState<LogEntry>();
   const [search, setSearch] = useSearchParams();
   const kind = chosenKind(search.get("kind"));
@@ -70,10 +72,23 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
   const shown = desk.log.filter((entry) => wanted(entry) && (slips || !taken.has(entry.id))).toReversed();
   const gone = (desk.job.former ?? []).filter(({ id }) => desk.job.rooms.every((each) => each.id !== id));
   const rooms = [...desk.job.rooms, ...gone];
+  const { drawn, end } = useInSight(`${kind} ${room}`);
+  // Looked for by kind, steps are told one by one.
+  const isAlone = (entry: LogEntry) => kind === "steps" || struck.has(entry.id);
+  const lines = foldSteps(shown, isAlone);
   if (desk.log.length === 0 && desk.newer.length === 0)
     return (
       <Empty title="Nothing logged yet.">Fills mixed in Mix and rooms finished in Dry appear here.</Empty>
     );
+  const lineOf = (entry: LogEntry) => (
+    <EntryLine
+      key={entry.id}
+      {...{ entry, desk, now }}
+      isStruck={struck.has(entry.id)}
+      isDouble={entry.kind === "fill-made" && !struck.has(entry.id) && !counted.has(entry.id)}
+      onCorrect={setCorrecting}
+    />
+  );
   return (
     <>
       <div className="mb-3 grid grid-cols-2 gap-3 print:hidden">
@@ -92,39 +107,26 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
       </div>
       {shown.length === 0 && <p className="py-3 text-soft">No entries of this kind yet.</p>}
       <ol className="border-rule border-b">
-        {shown.map((entry) => {
-          const { what, said } = entryText(entry, desk, units);
-          const time = Date.parse(entry.at);
-          return (
-            <li
-              key={entry.id}
-              className="grid grid-cols-[5rem_1fr_auto] items-start gap-x-3 border-rule border-t py-2.5"
-            >
-              <span className="font-mono text-soft">
-                {isSameDay(time, now) ? clock(time) : about(time, now)}
-              </span>
-              <div className={struck.has(entry.id) ? "text-soft line-through" : ""}>
-                <span className="font-semibold">{what}</span>
-                {entry.by && <span className="text-soft"> · {entry.by}</span>}
-                <p className="break-words">{said}</p>
-                {entry.kind === "fill-made" && !struck.has(entry.id) && !counted.has(entry.id) && (
-                  <p className="text-caution-ink">Logged twice. Only the later entry counts.</p>
-                )}
-              </div>
-              {entry.kind !== "correction" && !struck.has(entry.id) && (
-                <Button
-                  weight="quiet"
-                  className="text-sm print:hidden"
-                  aria-label={`Cross out: ${what}`}
-                  onClick={() => setCorrecting(entry)}
-                >
-                  Cross out
-                </Button>
-              )}
-            </li>
-          );
-        })}
+        {lines
+          .slice(0, drawn)
+          .map((line) =>
+            line.kind === "entry" ? (
+              lineOf(line.entry)
+            ) : (
+              <FoldedSteps
+                key={line.entries[0]?.id}
+                {...{ line, now, lineOf }}
+                room={nameById(rooms, line.roomId, "A room")}
+                isPrinted={drawn === Number.POSITIVE_INFINITY}
+              />
+            ),
+          )}
       </ol>
+      {drawn < lines.length && (
+        <div ref={end} className="py-3 text-soft">
+          {lines.length - drawn} earlier lines
+        </div>
+      )}
       {taken.size > 0 && (
         <Button weight="quiet" className="print:hidden" onClick={() => setSlips(!slips)}>
           {slips ? "Hide undone entries" : `Show ${slipped} undone`}
@@ -141,6 +143,92 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
         <CorrectionDialog desk={desk} entry={correcting} onClose={() => setCorrecting(undefined)} />
       )}
     </>
+  );
+}
+
+function EntryLine({
+  entry,
+  desk,
+  now,
+  isStruck,
+  isDouble,
+  onCorrect,
+}: {
+  readonly entry: LogEntry;
+  readonly desk: JobDesk;
+  readonly now: number;
+  readonly isStruck: boolean;
+  readonly isDouble: boolean;
+  readonly onCorrect: (entry: LogEntry) => void;
+}) {
+  const { about, clock } = useTimes();
+  const { what, said } = entryText(entry, desk, useUnits());
+  const time = Date.parse(entry.at);
+  return (
+    <li className="grid grid-cols-[5rem_1fr_auto] items-start gap-x-3 border-rule border-t py-2.5">
+      <span className="font-mono text-soft">{isSameDay(time, now) ? clock(time) : about(time, now)}</span>
+      <div className={isStruck ? "text-soft line-through" : ""}>
+        <span className="font-semibold">{what}</span>
+        {entry.by && <span className="text-soft"> · {entry.by}</span>}
+        <p className="break-words">{said}</p>
+        {isDouble && <p className="text-caution-ink">Logged twice. Only the later entry counts.</p>}
+      </div>
+      {entry.kind !== "correction" && !isStruck && (
+        <Button
+          weight="quiet"
+          className="text-sm print:hidden"
+          aria-label={`Cross out: ${what}`}
+          onClick={() => onCorrect(entry)}
+        >
+          Cross out
+        </Button>
+      )}
+    </li>
+  );
+}
+
+/** The steps of one room in one line, which opens. */
+function FoldedSteps({
+  line,
+  room,
+  now,
+  lineOf,
+  isPrinted,
+}: {
+  readonly line: Extract<LogLine, { kind: "steps" }>;
+  readonly room: string;
+  readonly now: number;
+  readonly lineOf: (entry: LogEntry) => ReactNode;
+  readonly isPrinted: boolean;
+}) {
+  const [open, setOpen] = useState(false);
+  const { about, clock } = useTimes();
+  const times = line.entries.map(({ at }) => Date.parse(at));
+  const [from, to] = [Math.min(...times), Math.max(...times)];
+  const done = line.entries.filter(({ kind }) => kind === "step-done").length;
+  return (
+    <li className="border-rule border-t">
+      <button
+        type="button"
+        aria-expanded={open}
+        className="grid min-h-12 w-full grid-cols-[5rem_1fr_auto] items-start gap-x-3 py-2.5 text-left"
+        onClick={() => setOpen(!open)}
+      >
+        <span className="font-mono text-soft">{isSameDay(from, now) ? clock(from) : about(from, now)}</span>
+        <span>
+          <span className="font-semibold">{room}</span>
+          <span className="block">
+            {done} {done === 1 ? "step" : "steps"} done, {clock(from)}–{clock(to)}
+          </span>
+        </span>
+        <span className="px-2 font-semibold text-accent text-sm underline print:hidden">
+          {open ? "Hide steps" : "Show steps"}
+        </span>
+      </button>
+      {(open || isPrinted) && (
+        <ol className={`pl-4 ${open ? "" : "hidden print:block"}`}>{line.entries.map(lineOf)}</ol>
+      )}
+    </li>
   );
 }
 
