@@ -67,9 +67,6 @@ export function App() {
   );
 }
 
-/** A page reads what it shows from this device within about this, ms. */
-const SIGHT = 300;
-
 interface PageProps {
   readonly what: string;
   readonly screen: React.ReactNode;
@@ -80,9 +77,8 @@ interface PageProps {
 function Page({ what, screen, lasting = false }: PageProps) {
   const { pathname } = useLocation();
   useEffect(() => {
-    const timer = setTimeout(noteFirstSight, SIGHT);
-    return () => clearTimeout(timer);
-  }, []);
+    if (!lasting) noteFirstSight();
+  }, [lasting]);
   const opening = (
     <div className="px-4 sm:px-7">
       <Loading what={what} />

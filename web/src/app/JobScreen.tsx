@@ -1,9 +1,10 @@
 import { JobId } from "@scutch/contract";
 import { explainLastReady, explainTotalArea } from "@scutch/core/plan";
 import { Ellipsis, Redo2, Undo2 } from "lucide-react";
-import { lazy, memo, Suspense, useState } from "react";
+import { lazy, memo, Suspense, useEffect, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { redoChange, undoChange } from "../device/changes.ts";
+import { noteFirstSight } from "../device/firstSight.ts";
 import { longDay } from "../format/time.ts";
 import { percent } from "../format/units.ts";
 import { type JobDesk, useJobDesk } from "../planning/desk.ts";
@@ -30,6 +31,9 @@ export function JobScreen() {
   const { jobId } = useParams();
   const parsed = JobId.safeParse(jobId);
   const desk = useJobDesk(parsed.success ? parsed.data : undefined);
+  useEffect(() => {
+    if (desk.state === "ready") noteFirstSight();
+  }, [desk.state]);
   if (desk.state === "ready")
     return (
       <LogNowContext.Provider value={desk.logNow}>

@@ -1,10 +1,11 @@
-import { Job, LogEntry, mergeJobs, parseTolerantly } from "@scutch/contract";
+import { Job, type LogEntry, mergeJobs, parseTolerantly } from "@scutch/contract";
 import { deepEqual } from "@scutch/core/plan";
 import { useMemo } from "react";
 import { type PendingChange, type PendingChangeOf, selectHeld } from "../state/pendingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { isShown, sameItems, useDeviceQuery, useStableValue } from "./deviceQuery.ts";
 import { currentPlan, type JobRow } from "./jobRow.ts";
+import { knownEntry } from "./knownEntry.ts";
 
 /** A plan with what was just done here laid over it until the database's own view has it. */
 function withHeld(row: JobRow | null | undefined, held: readonly PendingChange[]): Job | undefined {
@@ -67,8 +68,8 @@ export function readLog(raw: readonly LogEntry[]): LocalLog {
   const entries: LogEntry[] = [];
   const newer: LocalLog["newer"][number][] = [];
   for (const entry of raw) {
-    const known = parseTolerantly(LogEntry, entry);
-    if (known.ok) entries.push(known.value);
+    const known = knownEntry(entry);
+    if (known) entries.push(known);
     else newer.push({ id: entry.id, at: entry.at, ...(entry.by === undefined ? {} : { by: entry.by }) });
   }
   return { entries: entries.sort(byTime), newer: newer.sort(byTime) };
@@ -112,8 +113,8 @@ export function useLogsOf(jobs: readonly Job[]): readonly JobWithLog[] | undefin
     if (!steady) return undefined;
     const logs = new Map<string, LogEntry[]>(jobs.map(({ id }) => [id, []]));
     for (const { jobId, entry } of steady) {
-      const known = parseTolerantly(LogEntry, entry);
-      if (known.ok) logs.get(jobId)?.push(known.value);
+      const known = knownEntry(entry);
+      if (known) logs.get(jobId)?.push(known);
     }
     return jobs.map((job) => ({ job, log: logs.get(job.id) ?? [] }));
   }, [jobs, steady]);

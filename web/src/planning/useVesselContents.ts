@@ -1,7 +1,8 @@
-import { Job, LogEntry, parseTolerantly } from "@scutch/contract";
+import { Job, parseTolerantly } from "@scutch/contract";
 import { type VesselUser, vesselContents } from "@scutch/core/log";
 import { useDeviceQuery, useStableValue } from "../device/deviceQuery.ts";
 import { currentPlan } from "../device/jobRow.ts";
+import { knownEntry } from "../device/knownEntry.ts";
 
 /** Products that the day's other jobs left unrinsed in the van's vessels, by vessel, as far as this device knows. */
 export function useVesselContents(
@@ -12,10 +13,7 @@ export function useVesselContents(
       if (!job) return undefined;
       const userOf = async (plan: Job): Promise<VesselUser> => {
         const rows = await db.entries.where("jobId").equals(plan.id).toArray();
-        const log = rows.flatMap(({ entry }) => {
-          const known = parseTolerantly(LogEntry, entry);
-          return known.ok ? [known.value] : [];
-        });
+        const log = rows.flatMap(({ entry }) => knownEntry(entry) ?? []);
         return { batches: plan.batches, log };
       };
       // Only the day's are read closely: a device may hold thousands of others.

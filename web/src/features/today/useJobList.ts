@@ -1,8 +1,9 @@
-import { Job, type JobCard, LogEntry, OPEN_DAYS, parseTolerantly, summarizeJob } from "@scutch/contract";
+import { Job, type JobCard, type LogEntry, OPEN_DAYS, parseTolerantly, summarizeJob } from "@scutch/contract";
 import { useMemo } from "react";
 import { pendingRows } from "../../device/db.ts";
 import { useDeviceQuery, useStableValue } from "../../device/deviceQuery.ts";
 import { currentPlan } from "../../device/jobRow.ts";
+import { knownEntry } from "../../device/knownEntry.ts";
 import { dayBefore } from "../../format/time.ts";
 
 /** A job as Today shows it; with plan and log where it was begun lately and may not be dry. */
@@ -40,14 +41,17 @@ export function useJobList(day: string): readonly JobListItem[] | undefined {
   const steady = useStableValue(found);
   return useMemo(() => {
     if (!steady) return undefined;
+    const logs = new Map<string, LogEntry[]>();
+    for (const { jobId, entry } of steady.entries) {
+      const log = logs.get(jobId);
+      if (log) log.push(entry);
+      else logs.set(jobId, [entry]);
+    }
     const listed = new Map<string, JobListItem>(steady.cards.map(({ open: _, ...card }) => [card.id, card]));
     for (const { plan, since } of steady.plans) {
       const job = parseTolerantly(Job, plan);
       if (!job.ok) continue;
-      const log = steady.entries.flatMap(({ jobId, entry }) => {
-        const known = jobId === plan.id ? parseTolerantly(LogEntry, entry) : undefined;
-        return known?.ok ? [known.value] : [];
-      });
+      const log = (logs.get(plan.id) ?? []).flatMap((entry) => knownEntry(entry) ?? []);
       // A log this device hasn't read isn't an empty one: what the card says of it stands.
       const card = listed.get(plan.id);
       const whole = log.length >= (card?.entries ?? 0);
