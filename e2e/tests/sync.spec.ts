@@ -259,7 +259,6 @@ test("the device's database deleted under an open page is said, and opening agai
   await expect(
     page.getByRole("alert").filter({ hasText: "deleted the jobs saved on this device" }),
   ).toBeVisible();
-  await expect(inList(page, "Study")).toBeVisible();
   await page.getByRole("button", { name: "Open again" }).click();
   await expect(inList(page, "Study")).toBeVisible();
   await expect(page.getByText("deleted the jobs saved on this device")).toBeHidden();

@@ -9,6 +9,9 @@ import { firstAsk } from "./firstSight.ts";
 import type { PullResult } from "./pull.ts";
 import { type Session, session } from "./session.ts";
 
+/** A pause before a reading of the database that failed is tried again, ms. */
+const READ_AGAIN = 2000;
+
 /** What named views showed last: a screen come back to stands at once, and follows a moment later. */
 const remembered = new Map<string, unknown>();
 
@@ -22,20 +25,24 @@ export function useDeviceQuery<T>(
   name?: string,
 ): T | undefined {
   const last = useRef(name === undefined ? undefined : (remembered.get(name) as T | undefined));
+  // A reading that failed follows no change of the database: it is tried again.
+  const [round, setRound] = useState(0);
   const value = useLiveQuery(async () => {
     try {
       last.current = await query(device());
       if (name !== undefined) remembered.set(name, last.current);
     } catch {
       // What was read last is the best there is.
+      setTimeout(() => setRound((before) => before + 1), READ_AGAIN);
     }
     return last.current;
-  }, [...deps]);
+  }, [...deps, round]);
   return value ?? last.current;
 }
 
-/** Asked again no sooner than this, ms. */
+/** Asked again no sooner than this, and when it failed no later, ms. */
 const FRESH = 30_000;
+const ASK_AGAIN = 15_000;
 const asked = new Map<string, { readonly at: number; readonly answer: Promise<PullResult> }>();
 
 /** Asks the server for something when it is first wanted and when the line is back; what it says comes by the database. */
@@ -54,6 +61,7 @@ export function usePull(
   useEffect(() => {
     if (key === undefined) return;
     let current = true;
+    let retry: ReturnType<typeof setTimeout> | undefined;
     const known = asked.get(key);
     const fresh = known && round === 0 && Date.now() - known.at < FRESH ? known : undefined;
     const answer =
@@ -65,10 +73,15 @@ export function usePull(
     void answer.then((pulled) => {
       if (pulled !== "kept") asked.delete(key);
       if (!fresh) noteConnection(session().store, pulled);
-      if (current) setState(pulled);
+      if (!current) return;
+      setState(pulled);
+      // The line may come back between two drawings, unseen by this effect.
+      if (pulled === "offline" || pulled === "server-fault")
+        retry = setTimeout(() => setRound((before) => before + 1), ASK_AGAIN);
     });
     return () => {
       current = false;
+      clearTimeout(retry);
     };
   }, [key, round, reach]);
   return {
