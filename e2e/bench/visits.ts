@@ -3,7 +3,6 @@ import { type BrowserContext, chromium, type Page } from "@playwright/test";
 import { Job, type LogEntry } from "@scutch/contract";
 import { prepareDatabase, startServer } from "../../scripts/server.mjs";
 import config from "../playwright.config.ts";
-import { allSent } from "../support/device.ts";
 import { fixedLoopOnce, median, percentile, row, times } from "./row.ts";
 
 const FLAT = "/jobs/01930000-0000-7000-8400-000000000002";
@@ -82,6 +81,29 @@ async function visit(page: Page): Promise<Visit> {
   return page.evaluate("globalThis.seen");
 }
 
+/** How many log entries this device still has to send. */
+const waitingEntries = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve, reject) => {
+        void indexedDB.databases().then(([found]) => {
+          const opening = indexedDB.open(found?.name ?? "");
+          opening.onerror = () => reject(opening.error);
+          opening.onsuccess = () => {
+            const counting = opening.result
+              .transaction("entries")
+              .objectStore("entries")
+              .index("waiting")
+              .count();
+            counting.onsuccess = () => {
+              opening.result.close();
+              resolve(counting.result);
+            };
+          };
+        }, reject);
+      }),
+  );
+
 const browser = await chromium.launch(config.use?.launchOptions ?? {});
 const phone = { viewport: { width: 390, height: 844 }, serviceWorkers: "allow" } as const;
 const visits = { first: [] as Visit[], later: [] as Visit[], offline: [] as Visit[] };
@@ -141,7 +163,8 @@ await chooser.setInputFiles({
   buffer: Buffer.from(JSON.stringify(file)),
 });
 await page.getByText(/One job imported/).waitFor();
-await allSent(page);
+await page.waitForTimeout(500);
+while ((await waitingEntries(page)) > 0) await page.waitForTimeout(200);
 const took = performance.now() - began;
 const whole = await (await fetch(`${api}/jobs/${id("4", 900)}/log`)).json();
 if (whole.total !== IMPORTED) throw new Error(`${whole.total} of ${IMPORTED} entries arrived`);

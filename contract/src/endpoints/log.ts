@@ -35,7 +35,7 @@ export const logEndpoints = {
     path: PATHS.appendLog,
     summary: "Add entries; sending the same entry again changes nothing",
     params: z.strictObject({ jobId: JobId }),
-    body: z.strictObject({ entries: z.array(LogEntry).min(1).max(200) }),
+    body: z.strictObject({ entries: z.array(LogEntry).min(1).max(1000) }),
     response: z.strictObject({ added: z.int().min(0) }),
     errors: [...WRITE_ERRORS, 404, 409],
   }),

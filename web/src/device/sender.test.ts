@@ -201,15 +201,19 @@ test("a job made here stands in the list before and after it is sent, also when 
 
 describe("a log", () => {
   const logMany = async (count: number) => {
-    for (let n = 1; n <= count; n++) await logNote(n);
+    const rows = Array.from({ length: count }, (_, i) => ({
+      ...{ id: id(7, i + 1), jobId: JOB_ID, entry: note(i + 1) },
+      ...{ waiting: 1 as const, seq: i },
+    }));
+    await db.entries.bulkPut(rows);
   };
 
   test("goes in few requests, in the order it was made", async () => {
-    await logMany(450);
+    await logMany(2100);
     const from = server.calls.length;
     expect(await send()).toBe("ok");
     expect(server.calls.slice(from)).toEqual(Array(3).fill(`POST /jobs/${JOB_ID}/log`));
-    expect([...server.log.keys()]).toEqual(Array.from({ length: 450 }, (_, i) => id(7, i + 1)));
+    expect([...server.log.keys()]).toEqual(Array.from({ length: 2100 }, (_, i) => id(7, i + 1)));
     expect((await db.entries.toArray()).filter(({ waiting }) => waiting)).toEqual([]);
   });
 
@@ -229,14 +233,14 @@ describe("a log", () => {
   });
 
   test("cut off half-way goes on where it was, and nothing twice", async () => {
-    await logMany(450);
+    await logMany(2100);
     server.fate = (method) =>
-      server.log.size < 200 ? "arrive" : method === "POST" ? "lose-answer" : "lose-request";
+      server.log.size < 1000 ? "arrive" : method === "POST" ? "lose-answer" : "lose-request";
     expect(await send()).toBe("offline");
-    expect(server.log.size).toBe(400);
+    expect(server.log.size).toBe(2000);
     server.fate = () => "arrive";
     await send();
-    expect([...server.log.keys()]).toEqual(Array.from({ length: 450 }, (_, i) => id(7, i + 1)));
+    expect([...server.log.keys()]).toEqual(Array.from({ length: 2100 }, (_, i) => id(7, i + 1)));
   });
 });
 

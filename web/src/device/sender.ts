@@ -86,8 +86,8 @@ export async function sendJob(db: DeviceDb, jobId: string, send: Send): Promise<
   }
 }
 
-/** Entries of one request: as many as the server takes at once. */
-const BATCH = 200;
+/** Entries of one request, as many as the server takes at once: each answer has every screen read again. */
+const BATCH = 1000;
 
 /** Sends what waits of a job's log in the order it was made, each entry once. */
 async function sendLog(db: DeviceDb, jobId: string, send: Send): Promise<LaneResult> {
@@ -96,12 +96,13 @@ async function sendLog(db: DeviceDb, jobId: string, send: Send): Promise<LaneRes
     if (isUnknown(await db.jobs.get(jobId))) return tried.size > 0 ? "ok" : "idle";
     const due = (await pendingRows(db.entries))
       .filter((row) => row.jobId === jobId && isSendable(row) && !tried.has(row.id))
-      .toSorted((a, b) => (a.seq ?? 0) - (b.seq ?? 0))
-      .slice(0, BATCH);
+      .toSorted((a, b) => (a.seq ?? 0) - (b.seq ?? 0));
     if (due.length === 0) return tried.size > 0 ? "ok" : "idle";
     for (const { id } of due) tried.add(id);
-    const stop = await sendEntries(db, jobId, due, send);
-    if (stop) return stop;
+    for (let from = 0; from < due.length; from += BATCH) {
+      const stop = await sendEntries(db, jobId, due.slice(from, from + BATCH), send);
+      if (stop) return stop;
+    }
   }
 }
 
