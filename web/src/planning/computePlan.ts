@@ -12,7 +12,7 @@ export interface Planned {
   readonly log: readonly LogEntry[];
   readonly input: JobInput;
   readonly work: WorkPlan;
-  /** undefined while there is no room. */
+  /** undefined while there is no room, or where it wasn't asked for. */
   readonly result: DryingResult | undefined;
   /** Milliseconds since 1970 at which the job starts: as planned, as begun, or now where it is late. */
   readonly startMs: number;
@@ -29,6 +29,8 @@ interface PlanContext {
   /** The minute it is in a run under way, ms since 1970. */
   readonly now?: number | undefined;
   readonly vesselContents?: Readonly<Record<string, readonly string[]>> | undefined;
+  /** false: its rooms aren't dried, which takes as long again as the plan. */
+  readonly isDried?: boolean;
   /** Where it begins because nobody began it at its hour, ms since 1970. */
   readonly lateStart?: number | undefined;
 }
@@ -41,7 +43,7 @@ export function computePlan(
   job: Job,
   shelf: Shelf,
   log: readonly LogEntry[],
-  { pace, runs, now, vesselContents, lateStart }: PlanContext = {},
+  { pace, runs, now, vesselContents, lateStart, isDried = true }: PlanContext = {},
 ): Planned {
   const site = shelf.sites.find(({ id }) => id === job.siteId);
   // A room finished before the planned start began to dry then: the job’s clock starts with it.
@@ -62,7 +64,7 @@ export function computePlan(
     log,
     input,
     work,
-    result: driedOf(work),
+    result: isDried ? driedOf(work) : undefined,
     startMs,
     late: lateStart === undefined ? 0 : lateStart - startOf(job),
     isProvisional: runs?.isRough() ?? false,

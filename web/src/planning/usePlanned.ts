@@ -8,6 +8,7 @@ import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "./schedule
 interface Surroundings {
   readonly vesselContents?: Readonly<Record<string, readonly string[]>> | undefined;
   readonly lateStart?: number | undefined;
+  readonly isDried?: boolean;
 }
 
 /** A job's plan on a screen: at once by a rough run where the worker hasn't found its run yet, and then by that. */
@@ -27,7 +28,7 @@ export function usePlanned(
   job: Job | undefined,
   shelf: Shelf | null | undefined,
   log: readonly LogEntry[] | undefined,
-  { vesselContents, lateStart }: Surroundings = {},
+  { vesselContents, lateStart, isDried = true }: Surroundings = {},
 ): Planned | undefined {
   const pace = useAppSelector((state) => state.crew.settings?.pace);
   const known = useScheduleCache();
@@ -35,8 +36,9 @@ export function usePlanned(
   const found = useMemo(() => {
     if (!job || !shelf || !log) return undefined;
     const runs = cachedScheduler(job.id, known);
-    return { runs, plan: computePlan(job, shelf, log, { pace, runs, now, vesselContents, lateStart }) };
-  }, [job, shelf, log, pace, known, now, vesselContents, lateStart]);
+    const context = { pace, runs, now, vesselContents, lateStart, isDried };
+    return { runs, plan: computePlan(job, shelf, log, context) };
+  }, [job, shelf, log, pace, known, now, vesselContents, lateStart, isDried]);
   useEffect(() => found?.runs.settle(), [found]);
   return found?.plan;
 }

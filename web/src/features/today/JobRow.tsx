@@ -1,8 +1,9 @@
-import { lazy, Suspense } from "react";
+import { lazy, type ReactNode, Suspense } from "react";
 import type { JobRowProps } from "./jobRowProps.ts";
 import { stateOf } from "./jobState.ts";
 import { Row } from "./Row.tsx";
 import { UnreadableRow } from "./UnreadableRow.tsx";
+import { useTurn } from "./useTurn.ts";
 
 /** Brings planning, drying and the care rules with it: the list stands without. */
 const PlannedRow = lazy(async () => ({ default: (await import("./PlannedRow.tsx")).PlannedRow }));
@@ -20,8 +21,12 @@ export function JobRow(props: JobRowProps) {
     <Row {...{ listed, shelf, now, to }} state={state.kind === "dry" ? undefined : state} next={"\u00a0"} />
   );
   return (
-    <Suspense fallback={waiting}>
+    <InTurn waiting={waiting}>
       <PlannedRow {...props} known={known} />
-    </Suspense>
+    </InTurn>
   );
+}
+
+function InTurn({ waiting, children }: { readonly waiting: ReactNode; readonly children: ReactNode }) {
+  return useTurn() ? <Suspense fallback={waiting}>{children}</Suspense> : waiting;
 }

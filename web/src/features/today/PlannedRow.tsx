@@ -30,7 +30,12 @@ export function PlannedRow({
   const times = useTimes();
   const vesselContents = useVesselContents(known.job);
   const lateStart = useLateStart(known.job, known.log);
-  const plan = usePlanned(known.job, shelf, known.log, { vesselContents, lateStart });
+  const plan = usePlanned(known.job, shelf, known.log, {
+    vesselContents,
+    lateStart,
+    // How wet it is shows once something was done.
+    isDried: listed.entries > 0,
+  });
   const state = stateOf(listed, plan, now);
   const open = state.kind === "planned" || state.kind === "under-way";
   const clash = open ? overlapOf(plan, following) : undefined;
