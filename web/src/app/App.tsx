@@ -40,7 +40,8 @@ export function App() {
   useEffect(() => {
     // What is likely next; the offline copy, where there is one, has it anyway.
     void firstIdle()
-      .then(() => Promise.all([jobScreen(), fetchPhases()]))
+      .then(jobScreen)
+      .then(() => fetchPhases(firstIdle))
       .catch(() => undefined);
   }, []);
   return (

@@ -18,8 +18,13 @@ const run = async () => ({ default: (await import("../features/run/RunScreen.tsx
 const dry = async () => ({ default: (await import("../features/dry/DryScreen.tsx")).DryScreen });
 const log = async () => ({ default: (await import("../features/log/LogScreen.tsx")).LogScreen });
 
-/** Fetches the phases ahead of their first use: a key pressed on opening a job then finds its screen there. */
-export const fetchPhases = () => Promise.all([survey(), mix(), run(), dry(), log()]);
+/** Fetches the phases ahead of their first use, each when there is time: a key pressed on opening a job then finds its screen there. */
+export async function fetchPhases(idle: () => Promise<void>): Promise<void> {
+  for (const fetchPhase of [survey, mix, run, dry, log]) {
+    await idle();
+    await fetchPhase();
+  }
+}
 
 /** The phases of a job, in their order: a new one is a line here. */
 export const PHASES: readonly Phase[] = [

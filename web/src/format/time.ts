@@ -1,4 +1,5 @@
 import type { Job } from "@scutch/contract";
+import { itemAt } from "@scutch/core";
 import { formatDuration } from "@scutch/core/quantity";
 import { addDays, isSameDay, lightFormat, parseISO } from "date-fns";
 
@@ -10,21 +11,23 @@ export const startOf = ({ day, startsAt }: Pick<Job, "day" | "startsAt">): numbe
 
 export const timeAt = (start: number, hours: number) => start + hours * HOUR;
 
-/** The time of day as fields of a form and files take it. */
 /** A range without spaces, 18:05–23:50; with them where an end has a space of its own. */
 const joined = (from: string, to: string) => (/\s/.test(from + to) ? `${from} – ${to}` : `${from}–${to}`);
 
+/** The time of day as fields of a form and files take it. */
 export const clock24 = (time: number) => lightFormat(time, "HH:mm");
 
-// Names of days and months from the browser: a library’s own would weigh as much as a screen.
-const names = (style: "short" | "long", part: "weekday" | "month") => {
-  const format = new Intl.DateTimeFormat("en", { [part]: style });
-  return (time: number) => format.format(time);
-};
-const shortDay = names("short", "weekday");
-const longDayName = names("long", "weekday");
-const shortMonth = names("short", "month");
-const longMonth = names("long", "month");
+// The browser's own names take a phone 200 ms to get at when the app opens.
+const DAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"];
+const MONTHS = [
+  ...["January", "February", "March", "April", "May", "June", "July", "August"],
+  ...["September", "October", "November", "December"],
+];
+const longDayName = (time: number) => itemAt(DAYS, new Date(time).getDay());
+const longMonth = (time: number) => itemAt(MONTHS, new Date(time).getMonth());
+const short = (name: string) => name.slice(0, 3);
+const shortDay = (time: number) => short(longDayName(time));
+const shortMonth = (time: number) => short(longMonth(time));
 
 /** A weekday is one of the next few days, and only one: further off it is a date, in another year with the year. */
 const WEEKDAY_WITHIN = 6 * 86_400_000;
