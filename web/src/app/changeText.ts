@@ -2,7 +2,8 @@ import type { Job } from "@scutch/contract";
 import { itemAt } from "@scutch/core";
 import { deepEqual, PLAN_LISTS } from "@scutch/core/plan";
 import { ORIGIN_SHORT } from "../format/words.ts";
-import { FIELDS, KINDS, ORDERS } from "./conflictText.ts";
+import { KINDS, ORDERS } from "./conflictText.ts";
+import { type AnyFields, fieldsOf, JOB_FIELDS } from "./planFields.ts";
 
 type Thing = Readonly<Record<string, unknown>> & { readonly id: string };
 type Plan = Readonly<Record<string, unknown>>;
@@ -25,7 +26,7 @@ const fieldsChanged = (before: Plan, after: Plan, leaveOut: readonly string[] = 
   [...new Set([...Object.keys(before), ...Object.keys(after)])].filter(
     (key) => !leaveOut.includes(key) && !deepEqual(before[key], after[key]),
   );
-const fieldName = (field: string) => small(FIELDS[field]?.[0] ?? field);
+const fieldName = (fields: AnyFields, field: string) => small(fields[field]?.name ?? field);
 
 /** What one list of a plan has lived through, or undefined where it is as it was. */
 function listText(list: string, before: Job, after: Job): string | undefined {
@@ -44,7 +45,7 @@ function listText(list: string, before: Job, after: Job): string | undefined {
   });
   const [first] = changed;
   if (first) {
-    const field = fieldName(itemAt(first.fields, 0));
+    const field = fieldName(fieldsOf(list), itemAt(first.fields, 0));
     const things = changed.map(({ thing }) => thing);
     return `${field} of ${names(things, after)}`;
   }
@@ -66,5 +67,7 @@ export function changeText(before: Job, after: Job): string {
   if (field === undefined) return "the last change";
   const partOf = (plan: Plan) => (plan[field] ?? {}) as Plan;
   const [inside] = fieldsChanged(partOf(before), partOf(after));
-  return field === "interview" && inside ? fieldName(inside) : fieldName(field);
+  return field === "interview" && inside
+    ? fieldName(JOB_FIELDS.interview.fields ?? {}, inside)
+    : fieldName(JOB_FIELDS, field);
 }

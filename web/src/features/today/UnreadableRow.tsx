@@ -27,7 +27,7 @@ export function UnreadableRow({ listed, shelf }: { readonly listed: JobListItem;
         {longDay(listed.day)} {listed.startsAt}
       </p>
       <p className="mt-2 font-semibold">The plan of this job is damaged on the server. Its log is safe.</p>
-      <p className="mb-2">Save the raw file and send it to whoever looks after your server.</p>
+      <p className="mb-2">Save the raw file and send it to the person who runs your server.</p>
       <Button onClick={() => void save()}>Save raw file</Button>
       <FieldError sentence={fault} />
     </li>
