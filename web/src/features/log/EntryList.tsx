@@ -221,7 +221,7 @@ function FoldedSteps({
             {done} {done === 1 ? "step" : "steps"} done, {clock(from)}–{clock(to)}
           </span>
         </span>
-        <span className="px-2 font-semibold text-accent text-sm underline print:hidden">
+        <span className="px-2 font-semibold text-accent text-sm print:hidden">
           {open ? "Hide steps" : "Show steps"}
         </span>
       </button>
