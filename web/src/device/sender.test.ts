@@ -1,6 +1,6 @@
 /** What was done on a device reaches the server once, whatever is lost on the way and whoever else saves meanwhile. */
 import { beforeEach, describe, expect, test } from "@jest/globals";
-import { type Job, summarizeJob } from "@scutch/contract";
+import { type Job, type LogEntry, summarizeJob } from "@scutch/contract";
 import fc from "fast-check";
 import {
   FakeServer,
@@ -215,6 +215,15 @@ describe("a log", () => {
     expect(server.calls.slice(from)).toEqual(Array(2).fill(`POST /jobs/${JOB_ID}/log`));
     expect([...server.log.keys()]).toEqual(Array.from({ length: 1150 }, (_, i) => id(7, i + 1)));
     expect((await db.entries.toArray()).filter(({ waiting }) => waiting)).toEqual([]);
+    // Long notes: as many as a weak line carries in time.
+    const long = Array.from({ length: 200 }, (_, i) => ({
+      ...{ id: id(7, 5000 + i), jobId: JOB_ID, waiting: 1 as const, seq: 5000 + i },
+      entry: { ...note(5000 + i), text: "x".repeat(1900) } as LogEntry,
+    }));
+    await db.entries.bulkPut(long);
+    const before = server.calls.length;
+    await send();
+    expect([server.calls.length - before, server.log.size]).toEqual([3, 1350]);
   });
 
   test("with entries the server won't take sets aside those alone, and the others go in their order", async () => {

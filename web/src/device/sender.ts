@@ -86,8 +86,28 @@ export async function sendJob(db: DeviceDb, jobId: string, send: Send): Promise<
   }
 }
 
-/** Entries of one request, as many as the server takes at once: each answer has every screen read again. */
-const BATCH = 1000;
+/**
+ * Entries of one request, as many as the server takes at once, since each answer has every screen read again; and their size in characters,
+ * which a weak line carries before the answer is given up.
+ */
+const BATCH = { entries: 1000, size: 150_000 };
+
+function batchesOf(rows: readonly EntryRow[]): readonly (readonly EntryRow[])[] {
+  const batches: EntryRow[][] = [];
+  let size = 0;
+  for (const row of rows) {
+    const own = JSON.stringify(row.entry).length;
+    const last = batches.at(-1);
+    if (last && last.length < BATCH.entries && size + own <= BATCH.size) {
+      last.push(row);
+      size += own;
+    } else {
+      batches.push([row]);
+      size = own;
+    }
+  }
+  return batches;
+}
 
 /** Sends what waits of a job's log in the order it was made, each entry once. */
 async function sendLog(db: DeviceDb, jobId: string, send: Send): Promise<LaneResult> {
@@ -99,8 +119,8 @@ async function sendLog(db: DeviceDb, jobId: string, send: Send): Promise<LaneRes
       .toSorted((a, b) => (a.seq ?? 0) - (b.seq ?? 0));
     if (due.length === 0) return tried.size > 0 ? "ok" : "idle";
     for (const { id } of due) tried.add(id);
-    for (let from = 0; from < due.length; from += BATCH) {
-      const stop = await sendEntries(db, jobId, due.slice(from, from + BATCH), send);
+    for (const batch of batchesOf(due)) {
+      const stop = await sendEntries(db, jobId, batch, send);
       if (stop) return stop;
     }
   }
