@@ -3,7 +3,7 @@ import { createServer } from "node:http";
 import { type AddressInfo, connect } from "node:net";
 import { gzipSync } from "node:zlib";
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from "@jest/globals";
-import { CONTRACT_HEADER, CREW_HEADER, type Job } from "@scutch/contract";
+import { CONTRACT_HEADER, CONTRACT_VERSION, CREW_HEADER, type Job } from "@scutch/contract";
 import { demoId } from "../demo/demoId.ts";
 import { startTestServer, type TestServer } from "../testing/testServer.ts";
 
@@ -147,7 +147,9 @@ describe("who asks", () => {
         .send({ entries: [note(20)] });
     expect((await send({ [CREW_HEADER]: demoId("crew", 2) }).expect(403)).body.error.code).toBe("wrong-crew");
     expect((await send({ [CONTRACT_HEADER]: "1" }).expect(426)).body.error.code).toBe("update-needed");
-    await send({ [CREW_HEADER]: server.crewId, [CONTRACT_HEADER]: "2" }).expect(200, { added: 1 });
+    await send({ [CREW_HEADER]: server.crewId, [CONTRACT_HEADER]: String(CONTRACT_VERSION) }).expect(200, {
+      added: 1,
+    });
   });
 
   test("a page elsewhere may follow a link here, and neither load nor change anything", async () => {
