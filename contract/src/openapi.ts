@@ -14,6 +14,7 @@ const ERROR_TEXT: Record<number, string> = {
   416: "No such range",
   422: "A value breaks a limit; each fault says where",
   426: "The app is too old: update it",
+  507: "The server’s disk is full",
 };
 
 const PICTURES = Object.fromEntries(

@@ -12,7 +12,7 @@ export interface Endpoint {
   readonly picture?: "in" | "out";
   readonly response: z.ZodType;
   /** Statuses beside 200 that its errors come with. */
-  readonly errors: readonly (400 | 403 | 404 | 409 | 412 | 413 | 415 | 416 | 422 | 426)[];
+  readonly errors: readonly (400 | 403 | 404 | 409 | 412 | 413 | 415 | 416 | 422 | 426 | 507)[];
 }
 
 export const endpoint = <const E extends Endpoint>(value: E): E => value;

@@ -21,7 +21,7 @@ export const photoEndpoints = {
     query: PhotoFacts,
     picture: "in",
     response: Photo,
-    errors: [...WRITE_ERRORS, 404, 409],
+    errors: [...WRITE_ERRORS, 404, 409, 507],
   }),
   readPicture: endpoint({
     method: "get",

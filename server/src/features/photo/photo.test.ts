@@ -33,6 +33,24 @@ const filesOf = async () => readdir(path.join(server.photoDir, server.crewId)).c
 const listed = async () =>
   (await server.api.get(`/api/jobs/${JOB}/photos`).expect(200)).body.photos as { id: string }[];
 
+test("a full disk is said as such, keeps nothing, and takes the picture once there is room", async () => {
+  const { put: keep } = server.blobs;
+  const id = newId();
+  const bytes = await blank().jpeg().toBuffer();
+  const before = await listed();
+  server.blobs.put = async () => {
+    throw Object.assign(new Error("no space left on device"), { code: "ENOSPC" });
+  };
+  try {
+    const { body } = await put(bytes, { id }).expect(507);
+    expect(body.error.code).toBe("storage-full");
+  } finally {
+    server.blobs.put = keep;
+  }
+  expect(await listed()).toEqual(before);
+  await put(bytes, { id }).expect(200);
+});
+
 describe("a picture", () => {
   test("comes back upright as JPEG, with nothing left of where or with what it was taken", async () => {
     const phone = await fromPhone();
