@@ -31,9 +31,11 @@ export function JobScreen() {
   const { jobId } = useParams();
   const parsed = JobId.safeParse(jobId);
   const desk = useJobDesk(parsed.success ? parsed.data : undefined);
+  // Of a job this device lacks nothing shows until the server was asked.
+  const isRead = desk.state !== "loading" || desk.isLacking;
   useEffect(() => {
-    if (desk.state === "ready") noteFirstSight();
-  }, [desk.state]);
+    if (isRead) noteFirstSight();
+  }, [isRead]);
   if (desk.state === "ready")
     return (
       <LogNowContext.Provider value={desk.logNow}>

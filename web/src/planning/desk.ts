@@ -30,7 +30,8 @@ export interface JobDesk extends Omit<Planned, "result"> {
 
 /** `logNow`: its log this moment; the desk follows it. */
 export type Desk =
-  | { readonly state: "loading" }
+  /** `isLacking`: this device has been read, and the server has to be asked. */
+  | { readonly state: "loading"; readonly isLacking: boolean }
   | {
       readonly state: "failed";
       readonly code: "offline" | "not-found" | "newer" | "unreadable";
@@ -117,5 +118,5 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
       code: lacks === "not-found" || lacks === "unreadable" ? lacks : "offline",
       retry,
     };
-  return { state: "loading" };
+  return { state: "loading", isLacking: here.read && (!plan || shelf === null) };
 }
