@@ -66,7 +66,7 @@ async function hearJobs(db: DeviceDb, stored: readonly StoredJob[]): Promise<voi
   });
 }
 
-/** Keeps entries of a job, each once; those made here and still to be sent stay as they are. Whether it has them all now. */
+/** Keeps entries of a job, each once; those still to be sent stay as they are. True, and the mark moves, if the log is whole now. */
 async function hearLog(db: DeviceDb, jobId: string, { entries, logMark, total }: LogPart): Promise<boolean> {
   return db.transaction("rw", db.jobs, db.entries, async () => {
     const known = await db.entries.bulkGet(entries.map(({ id }) => id));
@@ -74,9 +74,10 @@ async function hearLog(db: DeviceDb, jobId: string, { entries, logMark, total }:
       .filter((_, i) => !known[i] || known[i].waiting === 1)
       .map((entry): EntryRow => ({ id: entry.id, jobId, entry, settledAt: 0 }));
     await db.entries.bulkPut(rows);
-    await db.jobs.update(jobId, { logMark });
     const waiting = (await pendingRows(db.entries)).filter((row) => row.jobId === jobId).length;
-    return (await db.entries.where("jobId").equals(jobId).count()) - waiting >= total;
+    const isWhole = (await db.entries.where("jobId").equals(jobId).count()) - waiting >= total;
+    if (isWhole) await db.jobs.update(jobId, { logMark });
+    return isWhole;
   });
 }
 
@@ -87,7 +88,7 @@ export async function pullJob(db: DeviceDb, send: Send, jobId: JobId): Promise<P
   return "kept";
 }
 
-/** What came into a job's log since it was read here; all of it where something is missing all the same. */
+/** Reads what came into a job's log since the last time; the whole log if something is still missing. */
 export async function pullLog(db: DeviceDb, send: Send, jobId: JobId): Promise<PullResult> {
   for (let after = (await db.jobs.get(jobId))?.logMark ?? 0; ; after = 0) {
     const answer = await ask(send, "readLog", { jobId }, { after: String(after) });

@@ -183,6 +183,21 @@ test("of the jobs from a day on a device asks for what it lacks, and for nothing
   await isHere();
 });
 
+test("a log that couldn't be read whole is asked for again with the next list", async () => {
+  const server = new FakeServer();
+  const db = await deviceOf(server);
+  for (let n = 1; n <= 4; n++) server.log.set(id(7, n), note(n));
+  await pullToday(db, server.send, job().day);
+  await db.entries.delete(id(7, 2));
+  server.log.set(id(7, 5), note(5));
+  server.fate = (_, path) => (path.includes("/log") ? "lose-request" : "arrive");
+  await pullToday(db, server.send, job().day);
+  expect(await db.entries.get(id(7, 2))).toBeUndefined();
+  server.fate = () => "arrive";
+  await pullToday(db, server.send, job().day);
+  expect(await db.entries.count()).toBe(5);
+});
+
 test("on its first day a device reads everything, whatever it is told", async () => {
   const db = new DeviceDb(id(9, 1) as CrewId);
   const asked: string[] = [];
