@@ -5,6 +5,7 @@ import { planWork, toJobInput } from "@scutch/core/plan";
 import { prepareDatabase, startServer } from "../../scripts/server.mjs";
 import config from "../playwright.config.ts";
 import { fixedLoopOnce, median, percentile, row, times } from "./row.ts";
+import { sendTo } from "./send.ts";
 
 const FLAT = "/jobs/01930000-0000-7000-8400-000000000002";
 const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
@@ -20,11 +21,7 @@ const shelf: Shelf = await get("/shelf");
 
 const id = (kind: string, n: number) =>
   `01930000-0000-7000-8${kind}00-${(0xc0000 + n).toString(16).padStart(12, "0")}`;
-async function send(method: string, path: string, body: unknown): Promise<void> {
-  const headers = { "content-type": "application/json" };
-  const { status } = await fetch(`${api}${path}`, { method, headers, body: JSON.stringify(body) });
-  if (status >= 300) throw new Error(`${method} ${path}: ${status}`);
-}
+const send = sendTo(api);
 
 /** A job like the flat with many rooms, begun an hour and a half ago. */
 async function makeJob(n: number): Promise<Job> {

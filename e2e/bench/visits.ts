@@ -4,6 +4,7 @@ import { Job, type LogEntry } from "@scutch/contract";
 import { prepareDatabase, startServer } from "../../scripts/server.mjs";
 import config from "../playwright.config.ts";
 import { fixedLoopOnce, median, percentile, row, times } from "./row.ts";
+import { sendTo } from "./send.ts";
 
 const FLAT = "/jobs/01930000-0000-7000-8400-000000000002";
 const JOBS = 30;
@@ -18,11 +19,7 @@ const id = (kind: string, n: number) =>
   `01930000-0000-7000-8${kind}00-${(0xd0000 + n).toString(16).padStart(12, "0")}`;
 const flat = Job.parse((await (await fetch(`${api}${FLAT}`)).json()).job);
 
-async function send(method: string, path: string, body: unknown): Promise<void> {
-  const headers = { "content-type": "application/json" };
-  const { status } = await fetch(`${api}${path}`, { method, headers, body: JSON.stringify(body) });
-  if (status >= 300) throw new Error(`${method} ${path}: ${status}`);
-}
+const send = sendTo(api);
 const dayAfter = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 for (let n = 0; n < JOBS; n++) {
   const job = Job.parse({ ...flat, id: id("4", n), title: `Job ${n}`, day: dayAfter(n - 5), spots: [] });

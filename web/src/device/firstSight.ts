@@ -5,6 +5,9 @@ const LONGEST = 6000;
 /** On a device that has been here before, asking the server waits no longer than this for the first screen, ms. */
 const ASK_AFTER = 1500;
 
+/** Long enough for the browser to draw, ms. */
+const SOON = 100;
+
 let note: () => void = () => undefined;
 const seen = new Promise<void>((resolve) => {
   note = resolve;
@@ -15,13 +18,16 @@ const isFirstVisit = rememberedCrew() === undefined;
 /** The first screen shows what it was opened for. */
 export const noteFirstSight = (): void => note();
 
-/** When the first screen shows and the browser has nothing better to do: time for what isn't needed yet. */
+/** When the browser is idle, or after `timeout` ms. Not every browser says when it is idle: there it is soon. */
+export const idle = (timeout: number): Promise<void> =>
+  "requestIdleCallback" in globalThis
+    ? new Promise((resolve) => requestIdleCallback(() => resolve(), { timeout }))
+    : after(SOON);
+
+/** When the first screen shows and the browser is idle: the time for work that can wait. */
 export async function firstIdle(): Promise<void> {
   await Promise.race([seen, after(LONGEST)]);
-  await new Promise<void>((resolve) => {
-    if ("requestIdleCallback" in globalThis) requestIdleCallback(() => resolve(), { timeout: LONGEST });
-    else setTimeout(resolve, 300);
-  });
+  await idle(LONGEST);
 }
 
 /** When to ask the server: what this device has is shown first; a device that has nothing asks at once. */

@@ -1,8 +1,9 @@
-import { type CrewSettings, Job, type JobId, LogEntry, parseTolerantly } from "@scutch/contract";
+import { type CrewSettings, Job, type JobId, parseTolerantly } from "@scutch/contract";
 import { workStartTime } from "@scutch/core/log";
 import { type LearnedPace, learnPace, toJobInput } from "@scutch/core/plan";
 import { useDeviceQuery } from "../device/deviceQuery.ts";
 import { currentPlan } from "../device/jobRow.ts";
+import { knownEntry } from "../device/knownEntry.ts";
 import { useLocalShelf } from "../device/localRecords.ts";
 import { startOf } from "../format/time.ts";
 
@@ -34,10 +35,7 @@ export function useLearnedPace(pace: CrewSettings["pace"] = NO_PACE): LearnedPac
             .where("jobId")
             .equals(job.id as JobId)
             .toArray();
-          const log = entries.flatMap(({ entry }) => {
-            const known = parseTolerantly(LogEntry, entry);
-            return known.ok ? [known.value] : [];
-          });
+          const log = entries.flatMap(({ entry }) => knownEntry(entry) ?? []);
           return toJobInput(job, { ...shelf, log, startsAtMs: workStartTime(startOf(job), log) });
         }),
       );

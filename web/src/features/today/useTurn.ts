@@ -1,15 +1,11 @@
 import { useEffect, useState } from "react";
-import { firstIdle } from "../../device/firstSight.ts";
+import { firstIdle, idle } from "../../device/firstSight.ts";
 
 /** Rows that wait to be planned, in the order they stand. */
 const waiting: (() => void)[] = [];
 let isServing = false;
-
-const idle = () =>
-  new Promise<void>((resolve) => {
-    if ("requestIdleCallback" in globalThis) requestIdleCallback(() => resolve(), { timeout: 500 });
-    else setTimeout(resolve, 16);
-  });
+/** Longest wait between two rows, ms. */
+const BETWEEN = 500;
 
 async function serve(): Promise<void> {
   if (isServing) return;
@@ -17,7 +13,7 @@ async function serve(): Promise<void> {
   await firstIdle();
   for (let next = waiting.shift(); next; next = waiting.shift()) {
     next();
-    await idle();
+    await idle(BETWEEN);
   }
   isServing = false;
 }
