@@ -183,7 +183,7 @@ test("server stopped, edit, log, reload, server back: all there once", async ({ 
     (await read("/log")).entries.filter(
       (entry: { text?: string }) => entry.text === "Key is back with the porter",
     ).length;
-  // What waited goes out as soon as the server is heard from, whoever heard it.
+  // Any answer from the server sends what waits.
   await expect.poll(rooms, { timeout: 5000 }).toBe(1);
   await expect.poll(notes, { timeout: 5000 }).toBe(1);
   await page.reload();

@@ -248,7 +248,7 @@ test("with 500 jobs booked all over the year, today's are on the screen, and the
   await expect(page.getByText("Job 0", { exact: true })).toBeVisible();
 });
 
-test("the device's database deleted under an open page is said, and opening again brings the job back", async ({
+test("a page whose database the browser deletes shows it, and opening again brings the job back", async ({
   page,
 }) => {
   await page.goto(`${LIBRARY}/survey`);

@@ -33,7 +33,7 @@ function thingName(clash: MergeConflict, job: Job): string {
   return typeof name === "string" ? name : "A room";
 }
 
-/** What the fields of a path are called, one inside the other, and how the value at its end is said. */
+/** Names of the fields along a path, and how to show the value at its end. */
 function alongPath(fields: AnyFields, path: readonly string[]) {
   const names: string[] = [];
   let inside: AnyFields | undefined = fields;

@@ -19,9 +19,9 @@ import {
   WINDOW_NAMES,
 } from "../format/words.ts";
 
-/** What each field of a plan is called and how its value is said, thing by thing: a field added to a schema is missing here until it has a name. */
+/** Names of a plan's fields and how to show their values, by thing. The types make every field of the schemas have a name here. */
 
-/** A field's name; how its value is said, where that is short; and the fields inside it. */
+/** A field's name, how to show its value if that is short, and the fields inside it. */
 interface Field<V> {
   readonly name: string;
   readonly show?: ((value: V, units: UnitFormatter) => string) | undefined;

@@ -29,7 +29,7 @@ function open(crewId: CrewId, store: Store): Session {
     const { settings } = store.getState();
     const before = reach;
     reach = selectReach(store.getState());
-    // Whatever heard from the server again: what waits needn't wait out its pause.
+    // The server answers again: send what waits now, not after its pause.
     if (before !== "ok" && reach === "ok") lanes.sendNow();
     if (settings === kept) return;
     kept = settings;

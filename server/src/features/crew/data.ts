@@ -12,7 +12,7 @@ const CHUNK = { jobs: 50, entries: 5000 };
 
 /**
  * Everything a crew has but its pictures, as one file, piece by piece: however large a crew is, only a few jobs of it are in memory at
- * a time. The jobs come before the shelf, so that what a job names is in the file even when both were saved meanwhile.
+ * a time. The jobs come before the shelf, so every product a job names is in the file, also one saved while the file is written.
  */
 export async function crewData(db: Db, crewId: CrewId): Promise<AsyncIterable<string>> {
   const known = await readCrew(db, crewId);

@@ -11,7 +11,7 @@ export function planFrom(stored: unknown): Job {
   throw new ApiFailure("unreadable", { faults: faultsOf(checked.error) });
 }
 
-/** More than a crew could ever have; a limit all the same. */
+/** More jobs than any crew has. */
 const MOST_JOBS = 1_000_000;
 
 const one = (crewId: string, jobId: string) => and(eq(jobs.crewId, crewId), eq(jobs.id, jobId));

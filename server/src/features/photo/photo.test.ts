@@ -33,7 +33,7 @@ const filesOf = async () => readdir(path.join(server.photoDir, server.crewId)).c
 const listed = async () =>
   (await server.api.get(`/api/jobs/${JOB}/photos`).expect(200)).body.photos as { id: string }[];
 
-test("a full disk is said as such, keeps nothing, and takes the picture once there is room", async () => {
+test("a full disk answers 507 and keeps nothing; with room again the same picture is taken", async () => {
   const { put: keep } = server.blobs;
   const id = newId();
   const bytes = await blank().jpeg().toBuffer();

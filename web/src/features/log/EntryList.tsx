@@ -73,7 +73,7 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
   const gone = (desk.job.former ?? []).filter(({ id }) => desk.job.rooms.every((each) => each.id !== id));
   const rooms = [...desk.job.rooms, ...gone];
   const { drawn, end } = useInSight(`${kind} ${room}`);
-  // Looked for by kind, steps are told one by one.
+  // Someone who picks "Run steps" wants each of them.
   const isAlone = (entry: LogEntry) => kind === "steps" || struck.has(entry.id);
   const lines = foldSteps(shown, isAlone);
   if (desk.log.length === 0 && desk.newer.length === 0)
