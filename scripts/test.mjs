@@ -24,8 +24,8 @@ await withThrowawayDatabase(async (TEST_DATABASE_URL, dir) => {
   const browser = (project) =>
     binary(inRoot("node_modules/@playwright/test/cli.js"), ["test", `--project=${project}`], {
       cwd: inRoot("e2e"),
-      env: { TEST_DATABASE_URL, SLOWEST_FILE, PHOTO_DIR: path.join(dir, "photos") },
-      minutes: 25,
+      env: { TEST_DATABASE_URL, SLOWEST_FILE, PHOTO_DIR: path.join(dir, "photos"), RETRIES: "1" },
+      minutes: 40,
     });
   await step("journeys", () => browser("journeys"));
   // One after the other: a MariaDB that starts clears the temporary tables of another that is being set up.
