@@ -18,7 +18,7 @@ await withThrowawayDatabase(async (TEST_DATABASE_URL, dir) => {
   const jest = { TEST_DATABASE_URL, SLOWEST_FILE, NODE_OPTIONS: "--experimental-vm-modules --no-warnings" };
   const asked = process.argv.slice(2);
   await step("unit, component and store tests", () =>
-    binary(inRoot("node_modules/jest/bin/jest.js"), asked, { env: jest, minutes: 15 }),
+    binary(inRoot("node_modules/jest/bin/jest.js"), asked, { env: jest, minutes: 25 }),
   );
   if (asked.length > 0) return;
   const browser = (project) =>

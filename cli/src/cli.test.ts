@@ -68,6 +68,28 @@ test.each([
   60_000,
 );
 
+test("with the zone of its place a plan is the same on every machine: start, break, promise and logged finish", () => {
+  const file = example();
+  Object.assign(file.site, { zone: "Europe/London" });
+  // The night clocks go forward at 01:00 UTC; its room is finished 50 minutes after the start.
+  Object.assign(file.job, {
+    ...{ day: "2026-03-29", startsAt: "00:30" },
+    breaks: [{ id: "01930000-0000-7000-8a00-000000000001", at: "02:15", length: 600 }],
+  });
+  file.job.rooms[1].walkOnBy = "12:00";
+  for (const entry of file.log) entry.at = "2026-03-29T01:20:00.000Z";
+  const plans = ["UTC", "Asia/Kolkata", "America/New_York"].map((machine) => {
+    const { status, stdout, lines } = scutch(["plan", "-"], JSON.stringify(file), machine);
+    expect({ status, lines }).toEqual({ status: 0, lines: [] });
+    return JSON.parse(stdout);
+  });
+  expect(plans[0].rooms[0].finishedAt).toBeCloseTo(50 / 60, 9);
+  const [rest] = plans[0].schedule.steps.filter(({ kind }: { kind: string }) => kind === "break");
+  expect(rest?.start).toBe(60 * 45);
+  expect(plans[1]).toEqual(plans[0]);
+  expect(plans[2]).toEqual(plans[0]);
+}, 60_000);
+
 test("dry prints the cases with what is computed beside what was expected, keys alike; - reads standard input", () => {
   const cases = readFileSync(`${ROOT}core/test-data/drying.json`, "utf8");
   const { status, stdout } = scutch(["dry", "-"], cases);

@@ -1,4 +1,4 @@
-import type { JobFile } from "@scutch/contract";
+import { type JobFile, momentAt } from "@scutch/contract";
 import { severity } from "@scutch/core/care";
 import { workStartTime } from "@scutch/core/log";
 import { careOf, planJob, toJobInput } from "@scutch/core/plan";
@@ -8,13 +8,15 @@ import { scheduleReport } from "./schedule.ts";
 /** A job file's plan, by as many people as it says or as asked: SI, hours after the job's start; drying hours count from when the room is finished. */
 export function planReport({ job, site, products, vessels, gear, log }: JobFile, people?: number) {
   const asked = people === undefined ? job : { ...job, run: { ...job.run, people } };
+  const clockTime = (day: string, clock: string) => momentAt(day, clock, site?.zone);
   const input = toJobInput(asked, {
     products,
     vessels,
     ...(gear ? { gear } : {}),
     ...(site ? { site } : {}),
     ...(log ? { log } : {}),
-    startsAtMs: workStartTime(Date.parse(`${job.day}T${job.startsAt}`), log ?? []),
+    clockTime,
+    startsAtMs: workStartTime(clockTime(job.day, job.startsAt), log ?? []),
   });
   const plan = planJob(input, (run) => scheduleJob(run, THOROUGH));
   const care = careOf(input);

@@ -66,3 +66,4 @@ export { Spot } from "./spot.ts";
 export { Stock, StockLot, type StockUse } from "./stock.ts";
 export { parseTolerantly } from "./tolerant.ts";
 export { Vessel } from "./vessel.ts";
+export { isKnownZone, momentAt, utcOffset, wallTime, Zone } from "./zone.ts";

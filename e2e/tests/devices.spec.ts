@@ -8,9 +8,11 @@ const PHONE = { viewport: { width: 390, height: 844 } };
 /** How soon another device shows what was done, ms: a second for the news, the rest for a busy machine to draw it. */
 const SOON = { timeout: 5000 };
 
-/** Another device of the crew, on a page. */
-async function device(browser: Browser, url: string): Promise<Page> {
-  const page = await (await browser.newContext(PHONE)).newPage();
+/** Another device of the crew, on a page; in the tests' own zone, or in another. */
+async function device(browser: Browser, url: string, timezoneId?: string): Promise<Page> {
+  const page = await (
+    await browser.newContext({ ...PHONE, ...(timezoneId ? { timezoneId } : {}) })
+  ).newPage();
   await page.clock.install();
   await page.goto(url);
   await page.evaluate(() => Object.assign(window, { firstLoad: true }));
@@ -169,4 +171,46 @@ test("one fill logged on two phones comes off the stock once, and the log says s
   });
   await expect.poll(usedOf).toBeCloseTo(once, 9);
   await other.context().close();
+});
+
+test("the hours of a job are those of its place, on a phone in another zone too, and a zone put right is heard", async ({
+  page,
+  browser,
+  request,
+}) => {
+  await page.goto(`${LIBRARY}/log`);
+  const far = await device(browser, page.url(), "Pacific/Chatham");
+  const header = (on: Page) => on.getByText(/in 5 rooms · /);
+  const list = (on: Page) => on.getByRole("region", { name: "What happened" }).getByRole("list").first();
+  await expect(header(page)).toContainText(/\d\d:\d\d ·/);
+  await expect(header(far)).toContainText(/\d\d:\d\d, (UTC|\w+ time)/);
+  const startOn = async (on: Page) => /· (\w+ \d+ \w+ \d\d:\d\d)/.exec(await header(on).innerText())?.[1];
+  expect(await startOn(far)).toBe(await startOn(page));
+  await expect(list(far)).toHaveText(await list(page).innerText(), { useInnerText: true });
+
+  // Written down two hours later on the far phone: the hour is the place's, which is the tests' own.
+  const at = new Date(Math.floor(Date.now() / 60_000 - 120) * 60_000);
+  const [day, hour] = [at.toLocaleDateString("sv"), at.toLocaleTimeString("sv").slice(0, 5)];
+  await far.getByRole("radio", { name: "Note" }).click();
+  await far.getByRole("textbox", { name: "Note" }).fill("Rain on the steps");
+  await far.getByRole("button", { name: "Set an earlier time" }).click();
+  await far.getByLabel("Day", { exact: true }).fill(day);
+  await far.getByLabel("Time", { exact: true }).fill(hour);
+  await far.getByRole("button", { name: "Log entry" }).click();
+  await expect(list(page).getByRole("listitem").filter({ hasText: "Rain on the steps" })).toContainText(
+    hour,
+    SOON,
+  );
+  const { entries } = await (await request.get(`/api${LIBRARY}/log`)).json();
+  expect(entries).toContainEqual(
+    expect.objectContaining({ text: "Rain on the steps", at: at.toISOString() }),
+  );
+
+  await page.getByRole("button", { name: /^Job menu/ }).click();
+  await page.getByRole("button", { name: "Change time zone" }).click();
+  await page.getByLabel("All hours of jobs at this place").selectOption("Asia/Tokyo");
+  await page.keyboard.press("Escape");
+  for (const on of [page, far]) await expect(header(on)).toContainText("Tokyo time", SOON);
+  expect(await isFirstLoad(far)).toBe(true);
+  await far.context().close();
 });

@@ -81,6 +81,9 @@ type JobGear = { readonly id: string } & (ComputedGear | OtherGear);
 
 type JobEntry = Exclude<Entry, { kind: "spot-attempt" }> | SpotAttempted<AttemptResult>;
 
+/** The moment, ms since 1970, at which a clock shows HH:MM on a day YYYY-MM-DD. */
+type ClockTime = (day: string, clock: string) => number;
+
 /** Shelf, van, place and log of a job. */
 export interface JobContext {
   readonly products: readonly (ProductLabel & { readonly id: string })[];
@@ -94,32 +97,41 @@ export interface JobContext {
   readonly pace?: CrewPace;
   /** Milliseconds since 1970 at which the job starts; without it logged finishes can't be placed on its clock. */
   readonly startsAtMs?: number;
+  /** Milliseconds since 1970 at which the clock at the place shows HH:MM on a day; by this machine's clock where absent. */
+  readonly clockTime?: ClockTime;
   /** Milliseconds since 1970 it is now, for an active run; the last entry's time where absent. */
   readonly now?: number;
 }
 
 const DAY = 24 * 3_600_000;
 
-/** Milliseconds since 1970 at which the local clock shows HH:MM, `days` after a day; across a clock change as the clock goes. */
-const timeOf = (day: string, days: number, clock: string): number =>
-  Date.parse(`${new Date(Date.parse(`${day}T00:00Z`) + days * DAY).toISOString().slice(0, 10)}T${clock}`);
+const thisMachine: ClockTime = (day, clock) => Date.parse(`${day}T${clock}`);
+
+const dayAfter = (day: string, days: number) =>
+  new Date(Date.parse(`${day}T00:00Z`) + days * DAY).toISOString().slice(0, 10);
 
 /** A clock time belongs to this run if it is at most so long before the start, ms; else it is the next time a clock shows it. */
 const BEFORE_START = 6 * 3_600_000;
 
 /** Seconds after the job's start at which a clock shows HH:MM; less than 0 where that is shortly before it. */
-function secondsAfter(clock: string, job: JobDocument, startsAt: number | undefined): number {
-  const planned = timeOf(job.day, 0, job.startsAt);
+function secondsAfter(
+  clock: string,
+  job: JobDocument,
+  { startsAtMs: startsAt, clockTime = thisMachine }: JobContext,
+): number {
+  const planned = clockTime(job.day, job.startsAt);
   // A job begun before its planned start, or still to be begun after it, has its clock from there.
   const early = startsAt === undefined ? 0 : planned - startsAt;
-  const [first, second, third = Number.NaN] = [-1, 0, 1].map((days) => timeOf(job.day, days, clock));
+  const [first, second, third = Number.NaN] = [-1, 0, 1].map((days) =>
+    clockTime(dayAfter(job.day, days), clock),
+  );
   const time = [first, second].find((each) => each !== undefined && each >= planned - BEFORE_START) ?? third;
   return (early + time - planned) / 1000;
 }
 
-function runOf(job: JobDocument, startsAt: number | undefined): JobInput["run"] {
+function runOf(job: JobDocument, around: JobContext): JobInput["run"] {
   const { run = {}, breaks = [], pins = [] } = job;
-  const seconds = (clock: string) => secondsAfter(clock, job, startsAt);
+  const seconds = (clock: string) => secondsAfter(clock, job, around);
   return {
     ...omitAbsent(run),
     breaks: breaks.map(({ id, at, length }) => ({ id, at: seconds(at), length })),
@@ -193,7 +205,7 @@ export function toJobInput(job: JobDocument, around: JobContext): JobInput {
         }
       : {}),
     ...(around.pace ? { pace: around.pace } : {}),
-    run: runOf(job, startsAtMs),
+    run: runOf(job, around),
     ...runProgress(job, log, around),
   };
 }

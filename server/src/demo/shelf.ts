@@ -168,6 +168,9 @@ export const PRODUCTS = {
   },
 } satisfies Record<string, Product>;
 
+/** The demo is at work where its server is. */
+const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+
 /** Invented places. */
 export const SITES = {
   library: {
@@ -175,8 +178,14 @@ export const SITES = {
     name: "Quillhaven Library",
     address: "2 Ferry Lane, Quillhaven",
     elevation: 40,
+    zone,
   },
-  flat: { id: demoId("site", 2), name: "Flat 6, Weir House", address: "Weir House, Lower Quillhaven" },
-  clinic: { id: demoId("site", 3), name: "Saltmarsh Clinic", address: "11 Dune Road, Saltmarsh" },
-  guesthouse: { id: demoId("site", 4), name: "The Lantern Guesthouse", address: "Harbour Steps, Saltmarsh" },
+  flat: { id: demoId("site", 2), name: "Flat 6, Weir House", address: "Weir House, Lower Quillhaven", zone },
+  clinic: { id: demoId("site", 3), name: "Saltmarsh Clinic", address: "11 Dune Road, Saltmarsh", zone },
+  guesthouse: {
+    id: demoId("site", 4),
+    name: "The Lantern Guesthouse",
+    address: "Harbour Steps, Saltmarsh",
+    zone,
+  },
 } satisfies Record<string, Site>;

@@ -5,17 +5,18 @@ import { lazy, memo, Suspense, useEffect, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { redoChange, undoChange } from "../device/changes.ts";
 import { noteFirstSight } from "../device/firstSight.ts";
-import { longDay } from "../format/time.ts";
+import { startText } from "../format/time.ts";
 import { percent } from "../format/units.ts";
 import { type JobDesk, useJobDesk } from "../planning/desk.ts";
 import { LogNowContext } from "../planning/logNow.ts";
+import { placeOf } from "../planning/place.ts";
 import { readyOfJob } from "../planning/ready.ts";
 import type { DryingForecast } from "../planning/useDried.ts";
 import { ExplainedFigure } from "../shared/explain/ExplainedFigure.tsx";
 import { UndoEntry } from "../shared/logging/UndoEntry.tsx";
 import { onScreen, selectHistory } from "../state/historySlice.ts";
 import { useAppSelector } from "../state/store.ts";
-import { useTimes } from "../state/useTimes.ts";
+import { useTimes, useZoneName, ZoneContext } from "../state/useTimes.ts";
 import { useUnits } from "../state/useUnits.ts";
 import { DialogAside } from "../ui/Dialog.tsx";
 import { Failed, Loading } from "../ui/States.tsx";
@@ -38,9 +39,11 @@ export function JobScreen() {
   }, [isRead]);
   if (desk.state === "ready")
     return (
-      <LogNowContext.Provider value={desk.logNow}>
-        <OpenJob desk={desk.desk} />
-      </LogNowContext.Provider>
+      <ZoneContext value={placeOf(desk.desk.job, desk.desk.shelf).zone}>
+        <LogNowContext.Provider value={desk.logNow}>
+          <OpenJob desk={desk.desk} />
+        </LogNowContext.Provider>
+      </ZoneContext>
     );
   return (
     <div className="px-4 sm:px-7">
@@ -147,7 +150,7 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
     value ? `${where} ${units.temperature(value.temperature)} ${percent(value.relativeHumidity)}` : undefined;
   const rooms = work.rooms.filter(({ passage }) => !passage).length;
   const facts = [
-    `${longDay(job.day)} ${job.startsAt}`,
+    startText(job, useZoneName(startMs)),
     air("inside", job.indoor),
     air("outside", job.outdoor),
   ].filter(Boolean);

@@ -3,11 +3,11 @@ import { itemAt } from "@scutch/core";
 import { freeWaterAt } from "@scutch/core/drying";
 import type { BatchFault } from "@scutch/core/mix";
 import { limitsIn } from "./readers.ts";
-import { startOf, TIMES } from "./time.ts";
+import { timesIn, zoneName } from "./time.ts";
 import { asRatio, formatAmount, labelSpelling, UNITS_OF } from "./units.ts";
 import { batchFault, contractFault, typedFault } from "./words.ts";
 
-const { about, aboutParts, between } = TIMES["24"];
+const { about, aboutParts, between, momentAt } = timesIn("24");
 const plain = (text: string) => text.replaceAll("\u00a0", " ");
 
 test("a limit that was broken is told in the units in sight, whichever field broke it", () => {
@@ -57,25 +57,42 @@ test("strengths keep their label's spelling", () => {
 });
 
 test("a finish weeks off is told by its date, in another year with the year", () => {
-  const now = startOf({ day: "2026-12-10", startsAt: "14:00" });
-  const at = (day: string) => startOf({ day, startsAt: "10:15" });
+  const now = momentAt("2026-12-10", "14:00");
+  const at = (day: string) => momentAt(day, "10:15");
   expect(about(at("2026-12-15"), now)).toBe("Tue 10:15");
   expect(about(at("2026-12-24"), now)).toBe("24 Dec 10:15");
   expect(aboutParts(at("2027-01-03"), now)).toEqual({ day: "3 Jan 2027", hour: "10:15" });
 });
 
 test("predicted hours are told to five minutes, with the day when it isn't today", () => {
-  const now = startOf({ day: "2026-03-10", startsAt: "14:00" });
-  const later = startOf({ day: "2026-03-11", startsAt: "01:58" });
+  const now = momentAt("2026-03-10", "14:00");
+  const later = momentAt("2026-03-11", "01:58");
   expect(about(now + 127_000, now)).toBe("14:00");
   expect(about(later, now)).toBe("Wed 02:00");
   expect(aboutParts(later, now)).toEqual({ day: "Wed", hour: "02:00" });
   expect(aboutParts(now, now)).toEqual({ day: "", hour: "14:00" });
   expect(between(now, null, now)).toBe("14:00 or later");
   expect(between(now, now + 5 * 3_600_000, now)).toBe("14:00–19:00");
-  const twelve = TIMES["12"];
+  const twelve = timesIn("12");
   expect(plain(twelve.about(later, now))).toBe("Wed 2:00 AM");
   expect(plain(twelve.between(now, later, now))).toBe("2:00 PM – Wed 2:00 AM");
+});
+
+test("hours at a place are told by the clock there, with its own day", () => {
+  const there = timesIn("24", "Asia/Kathmandu");
+  const now = Date.parse("2026-11-30T18:20Z");
+  expect(there.clock(now)).toBe("00:05");
+  expect(there.dayOf(now)).toBe("2026-12-01");
+  expect(there.about(now - 600_000, now)).toBe("Mon 23:55");
+  expect(plain(timesIn("12", "America/St_Johns").clock(now))).toBe("2:50 PM");
+  expect(there.momentAt("2026-12-01", "00:05")).toBe(now);
+  const names = ["America/St_Johns", "UTC", "Etc/GMT-3", "America/Argentina/Buenos_Aires"];
+  expect(names.map((zone) => zoneName(zone, now))).toEqual([
+    "St Johns time",
+    "UTC",
+    "UTC+3",
+    "Buenos Aires time",
+  ]);
 });
 
 describe("errors say what to do next", () => {

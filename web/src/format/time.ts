@@ -1,21 +1,14 @@
-import type { Job } from "@scutch/contract";
-import { itemAt } from "@scutch/core";
+import { type Job, momentAt, utcOffset, wallTime } from "@scutch/contract";
+import { itemAt, lastOf } from "@scutch/core";
 import { formatDuration } from "@scutch/core/quantity";
-import { addDays, isSameDay, lightFormat, parseISO } from "date-fns";
+import { addDays, lightFormat, parseISO } from "date-fns";
 
 const HOUR = 3_600_000;
-
-/** Milliseconds since 1970 at which a job starts, by this device's clock and zone. */
-export const startOf = ({ day, startsAt }: Pick<Job, "day" | "startsAt">): number =>
-  parseISO(`${day}T${startsAt}`).getTime();
 
 export const timeAt = (start: number, hours: number) => start + hours * HOUR;
 
 /** A range without spaces, 18:05–23:50; with them where an end has a space of its own. */
 const joined = (from: string, to: string) => (/\s/.test(from + to) ? `${from} – ${to}` : `${from}–${to}`);
-
-/** The time of day as fields of a form and files take it. */
-export const clock24 = (time: number) => lightFormat(time, "HH:mm");
 
 // The browser's own names take a phone 200 ms to get at when the app opens.
 const DAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"];
@@ -23,26 +16,34 @@ const MONTHS = [
   ...["January", "February", "March", "April", "May", "June", "July", "August"],
   ...["September", "October", "November", "December"],
 ];
-const longDayName = (time: number) => itemAt(DAYS, new Date(time).getDay());
-const longMonth = (time: number) => itemAt(MONTHS, new Date(time).getMonth());
+/** Names of a day and its parts, from what a clock shows: dates to be read in UTC. */
+const longDayName = (wall: Date) => itemAt(DAYS, wall.getUTCDay());
+const longMonth = (wall: Date) => itemAt(MONTHS, wall.getUTCMonth());
 const short = (name: string) => name.slice(0, 3);
-const shortDay = (time: number) => short(longDayName(time));
-const shortMonth = (time: number) => short(longMonth(time));
+const shortDay = (wall: Date) => short(longDayName(wall));
+const shortMonth = (wall: Date) => short(longMonth(wall));
 
 /** A weekday is one of the next few days, and only one: further off it is a date, in another year with the year. */
 const WEEKDAY_WITHIN = 6 * 86_400_000;
-function dayName(time: number, today: number): string {
-  if (Math.abs(time - today) < WEEKDAY_WITHIN) return shortDay(time);
-  const [day, year] = [new Date(time).getDate(), new Date(time).getFullYear()];
-  return `${day} ${shortMonth(time)}${year === new Date(today).getFullYear() ? "" : ` ${year}`}`;
+function dayName(wall: Date, today: Date): string {
+  if (Math.abs(wall.getTime() - today.getTime()) < WEEKDAY_WITHIN) return shortDay(wall);
+  const year = wall.getUTCFullYear();
+  return `${wall.getUTCDate()} ${shortMonth(wall)}${year === today.getUTCFullYear() ? "" : ` ${year}`}`;
 }
 
 /** How hours are told: 16:20, or 4:20 PM. */
 export type ClockStyle = "24" | "12";
 
-/** Hours and predictions in one way of telling the time. */
+/** Hours and predictions in one way of telling the time, by the clock of one zone. Times are ms since 1970. */
 export interface Times {
   readonly clock: (time: number) => string;
+  /** The hour as fields of a form and files take it, HH:MM; and the day, YYYY-MM-DD. */
+  readonly clock24: (time: number) => string;
+  readonly dayOf: (time: number) => string;
+  /** The moment the clock shows an hour, HH:MM, on a day. */
+  readonly momentAt: (day: string, clock: string) => number;
+  /** How far the clock is ahead of UTC at a moment, ms. */
+  readonly utcOffset: (time: number) => number;
   /** A predicted hour: to five minutes, since nobody knows it better; with the day when it isn't `today`'s. */
   readonly about: (time: number, today: number) => string;
   /** The same in two parts, the day only when it isn't today's, so that the hour can be set large. */
@@ -51,14 +52,22 @@ export interface Times {
   readonly between: (early: number | null, late: number | null, today: number) => string;
 }
 
-const FORMATS: Readonly<Record<ClockStyle, string>> = { "24": "HH:mm", "12": "h:mm a" };
 const PREDICTED_TO = 300_000;
 
-function timesOf(style: ClockStyle): Times {
-  const clock = (time: number) => lightFormat(time, FORMATS[style]).replace(" ", "\u00a0");
+function timesOf(style: ClockStyle, zone: string | undefined): Times {
+  const clock24 = (time: number) => wallTime(time, zone).toISOString().slice(11, 16);
+  const clock12 = (time: number) => {
+    const wall = wallTime(time, zone);
+    const hour = wall.getUTCHours();
+    return `${hour % 12 || 12}:${wall.toISOString().slice(14, 16)}\u00a0${hour < 12 ? "AM" : "PM"}`;
+  };
+  const clock = style === "24" ? clock24 : clock12;
+  const dayOf = (time: number) => wallTime(time, zone).toISOString().slice(0, 10);
   const aboutParts = (time: number, today: number) => {
     const rounded = Math.round(time / PREDICTED_TO) * PREDICTED_TO;
-    return { day: isSameDay(rounded, today) ? "" : dayName(rounded, today), hour: clock(rounded) };
+    const day =
+      dayOf(rounded) === dayOf(today) ? "" : dayName(wallTime(rounded, zone), wallTime(today, zone));
+    return { day, hour: clock(rounded) };
   };
   const about = (time: number, today: number) => {
     const { day, hour } = aboutParts(time, today);
@@ -66,6 +75,10 @@ function timesOf(style: ClockStyle): Times {
   };
   return {
     clock,
+    clock24,
+    dayOf,
+    momentAt: (day, at) => momentAt(day, at, zone),
+    utcOffset: (time) => utcOffset(zone, time),
     about,
     aboutParts,
     between: (early, late, today) => {
@@ -75,16 +88,43 @@ function timesOf(style: ClockStyle): Times {
   };
 }
 
-export const TIMES: Readonly<Record<ClockStyle, Times>> = { "24": timesOf("24"), "12": timesOf("12") };
+const made = new Map<string, Times>();
+
+/** Hours as told in a style by the clock of a zone; without one, by this device's. */
+export function timesIn(style: ClockStyle, zone?: string): Times {
+  const key = `${style} ${zone ?? ""}`;
+  const times = made.get(key) ?? timesOf(style, zone);
+  made.set(key, times);
+  return times;
+}
+
+/** A zone by its place, `Lisbon time`; one that names no place by its distance from UTC, `UTC+3`. */
+export function zoneName(zone: string, at: number): string {
+  const place = lastOf(zone.split("/"));
+  if (zone.includes("/") && !zone.startsWith("Etc/")) return `${place.replaceAll("_", " ")} time`;
+  const minutes = utcOffset(zone, at) / 60_000;
+  if (minutes === 0) return "UTC";
+  const [hours, rest] = [Math.floor(Math.abs(minutes) / 60), Math.abs(minutes) % 60];
+  return `UTC${minutes < 0 ? "−" : "+"}${hours}${rest ? `:${rest}` : ""}`;
+}
 
 /** `Wed 4 Nov`. */
 export function longDay(day: string): string {
-  const time = parseISO(day).getTime();
-  return `${shortDay(time)} ${new Date(time).getDate()} ${shortMonth(time)}`;
+  const date = new Date(`${day}T00:00Z`);
+  return `${shortDay(date)} ${date.getUTCDate()} ${shortMonth(date)}`;
 }
-/** `Wednesday 4 November`. */
-export const weekday = (time: number) =>
-  `${longDayName(time)} ${new Date(time).getDate()} ${longMonth(time)}`;
+/** Day and hour a job starts, `Wed 4 Nov 09:30`, with the zone where it has to be named. */
+export const startText = (
+  { day, startsAt }: Pick<Job, "day" | "startsAt">,
+  zone: string | undefined,
+): string => `${longDay(day)} ${startsAt}${zone === undefined ? "" : `, ${zone}`}`;
+
+/** `Wednesday 4 November`, of a day YYYY-MM-DD. */
+export function weekday(day: string): string {
+  const date = new Date(`${day}T00:00Z`);
+  return `${longDayName(date)} ${date.getUTCDate()} ${longMonth(date)}`;
+}
+/** The day by this device's clock. */
 export const dayOf = (time: number) => lightFormat(time, "yyyy-MM-dd");
 
 export const today = () => dayOf(Date.now());

@@ -2,7 +2,7 @@ import type { CrewSettings, Job, LogEntry, Shelf } from "@scutch/contract";
 import { type DryingResult, simulateDrying } from "@scutch/core/drying";
 import { workStartTime } from "@scutch/core/log";
 import { type JobInput, planWork, toJobInput, type WorkPlan } from "@scutch/core/plan";
-import { startOf } from "../format/time.ts";
+import { placeOf } from "./place.ts";
 import type { cachedScheduler } from "./scheduleCache.ts";
 
 /** What a plan comes to, with what it was computed from. */
@@ -45,13 +45,15 @@ export function computePlan(
   log: readonly LogEntry[],
   { pace, runs, now, vesselContents, lateStart, isDried = true }: PlanContext = {},
 ): Planned {
-  const site = shelf.sites.find(({ id }) => id === job.siteId);
+  const { site, clockTime } = placeOf(job, shelf);
+  const planned = clockTime(job.day, job.startsAt);
   // A room finished before the planned start began to dry then: the job’s clock starts with it.
-  const startMs = lateStart ?? workStartTime(startOf(job), log);
+  const startMs = lateStart ?? workStartTime(planned, log);
   const input = toJobInput(job, {
     ...shelf,
     ...(site ? { site } : {}),
     log,
+    clockTime,
     startsAtMs: startMs,
     ...(now === undefined ? {} : { now }),
     ...(pace ? { pace } : {}),
@@ -66,7 +68,7 @@ export function computePlan(
     work,
     result: isDried ? driedOf(work) : undefined,
     startMs,
-    late: lateStart === undefined ? 0 : lateStart - startOf(job),
+    late: lateStart === undefined ? 0 : lateStart - planned,
     isProvisional: runs?.isRough() ?? false,
   };
 }

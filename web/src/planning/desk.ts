@@ -76,7 +76,7 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const { plan } = here;
   const units = useUnits();
   const vesselContents = useVesselContents(plan);
-  const lateStart = useLateStart(plan, logHere?.entries);
+  const lateStart = useLateStart(plan, shelf, logHere?.entries);
   const known = usePlanned(plan, shelf, logHere?.entries, { vesselContents, lateStart });
   const ranges = useRanges(known?.work);
   const edit = useCallback(

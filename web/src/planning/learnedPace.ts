@@ -5,7 +5,7 @@ import { useDeviceQuery } from "../device/deviceQuery.ts";
 import { currentPlan } from "../device/jobRow.ts";
 import { knownEntry } from "../device/knownEntry.ts";
 import { useLocalShelf } from "../device/localRecords.ts";
-import { startOf } from "../format/time.ts";
+import { placeOf } from "./place.ts";
 
 /** Jobs it is learned from: the latest, as a crew changes. */
 const MAX_JOBS = 40;
@@ -36,7 +36,9 @@ export function useLearnedPace(pace: CrewSettings["pace"] = NO_PACE): LearnedPac
             .equals(job.id as JobId)
             .toArray();
           const log = entries.flatMap(({ entry }) => knownEntry(entry) ?? []);
-          return toJobInput(job, { ...shelf, log, startsAtMs: workStartTime(startOf(job), log) });
+          const { clockTime } = placeOf(job, shelf);
+          const startsAtMs = workStartTime(clockTime(job.day, job.startsAt), log);
+          return toJobInput(job, { ...shelf, log, clockTime, startsAtMs });
         }),
       );
       return learnPace(jobs, pace);

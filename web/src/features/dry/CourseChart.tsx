@@ -10,6 +10,7 @@ import type { DryingForecast } from "../../planning/useDried.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { useWidth } from "../../ui/useWidth.ts";
+import { hourTicks } from "./hourTicks.ts";
 
 interface Props {
   readonly start: number;
@@ -24,7 +25,7 @@ const PAD = { left: 10, right: 12, top: 16, bottom: 58 };
 
 /** One room's free water over time, with the two levels that count and the hours each may fall on. */
 export const CourseChart = memo(function CourseChart({ dried, log, start, place, now }: Props) {
-  const { clock } = useTimes();
+  const { clock, utcOffset } = useTimes();
   const units = useUnits();
   const id = useId();
   const [ref, width] = useWidth<HTMLDivElement>();
@@ -96,18 +97,17 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
           )}
           <g transform={`translate(0,${HEIGHT - PAD.bottom})`}>
             <line x1={PAD.left} x2={width - PAD.right} stroke="var(--ink)" />
-            {x
-              .ticks(4)
+            {hourTicks(from, to, 4, utcOffset)
               .filter((tick) => x(tick) > 22 && x(tick) < width - 22)
               .map((tick) => (
                 <text
-                  key={tick.getTime()}
+                  key={tick}
                   x={x(tick)}
                   y={17}
                   textAnchor="middle"
                   className="fill-soft font-mono text-[13px]"
                 >
-                  {clock(tick.getTime())}
+                  {clock(tick)}
                 </text>
               ))}
           </g>

@@ -10,6 +10,7 @@ import type { DryingForecast } from "../../planning/useDried.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { useWidth } from "../../ui/useWidth.ts";
+import { hourTicks } from "./hourTicks.ts";
 import { TailLane } from "./TailLane.tsx";
 
 interface Props {
@@ -31,7 +32,7 @@ const LETTER = 8;
 
 /** All rooms on one axis: each a tail that thins and pales from wet to dry, with a tick where it is touch-dry. */
 export const TailChart = memo(function TailChart({ dried, start, now, selected, onSelect }: Props) {
-  const { about, clock } = useTimes();
+  const { about, clock, utcOffset } = useTimes();
   const units = useUnits();
   const id = useId();
   const [ref, width] = useWidth<HTMLDivElement>();
@@ -55,7 +56,7 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
   const marker = now > first && now < last ? x(now) : Number.NaN;
   // The flag at the marker stays on the chart, however wide the hour is written.
   const flag = clock(now).length * LETTER + 12;
-  const ticks = x.ticks(Math.max(2, Math.floor(width / 120)));
+  const ticks = hourTicks(first, last, Math.max(2, Math.floor(width / 120)), utcOffset);
   const lane = narrow ? LANE : Math.max(LANE, Math.min(TALLEST_LANE, ROOMY / shown.length));
   const height = TOP + shown.length * lane;
   return (
@@ -65,11 +66,11 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
         <svg width={width} height={height} role="img" aria-labelledby={`${id}t`} className="block">
           <title id={`${id}t`}>Drying of each room over time. The table below has the same times.</title>
           {ticks.map((tick) => (
-            <g key={tick.getTime()} transform={`translate(${x(tick)},0)`}>
+            <g key={tick} transform={`translate(${x(tick)},0)`}>
               <line y1={22} y2={height} stroke="var(--rule)" />
               {!(Math.abs(x(tick) - marker) < 52) && (
                 <text y={14} textAnchor="middle" className="fill-soft font-mono text-[13px]">
-                  {clock(tick.getTime())}
+                  {clock(tick)}
                 </text>
               )}
             </g>

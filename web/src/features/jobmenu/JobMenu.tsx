@@ -1,20 +1,23 @@
 import { type Job, type Site, SiteId } from "@scutch/contract";
-import { CalendarDays, Copy, FileJson, FileSpreadsheet, MapPin, Trash2 } from "lucide-react";
+import { CalendarDays, Clock, Copy, FileJson, FileSpreadsheet, MapPin, Trash2 } from "lucide-react";
 import { type ReactNode, useId, useState } from "react";
 import { useNavigate } from "react-router";
 import { addJob, saveRecord } from "../../device/changes.ts";
+import { deviceZone } from "../../device/deviceZone.ts";
 import { newId } from "../../device/newId.ts";
-import { dayAfter, longDay, today } from "../../format/time.ts";
+import { dayAfter, startText, today } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { copyOf } from "../../planning/jobCopy.ts";
 import { DayAndStart } from "../../shared/DayAndStart.tsx";
 import { jobFileOf, logCsv } from "../../shared/files/jobFiles.ts";
+import { useZoneName } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { MomentField } from "../../ui/MomentField.tsx";
 import { fileName, saveFile } from "../../ui/saveFile.ts";
+import { ZoneField } from "./ZoneField.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -23,10 +26,10 @@ interface Props {
 
 /** What can be done with a job as a whole: done again, moved, taken somewhere else, saved as files, taken out. */
 export function JobMenu({ desk, onClose }: Props) {
-  const { job, shelf, log, edit } = desk;
+  const { job, shelf, log, edit, startMs } = desk;
   const units = useUnits();
   const navigate = useNavigate();
-  const [open, setOpen] = useState<"copy" | "place">();
+  const [open, setOpen] = useState<"copy" | "place" | "zone">();
   const site = shelf.sites.find(({ id }) => id === job.siteId);
   const name = fileName(site?.name ?? "", job.title, job.day);
   const takeOut = () => {
@@ -37,7 +40,7 @@ export function JobMenu({ desk, onClose }: Props) {
   return (
     <Dialog open title={site?.name ?? job.title} onClose={onClose}>
       <p className="text-soft">
-        {job.title}, {longDay(job.day)} {job.startsAt}
+        {job.title}, {startText(job, useZoneName(startMs))}
       </p>
       <ul className="mt-3 border-rule border-b">
         <Item icon={<Copy aria-hidden size={20} />} name="Repeat this job" onPress={() => setOpen("copy")}>
@@ -55,6 +58,15 @@ export function JobMenu({ desk, onClose }: Props) {
         <Item icon={<MapPin aria-hidden size={20} />} name="Change place" onPress={() => setOpen("place")}>
           {open === "place" && <PlaceForm desk={desk} onClose={() => setOpen(undefined)} />}
         </Item>
+        {site && (
+          <Item
+            icon={<Clock aria-hidden size={20} />}
+            name="Change time zone"
+            onPress={() => setOpen("zone")}
+          >
+            {open === "zone" && <ZoneField site={site} />}
+          </Item>
+        )}
         <Item
           icon={<FileJson aria-hidden size={20} />}
           name="Export job: plan, products and log"
@@ -154,7 +166,7 @@ function PlaceForm({
     const name = place.trim();
     if (name === "") return setError("Enter a place or customer name.");
     const known = shelf.sites.find((each) => each.name.toLowerCase() === name.toLowerCase());
-    const site: Site = known ?? { id: newId(SiteId), name };
+    const site: Site = known ?? { id: newId(SiteId), name, zone: deviceZone() };
     if (!known) saveRecord("site", site);
     edit((before) => ({ ...before, siteId: site.id }));
     onClose();

@@ -1,6 +1,5 @@
 import type { LogEntry } from "@scutch/contract";
 import { countedFills, retractedIds, sameTap } from "@scutch/core/log";
-import { isSameDay } from "date-fns";
 import { type ReactNode, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -161,12 +160,14 @@ function EntryLine({
   readonly isDouble: boolean;
   readonly onCorrect: (entry: LogEntry) => void;
 }) {
-  const { about, clock } = useTimes();
+  const { about, clock, dayOf } = useTimes();
   const { what, said } = entryText(entry, desk, useUnits());
   const time = Date.parse(entry.at);
   return (
     <li className="grid grid-cols-[5rem_1fr_auto] items-start gap-x-3 border-rule border-t py-2.5">
-      <span className="font-mono text-soft">{isSameDay(time, now) ? clock(time) : about(time, now)}</span>
+      <span className="font-mono text-soft">
+        {dayOf(time) === dayOf(now) ? clock(time) : about(time, now)}
+      </span>
       <div className={isStruck ? "text-soft line-through" : ""}>
         <span className="font-semibold">{what}</span>
         {entry.by && <span className="text-soft"> · {entry.by}</span>}
@@ -202,7 +203,7 @@ function FoldedSteps({
   readonly isPrinted: boolean;
 }) {
   const [open, setOpen] = useState(false);
-  const { about, clock } = useTimes();
+  const { about, clock, dayOf } = useTimes();
   const times = line.entries.map(({ at }) => Date.parse(at));
   const [from, to] = [Math.min(...times), Math.max(...times)];
   const done = line.entries.filter(({ kind }) => kind === "step-done").length;
@@ -214,7 +215,9 @@ function FoldedSteps({
         className="grid min-h-12 w-full grid-cols-[5rem_1fr_auto] items-start gap-x-3 py-2.5 text-left"
         onClick={() => setOpen(!open)}
       >
-        <span className="font-mono text-soft">{isSameDay(from, now) ? clock(from) : about(from, now)}</span>
+        <span className="font-mono text-soft">
+          {dayOf(from) === dayOf(now) ? clock(from) : about(from, now)}
+        </span>
         <span>
           <span className="font-semibold">{room}</span>
           <span className="block">

@@ -24,7 +24,7 @@ interface Props {
 
 /** A label for the bottle or sprayer: what is in it, how strong, its hazards, when it was made and until when it works. */
 export function BottleLabel({ desk, batch, product, planned, made }: Props) {
-  const { clock } = useTimes();
+  const { clock, dayOf } = useTimes();
   const units = useUnits();
   const [open, setOpen] = useState(false);
   const added = (batch.boosters ?? []).flatMap(
@@ -35,7 +35,7 @@ export function BottleLabel({ desk, batch, product, planned, made }: Props) {
   const meetings = hazardsInVessel(contents, true);
   const newest = [...made.values()].at(-1);
   const at = newest ? Date.parse(newest.at) : Date.now();
-  const day = longDay(new Date(at).toLocaleDateString("sv"));
+  const day = longDay(dayOf(at));
   return (
     <>
       <Button weight="quiet" className="print:hidden" onClick={() => setOpen(true)}>

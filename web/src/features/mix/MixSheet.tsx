@@ -5,7 +5,7 @@ import { concentratePerWater, type Fill } from "@scutch/core/mix";
 import { formatDuration } from "@scutch/core/quantity";
 import type { ReactNode } from "react";
 import { GEAR_NAMES } from "../../format/careWords.ts";
-import { longDay } from "../../format/time.ts";
+import { startText } from "../../format/time.ts";
 import { doseOf, formatAmount, scoopsOf, strengthOf } from "../../format/units.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -13,7 +13,7 @@ import { nameById } from "../../planning/nameById.ts";
 import { fillToText } from "../../shared/fill/levelText.ts";
 import { RINSED_TIMES } from "../../shared/run/rinseText.ts";
 import { bottleOf, guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
-import { useTimes } from "../../state/useTimes.ts";
+import { useTimes, useZoneName } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 
 const CELL = "border border-black px-2 py-1";
@@ -21,7 +21,8 @@ const CELL = "border border-black px-2 py-1";
 /** The page for the van's door: what to wear and mind, every fill with its marks, what is made already. Seen only on paper. */
 export function MixSheet({ desk }: { readonly desk: JobDesk }) {
   const units = useUnits();
-  const { job, shelf, work } = desk;
+  const { job, shelf, work, startMs } = desk;
+  const zone = useZoneName(startMs);
   const site = shelf.sites.find(({ id }) => id === job.siteId);
   const productOf = (id: string) => shelf.products.find((each) => each.id === id);
   const products = [
@@ -41,9 +42,7 @@ export function MixSheet({ desk }: { readonly desk: JobDesk }) {
       <h1 className="font-bold text-2xl">
         {site?.name}, {job.title}
       </h1>
-      <p>
-        {longDay(job.day)} {job.startsAt}
-      </p>
+      <p>{startText(job, zone)}</p>
       <div className="mt-2 border-2 border-black p-2">
         <p className="font-semibold">
           {wear.map((gear) => GEAR_NAMES[gear]).join(" · ")}. Water first. Follow the labels and safety data

@@ -1,11 +1,11 @@
 import { DEFAULT_CIRCUITS, DEFAULT_ROLES, MAX_PEOPLE } from "@scutch/core/plan";
 import { ArrowUp, Trash2 } from "lucide-react";
 import { useId, useState } from "react";
-import { clock24 } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { moveItem } from "../../planning/moveItem.ts";
 import { personName } from "../../shared/run/stepWords.ts";
 import { useAppSelector } from "../../state/store.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { Button } from "../../ui/Button.tsx";
 import { CheckBox, ChoiceField } from "../../ui/ChoiceField.tsx";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
@@ -115,6 +115,7 @@ function Order({ desk: { job, edit, work } }: { readonly desk: JobDesk }) {
 
 function Breaks({ desk: { job, edit, startMs, work } }: { readonly desk: JobDesk }) {
   const [fault, setFault] = useState<string>();
+  const { clock24 } = useTimes();
   const breaks = job.breaks ?? [];
   const outside = work.run.outcome === "planned" ? work.run.inactiveBreaks : [];
   const change = (next: typeof breaks) => setFault(edit((before) => ({ ...before, breaks: next })));

@@ -1,8 +1,8 @@
 import type { JobRun } from "@scutch/core/run";
-import { longDay, timeAt } from "../../format/time.ts";
+import { startText, timeAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { airMoverWaits } from "../../shared/run/airMoverText.ts";
-import { useTimes } from "../../state/useTimes.ts";
+import { useTimes, useZoneName } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { StepTable } from "./StepTable.tsx";
 
@@ -27,6 +27,7 @@ export function RunPrint({
   const units = useUnits();
   const site = shelf.sites.find(({ id }) => id === job.siteId);
   const { clock } = useTimes();
+  const zone = useZoneName(startMs);
   const waits = airMoverWaits(work.rooms);
   const ahead = work.spraying.filter(({ limit }) => limit !== "none");
   return (
@@ -35,7 +36,7 @@ export function RunPrint({
         {site?.name}, {job.title}
       </h1>
       <p>
-        {longDay(job.day)} {job.startsAt}, {people === 1 ? "crew of one" : `crew of ${people}`}.
+        {startText(job, zone)}, {people === 1 ? "crew of one" : `crew of ${people}`}.
         {ahead.length > 0 &&
           ` Spray no further ahead than: ${ahead.map((each) => `${roomName(each.roomId)} ${units.area(each.ahead)}`).join(", ")}.`}
         {waits.length > 0 &&

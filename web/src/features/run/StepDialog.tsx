@@ -1,7 +1,7 @@
 import { formatDuration } from "@scutch/core/quantity";
 import type { Step } from "@scutch/core/run";
 import { useId, useState } from "react";
-import { clock24, timeAt } from "../../format/time.ts";
+import { timeAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { stepName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
@@ -20,7 +20,7 @@ const MINUTE = 60_000;
 
 /** One step of the run: hold it at an hour, put it off, or let it move again. The rest is planned round it. */
 export function StepDialog({ desk: { job, edit, startMs }, step, roomName, onClose }: Props) {
-  const { clock } = useTimes();
+  const { clock, clock24 } = useTimes();
   const id = useId();
   const begins = timeAt(startMs, step.start / 3600);
   const pin = job.pins?.find((each) => each.id === step.id);

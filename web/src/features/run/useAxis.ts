@@ -1,6 +1,7 @@
 import { lastOf } from "@scutch/core";
 import { scaleTime, select, type ZoomTransform, zoom, zoomIdentity } from "d3";
 import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
+import { useTimes } from "../../state/useTimes.ts";
 
 /** Share of the width that the working hours get; the drying after them is told more coarsely. */
 const WORK_SHARE = 0.68;
@@ -32,6 +33,7 @@ export function useAxis(
   times: { readonly start: number; readonly finish: number; readonly end: number },
   place: { readonly left: number; readonly right: number; readonly edge: number },
 ) {
+  const { utcOffset } = useTimes();
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
   const behaviour = useRef<ReturnType<typeof zoom<SVGSVGElement, unknown>>>(undefined);
   const { left, right, edge } = place;
@@ -66,8 +68,8 @@ export function useAxis(
     const x = (time: number) => transform.applyX(plain(time));
     const timeAt = (px: number) =>
       Math.min(end, Math.max(start, plain.invert(transform.invertX(px)).getTime()));
-    return { x, timeAt, ticks: ticksOf(x, start, finish, end, left, right), left, right, edge };
-  }, [transform, times, left, right, edge]);
+    return { x, timeAt, ticks: ticksOf(x, { ...times, left, right, utcOffset }), left, right, edge };
+  }, [transform, times, left, right, edge, utcOffset]);
   const widen = (by: 1 | -1) => {
     const element = svg.current;
     if (element && behaviour.current)
@@ -79,12 +81,16 @@ export function useAxis(
 /** Whole hours and parts of them, finer where the axis is wider; those that would touch left out. */
 function ticksOf(
   x: (time: number) => number,
-  start: number,
-  finish: number,
-  end: number,
-  left: number,
-  right: number,
+  axis: {
+    readonly start: number;
+    readonly finish: number;
+    readonly end: number;
+    readonly left: number;
+    readonly right: number;
+    readonly utcOffset: (time: number) => number;
+  },
 ): number[] {
+  const { start, finish, end, left, right } = axis;
   const ticks: number[] = [];
   for (const [from, to] of [
     [start, finish],
@@ -92,8 +98,8 @@ function ticksOf(
   ] as const) {
     const perPixel = (to - from) / Math.max(1, x(to) - x(from));
     const step = STEPS.find((each) => each / perPixel >= TICK) ?? lastOf(STEPS);
-    const zone = new Date(from).getTimezoneOffset() * MINUTE;
-    for (let time = Math.ceil((from - zone) / step) * step + zone; time <= to; time += step) {
+    const offset = axis.utcOffset(from);
+    for (let time = Math.ceil((from + offset) / step) * step - offset; time <= to; time += step) {
       const at = x(time);
       const before = ticks.at(-1);
       if (at >= left - 1 && at <= right + 1 && (before === undefined || at - x(before) >= TICK))

@@ -1,4 +1,6 @@
 import { lazy, type ReactNode, Suspense } from "react";
+import { placeOf } from "../../planning/place.ts";
+import { ZoneContext } from "../../state/useTimes.ts";
 import type { JobRowProps } from "./jobRowProps.ts";
 import { stateOf } from "./jobState.ts";
 import { Row } from "./Row.tsx";
@@ -15,15 +17,16 @@ export function JobRow(props: JobRowProps) {
   const state = stateOf(listed, undefined, now);
   if (listed.unreadable && !known) return <UnreadableRow {...{ listed, shelf }} />;
   const to = jobPath(listed.id, state.kind);
-  if (!known) return <Row {...{ listed, shelf, now, to, state }} />;
+  const at = (row: ReactNode) => <ZoneContext value={placeOf(listed, shelf).zone}>{row}</ZoneContext>;
+  if (!known) return at(<Row {...{ listed, shelf, now, to, state }} />);
   // Whether a finished job still dries is told with its plan.
   const waiting = (
     <Row {...{ listed, shelf, now, to }} state={state.kind === "dry" ? undefined : state} next={"\u00a0"} />
   );
-  return (
+  return at(
     <InTurn waiting={waiting}>
       <PlannedRow {...props} known={known} />
-    </InTurn>
+    </InTurn>,
   );
 }
 

@@ -5,7 +5,10 @@ import { type FormEvent, useId, useState } from "react";
 import { useNavigate } from "react-router";
 import * as z from "zod";
 import { addJob } from "../../device/changes.ts";
+import { deviceZone } from "../../device/deviceZone.ts";
 import { newId } from "../../device/newId.ts";
+import { zoneName } from "../../format/time.ts";
+import { zoneOf } from "../../planning/place.ts";
 import { MEASURES } from "../../shared/products/measures.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -46,9 +49,15 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
     document.getElementById(`${ids}${FIELDS.find((name) => found[name])}`)?.focus();
   };
 
+  const siteNamed = (name: string) =>
+    shelf.sites.find((site) => site.name.toLowerCase() === name.trim().toLowerCase());
+  const zone = zoneOf(siteNamed(values.place));
+  const startZone =
+    zone && Number.isFinite(Date.parse(values.day)) ? zoneName(zone, Date.parse(values.day)) : undefined;
+
   const create = ({ place, title, day: on, startsAt }: Form) => {
-    const known = shelf.sites.find((site) => site.name.toLowerCase() === place.toLowerCase());
-    const site: Site = known ?? { id: newId(SiteId), name: place };
+    const known = siteNamed(place);
+    const site: Site = known ?? { id: newId(SiteId), name: place, zone: deviceZone() };
     // A first guess to change in Mix, before any room is known.
     const [product] = productsThatSuit([], shelf.products);
     const vessel = shelf.vessels.find(mixesWithoutTip);
@@ -107,7 +116,7 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
         {field("title", "Job", "text", { placeholder: "Carpets" })}
         <div className="grid grid-cols-2 gap-3">
           {field("day", "Day", "date")}
-          {field("startsAt", "Start", "time")}
+          {field("startsAt", startZone ? `Start, ${startZone}` : "Start", "time")}
         </div>
         <Button weight="main" type="submit">
           Create job

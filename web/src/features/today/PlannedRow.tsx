@@ -29,7 +29,7 @@ export function PlannedRow({
 }: JobRowProps & { readonly known: OpenJob }) {
   const times = useTimes();
   const vesselContents = useVesselContents(known.job);
-  const lateStart = useLateStart(known.job, known.log);
+  const lateStart = useLateStart(known.job, shelf, known.log);
   const plan = usePlanned(known.job, shelf, known.log, {
     vesselContents,
     lateStart,
@@ -49,7 +49,7 @@ export function PlannedRow({
       late={plan.late}
       clash={
         clash &&
-        `Overlaps ${clash.name}, ${clash.startsAt}: this job ends about ${times.about(clash.until, now)}.`
+        `Overlaps ${clash.name}, ${times.clock(clash.startMs)}: this job ends about ${times.about(clash.until, now)}.`
       }
       {...(going ? { strip: <WetStrip planned={plan} now={now} /> } : {})}
     />

@@ -2,8 +2,8 @@ import type { Shelf } from "@scutch/contract";
 import { formatDuration } from "@scutch/core/quantity";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { longDay, type Times } from "../../format/time.ts";
-import { useTimes } from "../../state/useTimes.ts";
+import { startText, type Times } from "../../format/time.ts";
+import { useTimes, useZoneName } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import type { JobState } from "./jobState.ts";
 import type { JobListItem } from "./useJobList.ts";
@@ -49,6 +49,7 @@ function headline(
 export function Row({ listed, shelf, now, to, state, next, strip, late = 0, clash }: Props) {
   const times = useTimes();
   const units = useUnits();
+  const zone = useZoneName(times.momentAt(listed.day, listed.startsAt));
   const site = shelf.sites.find(({ id }) => id === listed.siteId);
   const [label, hour] = headline(listed, state, now, times);
   const going = strip !== undefined;
@@ -66,7 +67,7 @@ export function Row({ listed, shelf, now, to, state, next, strip, late = 0, clas
           </div>
         </div>
         <p className="mt-1 text-sm text-soft">
-          {longDay(listed.day)} {listed.startsAt} · {units.area(listed.area)} in {listed.rooms}{" "}
+          {startText(listed, zone)} · {units.area(listed.area)} in {listed.rooms}{" "}
           {listed.rooms === 1 ? "room" : "rooms"}
         </p>
         {late > 0 && (

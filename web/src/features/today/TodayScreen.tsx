@@ -6,8 +6,9 @@ import { noteFirstSight } from "../../device/firstSight.ts";
 import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullMore, pullShelf, pullToday } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
-import { dayAfter, dayOf, startOf, weekday } from "../../format/time.ts";
+import { dayAfter, dayOf, weekday } from "../../format/time.ts";
 import { nameById } from "../../planning/nameById.ts";
+import { startOf } from "../../planning/place.ts";
 import { noteConnection } from "../../state/connectionSlice.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
@@ -53,7 +54,7 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
           <p className="text-soft">{crew ?? "\u00a0"}</p>
-          <h1 className="font-bold text-3xl">{weekday(now)}</h1>
+          <h1 className="font-bold text-3xl">{weekday(today)}</h1>
         </div>
         <Button weight="main" onClick={() => setAdding(true)} disabled={!shelf}>
           <Plus aria-hidden size={22} /> New job
@@ -114,17 +115,15 @@ function followingOf(
   jobs: readonly JobListItem[],
   shelf: Shelf,
 ): JobRowProps["following"] {
-  const next = jobs.find(
-    (each) =>
-      each.day === listed.day && each.entries === 0 && each.id !== listed.id && byStart(each, listed) > 0,
-  );
-  return (
-    next && {
-      name: nameById(shelf.sites, next.siteId, "another job"),
-      startsAt: next.startsAt,
-      startMs: startOf(next),
-    }
-  );
+  const own = startOf(listed, shelf);
+  const later = jobs
+    .filter((each) => each.day === listed.day && each.entries === 0 && each.id !== listed.id)
+    .map(({ siteId, day, startsAt }) => ({
+      name: nameById(shelf.sites, siteId, "another job"),
+      startMs: startOf({ siteId, day, startsAt }, shelf),
+    }))
+    .filter(({ startMs }) => startMs >= own);
+  return later.toSorted((a, b) => a.startMs - b.startMs)[0];
 }
 
 interface GroupProps extends Omit<JobRowProps, "listed" | "following"> {

@@ -11,9 +11,7 @@ export interface JobRowProps {
   readonly now: number;
   readonly jobPath: JobPath;
   /** The job of the same day that nobody has begun and that starts after it. */
-  readonly following?:
-    | { readonly name: string; readonly startsAt: string; readonly startMs: number }
-    | undefined;
+  readonly following?: { readonly name: string; readonly startMs: number } | undefined;
 }
 
 /** A job's plan and log, where they are here. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import type { LogEntry, Room } from "@scutch/contract";
 import { aJob, anEntry, aProduct, aRoom, aShelf, idFor } from "@scutch/contract/testing";
-import { TIMES } from "../../format/time.ts";
+import { timesIn } from "../../format/time.ts";
 import { computePlan } from "../../planning/computePlan.ts";
 import { nextAction, nextText } from "./nextAction.ts";
 
@@ -11,7 +11,7 @@ const localTime = (clock: string) => new Date(`2026-03-09T${clock}`).toISOString
 const entry = (kind: string, more: object) =>
   anEntry(`entry ${++n}`, { at: localTime("10:00"), kind, ...more });
 const next = (rooms: Room[], log: LogEntry[] = []) =>
-  nextText(nextAction(computePlan(aJob({ rooms }), shelf, log)), TIMES["24"]);
+  nextText(nextAction(computePlan(aJob({ rooms }), shelf, log)), timesIn("24"));
 
 describe("the next action on a job, in the order it is worked", () => {
   const nylon = { fibre: "nylon" } as const;

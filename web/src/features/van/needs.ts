@@ -3,6 +3,7 @@ import { stockUse } from "@scutch/core/log";
 import { leftOf } from "@scutch/core/mix";
 import { planWork, toJobInput } from "@scutch/core/plan";
 import type { JobWithLog } from "../../device/localJob.ts";
+import { placeOf } from "../../planning/place.ts";
 import { scheduleQuickly } from "../../planning/scheduleCache.ts";
 
 /** What a product is wanted for and whether there is enough; m³ or kg. */
@@ -30,7 +31,10 @@ export function needsOfJob(jobs: readonly Job[], shelf: Shelf): JobNeeds {
   const add = (id: string, amount: number) =>
     amounts.set(id as ProductId, (amounts.get(id as ProductId) ?? 0) + amount);
   for (const job of jobs) {
-    const work = planWork(toJobInput(job, shelf), scheduleQuickly);
+    const work = planWork(
+      toJobInput(job, { ...shelf, clockTime: placeOf(job, shelf).clockTime }),
+      scheduleQuickly,
+    );
     for (const { id, batch } of work.batches) {
       const choice = job.batches.find((each) => each.id === id);
       if (!choice || (batch.outcome === "planned" && batch.fills.length === 0)) continue;

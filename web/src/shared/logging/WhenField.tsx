@@ -1,4 +1,4 @@
-import { clock24, dayOf } from "../../format/time.ts";
+import { useTimes } from "../../state/useTimes.ts";
 import { Button } from "../../ui/Button.tsx";
 import { MomentField } from "../../ui/MomentField.tsx";
 import { useClock } from "../../ui/useClock.ts";
@@ -12,6 +12,7 @@ interface Props {
 /** When something happened: now, unless it is written down later than it was done. */
 export function WhenField({ value, onChange }: Props) {
   const { now } = useClock();
+  const { clock24, dayOf, momentAt } = useTimes();
   if (value === undefined)
     return (
       <Button weight="quiet" className="justify-self-start" onClick={() => onChange(now())}>
@@ -19,7 +20,7 @@ export function WhenField({ value, onChange }: Props) {
       </Button>
     );
   const set = (day: string, time: string) => {
-    const at = new Date(`${day}T${time}`).getTime();
+    const at = momentAt(day, time);
     // What hasn’t happened yet isn’t logged.
     if (Number.isFinite(at)) onChange(Math.min(at, now()));
   };

@@ -28,6 +28,7 @@ export async function writeSite(db: Db | Transaction, crewId: string, site: Site
     name: site.name,
     address: site.address ?? null,
     elevation: site.elevation ?? null,
+    zone: site.zone ?? null,
   };
   await db
     .insert(sites)

@@ -13,6 +13,7 @@ export const sites = mysqlTable(
     name: varchar("name", { length: 120 }).notNull(),
     address: varchar("address", { length: 300 }),
     elevation: double("elevation_m"),
+    zone: varchar("zone", { length: 64 }),
   },
   // The crew leads every key, so that a row of another crew can be neither named nor met.
   (table) => [primaryKey({ columns: [table.crewId, table.id] })],

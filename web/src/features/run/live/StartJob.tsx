@@ -1,7 +1,8 @@
 import { roomFinishTimes } from "@scutch/core/log";
 import { formatDuration } from "@scutch/core/quantity";
 import { useState } from "react";
-import { clock24, dayOf, longDay } from "../../../format/time.ts";
+import { longDay } from "../../../format/time.ts";
+import { useTimes } from "../../../state/useTimes.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
 import { useClock } from "../../../ui/useClock.ts";
@@ -13,6 +14,7 @@ import { useRunLog } from "./useRunLog.ts";
 export function StartJob({ desk, run, practice = false }: LiveProps) {
   const log = useRunLog(desk, run, {});
   const { now } = useClock();
+  const { clock24, dayOf } = useTimes();
   const begin = () => tapGuard.isAgain() || log.begin();
   const [asking, setAsking] = useState(false);
   const close = () => setAsking(false);

@@ -1,0 +1,1 @@
+ALTER TABLE `sites` ADD COLUMN IF NOT EXISTS `zone` varchar(64);
