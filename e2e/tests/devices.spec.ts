@@ -208,7 +208,7 @@ test("the hours of a job are those of its place, on a phone in another zone too,
 
   await page.getByRole("button", { name: /^Job menu/ }).click();
   await page.getByRole("button", { name: "Change time zone" }).click();
-  await page.getByLabel("All hours of jobs at this place").selectOption("Asia/Tokyo");
+  await page.getByLabel("Time zone of this place").selectOption("Asia/Tokyo");
   await page.keyboard.press("Escape");
   for (const on of [page, far]) await expect(header(on)).toContainText("Tokyo time", SOON);
   expect(await isFirstLoad(far)).toBe(true);

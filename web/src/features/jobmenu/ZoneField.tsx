@@ -3,7 +3,7 @@ import { group } from "d3";
 import { useId } from "react";
 import { saveRecord } from "../../device/changes.ts";
 import { deviceZone } from "../../device/deviceZone.ts";
-import { timesIn, zoneName } from "../../format/time.ts";
+import { timesIn } from "../../format/time.ts";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { useNow } from "../../ui/useNow.ts";
 
@@ -23,7 +23,7 @@ export function ZoneField({ site }: { readonly site: Site }) {
   };
   return (
     <label htmlFor={id} className="block pb-2 text-sm text-soft">
-      All hours of jobs at this place
+      Time zone of this place
       <select
         id={id}
         className={inputLook(false)}
@@ -41,8 +41,7 @@ export function ZoneField({ site }: { readonly site: Site }) {
           </optgroup>
         ))}
       </select>
-      {site.zone !== undefined &&
-        `${zoneName(site.zone, now)}: it is ${timesIn("24", site.zone).clock(now)} there now.`}
+      {site.zone !== undefined && `It is ${timesIn("24", site.zone).clock(now)} there now.`}
     </label>
   );
 }
