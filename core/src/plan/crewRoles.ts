@@ -1,5 +1,8 @@
 import type { Roles } from "../run/index.ts";
 
+/** Most hands a job is planned for (common practice). */
+export const MAX_PEOPLE = 3;
+
 /** How two people share the work: one sprays, fills and agitates, the other cleans; or each does what comes next. */
 export const ROLE_CHOICES = ["first-cleans", "second-cleans", "none"] as const;
 export type RoleChoice = (typeof ROLE_CHOICES)[number];

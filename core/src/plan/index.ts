@@ -24,7 +24,7 @@ export {
   type ScenarioPlan,
   takesMethod,
 } from "./compare.ts";
-export { DEFAULT_ROLES, ROLE_CHOICES, type RoleChoice } from "./crewRoles.ts";
+export { DEFAULT_ROLES, MAX_PEOPLE, ROLE_CHOICES, type RoleChoice } from "./crewRoles.ts";
 export { DEFAULTS, defaultMethod } from "./defaults.ts";
 export { extrasOf } from "./extras.ts";
 export { type HeaviestLoad, heaviestOf } from "./heaviest.ts";
@@ -48,7 +48,8 @@ export {
   LAST_CLEANED,
   OCCUPANCY,
 } from "./interview.ts";
-export { type JobPlan, lastReady, planJob } from "./job.ts";
+export { type JobPlan, planJob } from "./job.ts";
+export { lastReady } from "./lastReady.ts";
 export { type Learned, type LearnedPace, learnPace } from "./learn.ts";
 export { levelAt, type VesselLevel, vesselLevels } from "./levels.ts";
 export { runProgress } from "./loggedProgress.ts";
@@ -70,7 +71,7 @@ export {
 export { type OdourPatch, treatmentFor, treatsWhen } from "./odour.ts";
 export { careFloor, isSprayed, mixFor, sprayKindFor, suitsFloor } from "./roomMix.ts";
 export type { RoomPlan } from "./rooms.ts";
-export { DEFAULT_CIRCUITS, filmOn, MAX_PEOPLE, workingAirSpeed } from "./run.ts";
+export { DEFAULT_CIRCUITS, filmOn, workingAirSpeed } from "./run.ts";
 export type { Spraying } from "./spraying.ts";
 export { type Substitute, substitutesFor } from "./substitute.ts";
 export { productsThatSuit } from "./suits.ts";

@@ -1,6 +1,7 @@
 import { type RoomDrying, simulateDrying } from "../drying/index.ts";
 import type { RunInput, RunPlan } from "../run/index.ts";
 import type { JobInput } from "./input.ts";
+import { lastReady } from "./lastReady.ts";
 import { planWork, type WorkPlan } from "./work.ts";
 
 /** A whole plan: what to do, and when each room is ready. */
@@ -11,17 +12,6 @@ export interface JobPlan extends WorkPlan {
   readonly dryAt: number | null;
   readonly balanceError: number;
   readonly heatBalanceError: number;
-}
-
-/** Hours after the start of the last room's ready time; null as soon as one has none. */
-export function lastReady(work: WorkPlan, hours: readonly (number | null | undefined)[]): number | null {
-  let last = 0;
-  for (const [i, room] of work.rooms.entries()) {
-    const own = hours[i];
-    if (own === null || own === undefined) return null;
-    last = Math.max(last, room.finishedAtHours + own);
-  }
-  return last;
 }
 
 /** Plans a job whole: {@link planWork}, then the rooms dried together. `solve` finds the run. */

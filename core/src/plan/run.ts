@@ -15,15 +15,14 @@ import {
 } from "../run/index.ts";
 import { longestWall } from "./assume.ts";
 import type { BatchPlan } from "./batches.ts";
-import { rolesOf } from "./crewRoles.ts";
+import { MAX_PEOPLE, rolesOf } from "./crewRoles.ts";
 import type { JobInput } from "./input.ts";
 import type { Effect } from "./interview.ts";
 import { treatmentFor, treatsWhen } from "./odour.ts";
 import type { WetRoomPlan } from "./rooms.ts";
 import { type VesselTurn, wastedFills } from "./vesselTurns.ts";
 
-/** Most hands a job is planned for, and circuits where nobody has counted them (common practice). */
-export const MAX_PEOPLE = 3;
+/** Circuits where they weren't counted (common practice). */
 export const DEFAULT_CIRCUITS = 2;
 /** Air over the floor under a ceiling fan on medium, m/s (memory). */
 const CEILING_FAN_SPEED = 0.7;
