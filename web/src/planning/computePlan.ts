@@ -1,23 +1,27 @@
 import type { CrewSettings, Job, LogEntry, Shelf } from "@scutch/contract";
-import { type DryingResult, simulateDrying } from "@scutch/core/drying";
+import type { DryingResult } from "@scutch/core/drying";
 import { workStartTime } from "@scutch/core/log";
 import { type JobInput, planWork, toJobInput, type WorkPlan } from "@scutch/core/plan";
+import { driedOf } from "./driedOf.ts";
 import { placeOf } from "./place.ts";
 import type { cachedScheduler } from "./scheduleCache.ts";
 
-/** What a plan comes to, with what it was computed from. */
-export interface Planned {
+interface Stated {
   readonly job: Job;
   readonly shelf: Shelf;
   readonly log: readonly LogEntry[];
   readonly input: JobInput;
-  readonly work: WorkPlan;
-  /** undefined while there is no room, or where it wasn't asked for. */
-  readonly result: DryingResult | undefined;
   /** Milliseconds since 1970 at which the job starts: as planned, as begun, or now where it is late. */
   readonly startMs: number;
   /** ms since it should have begun, where nobody has begun it; 0 where it isn't late. */
   readonly late: number;
+}
+
+/** What a plan comes to, with what it was computed from. */
+export interface Planned extends Stated {
+  readonly work: WorkPlan;
+  /** undefined while there is no room, or where it wasn't asked for. */
+  readonly result: DryingResult | undefined;
   /** Its run is one to go on with until the worker has found the one that stands. */
   readonly isProvisional: boolean;
 }
@@ -35,16 +39,13 @@ interface PlanContext {
   readonly lateStart?: number | undefined;
 }
 
-/**
- * Plan and drying in one go. Where it is on a screen its run comes from {@link cachedScheduler}, a few milliseconds; else it is
- * found here and now, some tens.
- */
-export function computePlan(
+/** What a plan is computed from, and when the job begins. */
+export function statePlan(
   job: Job,
   shelf: Shelf,
   log: readonly LogEntry[],
-  { pace, runs, now, vesselContents, lateStart, isDried = true }: PlanContext = {},
-): Planned {
+  { pace, now, vesselContents, lateStart }: PlanContext,
+): Stated {
   const { site, clockTime } = placeOf(job, shelf);
   const planned = clockTime(job.day, job.startsAt);
   // A room finished before the planned start began to dry then: the job’s clock starts with it.
@@ -59,20 +60,26 @@ export function computePlan(
     ...(pace ? { pace } : {}),
     ...(vesselContents ? { vesselContents } : {}),
   });
-  const work = planWork(input, runs?.solve);
+  return { job, shelf, log, input, startMs, late: lateStart === undefined ? 0 : lateStart - planned };
+}
+
+/**
+ * Plan and drying in one go. Where it is on a screen its run comes from {@link cachedScheduler}, a few milliseconds; else it is
+ * found here and now, some tens.
+ */
+export function computePlan(
+  job: Job,
+  shelf: Shelf,
+  log: readonly LogEntry[],
+  context: PlanContext = {},
+): Planned {
+  const stated = statePlan(job, shelf, log, context);
+  const { runs, isDried = true } = context;
+  const work = planWork(stated.input, runs?.solve);
   return {
-    job,
-    shelf,
-    log,
-    input,
+    ...stated,
     work,
     result: isDried ? driedOf(work) : undefined,
-    startMs,
-    late: lateStart === undefined ? 0 : lateStart - planned,
     isProvisional: runs?.isRough() ?? false,
   };
 }
-
-/** A plan's rooms dried, with their courses. */
-export const driedOf = (work: WorkPlan): DryingResult | undefined =>
-  work.rooms.length === 0 ? undefined : simulateDrying(work.building, { keepCourse: true });

@@ -1,6 +1,7 @@
 import { dryingRangeInSteps, type RoomRange, rankMoves } from "@scutch/core/drying";
 import { compareScenarios } from "@scutch/core/plan";
 import { scheduleJob } from "@scutch/core/run";
+import { planWhole } from "./planInWorker.ts";
 import type { WorkerRequest, WorkerResponse } from "./workerClient.ts";
 
 /** What takes long enough to be felt, off the page's own thread, and dropped as soon as something newer is asked. */
@@ -46,6 +47,8 @@ async function answerTo(data: WorkerRequest) {
       return rankMoves(data.building, data.index, data.moves);
     case "run":
       return scheduleJob(data.input, data.search);
+    case "plan":
+      return planWhole(data);
     case "ways":
       return compareScenarios(data.job, data.ways);
   }

@@ -1,5 +1,8 @@
 import { expect, jest, test } from "@jest/globals";
+import { planWork } from "@scutch/core/plan";
 import { ROUGH, type RunInput, scheduleJob, THOROUGH } from "@scutch/core/run";
+import { randomJob } from "../../../core/src/testing/randomJob.ts";
+import { type PlanAnswer, planWhole } from "./planInWorker.ts";
 import type { WorkerRequest } from "./workerClient.ts";
 
 /** A worker that answers when it is told to, only the newest question of a lane, as the real one does. */
@@ -26,12 +29,18 @@ class SlowWorker {
     for (const question of SlowWorker.asked.splice(0))
       if (question.what === "run")
         SlowWorker.hear({ data: { ...question, answer: scheduleJob(question.input, question.search) } });
+      else if (question.what === "plan") {
+        const data = { ...question, answer: planWhole(question) };
+        // What can't be sent to a worker and back would throw here.
+        structuredClone(data);
+        SlowWorker.hear({ data });
+      }
   }
 }
 // A search begins after a pause in the changes.
 jest.useFakeTimers();
 Object.assign(globalThis, { Worker: SlowWorker });
-const { scheduleCache, cachedScheduler: runsIn } = await import("./scheduleCache.ts");
+const { askPlan, scheduleCache, cachedScheduler: runsIn } = await import("./scheduleCache.ts");
 /** As on a screen: what was solved shows, and then the worker is asked. */
 function runsOf(jobId: string) {
   const runs = runsIn(jobId, scheduleCache());
@@ -130,6 +139,42 @@ test("a device that opens a run under way shows the run of the device that began
   if (planned.outcome !== "planned") throw new Error();
   const previousStarts = new Map(planned.steps.map(({ id, start }) => [id, start]));
   expect(runsOf("late").solve(begun)).toEqual(scheduleJob(begun, { previousStarts }));
+});
+
+test("a plan asked whole for a list has the run its own screen shows, whichever is opened first, and after a long search too", () => {
+  SlowWorker.settle();
+  for (let seed = 1; seed <= 4; seed++) {
+    const job = randomJob(seed, 1 + (seed % 2));
+    const id = `listed ${seed}`;
+    const asWhole = () => {
+      let answer: PlanAnswer | undefined;
+      askPlan(id, job, false, (each) => {
+        answer = each;
+      });
+      SlowWorker.settle();
+      return answer?.work.run;
+    };
+    // A screen asks for the run that follows from the first as soon as that is there, long before a search begins.
+    const found = () => {
+      for (let tries = 0; tries < 10; tries++, SlowWorker.answer()) {
+        const runs = runsOf(id);
+        const { run } = planWork(job, runs.solve);
+        if (!runs.isRough()) return run;
+      }
+      throw new Error("its run is never found");
+    };
+    const onScreen = () => {
+      found();
+      SlowWorker.settle();
+      return found();
+    };
+    // What was searched for shows when it is asked again, and may ask for one more.
+    const [opened, looked] = seed % 2 === 0 ? [asWhole, onScreen] : [onScreen, asWhole];
+    let last = JSON.stringify(opened());
+    for (let tries = 0; JSON.stringify(opened()) !== last; tries++, last = JSON.stringify(opened()))
+      if (tries > 10) throw new Error("its run never stays");
+    expect(JSON.stringify(looked())).toBe(last);
+  }
 });
 
 test("two jobs looked at in turn are both searched for; an edit of one drops its own search alone", () => {

@@ -1,9 +1,13 @@
 import type { LogEntry } from "@scutch/contract";
+import { valueAt } from "@scutch/core";
 import { foldRunState, isRunActive } from "@scutch/core/log";
-import { type JobRun, ROUGH, type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
+import type { JobInput } from "@scutch/core/plan";
+import { ROUGH, type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
 import { useMemo, useSyncExternalStore } from "react";
 import { useNow } from "../ui/useNow.ts";
-import { askSchedule, askThoroughSchedule, dropSearch } from "./workerClient.ts";
+import type { PlanAnswer } from "./planInWorker.ts";
+import { asPlanned, isBegun, runKey, type Starts, startsOf, startsToTry } from "./runKey.ts";
+import { askSchedule, askThoroughSchedule, askWholePlan, dropSearch } from "./workerClient.ts";
 
 /**
  * A run takes tens of milliseconds to find, too long between a tap and what it changes. So the worker finds it, what it
@@ -13,36 +17,30 @@ export type ScheduleCache = ReadonlyMap<string, RunPlan>;
 let found: ScheduleCache = new Map();
 /** Runs kept; the oldest goes first. */
 const KEPT = 300;
-const shown = new Map<string, ReadonlyMap<string, number>>();
+const shown = new Map<string, Starts>();
 const asking = new Map<string, { readonly key: string; readonly letGo: () => void }>();
 const listeners = new Set<() => void>();
+/** Keys of the runs kept for each job, and how often a better one than the first was found for it. */
+const keysOf = new Map<string, Set<string>>();
+const betterFound = new Map<string, number>();
 
-const keyOf = (input: RunInput) =>
-  JSON.stringify(input, (_, value) => (value instanceof Map ? [...value] : value));
-
-/** Promises change by seconds as rooms dry: to this many, s, they are the same. */
-const DUE_STEP = 900;
-
-/**
- * The run as nobody had begun it. Its order is searched for at length and tried for a run under way too: so what was found before
- * the start isn't lost at the start, and a device that opens the job later shows the same.
- */
-function asPlanned({ now, logged, roomDueDates, ...input }: RunInput): RunInput {
-  const due = [...(roomDueDates ?? [])].map(
-    ([id, by]) => [id, Math.round(by / DUE_STEP) * DUE_STEP] as const,
-  );
-  return { ...input, ...(roomDueDates ? { roomDueDates: new Map(due) } : {}), finishedSeconds: new Map() };
+function keepRun(jobId: string, key: string, run: RunPlan): void {
+  const keys = (keysOf.get(jobId) ?? new Set()).add(key);
+  found = new Map([...found, [key, run] as const].slice(-KEPT));
+  keysOf.set(jobId, new Set([...keys].filter((each) => found.has(each))));
 }
-const isBegun = ({ now, logged, finishedSeconds }: RunInput) =>
-  now !== undefined || (logged?.size ?? 0) > 0 || (finishedSeconds?.size ?? 0) > 0;
+function keepBetter(jobId: string, key: string, run: RunPlan): void {
+  keepRun(jobId, key, run);
+  betterFound.set(jobId, (betterFound.get(jobId) ?? 0) + 1);
+  for (const each of listeners) each();
+}
 
 /** Starts found by a long search, by what was asked; the oldest goes first. */
-const searched = new Map<string, ReadonlyMap<string, number>>();
+const searched = new Map<string, Starts>();
 const SEARCHES_KEPT = 40;
-const startsOf = ({ steps }: JobRun) => new Map(steps.map(({ id, start }) => [id, start] as const));
 function rememberSearch(planned: RunInput, run: RunPlan): void {
   if (run.outcome !== "planned") return;
-  searched.set(keyOf(planned), startsOf(run));
+  searched.set(runKey(planned), startsOf(run));
   for (const key of [...searched.keys()].slice(0, -SEARCHES_KEPT)) searched.delete(key);
 }
 
@@ -55,10 +53,10 @@ function searchOn(jobId: string, input: RunInput, run: RunPlan, keep: (run: RunP
       rememberSearch(planned, better);
       keep(better);
     });
-  else if (!searched.has(keyOf(planned)))
+  else if (!searched.has(runKey(planned)))
     askThoroughSchedule(jobId, planned, (better) => {
       rememberSearch(planned, better);
-      askSchedule(jobId, input, keep, searched.get(keyOf(planned)));
+      askSchedule(jobId, input, keep, searched.get(runKey(planned)));
     });
 }
 
@@ -67,23 +65,40 @@ function ask(jobId: string, key: string, input: RunInput): void {
   if (before?.key === key) return;
   before?.letGo();
   dropSearch(jobId);
-  const keep = (run: RunPlan) => {
-    found = new Map([...found, [key, run] as const].slice(-KEPT));
-    for (const each of listeners) each();
-  };
+  const keep = (run: RunPlan) => keepBetter(jobId, key, run);
   const answered = (run: RunPlan) => {
     asking.delete(jobId);
     keep(run);
     searchOn(jobId, input, run, keep);
   };
-  const letGo = askSchedule(
-    jobId,
-    input,
-    answered,
-    isBegun(input) ? searched.get(keyOf(asPlanned(input))) : undefined,
-  );
+  const letGo = askSchedule(jobId, input, answered, startsToTry(input, searched));
   asking.set(jobId, { key, letGo });
 }
+
+/** Asks the worker for a whole plan, by the runs known here; what it finds is kept, and searched on for. */
+export function askPlan(
+  jobId: string,
+  input: JobInput,
+  isDried: boolean,
+  then: (answer: PlanAnswer) => void,
+): () => void {
+  const keys = keysOf.get(jobId) ?? [];
+  const runs = new Map([...keys].flatMap((key) => [[key, valueAt(found, key)] as const]));
+  return askWholePlan(jobId, { input, isDried, runs, searched }, (answer) => {
+    for (const { input: asked, run } of answer.solved) keepRun(jobId, runKey(asked), run);
+    const last = answer.solved.at(-1);
+    if (last) {
+      const key = runKey(last.input);
+      dropSearch(jobId);
+      searchOn(jobId, last.input, last.run, (better) => keepBetter(jobId, key, better));
+    }
+    then(answer);
+  });
+}
+
+/** How often a better run than the first was found for a job. */
+export const useBetterRuns = (jobId: string): number =>
+  useSyncExternalStore(onSchedulesFound, () => betterFound.get(jobId) ?? 0);
 
 /** How a job's run is found here: what is known, else a rough one now; `settle` then asks the worker, once it is shown. */
 export function cachedScheduler(
@@ -95,10 +110,10 @@ export function cachedScheduler(
   readonly isRough: () => boolean;
   readonly settle: () => void;
 } {
-  let starts: ReadonlyMap<string, number> | undefined;
+  let starts: Starts | undefined;
   let question: { readonly key: string; readonly input: RunInput } | undefined;
   const solve = (input: RunInput): RunPlan => {
-    const key = keyOf(input);
+    const key = runKey(input);
     const kept = known.get(key);
     const run = kept ?? scheduleJob(input, { rough: true, previousStarts: starts ?? shown.get(jobId) });
     if (run.outcome === "planned") starts = startsOf(run);

@@ -5,7 +5,7 @@ import { computePlan, type Planned } from "./computePlan.ts";
 import { cachedScheduler, useMinuteUnderWay, useScheduleCache } from "./scheduleCache.ts";
 
 /** What a plan on a screen goes by beside its job, shelf and log; absent in practice, which hangs on no day. */
-interface Surroundings {
+export interface Surroundings {
   readonly vesselContents?: Readonly<Record<string, readonly string[]>> | undefined;
   readonly lateStart?: number | undefined;
   readonly isDried?: boolean;

@@ -3,6 +3,7 @@ import type { JobInput, Scenario, ScenarioPlan } from "@scutch/core/plan";
 import { type RunInput, type RunPlan, type SearchEffort, THOROUGH } from "@scutch/core/run";
 
 import { noteFailedCalculations } from "./failedCalculations.ts";
+import type { PlanAnswer, PlanQuestion } from "./planInWorker.ts";
 
 interface Asked {
   readonly id: number;
@@ -19,11 +20,12 @@ export type WorkerRequest =
       readonly moves: readonly Move[];
     })
   | (Asked & { readonly what: "run"; readonly input: RunInput; readonly search?: SearchEffort })
+  | (Asked & PlanQuestion & { readonly what: "plan" })
   | (Asked & { readonly what: "ways"; readonly job: JobInput; readonly ways: readonly Scenario[] });
 
 export type WorkerResponse = Pick<WorkerRequest, "id" | "lane"> &
   (
-    | { readonly answer: RoomRange[] | MoveEffect[] | ScenarioPlan[] | RunPlan }
+    | { readonly answer: RoomRange[] | MoveEffect[] | ScenarioPlan[] | RunPlan | PlanAnswer }
     /** It broke off: the question can be asked again. */
     | { readonly failed: true }
   );
@@ -134,6 +136,10 @@ export const askSchedule = (
     { what: "run", lane: `run ${jobId}`, input, ...(previousStarts ? { search: { previousStarts } } : {}) },
     then,
   );
+
+/** Asks for the whole plan of a job, of which only the newest question counts. */
+export const askWholePlan = (jobId: string, question: PlanQuestion, then: (answer: PlanAnswer) => void) =>
+  ask({ what: "plan", lane: `plan ${jobId}`, ...question }, then);
 
 /** A longer search for one job's run. */
 interface Search {

@@ -25,7 +25,7 @@ export function JobRow(props: JobRowProps) {
   );
   return at(
     <InTurn waiting={waiting}>
-      <PlannedRow {...props} known={known} />
+      <PlannedRow {...props} {...{ known, waiting }} />
     </InTurn>,
   );
 }

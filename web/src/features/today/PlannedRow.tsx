@@ -1,8 +1,9 @@
 import { foldRunState, isRunActive } from "@scutch/core/log";
+import type { ReactNode } from "react";
 import { timeAt } from "../../format/time.ts";
 import type { Planned } from "../../planning/computePlan.ts";
 import { useLateStart } from "../../planning/useLateStart.ts";
-import { usePlanned } from "../../planning/usePlanned.ts";
+import { usePlanInWorker } from "../../planning/usePlanInWorker.ts";
 import { useVesselContents } from "../../planning/useVesselContents.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import type { JobRowProps, OpenJob } from "./jobRowProps.ts";
@@ -18,7 +19,7 @@ function overlapOf({ work, startMs }: Planned, following: JobRowProps["following
   return until > following.startMs ? { ...following, until } : undefined;
 }
 
-/** A job whose plan and log are here: planned and dried, with its next step and how wet it is. */
+/** A job whose plan and log are here: planned and dried, with its next step and how wet it is; `waiting` until that is found. */
 export function PlannedRow({
   listed,
   shelf,
@@ -26,16 +27,18 @@ export function PlannedRow({
   jobPath,
   following,
   known,
-}: JobRowProps & { readonly known: OpenJob }) {
+  waiting,
+}: JobRowProps & { readonly known: OpenJob; readonly waiting: ReactNode }) {
   const times = useTimes();
   const vesselContents = useVesselContents(known.job);
   const lateStart = useLateStart(known.job, shelf, known.log);
-  const plan = usePlanned(known.job, shelf, known.log, {
+  const plan = usePlanInWorker(known.job, shelf, known.log, {
     vesselContents,
     lateStart,
     // How wet it is shows once something was done.
     isDried: listed.entries > 0,
   });
+  if (!plan) return waiting;
   const state = stateOf(listed, plan, now);
   const open = state.kind === "planned" || state.kind === "under-way";
   const clash = open ? overlapOf(plan, following) : undefined;

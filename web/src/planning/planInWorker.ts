@@ -1,0 +1,36 @@
+import type { DryingResult } from "@scutch/core/drying";
+import { type JobInput, planWork, type WorkPlan } from "@scutch/core/plan";
+import { type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
+import { driedOf } from "./driedOf.ts";
+import { runKey, type Searched, startsToTry } from "./runKey.ts";
+
+/** A job to plan whole, with what was found for it before. */
+export interface PlanQuestion {
+  readonly input: JobInput;
+  /** false: its rooms aren't dried, which takes as long again as the plan. */
+  readonly isDried: boolean;
+  /** Runs by {@link runKey}. */
+  readonly runs: ReadonlyMap<string, RunPlan>;
+  readonly searched: Searched;
+}
+
+export interface PlanAnswer {
+  readonly work: WorkPlan;
+  readonly result: DryingResult | undefined;
+  /** Runs found for it now, in the order they were asked. */
+  readonly solved: readonly { readonly input: RunInput; readonly run: RunPlan }[];
+}
+
+/** Plans and dries a job with the runs known, each other one found here and now. */
+export function planWhole({ input, isDried, runs, searched }: PlanQuestion): PlanAnswer {
+  const solved: { readonly input: RunInput; readonly run: RunPlan }[] = [];
+  const work = planWork(input, (asked) => {
+    const known = runs.get(runKey(asked));
+    if (known) return known;
+    const previousStarts = startsToTry(asked, searched);
+    const run = scheduleJob(asked, previousStarts ? { previousStarts } : {});
+    solved.push({ input: asked, run });
+    return run;
+  });
+  return { work, result: isDried ? driedOf(work) : undefined, solved };
+}
