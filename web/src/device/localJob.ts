@@ -3,6 +3,7 @@ import { deepEqual } from "@scutch/core/plan";
 import { useMemo } from "react";
 import { type PendingChange, type PendingChangeOf, selectHeld } from "../state/pendingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
+import { readPlan } from "./checkedPlans.ts";
 import { isShown, sameItems, useDeviceQuery, useStableValue } from "./deviceQuery.ts";
 import { currentPlan, type JobRow } from "./jobRow.ts";
 import { knownEntry } from "./knownEntry.ts";
@@ -44,7 +45,7 @@ export function useLocalJob(jobId: string | undefined): LocalJob {
   const own = useStableValue(heldOf(useAppSelector(selectHeld), jobId), sameItems);
   const shown = useMemo(() => withHeld(row?.id === jobId ? row : undefined, own), [row, own, jobId]);
   const raw = useStableValue(shown);
-  const known = useMemo(() => (raw ? parseTolerantly(Job, raw) : undefined), [raw]);
+  const known = useMemo(() => raw && readPlan(raw), [raw]);
   // A plan that can't be read even without what is unknown is from a newer app altogether.
   const plan = known?.ok ? (known.hasUnknownFields ? known.value : raw) : undefined;
   return {

@@ -1,6 +1,7 @@
 import { faultsOf, Job, type JobId, type LogEntry } from "@scutch/contract";
 import { useCallback, useDeferredValue, useMemo } from "react";
 import { changeJob } from "../device/changes.ts";
+import { noteChecked } from "../device/checkedPlans.ts";
 import { usePull } from "../device/deviceQuery.ts";
 import { type LocalLog, useLocalJob, useLocalLog } from "../device/localJob.ts";
 import { useLocalShelf } from "../device/localRecords.ts";
@@ -49,7 +50,10 @@ function useLater<T>(log: T, jobId: JobId | undefined): T {
 /** A plan as it may be, or what is wrong with it in a sentence. */
 function checkPlan(plan: Job, showLimit: ShowLimit): { readonly plan: Job } | { readonly fault: string } {
   const checked = Job.safeParse(plan);
-  if (checked.success) return { plan: checked.data };
+  if (checked.success) {
+    noteChecked(checked.data);
+    return { plan: checked.data };
+  }
   const [fault] = faultsOf(checked.error);
   return {
     fault: fault
