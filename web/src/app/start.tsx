@@ -4,7 +4,7 @@ import { Provider } from "react-redux";
 import { sendAs } from "../device/api.ts";
 import { followChanges } from "../device/changeFeed.ts";
 import { firstAsk, firstIdle } from "../device/firstSight.ts";
-import { askCrew, pullCrew } from "../device/pull.ts";
+import { askCrew, type CrewAnswer, keepCrew, pullCrew } from "../device/pull.ts";
 import { rememberCrew, rememberedCrew } from "../device/rememberedCrew.ts";
 import { type Session, startSession } from "../device/session.ts";
 import { noteConnection, selectReach, updateFound } from "../state/connectionSlice.ts";
@@ -17,8 +17,18 @@ import { App } from "./App.tsx";
 /** While the server can’t be reached it is looked for this often, ms. */
 const LOOK_AGAIN = 15_000;
 
+/** The crew to open: remembered by this device, or heard of just now. */
+interface Opened {
+  readonly id: CrewId;
+  readonly heard?: { readonly answer: CrewAnswer; readonly askedAt: number };
+}
+function remembered(): Opened | undefined {
+  const id = rememberedCrew();
+  return id && { id };
+}
+
 /** Opens a crew's work on this device, and keeps it in step with the server while the page is open. */
-function open(crewId: CrewId, store: Store): Session {
+function open({ id: crewId, heard }: Opened, store: Store): Session {
   const session = startSession(crewId, store);
   const { db, lanes } = session;
   store.dispatch(settingsLoaded(loadSettings(crewId)));
@@ -41,7 +51,8 @@ function open(crewId: CrewId, store: Store): Session {
     lanes.sendNow();
     noteConnection(store, await pullCrew(db, sendAs(undefined)));
   };
-  void firstAsk().then(meet);
+  if (heard) void keepCrew(db, heard.answer, heard.askedAt).then((result) => noteConnection(store, result));
+  else void firstAsk().then(meet);
   addEventListener("online", () => void meet());
   addEventListener("offline", () => noteConnection(store, "offline"));
   setInterval(() => {
@@ -67,7 +78,7 @@ function open(crewId: CrewId, store: Store): Session {
 /** The app, once it is known whose work it is: remembered from last time, else asked. */
 export function Start() {
   const [store] = useState(makeStore);
-  const [crew, setCrew] = useState(rememberedCrew);
+  const [crew, setCrew] = useState(remembered);
   const [offline, setOffline] = useState(false);
   const [opened, setOpened] = useState(false);
   const [round, setRound] = useState(0);
@@ -75,10 +86,11 @@ export function Start() {
   useEffect(() => {
     if (crew) return;
     setOffline(false);
+    const askedAt = Date.now();
     void askCrew(sendAs(undefined)).then((answer) => {
       if (typeof answer === "string") return setOffline(true);
       rememberCrew(answer.crew.id);
-      setCrew(answer.crew.id);
+      setCrew({ id: answer.crew.id, heard: { answer, askedAt } });
     });
   }, [crew, round]);
   useEffect(() => {

@@ -132,14 +132,16 @@ async function hearThings<K extends RecordKind>(
   values: readonly (readonly [id: string, value: DeviceRecords[K]])[],
   askedAt: number,
 ): Promise<void> {
-  for (const [id, value] of values) {
-    const key = `${kind}:${id}`;
-    const row = await db.things.get(key);
-    if ((row?.settledAt ?? 0) >= askedAt) continue;
-    if (row?.waiting) await db.things.put(rebasedRecord(row, value));
-    else if (!deepEqual(row?.value, value))
-      await db.things.put({ key, kind, value, known: value, rev: (row?.rev ?? 0) + 1 });
-  }
+  const keyOf = (id: string) => `${kind}:${id}`;
+  const rows = await db.things.bulkGet(values.map(([id]) => keyOf(id)));
+  const changed = values.flatMap(([id, value], i): RecordRow[] => {
+    const row = rows[i];
+    if ((row?.settledAt ?? 0) >= askedAt) return [];
+    if (row?.waiting) return [rebasedRecord(row, value)];
+    if (deepEqual(row?.value, value)) return [];
+    return [{ key: keyOf(id), kind, value, known: value, rev: (row?.rev ?? 0) + 1 }];
+  });
+  if (changed.length > 0) await db.things.bulkPut(changed);
 }
 
 export async function pullShelf(db: DeviceDb, send: Send): Promise<PullResult> {
@@ -174,10 +176,14 @@ export async function pullStock(db: DeviceDb, send: Send): Promise<PullResult> {
   return "kept";
 }
 
+/** A crew as its server tells of it. */
+export interface CrewAnswer {
+  readonly crew: Crew;
+  readonly settings: CrewSettings;
+}
+
 /** The crew this server answers for, or why it can't be told. */
-export async function askCrew(
-  send: Send,
-): Promise<{ readonly crew: Crew; readonly settings: CrewSettings } | Missing> {
+export async function askCrew(send: Send): Promise<CrewAnswer | Missing> {
   const answer = await ask(send, "readCrew");
   if (isMissing(answer)) return answer;
   const crew = parseTolerantly(Crew, answer.crew);
@@ -189,7 +195,11 @@ export async function pullCrew(db: DeviceDb, send: Send): Promise<PullResult> {
   const askedAt = Date.now();
   // Asked without saying whose device it is, so that the answer tells whose server it is.
   const answer = await askCrew(send);
-  if (typeof answer === "string") return answer;
+  return typeof answer === "string" ? answer : keepCrew(db, answer, askedAt);
+}
+
+/** Keeps what was heard of the crew when it was asked for at `askedAt`, ms since 1970. */
+export async function keepCrew(db: DeviceDb, answer: CrewAnswer, askedAt: number): Promise<PullResult> {
   if (answer.crew.id !== db.crewId) return "wrong-crew";
   await db.transaction("rw", db.things, db.facts, async () => {
     await db.setFact("crew", { crew: answer.crew.name });

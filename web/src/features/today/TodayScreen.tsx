@@ -2,7 +2,7 @@ import type { Shelf } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { useDeviceQuery, usePull } from "../../device/deviceQuery.ts";
-import { noteFirstSight } from "../../device/firstSight.ts";
+import { firstIdle, noteFirstSight } from "../../device/firstSight.ts";
 import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullMore, pullShelf, pullToday } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
@@ -22,6 +22,8 @@ import { type JobListItem, useJobList } from "./useJobList.ts";
 
 /** Rows of a group shown at first, and with each more. */
 const AT_ONCE = 30;
+/** Rows of a group drawn before the browser has had time for what is further down than a screen. */
+const ON_SCREEN = 6;
 /** Brings the form library with it: not part of the first load. */
 const TakenOut = lazy(async () => ({ default: (await import("./RemovedJobs.tsx")).RemovedJobs }));
 const DayTools = lazy(async () => ({ default: (await import("./DayTools.tsx")).DayTools }));
@@ -135,6 +137,8 @@ interface GroupProps extends Omit<JobRowProps, "listed" | "following"> {
 
 function Group({ name, jobs, more, ...rest }: GroupProps) {
   const [shown, setShown] = useState(AT_ONCE);
+  const [drawn, setDrawn] = useState(ON_SCREEN);
+  useEffect(() => void firstIdle().then(() => setDrawn(Number.POSITIVE_INFINITY)), []);
   const list = useDeviceQuery(async (db) => (await db.fact("list")) ?? null, []);
   const beyond = more !== undefined && list?.[more] != null;
   if (jobs.length === 0 && !beyond) return null;
@@ -148,7 +152,7 @@ function Group({ name, jobs, more, ...rest }: GroupProps) {
     <section className="mt-7">
       <h2 className="mb-2 font-semibold text-soft">{name}</h2>
       <ul className="grid gap-3">
-        {jobs.slice(0, shown).map((listed) => (
+        {jobs.slice(0, Math.min(shown, drawn)).map((listed) => (
           <JobRow
             key={listed.id}
             listed={listed}
