@@ -47,6 +47,7 @@ export {
 export { MACHINE_CARE, MACHINES, type Machine, type MachineCare } from "./machines.ts";
 export { HAZARDOUS_PAIRS, type HazardousPair, type Reactant, STATEMENTS } from "./pairs.ts";
 export { PRACTICES, type Practice } from "./practice.ts";
+export { FLOOR_PROBLEMS, type FloorProblem } from "./problems.ts";
 export {
   PROCEDURE_IDS,
   PROCEDURES,

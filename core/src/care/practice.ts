@@ -120,4 +120,131 @@ export const PRACTICES: readonly Practice[] = [
     ],
     source: COMMON,
   },
+  {
+    title: "Wet and dry strokes",
+    steps: [
+      "One wet stroke, slow and even, trigger held. Release it a hand before the end.",
+      "Then dry strokes over the same lane, two or more, until the tube runs clear.",
+      "Overlap each lane by a hand’s width.",
+    ],
+    caution: "A wet stroke too many costs hours of drying; a dry one costs seconds.",
+    source: COMMON,
+  },
+  {
+    title: "Dwell time",
+    steps: [
+      "The label says how long a pre-spray works: often 5 to 15 minutes. Shorter cleans less.",
+      "Spray only what you can clean before it dries. Run shows how far ahead.",
+      "Drying early? Mist with plain water, not with more product.",
+    ],
+    caution: "Past the label’s longest time: rinse it out, and don’t let it dry in.",
+    source: "the product’s label",
+  },
+  {
+    title: "Vacuuming first",
+    steps: [
+      "Most soil is dry. Vacuum before anything is wet: wet grit turns to mud and wicks back.",
+      "Slowly, twice, across and along; traffic lanes four times.",
+      "Edges with the crevice tool where there are pets or a grey line.",
+    ],
+    source: COMMON,
+  },
+  {
+    title: "Hot-water extraction",
+    steps: [
+      "Vacuum, pre-spray, wait for the dwell time, agitate.",
+      "Rinse and extract: one wet stroke, then dry strokes until the tube runs clear.",
+      "Groom, then move air over it. Nothing stays in the pile that wasn’t rinsed.",
+    ],
+    caution: "Mind the heat: wool, olefin and some dyes don’t take hot water. See Safe combinations.",
+    source: COMMON,
+  },
+  {
+    title: "Encapsulation and low moisture",
+    steps: [
+      "Vacuum well: nothing is rinsed away.",
+      "Spray an encapsulant at the label’s rate, work it in with a brush or pad.",
+      "Let it dry hard, usually 1 to 2 hours, and vacuum out the crystals.",
+    ],
+    caution: "Not for caked soil, urine or old detergent. A product that dries sticky isn’t an encapsulant.",
+    source: COMMON,
+  },
+  {
+    title: "Bonnet and pad cleaning",
+    steps: [
+      "Vacuum, spray lightly, then a damp pad on a rotary machine, without pressing.",
+      "Turn or change the pad as soon as it is grey: a full pad puts soil back.",
+      "Groom at the end.",
+    ],
+    caution: "A rotary pad can fuzz and swirl cut pile: test a corner. Not on loose loops.",
+    source: COMMON,
+  },
+  {
+    title: "Berber and other loops",
+    steps: [
+      "Find out the fibre: loops are often wool or olefin, and the two want different products.",
+      "Soft brush or pad only. Little water: thick loops hold it, and it wicks back.",
+      "Dry strokes along the rows, then move air.",
+    ],
+    caution: "A snagged loop can run. Cut it, never pull.",
+    source: COMMON,
+  },
+  {
+    title: "Drying time",
+    steps: [
+      "Usual: 4 to 8 hours after extraction, 1 to 2 after low moisture. Dry works it out for your rooms and air.",
+      "Faster: more dry strokes, air movers across the floor, dry air. Open a window only if it’s drier outside.",
+      "Touch-dry: socks stay dry. Dry: furniture can go back.",
+    ],
+    caution: "Wet for more than a day smells, browns and can grow mould.",
+    source: COMMON,
+  },
+  {
+    title: "Stain protector",
+    steps: [
+      "Only on clean, rinsed carpet: residue stops it holding.",
+      "Even fan at the label’s rate, damp carpet or dry as the label says.",
+      "Groom it in and keep people off until it is dry.",
+    ],
+    caution:
+      "Don’t breathe the mist: open windows, wear what the data sheet says. Not on every fibre: read the label.",
+    source: "the product’s label",
+  },
+  {
+    title: "Moving furniture",
+    steps: [
+      "Agree before what is moved, by whom, and what it costs.",
+      "Foil, tabs or blocks under every foot that goes back on damp carpet.",
+      "Leave what is heavy, fragile, full or plugged in.",
+    ],
+    caution: "Lift with two. Wet carpet slides on hard floor.",
+    source: COMMON,
+  },
+  {
+    title: "Order of rooms",
+    steps: [
+      "Furthest from the exit first, so that you never walk over what is clean.",
+      "Rooms promised first, and slow dryers, come early where the way out allows it.",
+      "Survey works the order out from doors and exit, and names what can’t be left dry-footed.",
+    ],
+    source: COMMON,
+  },
+  {
+    title: "Label and data sheet",
+    steps: [
+      "The label: dose, dwell time, floors it is for, what never to mix it with.",
+      "The safety data sheet: section 2 dangers, section 4 first aid, section 7 storage, section 8 gloves and mask, section 9 pH.",
+      "Carry both in the van, for every bottle. A bottle you filled needs a label too.",
+    ],
+    caution: "No label, no use.",
+    source: "UN Globally Harmonized System (GHS), annex 4, memory",
+  },
+  {
+    title: "Charging for stairs",
+    steps: [
+      "Stairs go by the step, not by area: they take longer than the same area on the flat.",
+      "A landing goes by area. Set the price for a step in Settings.",
+    ],
+    source: COMMON,
+  },
 ];

@@ -1,5 +1,6 @@
 import { keysOfRecord } from "@scutch/core";
 import MiniSearch from "minisearch";
+import { OTHER_NAMES } from "./otherNames.ts";
 import type { Section } from "./section.ts";
 import { PAGE_NAMES, type PageName, sectionsOf } from "./sections.ts";
 import { sameAs, wordsAsked } from "./words.ts";
@@ -17,9 +18,16 @@ const PREFIX_FROM = 3;
 let built: MiniSearch | undefined;
 function index(): MiniSearch {
   if (built) return built;
-  built = new MiniSearch({ fields: ["key", "text"], idField: "id" });
+  built = new MiniSearch({ fields: ["key", "also", "text"], idField: "id" });
   for (const name of NAMES)
-    built.addAll(sectionsOf(name).map(({ key, text }, i) => ({ id: `${name} ${i}`, key, text })));
+    built.addAll(
+      sectionsOf(name).map(({ key, text }, i) => ({
+        id: `${name} ${i}`,
+        key,
+        also: OTHER_NAMES[key] ?? "",
+        text,
+      })),
+    );
   return built;
 }
 
@@ -30,7 +38,7 @@ function ranked(asked: string, together: "AND" | "OR"): Map<string, number> {
     {
       prefix: (word) => word.length >= PREFIX_FROM,
       fuzzy: (word) => (word.length >= FUZZY_FROM ? 0.2 : false),
-      boost: { key: 3 },
+      boost: { key: 3, also: 3 },
     },
   );
   return new Map(results.map(({ id, score }) => [String(id), score]));

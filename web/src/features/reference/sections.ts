@@ -1,6 +1,7 @@
 import { cautionSections } from "./cautionPage.tsx";
 import { disposalSections } from "./disposalPage.tsx";
 import { fibreSections } from "./fibrePage.tsx";
+import { problemSections } from "./problemPage.tsx";
 import { ruleSections } from "./rulePage.tsx";
 import type { Section } from "./section.ts";
 import { soilSections } from "./soilPage.tsx";
@@ -11,6 +12,7 @@ export const PAGE_NAMES = {
   fibres: "Fibres",
   floors: "Floors and soil",
   ways: "Special floors",
+  problems: "What went wrong",
   work: "Methods",
   rules: "Safe combinations",
   spots: "Spots",
@@ -27,6 +29,10 @@ export const PAGES: Readonly<
   ways: {
     intro: "Floors and soils with their own steps. Follow the label, the floor’s maker and local code first.",
     sections: waySections,
+  },
+  problems: {
+    intro: "What it comes from and what helps. Try anything in a hidden spot first.",
+    sections: problemSections,
   },
   work: { sections: workSections },
   rules: {

@@ -8,12 +8,24 @@ import {
 } from "@scutch/core/care";
 import { COVERING_NAMES, FIBRE_NAMES, ORIGIN_SHORT } from "../../format/words.ts";
 
+/** American spellings, as the entries spell it. */
+const SPELLINGS: readonly (readonly [RegExp, string])[] = [
+  [/color/g, "colour"],
+  [/odor/g, "odour"],
+  [/fiber/g, "fibre"],
+  [/\bgray/g, "grey"],
+  [/\bmold/g, "mould"],
+  [/(winter|neutral|oxid)iz/g, "$1is"],
+  [/yogurt/g, "yoghurt"],
+];
+
 /** What people say of several words, as the one word it is found by. Longer ones first. */
 const PHRASES: readonly (readonly [RegExp, string])[] = [
   [/how long (?:does|do|will|can) (?:it|they|a mix|the mix) (?:keep|last)/g, "expired"],
   [/(?:pot|fill|shelf|working) life/g, "expired"],
   [/red wine|white wine|rosé/g, "wine"],
-  [/red (?:drink|squash|cordial|pop|juice)/g, "dye"],
+  [/red (?:drink|squash|cordial|pop|juice)/g, "red drink"],
+  [/water (?:stain|ring|mark)s?\b/g, "browning"],
   [/(?:ice|snow) ?melt|de-?icer|road salt|rock salt/g, "salt"],
   [/nail (?:varnish|polish)/g, "make-up"],
   [/chewing gum/g, "gum"],
@@ -27,7 +39,7 @@ const PHRASES: readonly (readonly [RegExp, string])[] = [
 const SYNONYMS: Readonly<Record<string, readonly string[]>> = {
   urine: ["pee", "wee", "piss", "puddle", "accident", "accidents", "dog", "cat", "pet", "pets"],
   vomit: ["sick", "puke", "poo", "poop", "faeces", "feces"],
-  dye: ["squash", "cordial", "popsicle", "lolly", "slush", "lemonade", "cola"],
+  drink: ["squash", "cordial", "popsicle", "lolly", "slush", "lemonade", "cola"],
   fruit: ["juice", "berry", "berries", "jam", "smoothie"],
   wine: ["port", "sangria"],
   food: ["chocolate", "gravy", "soup", "sauce", "ketchup", "curry", "cheese", "yoghurt", "cream"],
@@ -70,7 +82,11 @@ const EMPTY_WORDS = new Set(
 
 /** What was asked as the words that count, phrases as their one word; all of them where none would be left. */
 export function wordsAsked(asked: string): string[] {
-  const plain = PHRASES.reduce((text, [phrase, word]) => text.replace(phrase, word), asked.toLowerCase());
+  const british = SPELLINGS.reduce(
+    (text, [american, word]) => text.replace(american, word),
+    asked.toLowerCase(),
+  );
+  const plain = PHRASES.reduce((text, [phrase, word]) => text.replace(phrase, word), british);
   const all = plain.split(/[^\p{L}\p{N}-]+/u).filter(Boolean);
   const counting = all.filter((word) => !EMPTY_WORDS.has(word));
   return counting.length > 0 ? counting : all;

@@ -1,17 +1,8 @@
 import { PRACTICES, PROCEDURE_IDS, PROCEDURES } from "@scutch/core/care";
 import { sourceWords } from "../../format/careWords.ts";
 import { Entry } from "./Entry.tsx";
+import { Steps } from "./Steps.tsx";
 import { type Section, searchText } from "./section.ts";
-
-function Steps({ steps }: { readonly steps: readonly string[] }) {
-  return (
-    <ol className="list-inside list-decimal">
-      {steps.map((step) => (
-        <li key={step}>{step}</li>
-      ))}
-    </ol>
-  );
-}
 
 /** The work round the chemistry: stairs, signs, machines and their care. */
 export function workSections(): Section[] {
