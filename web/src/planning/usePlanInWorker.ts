@@ -5,6 +5,20 @@ import { type Planned, statePlan } from "./computePlan.ts";
 import { askPlan, useBetterRuns, useMinuteUnderWay } from "./scheduleCache.ts";
 import type { Surroundings } from "./usePlanned.ts";
 
+/** The last plan of each job, for the moment until there is a newer one; the oldest goes first. */
+const last = new Map<string, Planned>();
+const KEPT = 60;
+function lastOf(jobId: string, isDried: boolean): Planned | undefined {
+  const plan = last.get(jobId);
+  return isDried && !plan?.result ? undefined : plan;
+}
+function remember(plan: Planned): Planned {
+  last.delete(plan.job.id);
+  last.set(plan.job.id, plan);
+  for (const id of [...last.keys()].slice(0, -KEPT)) last.delete(id);
+  return plan;
+}
+
 /**
  * A job's plan in a list: found whole in the worker, so that the page answers to the finger. undefined until the first is there; a
  * change shows once its plan is.
@@ -22,12 +36,12 @@ export function usePlanInWorker(
     () => statePlan(job, shelf, log, { pace, now, vesselContents, lateStart }),
     [job, shelf, log, pace, now, vesselContents, lateStart],
   );
-  const [plan, setPlan] = useState<Planned>();
+  const [plan, setPlan] = useState(() => lastOf(job.id, isDried));
   // biome-ignore lint/correctness/useExhaustiveDependencies(better): a better run found meanwhile is a reason to ask again
   useEffect(
     () =>
       askPlan(job.id, stated.input, isDried, ({ work, result }) =>
-        setPlan({ ...stated, work, result, isProvisional: false }),
+        setPlan(remember({ ...stated, work, result, isProvisional: false })),
       ),
     [job.id, stated, isDried, better],
   );

@@ -21,7 +21,7 @@ export function calendarOf(jobs: readonly Job[], shelf: Shelf, pace?: CrewSettin
       end: new Date(timeAt(startMs, finish)),
       summary: `${site?.name ?? "Carpets"}: ${job.title}`,
       ...(site?.address ? { location: site.address } : {}),
-      description: `${rooms.length} rooms: ${rooms.map(({ name }) => name).join(", ")}`,
+      description: `${rooms.length === 1 ? "1 room" : `${rooms.length} rooms`}: ${rooms.map(({ name }) => name).join(", ")}`,
     });
   }
   return calendar.toString();

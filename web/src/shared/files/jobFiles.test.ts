@@ -57,6 +57,7 @@ describe("a job's files", () => {
     for (const line of data)
       for (const cell of [line.said, line.room, line.by]) expect(cell).not.toMatch(/^[=+\-@]/);
     expect(data[0]?.said).toContain('"quoted"\nand a line');
+    expect(logCsv(job, shelf, [], UNITS_OF.metric).trim()).toBe(csv.slice(0, csv.indexOf("\r\n")));
   });
 });
 

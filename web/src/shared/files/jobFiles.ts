@@ -82,22 +82,27 @@ export function logCsv(job: Job, shelf: Shelf, log: readonly LogEntry[], units: 
     log.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : [])),
   );
   const slips = retractedIds(log);
+  // Columns by name: an empty log has its header line too.
+  const fields = ["at", "what", "said", "room", "by", "stands", "kind", "id"] as const;
   return Papa.unparse(
-    log.map((entry) => {
-      const { what, said } = entryText(entry, { job, shelf }, units);
-      const roomId = roomOf(entry);
-      const room = nameThen(entry, roomId) ?? job.rooms.find(({ id }) => id === roomId)?.name;
-      return {
-        at: entry.at,
-        what: safe(what),
-        said: safe(said),
-        room: safe(room ?? ""),
-        by: safe(entry.by ?? ""),
-        stands: struck.has(entry.id) || slips.has(entry.id) || entry.kind === "correction" ? "no" : "yes",
-        kind: entry.kind,
-        id: entry.id,
-      };
-    }),
-    { newline: "\r\n", columns: ["at", "what", "said", "room", "by", "stands", "kind", "id"] },
+    {
+      fields: [...fields],
+      data: log.map((entry) => {
+        const { what, said } = entryText(entry, { job, shelf }, units);
+        const roomId = roomOf(entry);
+        const room = nameThen(entry, roomId) ?? job.rooms.find(({ id }) => id === roomId)?.name;
+        return {
+          at: entry.at,
+          what: safe(what),
+          said: safe(said),
+          room: safe(room ?? ""),
+          by: safe(entry.by ?? ""),
+          stands: struck.has(entry.id) || slips.has(entry.id) || entry.kind === "correction" ? "no" : "yes",
+          kind: entry.kind,
+          id: entry.id,
+        } satisfies Record<(typeof fields)[number], string>;
+      }),
+    },
+    { newline: "\r\n" },
   );
 }
