@@ -14,9 +14,13 @@ function broughtBy(chunk: Chunk, chunks: readonly Chunk[]): ReadonlySet<string> 
  * One chunk for all that a screen brings with it, found by a build that writes nothing. Left alone the bundler makes a chunk for
  * each set of screens that share a module: twenty for the first screen, forty for a job, and each takes a slow phone 15 ms.
  *
- * @param screens - by the chunk's name, the module it is for; what an earlier one has isn't in a later one
+ * @param screens - by the chunk's name, the module it is for, or several: then what two of them share; what an earlier chunk has
+ * isn't in a later one
  */
-export async function chunksOfScreens(config: InlineConfig, screens: Readonly<Record<string, string>>) {
+export async function chunksOfScreens(
+  config: InlineConfig,
+  screens: Readonly<Record<string, string | readonly string[]>>,
+) {
   const built = await build({
     ...config,
     configFile: false,
@@ -27,17 +31,21 @@ export async function chunksOfScreens(config: InlineConfig, screens: Readonly<Re
     .flat()
     .flatMap((each) => ("output" in each ? each.output : []))
     .filter((file) => file.type === "chunk");
-  return Object.entries(screens).map(([name, module], i) => {
-    const chunk = chunks.find(({ facadeModuleId }) => facadeModuleId?.endsWith(module));
+  const modulesOf = (screen: string) => {
+    const chunk = chunks.find(({ facadeModuleId }) => facadeModuleId?.endsWith(screen));
     if (!chunk)
-      throw new Error(`${module} makes no chunk of its own. Name another module in vite.config.ts.`);
-    const modules = broughtBy(chunk, chunks);
+      throw new Error(`${screen} makes no chunk of its own. Name another module in vite.config.ts.`);
+    return broughtBy(chunk, chunks);
+  };
+  return Object.entries(screens).map(([name, said], i) => {
+    const sets = [said].flat().map(modulesOf);
+    const enough = Math.min(2, sets.length);
     return {
       name,
       priority: Object.keys(screens).length - i,
       // Its modules are all there are: the bundler would add what they import and never use.
       includeDependenciesRecursively: false,
-      test: (id: string) => modules.has(id),
+      test: (id: string) => sets.filter((modules) => modules.has(id)).length >= enough,
     };
   });
 }

@@ -9,7 +9,12 @@ const OUTSIDE = [
   { name: "react", priority: 11, test: /node_modules\/(react|react-dom|react-router|scheduler)\// },
   { name: "data", priority: 10, test: /node_modules\/(dexie|dexie-react-hooks|immer|zod|@reduxjs)\// },
 ];
-const SCREENS = { first: "/index.html", planning: "/PlannedRow.tsx", job: "/JobScreen.tsx" };
+const SCREENS = {
+  first: "/index.html",
+  planning: "/PlannedRow.tsx",
+  job: "/JobScreen.tsx",
+  phases: ["/SurveyScreen.tsx", "/MixScreen.tsx", "/RunScreen.tsx", "/DryScreen.tsx", "/LogScreen.tsx"],
+};
 const target = "es2022";
 
 export default defineConfig(async ({ command }): Promise<UserConfig> => {

@@ -4,7 +4,7 @@ import { firstIdle, noteFirstSight } from "../device/firstSight.ts";
 import { TodayScreen } from "../features/today/TodayScreen.tsx";
 import { Loading } from "../ui/States.tsx";
 import { ErrorBoundary, NoSuchPage } from "./ErrorBoundary.tsx";
-import { fetchPhases, jobPath, PHASES } from "./phases.ts";
+import { fetchPhases, jobPath, PHASES, phaseAt } from "./phases.ts";
 import { Shell } from "./Shell.tsx";
 
 const jobScreen = async () => ({ default: (await import("./JobScreen.tsx")).JobScreen });
@@ -38,6 +38,10 @@ function ScrollToTop() {
 /** The addresses of the app. Today comes with the first load; the others when asked for, or from the offline copy. */
 export function App() {
   useEffect(() => {
+    // Opened at a job, its screen is fetched while the job is read.
+    void phaseAt(location.pathname)
+      ?.fetch()
+      .catch(() => undefined);
     // What is likely next; the offline copy, where there is one, has it anyway.
     void firstIdle()
       .then(jobScreen)

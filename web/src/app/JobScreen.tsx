@@ -4,7 +4,7 @@ import { Ellipsis, Redo2, Undo2 } from "lucide-react";
 import { lazy, memo, Suspense, useEffect, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { redoChange, undoChange } from "../device/changes.ts";
-import { noteFirstSight } from "../device/firstSight.ts";
+import { noteFirstLacking, noteFirstSight } from "../device/firstSight.ts";
 import { startText } from "../format/time.ts";
 import { percent } from "../format/units.ts";
 import { type JobDesk, useJobDesk } from "../planning/desk.ts";
@@ -32,11 +32,12 @@ export function JobScreen() {
   const { jobId } = useParams();
   const parsed = JobId.safeParse(jobId);
   const desk = useJobDesk(parsed.success ? parsed.data : undefined);
-  // Of a job this device lacks nothing shows until the server was asked.
-  const isRead = desk.state !== "loading" || desk.isLacking;
+  const isLoading = desk.state === "loading";
+  const isLacking = isLoading && desk.isLacking;
   useEffect(() => {
-    if (isRead) noteFirstSight();
-  }, [isRead]);
+    if (!isLoading) noteFirstSight();
+    else if (isLacking) noteFirstLacking();
+  }, [isLoading, isLacking]);
   if (desk.state === "ready")
     return (
       <ZoneContext value={placeOf(desk.desk.job, desk.desk.shelf).zone}>

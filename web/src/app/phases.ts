@@ -8,6 +8,8 @@ export interface Phase {
   readonly name: string;
   readonly key: string;
   readonly Screen: ComponentType;
+  /** Fetches the screen before it is drawn. */
+  readonly fetch: () => Promise<unknown>;
   /** The stages of a job that it opens at; running: step by step, on the card. */
   readonly opens: readonly (JobState["kind"] | "running")[];
 }
@@ -18,22 +20,26 @@ const run = async () => ({ default: (await import("../features/run/RunScreen.tsx
 const dry = async () => ({ default: (await import("../features/dry/DryScreen.tsx")).DryScreen });
 const log = async () => ({ default: (await import("../features/log/LogScreen.tsx")).LogScreen });
 
-/** Fetches the phases ahead of their first use, each when there is time: a key pressed on opening a job then finds its screen there. */
-export async function fetchPhases(idle: () => Promise<void>): Promise<void> {
-  for (const fetchPhase of [survey, mix, run, dry, log]) {
-    await idle();
-    await fetchPhase();
-  }
-}
-
 /** The phases of a job, in their order: a new one is a line here. */
 export const PHASES: readonly Phase[] = [
-  { path: "survey", name: "Survey", key: "1", Screen: lazy(survey), opens: ["planned"] },
-  { path: "mix", name: "Mix", key: "2", Screen: lazy(mix), opens: ["under-way"] },
-  { path: "run", name: "Run", key: "3", Screen: lazy(run), opens: ["running"] },
-  { path: "dry", name: "Dry", key: "4", Screen: lazy(dry), opens: ["drying"] },
-  { path: "log", name: "Log", key: "5", Screen: lazy(log), opens: ["dry"] },
+  { path: "survey", name: "Survey", key: "1", Screen: lazy(survey), fetch: survey, opens: ["planned"] },
+  { path: "mix", name: "Mix", key: "2", Screen: lazy(mix), fetch: mix, opens: ["under-way"] },
+  { path: "run", name: "Run", key: "3", Screen: lazy(run), fetch: run, opens: ["running"] },
+  { path: "dry", name: "Dry", key: "4", Screen: lazy(dry), fetch: dry, opens: ["drying"] },
+  { path: "log", name: "Log", key: "5", Screen: lazy(log), fetch: log, opens: ["dry"] },
 ];
+
+/** The phase an address is in. */
+export const phaseAt = (pathname: string): Phase | undefined =>
+  pathname.startsWith("/jobs/") ? PHASES.find(({ path }) => path === pathname.split("/")[3]) : undefined;
+
+/** Fetches the phases ahead of their first use, each when there is time: a key pressed on opening a job then finds its screen there. */
+export async function fetchPhases(idle: () => Promise<void>): Promise<void> {
+  for (const phase of PHASES) {
+    await idle();
+    await phase.fetch();
+  }
+}
 
 const FIRST = itemAt(PHASES, 0);
 

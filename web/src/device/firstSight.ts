@@ -8,15 +8,22 @@ const ASK_AFTER = 1500;
 /** Long enough for the browser to draw, ms. */
 const SOON = 100;
 
-let note: () => void = () => undefined;
-const seen = new Promise<void>((resolve) => {
-  note = resolve;
-});
+const { promise: seen, resolve: noteSeen } = later();
+const { promise: lacking, resolve: noteLacking } = later();
+function later() {
+  let resolve: () => void = () => undefined;
+  const promise = new Promise<void>((done) => {
+    resolve = done;
+  });
+  return { promise, resolve: () => resolve() };
+}
 const after = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 const isFirstVisit = rememberedCrew() === undefined;
 
 /** The first screen shows what it was opened for. */
-export const noteFirstSight = (): void => note();
+export const noteFirstSight = noteSeen;
+/** What the first screen was opened for isn't on this device: the server has to be asked before anything shows. */
+export const noteFirstLacking = noteLacking;
 
 /** When the browser is idle, or after `timeout` ms. Not every browser says when it is idle: there it is soon. */
 export const idle = (timeout: number): Promise<void> =>
@@ -32,4 +39,4 @@ export async function firstIdle(): Promise<void> {
 
 /** When to ask the server: what this device has is shown first; a device that has nothing asks at once. */
 export const firstAsk = (): Promise<void> =>
-  isFirstVisit ? Promise.resolve() : Promise.race([seen, after(ASK_AFTER)]);
+  isFirstVisit ? Promise.resolve() : Promise.race([seen, lacking, after(ASK_AFTER)]);
