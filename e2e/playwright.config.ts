@@ -28,6 +28,8 @@ export default defineConfig({
     ...devices["Desktop Chrome"],
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",
+    // Keeping the offline copy takes as long as a page does: only where a test is about it.
+    serviceWorkers: "block",
     // Recording every test costs a third of its time: TRACE=1 records those that fail.
     trace: process.env.TRACE ? "retain-on-failure" : "off",
     screenshot: "only-on-failure",

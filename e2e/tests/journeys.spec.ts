@@ -4,6 +4,8 @@ import { expect, type Page } from "@playwright/test";
 import { dyeTest } from "../support/dyeTest.ts";
 import { test } from "../support/stack.ts";
 
+test.use({ serviceWorkers: "allow" });
+
 const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
 const FLAT = "/jobs/01930000-0000-7000-8400-000000000002";
 const GUESTHOUSE = "/jobs/01930000-0000-7000-8400-000000000004";

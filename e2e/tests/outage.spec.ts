@@ -7,6 +7,8 @@ import { expect, test } from "@playwright/test";
 import { type RunningDatabase, startMariadb } from "../../scripts/mariadb.mjs";
 import { prepareDatabase, type RunningServer, startServer } from "../../scripts/server.mjs";
 
+test.use({ serviceWorkers: "allow" });
+
 const DIST = fileURLToPath(new URL("../../web/dist", import.meta.url));
 const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
 let dir: string;

@@ -3,6 +3,8 @@ import { expect, type Page } from "@playwright/test";
 import { dyeTest } from "../support/dyeTest.ts";
 import { test } from "../support/stack.ts";
 
+test.use({ serviceWorkers: "allow" });
+
 const FLAT = "/jobs/01930000-0000-7000-8400-000000000002";
 const GUESTHOUSE = "/jobs/01930000-0000-7000-8400-000000000004";
 const LOUNGE = "01930000-0000-7000-8500-000000000008";
