@@ -1,4 +1,4 @@
-import { JobId } from "@scutch/contract";
+import { isKnownZone, JobId } from "@scutch/contract";
 import { explainLastReady, explainTotalArea } from "@scutch/core/plan";
 import { Ellipsis, Redo2, Undo2 } from "lucide-react";
 import { lazy, memo, Suspense, useEffect, useState } from "react";
@@ -146,15 +146,14 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
   const [menu, setMenu] = useState(false);
   const units = useUnits();
   const now = useNow();
-  const site = shelf.sites.find(({ id }) => id === job.siteId);
+  const { site, zone } = placeOf(job, shelf);
+  const zoneName = useZoneName(startMs);
   const air = (where: string, value: typeof job.indoor) =>
     value ? `${where} ${units.temperature(value.temperature)} ${percent(value.relativeHumidity)}` : undefined;
   const rooms = work.rooms.filter(({ passage }) => !passage).length;
-  const facts = [
-    startText(job, useZoneName(startMs)),
-    air("inside", job.indoor),
-    air("outside", job.outdoor),
-  ].filter(Boolean);
+  const facts = [startText(job, zoneName), air("inside", job.indoor), air("outside", job.outdoor)].filter(
+    Boolean,
+  );
   return (
     <div data-round className="flex items-end justify-between gap-x-8 gap-y-2 px-4 pt-4 pb-3 sm:px-7 sm:pt-6">
       <div className="min-w-0 flex-1">
@@ -175,6 +174,11 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
           )}
           {facts.join(" · ")}
         </p>
+        {zone !== undefined && !isKnownZone(zone) && (
+          <p className="mt-1 text-caution-ink text-sm">
+            This device doesn’t know the time zone “{zone}”. Hours here are by its own clock.
+          </p>
+        )}
         {job.removed && (
           <p className="mt-1 text-caution-ink text-sm">
             This job was removed. You can restore it from Today.

@@ -98,6 +98,10 @@ export function timesIn(style: ClockStyle, zone?: string): Times {
   return times;
 }
 
+/** The zone to name beside an hour: where its clock shows another one than this device's at that moment, ms since 1970. */
+export const zoneToName = (zone: string | undefined, at: number): string | undefined =>
+  zone !== undefined && utcOffset(zone, at) !== utcOffset(undefined, at) ? zoneName(zone, at) : undefined;
+
 /** A zone by its place, `Lisbon time`; one that names no place by its distance from UTC, `UTC+3`. */
 export function zoneName(zone: string, at: number): string {
   const place = lastOf(zone.split("/"));

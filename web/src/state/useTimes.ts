@@ -1,6 +1,5 @@
-import { utcOffset } from "@scutch/contract";
 import { createContext, use } from "react";
-import { type Times, timesIn, zoneName } from "../format/time.ts";
+import { type Times, timesIn, zoneToName } from "../format/time.ts";
 import { useAppSelector } from "./store.ts";
 
 /** The zone of the place in sight, where its clock isn't this device's. */
@@ -12,9 +11,5 @@ export function useTimes(): Times {
   return timesIn(useAppSelector((state) => state.crew.settings?.clock) ?? "24", zone);
 }
 
-/** The zone of the place in sight in words, where its clock shows another hour than this device's at a moment, ms since 1970. */
-export function useZoneName(at: number): string | undefined {
-  const zone = use(ZoneContext);
-  const differs = zone !== undefined && utcOffset(zone, at) !== utcOffset(undefined, at);
-  return differs ? zoneName(zone, at) : undefined;
-}
+/** The zone of the place in sight, to be named beside an hour, where this device's clock shows another at that moment. */
+export const useZoneName = (at: number): string | undefined => zoneToName(use(ZoneContext), at);

@@ -28,6 +28,7 @@ interface Props {
 export function JobMenu({ desk, onClose }: Props) {
   const { job, shelf, log, edit, startMs } = desk;
   const units = useUnits();
+  const zone = useZoneName(startMs);
   const navigate = useNavigate();
   const [open, setOpen] = useState<"copy" | "place" | "zone">();
   const site = shelf.sites.find(({ id }) => id === job.siteId);
@@ -40,7 +41,7 @@ export function JobMenu({ desk, onClose }: Props) {
   return (
     <Dialog open title={site?.name ?? job.title} onClose={onClose}>
       <p className="text-soft">
-        {job.title}, {startText(job, useZoneName(startMs))}
+        {job.title}, {startText(job, zone)}
       </p>
       <ul className="mt-3 border-rule border-b">
         <Item icon={<Copy aria-hidden size={20} />} name="Repeat this job" onPress={() => setOpen("copy")}>

@@ -7,7 +7,7 @@ import * as z from "zod";
 import { addJob } from "../../device/changes.ts";
 import { deviceZone } from "../../device/deviceZone.ts";
 import { newId } from "../../device/newId.ts";
-import { zoneName } from "../../format/time.ts";
+import { zoneToName } from "../../format/time.ts";
 import { zoneOf } from "../../planning/place.ts";
 import { MEASURES } from "../../shared/products/measures.ts";
 import { useAppSelector } from "../../state/store.ts";
@@ -51,9 +51,7 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
 
   const siteNamed = (name: string) =>
     shelf.sites.find((site) => site.name.toLowerCase() === name.trim().toLowerCase());
-  const zone = zoneOf(siteNamed(values.place));
-  const startZone =
-    zone && Number.isFinite(Date.parse(values.day)) ? zoneName(zone, Date.parse(values.day)) : undefined;
+  const zone = zoneToName(zoneOf(siteNamed(values.place)), Date.parse(values.day) || Date.now());
 
   const create = ({ place, title, day: on, startsAt }: Form) => {
     const known = siteNamed(place);
@@ -116,7 +114,7 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
         {field("title", "Job", "text", { placeholder: "Carpets" })}
         <div className="grid grid-cols-2 gap-3">
           {field("day", "Day", "date")}
-          {field("startsAt", startZone ? `Start, ${startZone}` : "Start", "time")}
+          {field("startsAt", zone ? `Start, ${zone}` : "Start", "time")}
         </div>
         <Button weight="main" type="submit">
           Create job
