@@ -6,6 +6,7 @@ import { planWork, toJobInput } from "@scutch/core/plan";
 import type * as z from "zod";
 import { faultsOf, Job, JobFile, LogEntry, Product, Vessel } from "./index.ts";
 import { openApiDocument } from "./openapi.ts";
+import { idFor } from "./testing/index.ts";
 
 const example = (): JobFile =>
   JSON.parse(readFileSync(new URL("../../docs/example-job.json", import.meta.url), "utf8"));
@@ -212,6 +213,13 @@ describe("the log", () => {
     ])
       expect(effectiveEntries(order)).toEqual([note]);
     expect(note).toMatchObject({ text: "Key under the mat" });
+  });
+
+  test("an entry carries at most 100 names", () => {
+    const names = (count: number) =>
+      Object.fromEntries(Array.from({ length: count }, (_, i) => [idFor(`room ${i}`), "Hall"]));
+    expect(entry(4, { kind: "note", text: "x", names: names(100) }).kind).toBe("note");
+    expect(() => entry(4, { kind: "note", text: "x", names: names(101) })).toThrow();
   });
 
   test("a struck-out finish leaves the plan's own", () => {
