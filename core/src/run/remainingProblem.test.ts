@@ -3,7 +3,15 @@ import fc from "fast-check";
 import { numberAt } from "../itemAt.ts";
 import { START } from "../scheduling/index.ts";
 import { findViolations } from "../testing/violations.ts";
-import { type JobRun, type RunInput, type RunRoom, type StepProgress, scheduleJob } from "./index.ts";
+import {
+  type JobRun,
+  ROUGH,
+  type RunInput,
+  type RunRoom,
+  type SearchEffort,
+  type StepProgress,
+  scheduleJob,
+} from "./index.ts";
 
 const room = (id: string, more: Partial<RunRoom> = {}): RunRoom => ({
   id,
@@ -43,8 +51,8 @@ const job = (people = 1): RunInput => ({
   breaks: [],
   pins: [],
 });
-const planned = (input: RunInput): JobRun => {
-  const run = scheduleJob(input);
+const planned = (input: RunInput, search?: SearchEffort): JobRun => {
+  const run = scheduleJob(input, search);
   if (run.outcome !== "planned") throw new Error(JSON.stringify(run.fault));
   return run;
 };
@@ -56,7 +64,8 @@ function worked(input: RunInput, pace: readonly number[], stopAfter: number) {
   const logged = new Map<string, StepProgress>();
   let now = 0;
   for (let k = 0; k < stopAfter; k++) {
-    const run = planned({ ...input, logged, now });
+    // Which run is worked off doesn't matter here, so a rough one does.
+    const run = planned({ ...input, logged, now }, ROUGH);
     const next = run.steps.filter(({ id }) => !logged.has(id)).toSorted((a, b) => a.start - b.start)[0];
     if (!next) break;
     const start = Math.max(now, next.start);
