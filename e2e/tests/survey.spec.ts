@@ -32,6 +32,7 @@ test("a flat is surveyed: rooms from templates, doors, the order to walk out in,
   await page.getByRole("button", { name: "New job" }).click();
   await page.getByLabel("Place").fill("9 Mill Row");
   await page.getByRole("button", { name: "Create job" }).click();
+  await expect(page.getByRole("textbox", { name: "Room", exact: true })).toBeFocused();
 
   await addFrom(page, "Hall", "4.2 x 1.1");
   await addFrom(page, "Lounge", "5.2 x 3.9 + 1.5 x 0.8");

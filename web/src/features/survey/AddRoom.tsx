@@ -1,6 +1,6 @@
 import { faultsOf, type Job, Room, RoomId } from "@scutch/contract";
 import { Plus } from "lucide-react";
-import { useId, useRef, useState } from "react";
+import { useEffect, useId, useRef, useState } from "react";
 import { newId } from "../../device/newId.ts";
 import { sizeLimit, sizeReader, sizeText } from "../../format/readers.ts";
 import { contractFault } from "../../format/words.ts";
@@ -24,7 +24,7 @@ const UPSTAIRS_BY_NAME = /landing|bedroom|nursery|attic|loft|upstairs/i;
 type RoomDesk = Pick<JobDesk, "job" | "edit">;
 
 /** The room being typed: its fields, what follows from them, and adding it. */
-function useNewRoom({ job, edit }: RoomDesk) {
+function useNewRoom({ job, edit }: RoomDesk, isFirst: boolean) {
   const units = useUnits();
   const nameField = useRef<HTMLInputElement>(null);
   const sizeField = useRef<HTMLInputElement>(null);
@@ -36,6 +36,9 @@ function useNewRoom({ job, edit }: RoomDesk) {
   const [readings, setReadings] = useState<readonly Room["shape"][]>([]);
   const [odd, setOdd] = useState<Room["shape"]>();
   useShortcut("a", () => nameField.current?.focus());
+  useEffect(() => {
+    if (isFirst) nameField.current?.focus();
+  }, [isFirst]);
   const taken = job.rooms.map((room) => room.name);
   const known = opensTo === "out" || opensTo === "not-said" || job.rooms.some(({ id }) => id === opensTo);
   const guessed = hasStairs(job) && (template?.upstairs ?? UPSTAIRS_BY_NAME.test(name));
@@ -124,11 +127,18 @@ function useNewRoom({ job, edit }: RoomDesk) {
 type NewRoom = ReturnType<typeof useNewRoom>;
 
 /** One line for a room: its name if it has one, its size, and its door. Everything else is assumed until it is set. */
-export function AddRoom({ desk }: { readonly desk: RoomDesk }) {
+export function AddRoom({
+  desk,
+  isFirst = false,
+}: {
+  readonly desk: RoomDesk;
+  /** Of a job made just now: its first room is typed at once. */
+  readonly isFirst?: boolean;
+}) {
   const { job } = desk;
   const units = useUnits();
   const ids = useId();
-  const room = useNewRoom(desk);
+  const room = useNewRoom(desk, isFirst);
   const { nameField, sizeField, name, size, template, error, add, forget } = room;
   const addOnEnter = (event: React.KeyboardEvent) => {
     if (event.key === "Enter") add();

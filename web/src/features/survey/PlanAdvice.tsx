@@ -9,6 +9,9 @@ import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { inWalkOutOrder } from "./addRoom.ts";
 
+/** Rooms measured by hand lie this much over each other, m²: the thickness of a wall along its length. */
+const OVERLAP = 0.5;
+
 /** What is wrong with the plan of the floor or the order on it, and the way out of it. Nothing where all is well. */
 export function PlanAdvice({ desk, floor }: { readonly desk: JobDesk; readonly floor: Floor }) {
   const units = useUnits();
@@ -20,16 +23,18 @@ export function PlanAdvice({ desk, floor }: { readonly desk: JobDesk; readonly f
   const better = walkOut?.best.outcome === "ordered" ? inWalkOutOrder(job) : undefined;
   return (
     <div className="grid gap-2">
-      {floor.overlaps.map(({ rooms: [a, b], area }) => (
-        <Callout
-          key={`${a} ${b}`}
-          tone="caution"
-          title={`${nameOf(a)} and ${nameOf(b)} overlap by ${units.area(area)}.`}
-        >
-          Their doors don’t fit these sizes. Check the sizes, or move one room.
-          <PushApart desk={desk} floor={floor} stays={a} goes={b} />
-        </Callout>
-      ))}
+      {floor.overlaps
+        .filter(({ area }) => area >= OVERLAP)
+        .map(({ rooms: [a, b], area }) => (
+          <Callout
+            key={`${a} ${b}`}
+            tone="caution"
+            title={`${nameOf(a)} and ${nameOf(b)} overlap by ${units.area(area)}.`}
+          >
+            Their doors don’t fit these sizes. Check the sizes, or move one room.
+            <PushApart desk={desk} floor={floor} stays={a} goes={b} />
+          </Callout>
+        ))}
       {walkOut?.best.outcome === "impossible" && (
         <Callout
           tone="caution"

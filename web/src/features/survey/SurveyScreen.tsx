@@ -27,6 +27,7 @@ export function SurveyScreen() {
   const selected = search.get("room") ?? undefined;
   const navigate = useNavigate();
   const { state } = useLocation();
+  const isCreated = (state as { created?: true } | null)?.created === true;
   // Opened from the list a room is a step of its own, so that the phone's Back closes it; from room to room it isn't.
   const select = (roomId: string | undefined) => {
     const part = search.get("part");
@@ -68,7 +69,11 @@ export function SurveyScreen() {
             <PlanAdvice desk={desk} floor={floor} />
           </div>
         )}
-        <h2 className="mb-3 font-semibold text-soft">Walk-out order: furthest room from the exit first</h2>
+        <h2 className="mb-3 font-semibold text-soft">
+          {desk.work.walkOut?.best.outcome === "ordered"
+            ? "Walk-out order: furthest room from the exit first"
+            : "Cleaning order"}
+        </h2>
         <RoomList desk={desk} selected={selected} onSelect={select} now={now} />
         {rooms.length === 0 && (
           <Empty title="Add the first room.">
@@ -76,7 +81,7 @@ export function SurveyScreen() {
           </Empty>
         )}
         <div className="mt-5">
-          <AddRoom desk={desk} />
+          <AddRoom desk={desk} isFirst={isCreated && rooms.length === 0} />
         </div>
         <div className="mt-6">
           <AllRooms desk={desk} />

@@ -81,7 +81,7 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
     addJob(job, known ? undefined : site);
     onClose();
     // In place of the dialog’s own step: Back leads to Today at once.
-    void navigate(`/jobs/${job.id}/survey`, { replace: true });
+    void navigate(`/jobs/${job.id}/survey`, { replace: true, state: { created: true } });
   };
 
   const field = (name: keyof Form, label: string, type: string, extra: object = {}) => (
