@@ -24,6 +24,7 @@ export async function chunksOfScreens(
   const built = await build({
     ...config,
     configFile: false,
+    root: import.meta.dirname,
     logLevel: "error",
     build: { ...config.build, write: false, minify: false },
   });

@@ -224,7 +224,7 @@ export const PRACTICES: readonly Practice[] = [
     title: "Order of rooms",
     steps: [
       "Furthest from the exit first, so that you never walk over what is clean.",
-      "Rooms promised first, and slow dryers, come early where the way out allows it.",
+      "Rooms promised first, and slow dryers, come early where the exit route allows it.",
       "Survey works the order out from doors and exit, and names what can’t be left dry-footed.",
     ],
     source: COMMON,

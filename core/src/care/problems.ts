@@ -159,7 +159,7 @@ export const FLOOR_PROBLEMS: readonly FloorProblem[] = [
     cause: "Water from a drain, a toilet or a river carries disease. It isn’t a cleaning job.",
     steps: [
       "Keep people and pets out. No power tools while anything is under water.",
-      "Carpet and underlay that sewage reached are taken out, not cleaned.",
+      "Carpet and underlay that sewage reached are removed, not cleaned.",
       "Call a restoration firm; the insurer and local rules come first.",
     ],
     avoid: "Extracting it with your own machine.",

@@ -50,7 +50,7 @@ export const OTHER_NAMES: Readonly<Record<string, string>> = {
   "Dwell time": "how long dwell stand wait pre-spray",
   "Wet and dry strokes": "wet dry stroke strokes pass passes overlap wand",
   "Drying time":
-    "dry time how long to dry when can we walk on it air mover movers fan dehumidifier open windows moisture meter overwet too wet",
+    "dry time how long to dry when can we walk air mover movers fan dehumidifier open windows moisture meter overwet too wet",
   "Stain protector": "protector protectant stain guard guarding repellent",
   "Charging for stairs": "charge price per step stairs cost",
   "Vacuuming first": "hoovering hoover dry soil",
