@@ -30,7 +30,7 @@ export default defineConfig(async ({ command }): Promise<UserConfig> => {
       react(),
       tailwindcss(),
       VitePWA({
-        // A newer version waits until somebody takes it; see src/app/updates.ts, which registers the worker.
+        // A newer version waits until the user installs it: see src/app/updates.ts, which registers the worker.
         registerType: "prompt",
         injectRegister: false,
         manifest: {
@@ -50,7 +50,7 @@ export default defineConfig(async ({ command }): Promise<UserConfig> => {
           runtimeCaching: [
             {
               urlPattern: /\/api\/photos\/[^/]+\?crew=[^&]+$/,
-              // Written into the worker as it stands here: it can use nothing from outside.
+              // Copied into the worker as text: it can use nothing from outside.
               handler: async ({ request, url }) => {
                 const kept = await caches.open(`photos-${url.searchParams.get("crew")}`);
                 const hit = await kept.match(url.pathname);

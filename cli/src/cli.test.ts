@@ -88,6 +88,11 @@ test("with the zone of its place a plan is the same on every machine: start, bre
   expect(rest?.start).toBe(60 * 45);
   expect(plans[1]).toEqual(plans[0]);
   expect(plans[2]).toEqual(plans[0]);
+  Object.assign(file.site, { zone: "Europe/Londn" });
+  expect(scutch(["plan", "-"], JSON.stringify(file))).toMatchObject({
+    ...{ status: 2, stdout: "" },
+    lines: [expect.stringContaining("$.site.zone: “Europe/Londn” is no time zone known here")],
+  });
 }, 60_000);
 
 test("dry prints the cases with what is computed beside what was expected, keys alike; - reads standard input", () => {

@@ -1,4 +1,4 @@
-import { DryingCases, JobFile } from "@scutch/contract";
+import { DryingCases, isKnownZone, JobFile } from "@scutch/contract";
 import { OutOfRange } from "@scutch/core";
 import { MAX_PEOPLE } from "@scutch/core/plan";
 import { convertReport, TypedList } from "./convert.ts";
@@ -11,8 +11,17 @@ npm run -s scutch -- dry CASES.json   drying cases, with what is computed beside
 npm run -s scutch -- convert LIST.json  what people type, as SI values
 A dash instead of a file reads standard input. Formats: docs/job-format.md`;
 
+/** The file, unless its place is in a time zone this machine doesn't know: its hours would be read by another clock. */
+function withKnownZone(file: JobFile): JobFile {
+  const zone = file.site?.zone;
+  if (zone === undefined || isKnownZone(zone)) return file;
+  throw new InputFaults([
+    `$.site.zone: “${zone}” is no time zone known here. Use an IANA name like Europe/Lisbon, or leave it out`,
+  ]);
+}
+
 const COMMANDS: Readonly<Record<string, (file: string, crew?: number) => unknown>> = {
-  plan: (file, crew) => planReport(readInput(JobFile, file), crew),
+  plan: (file, crew) => planReport(withKnownZone(readInput(JobFile, file)), crew),
   convert: (file) => convertReport(readInput(TypedList, file)),
   dry: (file) => dryReport(readInput(DryingCases, file)),
 };

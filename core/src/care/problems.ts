@@ -52,7 +52,7 @@ export const FLOOR_PROBLEMS: readonly FloorProblem[] = [
   {
     title: "Delamination",
     cause:
-      "The second backing comes off: old latex crumbles, solvent softens it, water stands in it too long. Bubbles and powder show it.",
+      "The second backing comes off: the latex is old, solvent softened it, or it stayed wet too long. Bubbles and powder are the signs.",
     steps: [
       "Before you start, lift a corner and bend it: crumbs or a hollow sound mean a low-moisture method.",
       "Extract, dry from above, keep people off it.",

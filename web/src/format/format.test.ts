@@ -78,7 +78,7 @@ test("predicted hours are told to five minutes, with the day when it isn't today
   expect(plain(twelve.between(now, later, now))).toBe("2:00 PM – Wed 2:00 AM");
 });
 
-test("hours at a place are told by the clock there, with its own day", () => {
+test("hours and days at a place are shown by the clock there", () => {
   const there = timesIn("24", "Asia/Kathmandu");
   const now = Date.parse("2026-11-30T18:20Z");
   expect(there.clock(now)).toBe("00:05");

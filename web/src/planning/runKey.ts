@@ -8,8 +8,8 @@ export const runKey = (input: RunInput): string =>
 const DUE_STEP = 900;
 
 /**
- * The run as nobody had begun it. Its order is searched for at length and tried for a run under way too: so what was found before
- * the start isn't lost at the start, and a device that opens the job later shows the same.
+ * The run without what was logged. A long search looks for its order, which is then tried for the run under way too. So what was
+ * found before the start isn't lost, and a device that opens the job later shows the same.
  */
 export function asPlanned({ now, logged, roomDueDates, ...input }: RunInput): RunInput {
   const due = [...(roomDueDates ?? [])].map(

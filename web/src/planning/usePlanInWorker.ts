@@ -8,7 +8,7 @@ import type { Surroundings } from "./usePlanned.ts";
 /** The last plan of each job, for the moment until there is a newer one; the oldest goes first. */
 const last = new Map<string, Planned>();
 const KEPT = 60;
-function lastOf(jobId: string, isDried: boolean): Planned | undefined {
+function lastPlan(jobId: string, isDried: boolean): Planned | undefined {
   const plan = last.get(jobId);
   return isDried && !plan?.result ? undefined : plan;
 }
@@ -36,8 +36,8 @@ export function usePlanInWorker(
     () => statePlan(job, shelf, log, { pace, now, vesselContents, lateStart }),
     [job, shelf, log, pace, now, vesselContents, lateStart],
   );
-  const [plan, setPlan] = useState(() => lastOf(job.id, isDried));
-  // biome-ignore lint/correctness/useExhaustiveDependencies(better): a better run found meanwhile is a reason to ask again
+  const [plan, setPlan] = useState(() => lastPlan(job.id, isDried));
+  // biome-ignore lint/correctness/useExhaustiveDependencies(better): a better run found since is a reason to ask again
   useEffect(
     () =>
       askPlan(job.id, stated.input, isDried, ({ work, result }) =>

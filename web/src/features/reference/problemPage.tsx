@@ -4,7 +4,7 @@ import { Entry } from "./Entry.tsx";
 import { Steps } from "./Steps.tsx";
 import { type Section, searchText } from "./section.ts";
 
-/** What went wrong with a floor: what it comes from, what is done, and what the customer is told. */
+/** Problems of a floor: the cause, the steps that help, and a sentence for the customer. */
 export function problemSections(): Section[] {
   return FLOOR_PROBLEMS.map(({ title, cause, steps, avoid, tell, source }) => ({
     key: title,

@@ -2,15 +2,14 @@ import type { Gear, Job, Product, Shelf } from "@scutch/contract";
 import { protectionOf } from "@scutch/core/care";
 import { METHOD_FIGURES } from "@scutch/core/clean";
 import { boundingBox } from "@scutch/core/floor";
-import { planWork, toJobInput, type WorkPlan } from "@scutch/core/plan";
+import type { WorkPlan } from "@scutch/core/plan";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { doseOf, formatAmount, type UnitFormatter } from "../../format/units.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import { floorOf } from "../../planning/floorPlan.ts";
 import { nameById } from "../../planning/nameById.ts";
-import { scheduleQuickly } from "../../planning/scheduleCache.ts";
 import { guideOf, productsFor } from "../../shared/spots/spotGuide.ts";
-import { needsOfJob } from "./needs.ts";
+import { needsOfPlans, plansOf } from "./needs.ts";
 
 /** One thing to put in the van, by a name that stays the same while the plan does. */
 export interface LoadItem {
@@ -86,9 +85,9 @@ const many = (count: number, one: string, more: string) => `${count === 1 ? `1 $
 /** Everything some jobs need in the van, each thing once: from their plans, their spots and what was told of them. */
 export function loadList(jobs: readonly Job[], shelf: Shelf, units: UnitFormatter): LoadItem[] {
   if (jobs.length === 0) return [];
-  const { amounts, vesselIds, airMovers } = needsOfJob(jobs, shelf);
+  const works = plansOf(jobs, shelf);
+  const { amounts, vesselIds, airMovers } = needsOfPlans(works);
   const productOf = (id: string) => shelf.products.find((each) => each.id === id);
-  const works = jobs.map((job) => ({ job, work: planWork(toJobInput(job, shelf), scheduleQuickly) }));
   const spotters = works.flatMap(({ job }) => spottersFor(job, shelf));
   const sum = (value: (work: WorkPlan) => number) =>
     works.reduce((total, { work }) => total + value(work), 0);

@@ -1,7 +1,7 @@
 import { type Job, type ProductId, type Shelf, type Stock, summarizeJob } from "@scutch/contract";
 import { stockUse } from "@scutch/core/log";
 import { leftOf } from "@scutch/core/mix";
-import { planWork, toJobInput } from "@scutch/core/plan";
+import { planWork, toJobInput, type WorkPlan } from "@scutch/core/plan";
 import type { JobWithLog } from "../../device/localJob.ts";
 import { placeOf } from "../../planning/place.ts";
 import { scheduleQuickly } from "../../planning/scheduleCache.ts";
@@ -23,18 +23,29 @@ export interface JobNeeds {
   readonly airMovers: number;
 }
 
-/** What some jobs take, planned as they stand. A job that can't be mixed asks for its product all the same, of no amount. */
-export function needsOfJob(jobs: readonly Job[], shelf: Shelf): JobNeeds {
+/** A job and its plan, where the hour of a step doesn't matter. */
+export interface PlannedJob {
+  readonly job: Job;
+  readonly work: WorkPlan;
+}
+export const plansOf = (jobs: readonly Job[], shelf: Shelf): PlannedJob[] =>
+  jobs.map((job) => {
+    const { clockTime } = placeOf(job, shelf);
+    return { job, work: planWork(toJobInput(job, { ...shelf, clockTime }), scheduleQuickly) };
+  });
+
+/** What some jobs take, planned as they stand. */
+export const needsOfJob = (jobs: readonly Job[], shelf: Shelf): JobNeeds =>
+  needsOfPlans(plansOf(jobs, shelf));
+
+/** What planned jobs take. A job that can't be mixed still asks for its product, of no amount. */
+export function needsOfPlans(plans: readonly PlannedJob[]): JobNeeds {
   const amounts = new Map<ProductId, number>();
   const vesselIds = new Set<string>();
   let airMovers = 0;
   const add = (id: string, amount: number) =>
     amounts.set(id as ProductId, (amounts.get(id as ProductId) ?? 0) + amount);
-  for (const job of jobs) {
-    const work = planWork(
-      toJobInput(job, { ...shelf, clockTime: placeOf(job, shelf).clockTime }),
-      scheduleQuickly,
-    );
+  for (const { job, work } of plans) {
     for (const { id, batch } of work.batches) {
       const choice = job.batches.find((each) => each.id === id);
       if (!choice || (batch.outcome === "planned" && batch.fills.length === 0)) continue;
