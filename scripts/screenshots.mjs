@@ -7,7 +7,7 @@ import { withThrowawayDatabase } from "./throwaway.mjs";
 const JOB = (n) => `/jobs/01930000-0000-7000-8400-00000000000${n}`;
 const ROOM = (n) => `?room=01930000-0000-7000-8500-${n.toString(16).padStart(12, "0")}`;
 const VIEWS = [
-  { name: "today", path: "/" },
+  { name: "today", path: "/", sees: "Dry, furniture back" },
   { name: "phone-run", path: `${JOB(4)}/run`, phone: true },
   { name: "survey", path: `${JOB(1)}/survey${ROOM(3)}` },
   {
@@ -24,7 +24,7 @@ const VIEWS = [
   { name: "mixer", path: "/mixer", type: { Strength: "1:24", Total: "8 L" } },
   { name: "reference", path: "/reference?page=rules" },
   { name: "working-us", path: `${JOB(2)}/dry${ROOM(8)}`, us: true, press: "Dry by: show the calculation" },
-  { name: "phone-today", path: "/", phone: true },
+  { name: "phone-today", path: "/", phone: true, sees: "Dry, furniture back" },
   { name: "phone-survey", path: `${JOB(2)}/survey`, phone: true },
   { name: "phone-spot", path: `${JOB(2)}/survey${ROOM(8)}&part=spots`, phone: true, press: /Coffee, tea/ },
   { name: "phone-mix", path: `${JOB(1)}/mix`, phone: true },
