@@ -112,6 +112,7 @@ test("a room finished now dries from now, and the log says who", async ({ page }
 test("without a mouse: a job, a room, its fills and its hour, and the keys are told by ?", async ({
   page,
 }) => {
+  const leaveField = () => page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await page.goto("/");
   await expect(page.getByRole("button", { name: "New job" })).toBeEnabled();
   await page.keyboard.press("n");
@@ -120,8 +121,12 @@ test("without a mouse: a job, a room, its fills and its hour, and the keys are t
   await page.keyboard.type("Loom Cottage");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: /Loom Cottage/ })).toBeVisible();
-  await expect(page.getByRole("button", { name: "Add room" })).toBeVisible();
+  const room = page.getByRole("textbox", { name: "Room", exact: true });
+  // A new job's first field has the focus already. "A" leads to it from anywhere else.
+  await expect(room).toBeFocused();
+  await leaveField();
   await page.keyboard.press("a");
+  await expect(room).toBeFocused();
   await page.keyboard.type("Parlour");
   await page.keyboard.press("Tab");
   await page.keyboard.type("12'6 x 10'");
@@ -130,7 +135,6 @@ test("without a mouse: a job, a room, its fills and its hour, and the keys are t
   // The room's field still has the focus, and there a key is text.
   await page.keyboard.press("?");
   await expect(page.getByLabel("Room", { exact: true })).toHaveValue("?");
-  const leaveField = () => page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await leaveField();
   await page.keyboard.press("?");
   await expect(page.getByRole("dialog")).toContainText("survey, mix, run, dry, log");
