@@ -1,6 +1,7 @@
 /** The van as it is: one hand sprayer for wool and tile, and floors that take their own mix. */
 import { expect, type Page } from "@playwright/test";
 import { now, step } from "../support/card.ts";
+import { allSent } from "../support/device.ts";
 import { dyeTest } from "../support/dyeTest.ts";
 import { test } from "../support/stack.ts";
 
@@ -83,6 +84,7 @@ async function testAndStart(page: Page): Promise<void> {
   await test.getByLabel("Which tile").fill("Corner by the window");
   await test.getByRole("button", { name: "No change" }).click();
   await expect(todo).toHaveCount(0);
+  await allSent(page); // shown at once, kept a moment later: the page is left only then
   await page.goto(`/jobs/${JOB}/run`);
   await page.getByRole("button", { name: "Start job" }).click();
   await page.getByRole("dialog").getByRole("button", { name: "Move to now and start" }).click();
