@@ -62,6 +62,7 @@ test.describe("on a phone", () => {
     await phase(page, "Mix").click();
     // 16.0 + 21.1 + 9 m² at 68 ml/m² is 3.14 L; to the mark 3.2 L, with the heel of the first sprayer on top.
     await expect(page.getByText(/Total/)).toBeVisible();
+    await page.getByRole("button", { name: /sprayer.*Change$/i }).click();
     await page.getByLabel("Sprayer", { exact: true }).selectOption({ label: "Pump sprayer, 8 L" });
     await expect(page.getByText(/Total 3.4\sL of mix, 135\sml/)).toBeVisible();
     await figure(page, "Concentrate").click();
@@ -74,7 +75,10 @@ test.describe("on a phone", () => {
     await expect(page.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
     await page.getByRole("button", { name: "Nylon", exact: true }).click();
     // The cup for the cloth comes before the fill.
-    await expect(page.getByText(/Test cup: \d+\sml of water, then \d+\sml/)).toBeVisible();
+    await page.getByRole("button", { name: "Do the dye test" }).click();
+    await expect(page.getByRole("dialog")).toContainText(/Test cup: \d+\sml of water, then \d+\sml/);
+    await page.keyboard.press("Escape");
+    await expect(page.getByRole("dialog")).toHaveCount(0);
     // A test passes one carpet; that it is one in all three rooms, the person says.
     await page.getByRole("button", { name: "Same carpet in Bedroom, Lounge, Hall" }).click();
     await dyeTest(page, "Under the bed");

@@ -26,6 +26,7 @@ test("a product added from its label, whose 1:4 means one in four, is mixed as i
   await dialog.getByRole("button", { name: "Save product" }).click();
   await expect(dialog).toHaveCount(0);
 
+  await page.getByRole("button", { name: /^Wear gloves/ }).click();
   await expect(page.getByText("Gloves, goggles and an apron.", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: /^Fill 1/ }).click();
   // Heavy soil: one part in four of mix, so water is three times the concentrate.

@@ -111,6 +111,9 @@ test("a wool hall stops an alkaline product and says why, in survey and in mix; 
   const meadow = page.getByRole("region", { name: "Meadow pre-spray" });
   await expect(meadow.getByText(/Don’t mix yet: a stop applies to .*Hall/)).toBeVisible();
   await expect(meadow.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
+  // The way out is where the stop is.
+  await meadow.getByRole("button", { name: /^Use Teasel wool pre-spray in .*Hall/ }).click();
+  await expect(meadow.getByText(/Don’t mix yet: a stop applies to/)).toHaveCount(0);
 
   const wool = page.getByRole("region", { name: "Teasel wool pre-spray" });
   await expect(wool.getByText("To do: dye test of Teasel wool pre-spray.").first()).toBeVisible();
@@ -124,14 +127,14 @@ test("a wool hall stops an alkaline product and says why, in survey and in mix; 
   await expect(wool.getByRole("button", { name: "Mark as mixed" })).toBeVisible();
   await wool.getByRole("button", { name: "Repeat the dye test" }).click();
   await page.getByRole("button", { name: "Start the 30 s" }).click();
-  await page.getByLabel("Test spot").fill("Behind the clock");
+  await page.getByRole("button", { name: "Behind door" }).click();
   await page.getByRole("button", { name: "Colour bled" }).click();
   // Colour on the cloth counts for more than a word given before it.
   await expect(wool.getByText("this carpet’s colour bled with")).toBeVisible();
   await expect(wool.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
   await phase(page, "Log").click();
   await expect(page.getByText(/Mira took responsibility: Same carpet as last spring/)).toBeVisible();
-  await expect(page.getByText(/Behind the clock, \d+ s: colour bled, stop/)).toBeVisible();
+  await expect(page.getByText(/Behind door, \d+ s: colour bled, stop/)).toBeVisible();
 });
 
 test("a spot is worked through three steps, each timed, tested and logged, until it is gone", async ({

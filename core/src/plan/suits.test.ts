@@ -1,5 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import {
+  allowedProductFor,
   heaviestOf,
   mixFor,
   type PlannedBatch,
@@ -61,6 +62,30 @@ describe("a new mix starts from what suits its rooms", () => {
     );
     expect(ids[0]).toBe("teasel");
     expect(ids.indexOf("meadow")).toBeGreaterThan(ids.indexOf("teasel"));
+  });
+});
+
+describe("what may be used instead", () => {
+  const tested = (productId: string, result: "passed" | "failed") => ({
+    productId,
+    roomId: "hall",
+    result,
+    test: "dye" as const,
+  });
+  const hall = room("hall", { fibre: "wool", batchId: "of meadow" });
+  test.each([
+    ["wool: the mild one, not the alkali", [hall], [], "teasel"],
+    ["the next where its dye test failed", [hall], [tested("teasel", "failed")], "bramble"],
+    ["one that passed is in", [hall], [tested("teasel", "passed")], "teasel"],
+    ["for two rooms, what both bear", [hall, room("den", { fibre: "nylon" })], [], "teasel"],
+    [
+      "for carpet and tile there is no one product",
+      [hall, room("bath", { covering: "ceramic" })],
+      [],
+      undefined,
+    ],
+  ] as const)("%s", (_, rooms, tests, id) => {
+    expect(allowedProductFor(rooms, SHELF, { tests, former: [] })?.id).toBe(id);
   });
 });
 

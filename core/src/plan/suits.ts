@@ -1,6 +1,6 @@
 import { judgeProduct, severity } from "../care/index.ts";
 import { numberAt } from "../itemAt.ts";
-import { careOfRooms } from "./care.ts";
+import { careOfRooms, type JudgedJob } from "./care.ts";
 import type { ProductLabel, SurveyedRoom } from "./input.ts";
 import { careFloor, isSprayed, SPRAYED, sprayKindFor } from "./roomMix.ts";
 
@@ -32,6 +32,25 @@ export function productsThatSuit<P extends ProductLabel & { readonly id: string 
       return { product, rank };
     });
   return ranked.toSorted((a, b) => firstDifference(a.rank, b.rank)).map(({ product }) => product);
+}
+
+/**
+ * The product of a shelf that suits some rooms best and that neither the care rules nor a test made on their floors forbid in any of
+ * them; undefined where there is none.
+ */
+export function allowedProductFor<P extends ProductLabel & { readonly id: string }>(
+  onto: readonly SurveyedRoom[],
+  shelf: readonly P[],
+  job: Omit<JudgedJob, "rooms" | "batches">,
+): P | undefined {
+  const rooms = onto.map(({ batchId: _, ...room }) => room);
+  return productsThatSuit(rooms, shelf).find(
+    (product) =>
+      rooms.every((room) => product.kind === sprayKindFor(room)) &&
+      careOfRooms({ ...job, rooms, batches: [{ id: product.id, product }] }).every(
+        ({ gate, product: judgement }) => gate !== "failed" && judgement?.verdict !== "stop",
+      ),
+  );
 }
 
 /** How much the rules have to say against a product on some floors. */

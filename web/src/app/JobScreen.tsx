@@ -60,7 +60,7 @@ export function JobScreen() {
 /** Follows the desk alone: what is logged this moment is the run card's. */
 const OpenJob = memo(function OpenJob({ desk }: { readonly desk: JobDesk }) {
   return (
-    <div className="pb-32 sm:pb-16">
+    <div className="pb-32 [--foot:3.5rem] has-[[data-undo]]:[--foot:6.6rem] sm:pb-16">
       <JobHeader desk={desk} />
       <PhaseBar jobId={desk.job.id} />
       <div className="fixed inset-x-0 bottom-14 z-20 sm:bottom-0 sm:left-20">
@@ -119,7 +119,10 @@ function UndoButtons({ jobId }: { readonly jobId: JobId }) {
   if (!last && !next) return null;
   const look = "flex min-h-12 min-w-0 items-center gap-2 px-2 text-sm text-soft sm:min-h-10";
   return (
-    <div className="flex items-center justify-between gap-2 max-sm:absolute max-sm:inset-x-0 max-sm:bottom-full max-sm:border-rule max-sm:border-t max-sm:bg-ground max-sm:px-2 sm:ml-auto sm:min-w-0">
+    <div
+      data-undo
+      className="flex items-center justify-between gap-2 max-sm:absolute max-sm:inset-x-0 max-sm:bottom-full max-sm:border-rule max-sm:border-t max-sm:bg-ground max-sm:px-2 sm:ml-auto sm:min-w-0"
+    >
       {last && (
         <button type="button" onClick={undo} className={look}>
           <Undo2 aria-hidden size={20} className="shrink-0" />

@@ -1,4 +1,4 @@
-import { BatchId, type Job, MAX_BATCHES, type Room, type Shelf } from "@scutch/contract";
+import { BatchId, type Job, MAX_BATCHES, type ProductId, type Room, type Shelf } from "@scutch/contract";
 import { mixesWithoutTip } from "@scutch/core/mix";
 import { isSprayed, productsThatSuit, sprayKindFor, suitsFloor, type WorkPlan } from "@scutch/core/plan";
 import { newId } from "../device/newId.ts";
@@ -7,6 +7,40 @@ import { newId } from "../device/newId.ts";
 export function keepRooms(job: Job, batchId: BatchId, work: Pick<WorkPlan, "rooms">): Job {
   const served = new Set<string>(work.rooms.flatMap((room) => (room.batchId === batchId ? [room.id] : [])));
   return { ...job, rooms: job.rooms.map((room) => (served.has(room.id) ? { ...room, batchId } : room)) };
+}
+
+/** A sprayer no mix of a job is made in, else the first; undefined: there is none. */
+const freeMixer = (vessels: Shelf["vessels"], batches: Job["batches"]) => {
+  const mixers = vessels.filter(mixesWithoutTip);
+  return mixers.find(({ id }) => batches.every(({ vesselId }) => vesselId !== id)) ?? mixers[0];
+};
+
+/**
+ * A job some of whose rooms are sprayed with another product: from the mix there is of it, else from one of its own. Undefined where
+ * no mix can be added.
+ */
+export function withProduct(
+  job: Job,
+  roomIds: readonly string[],
+  productId: ProductId,
+  { vessels }: Pick<Shelf, "vessels">,
+): Job | undefined {
+  const [first] = job.batches;
+  const there = job.batches.find((batch) => batch.productId === productId);
+  const vessel = freeMixer(vessels, job.batches);
+  if (!there && (!vessel || !first || job.batches.length >= MAX_BATCHES)) return undefined;
+  const added =
+    there || !vessel || !first
+      ? []
+      : [{ id: newId(BatchId), productId, vesselId: vessel.id, measure: first.measure }];
+  const batchId = there?.id ?? added[0]?.id;
+  return {
+    ...job,
+    batches: [...job.batches, ...added],
+    rooms: job.rooms.map((room) =>
+      roomIds.includes(room.id) ? { ...room, batchId, unsprayed: undefined } : room,
+    ),
+  };
 }
 
 /**
@@ -25,14 +59,13 @@ export function fitMixes(
     const changed = old && room.batchId === old.batchId && sprayKindFor(old) !== sprayKindFor(room);
     return changed ? { ...room, batchId: undefined } : room;
   });
-  const mixers = vessels.filter(mixesWithoutTip);
   const batches = [...after.batches];
   const productOf = (productId: string) => products.find(({ id }) => id === productId);
   for (const room of rooms) {
     if (!isSprayed(room) || room.batchId !== undefined || batches.length >= MAX_BATCHES) continue;
     if (batches.some(({ productId }) => suitsFloor(productOf(productId) ?? {}, room))) continue;
     const [best] = productsThatSuit([room], products);
-    const free = mixers.find(({ id }) => batches.every(({ vesselId }) => vesselId !== id)) ?? mixers[0];
+    const free = freeMixer(vessels, batches);
     const [first] = batches;
     if (!best || !free || !first || best.kind !== sprayKindFor(room)) continue;
     batches.push({ id: newId(BatchId), productId: best.id, vesselId: free.id, measure: first.measure });

@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 
 const LOOK = {
   caution: "border-caution bg-caution-wash",
@@ -21,5 +21,24 @@ export function Callout({
       {title && <strong className="block">{title}</strong>}
       {children}
     </div>
+  );
+}
+
+/** A caution in one line that opens: what it says in full is there for who asks. */
+export function FoldedCaution({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Callout tone="caution">
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+        className="-my-2 flex min-h-12 w-full items-center justify-between gap-3 text-left font-semibold"
+      >
+        <span>{title}</span>
+        <span aria-hidden>{open ? "–" : "+"}</span>
+      </button>
+      {open && children}
+    </Callout>
   );
 }

@@ -67,12 +67,14 @@ function useBackCloses(open: boolean, onClose: () => void): void {
 export function Dialog({ open, title, onClose, children }: Props) {
   const aside = useContext(Aside);
   const panel = useRef<HTMLDivElement>(null);
-  // Where the first thing to say is text, it can be typed at once; a list isn't opened for anybody.
+  // Where the first thing to say is text, it can be typed at once; a list isn't opened for anybody. `data-first` names another.
   useEffect(() => {
     if (!open) return;
     const timer = setTimeout(() => {
+      const named = panel.current?.querySelector<HTMLElement>("[data-first]");
       const first = panel.current?.querySelector<HTMLElement>(CONTROL);
-      if (first?.matches(TEXT)) first.focus();
+      if (named) named.focus();
+      else if (first?.matches(TEXT)) first.focus();
     }, FOCUS_AFTER);
     return () => clearTimeout(timer);
   }, [open]);

@@ -16,6 +16,7 @@ import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { BoosterFields } from "./BoosterFields.tsx";
+import { MixRooms } from "./MixRooms.tsx";
 import { TipField } from "./TipField.tsx";
 import { VesselAdvice } from "./VesselAdvice.tsx";
 
@@ -95,7 +96,10 @@ export function BatchChoices({ desk, batch, product, vessel, planned, number }: 
 
   return (
     <div className="grid gap-3">
-      <h2 className="font-bold text-xl">{job.batches.length > 1 ? `Mix ${number}` : "The mix"}</h2>
+      <h2 className="font-bold text-xl max-lg:sr-only">
+        {job.batches.length > 1 ? `Mix ${number}` : "The mix"}
+      </h2>
+      <MixRooms desk={desk} batch={batch} />
       <div>
         <ChoiceField
           label="Product"

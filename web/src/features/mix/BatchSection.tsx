@@ -1,8 +1,9 @@
-import type { BatchChoice } from "@scutch/contract";
+import type { BatchChoice, Product, Vessel } from "@scutch/contract";
 import { fillsOfOthers, foldFills } from "@scutch/core/log";
 import { concentratePerWater, explainLeftOver } from "@scutch/core/mix";
+import type { BatchPlan } from "@scutch/core/plan";
 import { useState } from "react";
-import { formatAmount } from "../../format/units.ts";
+import { formatAmount, strengthOf, type UnitFormatter } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { barredMix, MixCare, stoppedRooms } from "../../shared/care/MixCare.tsx";
@@ -11,10 +12,11 @@ import { FillSheet } from "../../shared/fill/FillSheet.tsx";
 import { entryText } from "../../shared/logging/entryText.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
+import { Folded } from "../../ui/Folded.tsx";
 import { BatchChoices } from "./BatchChoices.tsx";
 import { BottleLabel } from "./BottleLabel.tsx";
 import { FillList } from "./FillList.tsx";
-import { MixRooms } from "./MixRooms.tsx";
+import { HeavyRoom } from "./MixRooms.tsx";
 import { RunOut } from "./RunOut.tsx";
 
 interface Props {
@@ -22,6 +24,21 @@ interface Props {
   readonly batch: BatchChoice;
   readonly number: number;
 }
+
+/** What a mix is made of and in, in a line. */
+const choicesText = (
+  product: Product | undefined,
+  vessel: Vessel | undefined,
+  planned: BatchPlan | undefined,
+  units: UnitFormatter,
+) =>
+  [
+    product?.name,
+    vessel?.name,
+    planned && strengthOf(concentratePerWater(planned.strength), product?.scoop !== undefined, units),
+  ]
+    .filter(Boolean)
+    .join(" · ");
 
 /** One product in one sprayer for its rooms: the choices, the fills, and the fill to make now. */
 export function BatchSection({ desk, batch, number }: Props) {
@@ -44,17 +61,18 @@ export function BatchSection({ desk, batch, number }: Props) {
     >
       <div className="grid gap-x-8 gap-y-5 lg:grid-cols-[20rem_1fr]">
         <div className="max-lg:order-2">
-          <BatchChoices
-            desk={desk}
-            batch={batch}
-            product={product}
-            vessel={vessel}
-            planned={planned}
-            number={number}
-          />
+          <Folded label={choicesText(product, vessel, planned, units)} open={!fill}>
+            <BatchChoices
+              desk={desk}
+              batch={batch}
+              product={product}
+              vessel={vessel}
+              planned={planned}
+              number={number}
+            />
+          </Folded>
         </div>
         <div className="min-w-0">
-          <MixRooms desk={desk} batch={batch} planned={planned} />
           {!product || !vessel ? (
             <Callout tone="stop" title="The product or sprayer isn’t on this device. Choose another." />
           ) : planned?.batch.outcome === "impossible" ? (
@@ -105,11 +123,12 @@ export function BatchSection({ desk, batch, number }: Props) {
                 {product.potLife === undefined ? " today" : " before its use-by time"}, or empty it to the
                 sewer if the label allows.
               </p>
+              <HeavyRoom desk={desk} batch={batch} planned={planned} />
               <RunOut desk={desk} batch={batch} product={product} planned={planned} />
               <BottleLabel desk={desk} product={product} batch={batch} planned={planned} made={made} />
             </>
           ) : (
-            <p className="py-6 text-soft">No rooms use this mix. Tap the rooms it’s for.</p>
+            <p className="py-6 text-soft">No rooms use this mix. Under “Rooms”, tap those it’s for.</p>
           )}
         </div>
       </div>

@@ -6,6 +6,7 @@ import { type BatchPlan, heaviestOf, mixFor } from "@scutch/core/plan";
 import { newId } from "../../device/newId.ts";
 import { strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { nameById } from "../../planning/nameById.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
@@ -42,21 +43,34 @@ function sprayedFrom(
   };
 }
 
-/** Which rooms a mix is for, to tap; and that one heavy room makes it stronger for all of them, where it does. */
-export function MixRooms({ desk, batch, planned }: Props) {
-  const units = useUnits();
-  const { job, work, edit, input } = desk;
+/** Which rooms a mix is for, to tap. */
+export function MixRooms({ desk, batch }: Pick<Props, "desk" | "batch">) {
+  const { job, work, edit } = desk;
   const may = work.rooms
     .filter(({ method, passage }) => !passage && METHOD_FIGURES[method].wetting !== "dry")
     .map(({ id }) => id as RoomId);
   const names = namesById(job.rooms.filter(({ id }) => may.includes(id)));
   const chosen = work.rooms.filter(({ batchId }) => batchId === batch.id).map(({ id }) => id as RoomId);
+  return (
+    <MultiSelect
+      label="Rooms"
+      names={names}
+      chosen={chosen}
+      onChange={(ids) => void edit((before) => sprayedFrom(desk, before, batch, ids, may))}
+    />
+  );
+}
+
+/** That one heavy room makes a mix stronger for all of them, and the way to give it its own. */
+export function HeavyRoom({ desk, batch, planned }: Props) {
+  const units = useUnits();
+  const { job, work, edit, input } = desk;
   const own = input.batches.find(({ id }) => id === batch.id);
   const heavy = own && planned && heaviestOf(own, planned, work.rooms);
-  const heavyNames = heavy?.roomIds.map((id) => names[id as RoomId]).join(", ");
-  const powder = own?.product.scoop !== undefined;
+  if (!heavy) return null;
+  const names = heavy.roomIds.map((id) => nameById(job.rooms, id, "a removed room")).join(", ");
+  const powder = own.product.scoop !== undefined;
   const splitOffBatch = () => {
-    if (!heavy) return;
     const next: BatchChoice = { ...batch, id: newId(BatchId), carried: undefined };
     void edit((before) => ({
       ...before,
@@ -67,26 +81,18 @@ export function MixRooms({ desk, batch, planned }: Props) {
     }));
   };
   return (
-    <div className="mb-3 grid gap-2 print:hidden">
-      <MultiSelect
-        label="Rooms"
-        names={names}
-        chosen={chosen}
-        onChange={(ids) => void edit((before) => sprayedFrom(desk, before, batch, ids, may))}
-      />
-      {heavy && (
-        <Callout
-          tone="advice"
-          title={`${heavyNames} ${heavy.roomIds.length === 1 ? "makes" : "make"} the whole mix ${strengthOf(concentratePerWater(heavy.strength), powder, units)}.`}
-        >
-          The other rooms need {strengthOf(concentratePerWater(heavy.others), powder, units)}.
-          {job.batches.length < MAX_BATCHES && (
-            <Button className="mt-2 block" onClick={splitOffBatch}>
-              Give {heavyNames} {heavy.roomIds.length === 1 ? "its own mix" : "their own mix"}
-            </Button>
-          )}
-        </Callout>
-      )}
+    <div className="mt-3 print:hidden">
+      <Callout
+        tone="advice"
+        title={`${names} ${heavy.roomIds.length === 1 ? "makes" : "make"} the whole mix ${strengthOf(concentratePerWater(heavy.strength), powder, units)}.`}
+      >
+        The other rooms need {strengthOf(concentratePerWater(heavy.others), powder, units)}.
+        {job.batches.length < MAX_BATCHES && (
+          <Button className="mt-2 block" onClick={splitOffBatch}>
+            Give {names} {heavy.roomIds.length === 1 ? "its own mix" : "their own mix"}
+          </Button>
+        )}
+      </Callout>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import type { GearKind, RigChoice, Vessel } from "@scutch/contract";
+import type { GearId, GearKind, RigChoice, Vessel } from "@scutch/contract";
 import { METHOD_FIGURES, STROKE_LIMITS } from "@scutch/core/clean";
 import { quantityReader, type ShowLimit } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -11,10 +11,12 @@ interface Props {
   readonly desk: Pick<JobDesk, "job" | "shelf" | "edit">;
   readonly solution: Vessel | undefined;
   readonly recovery: Vessel | undefined;
+  /** Some room is extracted: with a wand, over a hose. */
+  readonly extracts: boolean;
 }
 
 /** What the job is rinsed and extracted with. */
-export function RigFields({ desk: { job, shelf, edit }, solution, recovery }: Props) {
+export function RigFields({ desk: { job, shelf, edit }, solution, recovery, extracts }: Props) {
   const units = useUnits();
   const rig = job.rig ?? {};
   const change = (part: Partial<RigChoice>, showLimit?: ShowLimit) =>
@@ -28,6 +30,46 @@ export function RigFields({ desk: { job, shelf, edit }, solution, recovery }: Pr
     shelf.vessels.filter((vessel) => vessel.kind === kind).map(({ id, name }) => ({ value: id, name }));
   return (
     <div className="grid content-start gap-3">
+      {extracts && <WandFields {...{ rig, gear, set, change }} />}
+      <QuantityField
+        label="Rinse water at the head"
+        value={rig.rinseTemperature}
+        show={units.temperature}
+        placeholder="not set"
+        hint="Checked against each fibre."
+        read={quantityReader("temperature", units.bare.temperature)}
+        onChange={(rinseTemperature) => change({ rinseTemperature }, units.temperature)}
+      />
+      <ChoiceField
+        label="Solution tank"
+        value={rig.solutionId}
+        assumed={solution?.id}
+        options={tanks("solution-tank")}
+        onChange={(solutionId) => set({ solutionId })}
+      />
+      <ChoiceField
+        label="Recovery tank"
+        value={rig.recoveryId}
+        assumed={recovery?.id}
+        options={tanks("recovery-tank")}
+        onChange={(recoveryId) => set({ recoveryId })}
+      />
+    </div>
+  );
+}
+
+interface WandProps {
+  readonly rig: RigChoice;
+  readonly gear: (kind: GearKind) => { value: GearId; name: string }[];
+  readonly set: (part: Partial<RigChoice>) => void;
+  readonly change: (part: Partial<RigChoice>, showLimit?: ShowLimit) => string | undefined;
+}
+
+/** What a carpet is extracted with, and how it is drawn over it. */
+function WandFields({ rig, gear, set, change }: WandProps) {
+  const units = useUnits();
+  return (
+    <>
       <ChoiceField
         label="Wand"
         value={rig.wandId}
@@ -74,29 +116,6 @@ export function RigFields({ desk: { job, shelf, edit }, solution, recovery }: Pr
         read={quantityReader("speed", units.system === "metric" ? "mps" : "fpm")}
         onChange={(strokeSpeed) => change({ strokeSpeed }, units.speed)}
       />
-      <QuantityField
-        label="Rinse water at the head"
-        value={rig.rinseTemperature}
-        show={units.temperature}
-        placeholder="not set"
-        hint="Checked against each fibre."
-        read={quantityReader("temperature", units.bare.temperature)}
-        onChange={(rinseTemperature) => change({ rinseTemperature }, units.temperature)}
-      />
-      <ChoiceField
-        label="Solution tank"
-        value={rig.solutionId}
-        assumed={solution?.id}
-        options={tanks("solution-tank")}
-        onChange={(solutionId) => set({ solutionId })}
-      />
-      <ChoiceField
-        label="Recovery tank"
-        value={rig.recoveryId}
-        assumed={recovery?.id}
-        options={tanks("recovery-tank")}
-        onChange={(recoveryId) => set({ recoveryId })}
-      />
-    </div>
+    </>
   );
 }

@@ -8,6 +8,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { ExplainedFigure } from "../../shared/explain/ExplainedFigure.tsx";
 import { useUnits } from "../../state/useUnits.ts";
+import { Folded } from "../../ui/Folded.tsx";
 import { RigFields } from "./RigFields.tsx";
 import { TankGauges } from "./TankGauges.tsx";
 import { TanksRead } from "./TanksRead.tsx";
@@ -25,12 +26,29 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
     <section aria-label="Rinse and recovery" className="mb-8 border-ink border-t-2 pt-3 print:hidden">
       <h2 className="font-bold text-xl">Rinse and recovery</h2>
       <div className="mt-3 grid gap-x-8 gap-y-5 lg:grid-cols-[20rem_1fr]">
-        <RigFields {...{ desk, solution, recovery }} />
+        <div className="max-lg:order-2">
+          {rinsed.length > 0 && (
+            <Folded label={rigText(desk, solution, recovery)}>
+              <RigFields
+                {...{ desk, solution, recovery }}
+                extracts={rinsed.some(({ method }) => method === "extraction")}
+              />
+            </Folded>
+          )}
+        </div>
         <RinseFigures {...{ desk, rinsed, solution, recovery }} />
       </div>
     </section>
   );
 }
+
+/** What the job is rinsed with, in a line. */
+const rigText = ({ job: { rig = {} }, shelf }: JobDesk, ...tanks: readonly (Vessel | undefined)[]) =>
+  [rig.wandId, rig.blowerId, rig.hoseId]
+    .map((id) => shelf.gear.find((item) => item.id === id)?.name)
+    .concat(tanks.map((tank) => tank?.name))
+    .filter(Boolean)
+    .join(" · ") || "No machine chosen yet.";
 
 /** Litres and minutes of some rooms, and the water left in their carpet, kg/m². */
 function rinseTotals(rinsed: readonly RoomPlan[]) {
@@ -62,14 +80,16 @@ function RinseFigures({ desk, rinsed, solution, recovery }: FiguresProps) {
   const { litres, seconds, residual, airflow } = rinseTotals(rinsed);
   return (
     <div className="min-w-0">
-      <dl className="grid grid-cols-2 gap-x-6 sm:grid-cols-4">
-        <Figure name="Rinse water" value={formatAmount(units.volume(litres))} />
-        <Figure name="Per pass of the wand" value={hoursAndMinutes(seconds / 3600)} />
-        <Figure name="Left in the carpet" value={units.massPerArea(residual)} />
-        {airflow !== undefined && rig.blowerId && rig.hoseId && (
-          <Figure name="Suction at the head" value={`${percent(airflow)} of typical`} />
-        )}
-      </dl>
+      {rinsed.length > 0 && (
+        <dl className="grid grid-cols-2 gap-x-6 sm:grid-cols-4">
+          <Figure name="Rinse water" value={formatAmount(units.volume(litres))} />
+          <Figure name="Per pass of the wand" value={hoursAndMinutes(seconds / 3600)} />
+          <Figure name="Left in the carpet" value={units.massPerArea(residual)} />
+          {airflow !== undefined && rig.blowerId && rig.hoseId && (
+            <Figure name="Suction at the head" value={`${percent(airflow)} of typical`} />
+          )}
+        </dl>
+      )}
       {airflow !== undefined && airflow < 0.9 && (
         <p className="mt-2 max-w-prose">
           A shorter, wider or straighter hose leaves less water, so it dries sooner. Compare in Dry.
@@ -106,7 +126,7 @@ function RinseFigures({ desk, rinsed, solution, recovery }: FiguresProps) {
           {work.pads.changes === 1 ? "once" : `${work.pads.changes} times`}. Launder them all afterwards.
         </p>
       )}
-      <TanksRead desk={desk} />
+      {rinsed.length > 0 && <TanksRead desk={desk} />}
       <p className="mt-3 max-w-prose text-sm text-soft">
         Empty waste water to the sewer (foul drain), never a storm drain. Release pressure before you uncouple
         a hose.

@@ -1,10 +1,10 @@
 import type { Room } from "@scutch/contract";
 import type { Judgement } from "@scutch/core/care";
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
 import { MATERIAL_NAMES, reasonTitle, sourceWords, VERDICT_NAMES } from "../../format/careWords.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
-import { Callout } from "../../ui/Callout.tsx";
+import { Callout, FoldedCaution } from "../../ui/Callout.tsx";
 import { careFor } from "./careFor.ts";
 import { FibreQuestion } from "./FibreQuestion.tsx";
 import { FloorTestNote } from "./FloorTestNote.tsx";
@@ -39,7 +39,8 @@ export function CareStrip({ desk, room }: { readonly desk: JobDesk; readonly roo
   );
 }
 
-interface About {
+/** A judgement and what it is about. */
+export interface About {
   readonly about: string;
   readonly judgement: Judgement;
 }
@@ -68,34 +69,33 @@ export function Stops({ about, judgement, children }: About & { readonly childre
   );
 }
 
-/** Cautions of all judgements, folded until asked for. */
-export function Cautions({ judgements }: { readonly judgements: readonly About[] }) {
-  const [open, setOpen] = useState(false);
-  const cautions = judgements.flatMap(({ about, judgement }) =>
+/** Each caution of some judgements, once for what it is about. */
+const cautionsIn = (judgements: readonly About[]) =>
+  judgements.flatMap(({ about, judgement }) =>
     judgement.reasons
       .filter(({ verdict }) => verdict === "caution")
       .map((reason) => ({ ...reason, key: `${about} ${reason.trait} ${reason.material}` })),
   );
-  if (cautions.length === 0) return null;
+
+/** What the cautions of some judgements are about, in a line; empty where there is none. */
+export const cautionTitles = (judgements: readonly About[]): string =>
+  [...new Set(cautionsIn(judgements).map(reasonTitle))].join("; ");
+
+/** What they say, each with its way to mind it and where that is from. */
+export const CautionTexts = ({ judgements }: { readonly judgements: readonly About[] }) =>
+  cautionsIn(judgements).map(({ key, why, lift, source }) => (
+    <p key={key} className="mt-2">
+      {why} {lift} <span className="text-sm text-soft">({sourceWords(source)})</span>
+    </p>
+  ));
+
+/** Cautions of all judgements, folded until asked for. */
+export function Cautions({ judgements }: { readonly judgements: readonly About[] }) {
+  const titles = cautionTitles(judgements);
+  if (titles === "") return null;
   return (
-    <Callout tone="caution">
-      <button
-        type="button"
-        aria-expanded={open}
-        onClick={() => setOpen(!open)}
-        className="-my-2 flex min-h-12 w-full items-center justify-between gap-3 text-left font-semibold"
-      >
-        <span>
-          {VERDICT_NAMES.caution}: {cautions.map(reasonTitle).join("; ")}
-        </span>
-        <span aria-hidden>{open ? "–" : "+"}</span>
-      </button>
-      {open &&
-        cautions.map(({ key, why, lift, source }) => (
-          <p key={key} className="mt-2">
-            {why} {lift} <span className="text-sm text-soft">({sourceWords(source)})</span>
-          </p>
-        ))}
-    </Callout>
+    <FoldedCaution title={`${VERDICT_NAMES.caution}: ${titles}`}>
+      <CautionTexts judgements={judgements} />
+    </FoldedCaution>
   );
 }

@@ -34,6 +34,10 @@ export function FloorTestDialog({ desk, room, product, test, onClose }: Props) {
   const log = useLogging(desk);
   const [place, setPlace] = useState("");
   const [error, setError] = useState<string>();
+  const choosePlace = (named: string) => {
+    setPlace(named);
+    setError(undefined);
+  };
   const words = TEST_WORDS[test];
   const clock = useCountdown(testSeconds(test, product));
   const time = testTime(test, product);
@@ -63,23 +67,33 @@ export function FloorTestDialog({ desk, room, product, test, onClose }: Props) {
         {protectionText(protectionFor(product))} Follow the label first.
       </p>
       <div className="mt-3">
+        <fieldset className="mb-2 flex flex-wrap gap-1.5">
+          <legend className="sr-only">{words.place}, to tap</legend>
+          {words.places.map((each) => (
+            <button
+              key={each}
+              type="button"
+              aria-pressed={place === each}
+              onClick={() => choosePlace(each)}
+              className={`min-h-12 rounded-md border px-4 ${place === each ? "border-ink bg-ink text-ground" : "border-rule bg-paper"}`}
+            >
+              {each}
+            </button>
+          ))}
+        </fieldset>
         <FieldFrame id="test-place" label={words.place}>
           <input
             id="test-place"
             className={inputLook(error !== undefined)}
             maxLength={120}
             value={place}
-            placeholder={words.example}
-            onChange={(event) => {
-              setPlace(event.target.value);
-              setError(undefined);
-            }}
+            onChange={(event) => choosePlace(event.target.value)}
           />
         </FieldFrame>
         <FieldError sentence={error} />
       </div>
       {clock.left === undefined ? (
-        <Button weight={answers ? "plain" : "main"} className="mt-4 w-full" onClick={clock.start}>
+        <Button data-first weight={answers ? "plain" : "main"} className="mt-4 w-full" onClick={clock.start}>
           Start the {time}
         </Button>
       ) : (

@@ -1,7 +1,7 @@
 import type { Product, Room } from "@scutch/contract";
 import { type DyeTestStatus, floorTest } from "@scutch/core/care";
 import { DEFAULTS } from "@scutch/core/plan";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { COVERING_NAMES, FIBRE_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -9,17 +9,18 @@ import { Callout } from "../../ui/Callout.tsx";
 import { FloorTestDialog, testTime } from "./FloorTestDialog.tsx";
 import { TEST_WORDS } from "./floorTestWords.ts";
 import { OverrideDialog } from "./OverrideDialog.tsx";
-import { TestCup } from "./TestCup.tsx";
 
 interface Props {
   readonly desk: JobDesk;
   readonly room: Room;
   readonly product: Product;
   readonly gate: DyeTestStatus;
+  /** What else may be done about it. */
+  readonly children?: ReactNode;
 }
 
 /** How the test of a product on a room's floor stands, and the way to make it. */
-export function FloorTestNote({ desk, room, product, gate }: Props) {
+export function FloorTestNote({ desk, room, product, gate, children }: Props) {
   const [dialog, setDialog] = useState<"test" | "override">();
   const covering = room.covering ?? DEFAULTS.covering;
   const test = floorTest(covering);
@@ -28,7 +29,7 @@ export function FloorTestNote({ desk, room, product, gate }: Props) {
   const kind = [COVERING_NAMES[covering], ...(test === "dye" ? [FIBRE_NAMES[room.fibre ?? "unknown"]] : [])];
   const floor = `${room.carpet ?? room.name} (${kind.join(", ").toLowerCase()})`;
   const buttons = (
-    <div className="mt-2 flex flex-wrap gap-2 print:hidden">
+    <div className="mt-1 flex flex-wrap gap-2 print:hidden">
       <Button onClick={() => setDialog("test")}>{gate === "not-tested" ? words.make : words.again}</Button>
       {(gate === "not-tested" || gate === "failed") && (
         <Button weight="quiet" onClick={() => setDialog("override")}>
@@ -41,14 +42,15 @@ export function FloorTestNote({ desk, room, product, gate }: Props) {
     <>
       {gate === "not-tested" && (
         <Callout tone="caution" title={`To do: ${words.todo} ${product.name}.`}>
-          On {floor}: {words.how(testTime(test, product))}
-          <TestCup desk={desk} room={room} product={product} />
+          On {floor}: {testTime(test, product)}, then mix the fill.
           {buttons}
+          {children}
         </Callout>
       )}
       {gate === "failed" && (
         <Callout tone="stop" title={`Stop: ${words.stop} ${product.name}.`}>
           On {floor}. Use another product, or none.
+          {children}
           {buttons}
         </Callout>
       )}

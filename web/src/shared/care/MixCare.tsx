@@ -1,16 +1,17 @@
 import type { BatchChoice, Product, Room } from "@scutch/contract";
 import { itemAt, valueAt } from "@scutch/core";
-import { HAZARDOUS_PAIRS, type Judgement } from "@scutch/core/care";
+import { HAZARDOUS_PAIRS } from "@scutch/core/care";
 import { barredInVessel, type RoomCare, type VesselCare } from "@scutch/core/plan";
 import { Link } from "react-router";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { Button } from "../../ui/Button.tsx";
-import { Cautions, Stops } from "./CareStrip.tsx";
+import { type About, Stops } from "./CareStrip.tsx";
 import { careFor } from "./careFor.ts";
 import { FibreQuestion } from "./FibreQuestion.tsx";
 import { FloorTestNote } from "./FloorTestNote.tsx";
 import { VesselReaction } from "./VesselMeeting.tsx";
+import { type CareGroup, OtherProduct, OtherSprayer, WithoutBooster } from "./WayOut.tsx";
 
 interface Props {
   readonly desk: JobDesk;
@@ -31,79 +32,115 @@ export const barredMix = (desk: JobDesk, batch: BatchChoice): readonly VesselCar
 
 const nameOf = (desk: JobDesk, id: string | undefined) => nameById(desk.shelf.products, id, "A product");
 
-/** What the care rules say of a mix: once for each kind of floor it goes on, and of what shares its sprayer. */
-export function MixCare({ desk, batch, product }: Props) {
-  const care = careFor(desk.input);
-  const own = care.rooms.filter(({ batchId }) => batchId === batch.id);
+/** Rooms of a mix of which the rules say the same, told together. */
+function careGroups(desk: JobDesk, batch: BatchChoice): readonly CareGroup[] {
   const rooms = new Map<string, Room>(desk.job.rooms.map((room) => [room.id, room]));
-  const roomOf = (id: string) => valueAt(rooms, id);
-  const coveringOf = (id: string) => roomOf(id).covering;
-  // Rooms of which the same is said are told together.
-  const groups = new Map<string, RoomCare[]>();
-  for (const each of own) {
+  const groups = new Map<string, { rooms: Room[]; care: RoomCare }>();
+  for (const care of careFor(desk.input).rooms) {
+    if (care.batchId !== batch.id) continue;
+    const room = valueAt(rooms, care.roomId);
+    const { product, added, method, rinse, gate, toDo } = care;
     const key = JSON.stringify([
-      each.product,
-      each.added,
-      each.method,
-      each.rinse,
-      each.gate,
-      each.toDo,
-      each.toDo.includes("fibre") && coveringOf(each.roomId),
+      product,
+      added,
+      method,
+      rinse,
+      gate,
+      toDo,
+      toDo.includes("fibre") && room.covering,
     ]);
-    groups.set(key, [...(groups.get(key) ?? []), each]);
+    const group = groups.get(key);
+    if (group) group.rooms.push(room);
+    else groups.set(key, { rooms: [room], care });
   }
-  const shared = care.vessels.filter(({ batchIds }) => batchIds.includes(batch.id));
+  return [...groups.values()];
+}
+
+const namesOf = ({ rooms }: CareGroup) => rooms.map(({ name }) => name).join(", ");
+const asksFibre = ({ care }: CareGroup) => care.toDo.includes("fibre");
+
+/** Cautions on a mix; where the fibre is still to be picked they wait for it. */
+export const mixCautions = (desk: JobDesk, batch: BatchChoice): readonly About[] =>
+  careGroups(desk, batch)
+    .filter((group) => !asksFibre(group))
+    .flatMap((group) => {
+      const about = namesOf(group);
+      const { method, rinse, product, added } = group.care;
+      return [method, rinse, product, ...added.map(({ judgement }) => judgement)].flatMap((judgement) =>
+        judgement ? [{ about, judgement }] : [],
+      );
+    });
+
+/** What has to be answered or changed before a mix is made, each with its way out: once for each kind of floor, and for its sprayer. */
+export function MixCare({ desk, batch, product }: Props) {
+  const shared = careFor(desk.input).vessels.filter(({ batchIds }) => batchIds.includes(batch.id));
   return (
     <div className="mb-3 grid gap-2 empty:hidden">
-      {shared.map(({ batchIds, products: [one, other], hazard }) => (
-        <VesselReaction
-          key={`${batchIds.join()} ${one.id} ${other?.id} ${hazard.pair.join()}`}
-          hazard={hazard}
-          names={other ? [nameOf(desk, one.id), nameOf(desk, other.id)] : [nameOf(desk, one.id)]}
-        />
-      ))}
-      {[...groups.values()].map((group) => {
-        const first = itemAt(group, 0);
-        const asks = first.toDo.includes("fibre");
-        const names = group.map(({ roomId }) => roomOf(roomId).name).join(", ");
-        const judgements: { about: string; judgement: Judgement }[] = [
-          { about: names, judgement: first.method },
-          ...(first.rinse ? [{ about: `${names}, rinse water`, judgement: first.rinse }] : []),
-          ...(first.product ? [{ about: names, judgement: first.product }] : []),
-          ...first.added.map((each) => ({
-            about: `${names}, ${nameOf(desk, each.productId)} in it`,
-            judgement: each.judgement,
-          })),
-        ];
+      {shared.map((care) => {
+        const [one, other] = care.products;
         return (
-          <div key={first.roomId} className="grid gap-2">
-            {asks && <FibreQuestion desk={desk} rooms={group.map(({ roomId }) => roomOf(roomId))} waits />}
-            {!asks &&
-              judgements.map(({ about, judgement }, i) => (
-                <Stops key={`${i} ${about}`} about={about} judgement={judgement}>
-                  <p className="mt-2">
-                    <Link
-                      to={`../survey?room=${first.roomId}&part=floor`}
-                      relative="path"
-                      className="font-semibold text-accent underline"
-                    >
-                      Open room
-                    </Link>
-                  </p>
-                </Stops>
-              ))}
-            {!asks && first.gate !== "passed" && first.product?.verdict !== "stop" && (
-              <>
-                <FloorTestNote desk={desk} room={roomOf(first.roomId)} product={product} gate={first.gate} />
-                {first.gate === "not-tested" && (
-                  <OneCarpet desk={desk} rooms={group.map(({ roomId }) => roomOf(roomId))} />
-                )}
-              </>
-            )}
-            {!asks && <Cautions judgements={judgements} />}
-          </div>
+          <VesselReaction
+            key={`${care.batchIds.join()} ${one.id} ${other?.id} ${care.hazard.pair.join()}`}
+            hazard={care.hazard}
+            names={other ? [nameOf(desk, one.id), nameOf(desk, other.id)] : [nameOf(desk, one.id)]}
+          >
+            <OtherSprayer desk={desk} batch={batch} care={care} />
+          </VesselReaction>
         );
       })}
+      {careGroups(desk, batch).map((group) =>
+        asksFibre(group) ? (
+          <FibreQuestion key={group.care.roomId} desk={desk} rooms={group.rooms} waits />
+        ) : (
+          <GroupCare key={group.care.roomId} desk={desk} batch={batch} product={product} group={group} />
+        ),
+      )}
+    </div>
+  );
+}
+
+/** What stops a mix on rooms of one kind, and the test its floor still wants. */
+function GroupCare({ desk, batch, product, group }: Props & { readonly group: CareGroup }) {
+  const { rooms, care } = group;
+  const names = namesOf(group);
+  const openRoom = (
+    <Link
+      to={`../survey?room=${care.roomId}&part=floor`}
+      relative="path"
+      className="inline-flex min-h-12 items-center font-semibold text-accent underline"
+    >
+      Open room
+    </Link>
+  );
+  return (
+    <div className="grid gap-2 empty:hidden">
+      <Stops about={names} judgement={care.method}>
+        {openRoom}
+      </Stops>
+      {care.rinse && (
+        <Stops about={`${names}, rinse water`} judgement={care.rinse}>
+          {openRoom}
+        </Stops>
+      )}
+      {care.product && (
+        <Stops about={names} judgement={care.product}>
+          <div className="flex flex-wrap items-center gap-x-4">
+            <OtherProduct desk={desk} group={group} />
+            {openRoom}
+          </div>
+        </Stops>
+      )}
+      {care.added.map(({ productId, judgement }) => (
+        <Stops key={productId} about={`${names}, ${nameOf(desk, productId)} in it`} judgement={judgement}>
+          <WithoutBooster desk={desk} batch={batch} productId={productId} />
+        </Stops>
+      ))}
+      {care.gate !== "passed" && care.product?.verdict !== "stop" && (
+        <FloorTestNote desk={desk} room={itemAt(rooms, 0)} product={product} gate={care.gate}>
+          <OtherProduct desk={desk} group={group} />
+          {care.gate === "not-tested" && <OneCarpet desk={desk} rooms={rooms} />}
+        </FloorTestNote>
+      )}
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { concentratePerWater, testCup } from "@scutch/core/mix";
 import { formatAmount, scoopsOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
-import { formInHand } from "../products/measures.ts";
+import { formInHand, marksIn } from "../products/measures.ts";
 
 interface Props {
   readonly desk: JobDesk;
@@ -14,12 +14,13 @@ interface Props {
 /** How to mix enough of a product for a cloth: at the strength this room gets it, before any fill is made. */
 export function TestCup({ desk, room, product }: Props) {
   const units = useUnits();
-  const batch = desk.work.batches.find(({ roomIds, id }) => {
-    const choice = desk.job.batches.find((each) => each.id === id);
-    return choice?.productId === product.id && roomIds.includes(room.id);
-  });
+  const choices = desk.job.batches.filter(({ productId }) => productId === product.id);
+  const batch = desk.work.batches.find(
+    ({ roomIds, id }) => roomIds.includes(room.id) && choices.some((each) => each.id === id),
+  );
   const strength = concentratePerWater(batch?.strength ?? product.ordinary);
-  const cup = testCup(product, strength, formInHand(product, units.system));
+  const atHand = [...choices.map(({ measure }) => measure), ...marksIn(desk.shelf.gear)];
+  const cup = testCup(product, strength, formInHand(product, units.system, atHand));
   if (!cup) return null;
   return (
     <p className="mt-1">

@@ -6,7 +6,6 @@ export interface TestWords {
   readonly todo: string;
   readonly make: string;
   readonly again: string;
-  readonly how: (time: string) => string;
   /** At the room, once the test is opened. */
   readonly steps: (room: string, time: string) => string;
   readonly passed: string;
@@ -15,7 +14,8 @@ export interface TestWords {
   readonly good: string;
   readonly bad: string;
   readonly place: string;
-  readonly example: string;
+  /** Where it is mostly made, to tap. */
+  readonly places: readonly string[];
   readonly placeMissing: string;
   /** s, where the label doesn't say how long. */
   readonly seconds: number;
@@ -27,7 +27,6 @@ export const TEST_WORDS: Readonly<Record<FloorTest, TestWords>> = {
     todo: "dye test of",
     make: "Do the dye test",
     again: "Repeat the dye test",
-    how: (time) => `press a white cloth with the mix in a hidden spot for ${time}. Then mix the fill.`,
     steps: (room, time) =>
       `Put the mix, at its working strength, on a white cloth. Press it in a hidden spot of ${room} for ${time}. Then check the cloth.`,
     passed: "Dye test passed",
@@ -36,7 +35,7 @@ export const TEST_WORDS: Readonly<Record<FloorTest, TestWords>> = {
     good: "No colour",
     bad: "Colour bled",
     place: "Test spot",
-    example: "Behind the door",
+    places: ["Inside closet", "Behind door", "Under furniture", "Corner"],
     placeMissing: "Enter where you tested, so it can be rechecked.",
     seconds: DYE_TEST_SECONDS,
   },
@@ -45,7 +44,6 @@ export const TEST_WORDS: Readonly<Record<FloorTest, TestWords>> = {
     todo: "test one tile with",
     make: "Test one tile",
     again: "Test a tile again",
-    how: (time) => `put the mix on one tile in a corner for ${time}, rinse and dry it. Then mix the fill.`,
     steps: (room, time) =>
       `Put the mix, at its working strength, on one tile and its grout in a corner of ${room}. Leave it for ${time}, rinse and dry it. Then compare it with the tile beside it.`,
     passed: "Tile test passed",
@@ -54,7 +52,7 @@ export const TEST_WORDS: Readonly<Record<FloorTest, TestWords>> = {
     good: "No change",
     bad: "Dulled or etched",
     place: "Which tile",
-    example: "Corner by the window",
+    places: ["Corner", "Behind door", "Under furniture", "By the drain"],
     placeMissing: "Enter which tile you tested, so it can be rechecked.",
     seconds: TILE_TEST_SECONDS,
   },

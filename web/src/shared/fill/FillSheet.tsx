@@ -1,11 +1,9 @@
 import type { BatchChoice, LogEntryOf, Product, Vessel } from "@scutch/contract";
-import { protectionOf, reactantsOf } from "@scutch/core/care";
 import { fillId, rinseStepId } from "@scutch/core/log";
 import { concentratePerWater, explainConcentrate, explainWater, type Fill } from "@scutch/core/mix";
 import type { RoomCare } from "@scutch/core/plan";
 import type { RunRinse } from "@scutch/core/run";
 import { useState } from "react";
-import { protectionText, REACTANT_NAMES } from "../../format/careWords.ts";
 import { doseOf, type FormattedAmount, formatAmount, scoopsOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
@@ -13,11 +11,11 @@ import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { CheckBox } from "../../ui/ChoiceField.tsx";
-import { pairsWith } from "../care/MixCare.tsx";
 import { ExplainedFigure } from "../explain/ExplainedFigure.tsx";
 import type { EntryBody } from "../logging/useLogging.ts";
 import { rinseText } from "../run/rinseText.ts";
 import { Bottle } from "./Bottle.tsx";
+import { FillCautions } from "./FillCautions.tsx";
 import { FillDetails } from "./FillDetails.tsx";
 import { FillBlocked } from "./Halted.tsx";
 import { fillToText } from "./levelText.ts";
@@ -51,9 +49,12 @@ const Big = ({ lead, figure, unit }: FormattedAmount) => (
   </span>
 );
 
-/** One fill: water first, concentrate after, in figures to be read at arm's length. */
+/**
+ * One fill: water first, concentrate after, in figures to be read at arm's length. What has to come out first stands before them; what
+ * to wear and mind, in one line, after them; the press that makes it stays in sight.
+ */
 export function FillSheet(props: Props) {
-  const { desk, product, vessel, fill, number, count, madeBy } = props;
+  const { desk, batch, product, vessel, fill, number, count, madeBy } = props;
   const units = useUnits();
   const [rinsed, setRinsed] = useState(false);
   const rinse = madeBy ? undefined : rinseBefore(props);
@@ -64,9 +65,11 @@ export function FillSheet(props: Props) {
         <span>
           Fill {number} of {count}
         </span>
-        <span>{product.name}</span>
+        <span className="text-right">
+          {product.name}
+          <span className="block text-sm">in {vessel.name}</span>
+        </span>
       </header>
-      <FillCaution {...{ desk, product, fill }} />
       {rinse && <RinseBefore {...{ rinse, vessel, rinsed }} onRinsed={setRinsed} />}
       <div className="mt-3 grid gap-x-10 gap-y-4 @2xl:grid-cols-[auto_1fr] @2xl:items-start">
         <div className="flex items-center gap-4 sm:gap-8">
@@ -80,32 +83,13 @@ export function FillSheet(props: Props) {
           />
           <FillAmounts {...props} />
         </div>
-        <div>
+        <div className="min-w-0">
+          <FillCautions {...{ desk, batch, product, fill }} />
           <FillDetails desk={desk} product={product} fill={fill} madeBy={madeBy} nameOf={nameOf} />
           <FillOutcome {...props} nameOf={nameOf} unrinsed={rinse?.reason === "reacts" && !rinsed} />
         </div>
       </div>
     </article>
-  );
-}
-
-/** What to wear, what it must never meet, and what its label warns of. */
-function FillCaution({ desk, product, fill }: Pick<Props, "desk" | "product" | "fill">) {
-  const added = fill.boosters.flatMap(({ id }) => desk.shelf.products.find((each) => each.id === id) ?? []);
-  const protection = protectionOf([product, ...added]);
-  const mine = [product, ...added].flatMap(reactantsOf);
-  const partners = new Set(pairsWith(mine).map(({ pair: [a, b] }) => (mine.includes(a) ? b : a)));
-  // Of two that say the same the wider is enough.
-  if (partners.has("acid-to-4")) partners.delete("strong-acid");
-  if (partners.has("alkali-from-10")) partners.delete("strong-alkali");
-  const never = [...partners].map((each) => REACTANT_NAMES[each]);
-  return (
-    <div className="mt-3">
-      <Callout tone="caution" title={product.cautions[0] ?? protectionText(protection)}>
-        {product.cautions.slice(1).join(" ")} {product.cautions.length > 0 && protectionText(protection)}{" "}
-        {never.length > 0 && `Never with ${never.join(", ")}.`} Follow the label and safety data sheet first.
-      </Callout>
-    </div>
   );
 }
 

@@ -29,7 +29,7 @@ export function FillBlocked({
     );
   return (
     <p className="mt-4 border-caution border-l-4 bg-caution-wash px-4 py-3 font-semibold">
-      {fibre ? `First pick the fibre for ${fibre}.` : `First ${first} (test cup above).`} Then mix this fill.
+      {fibre ? `First pick the fibre for ${fibre}.` : `First ${first}.`} Then mix this fill.
     </p>
   );
 }

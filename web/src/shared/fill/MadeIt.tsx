@@ -93,11 +93,9 @@ export function MarkAsMixed({ desk, batch, product, fill, number, follows, onMad
   };
   const sentence = labelSentence(side, product);
   return (
-    <div
-      className={`mt-4 grid items-center gap-2 print:hidden ${other ? "" : "@md:grid-cols-[9.5rem_1fr] @md:gap-4"}`}
-    >
-      {lots.length > 1 && (
-        <div className="col-span-full">
+    <>
+      <div className="mt-4 grid gap-2 print:hidden">
+        {lots.length > 1 && (
           <ChoiceField
             label="From pack"
             value={lot ?? lots[0]?.lot}
@@ -107,47 +105,46 @@ export function MarkAsMixed({ desk, batch, product, fill, number, follows, onMad
             }))}
             onChange={setLot}
           />
-        </div>
-      )}
-      <CheckBox label="I used other amounts, or mixed it earlier" checked={other} onChange={setOther} />
-      {other && (
-        <div className="grid grid-cols-2 gap-3">
-          <QuantityField
-            label="Water"
-            value={water}
-            show={(value) => formatAmount(units.volume(value))}
-            read={volumeReader(units, "volume")}
-            onChange={(value) => {
-              setWater(value ?? fill.water);
-              return undefined;
-            }}
-          />
-          <QuantityField
-            label={powder ? "Powder" : "Concentrate"}
-            value={amount}
-            {...doseField(powder, units, product.scoop)}
-            onChange={(value) => {
-              setAmount(value ?? fill.powder?.mass ?? fill.concentrate);
-              return undefined;
-            }}
-          />
-          <div className="col-span-full">
-            <WhenField value={when} onChange={setWhen} />
+        )}
+        <CheckBox label="I used other amounts, or mixed it earlier" checked={other} onChange={setOther} />
+        {other && (
+          <div className="grid grid-cols-2 gap-3">
+            <QuantityField
+              label="Water"
+              value={water}
+              show={(value) => formatAmount(units.volume(value))}
+              read={volumeReader(units, "volume")}
+              onChange={(value) => {
+                setWater(value ?? fill.water);
+                return undefined;
+              }}
+            />
+            <QuantityField
+              label={powder ? "Powder" : "Concentrate"}
+              value={amount}
+              {...doseField(powder, units, product.scoop)}
+              onChange={(value) => {
+                setAmount(value ?? fill.powder?.mass ?? fill.concentrate);
+                return undefined;
+              }}
+            />
+            <div className="col-span-full">
+              <WhenField value={when} onChange={setWhen} />
+            </div>
           </div>
-        </div>
-      )}
-      {sentence && (
-        <div className="col-span-full">
-          <Callout tone={side === "stronger" ? "stop" : "caution"} title={sentence} />
-        </div>
-      )}
-      <Button
-        weight="main"
-        className="min-h-16 w-full"
-        onClick={() => (side === "stronger" ? setAnswering(true) : make())}
-      >
-        Mark as mixed
-      </Button>
+        )}
+        {sentence && <Callout tone={side === "stronger" ? "stop" : "caution"} title={sentence} />}
+      </div>
+      {/* In sight as soon as the amounts are: what bars the way at the foot of the screen says how high it is. */}
+      <div className="sticky bottom-(--foot,0px) z-10 bg-paper pt-2 pb-3 sm:static print:hidden">
+        <Button
+          weight="main"
+          className="min-h-16 w-full"
+          onClick={() => (side === "stronger" ? setAnswering(true) : make())}
+        >
+          Mark as mixed
+        </Button>
+      </div>
       {answering && (
         <AnswerDialog
           title="Stronger than the label allows"
@@ -158,6 +155,6 @@ export function MarkAsMixed({ desk, batch, product, fill, number, follows, onMad
           {formatAmount(units.volume(water))} of water. More than the label allows can harm carpet and people.
         </AnswerDialog>
       )}
-    </div>
+    </>
   );
 }

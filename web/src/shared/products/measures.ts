@@ -46,8 +46,23 @@ export function measuresFor(
   return all.filter(({ value }, i) => all.findIndex((each) => each.value === value) === i);
 }
 
-/** The finest thing a little is measured with by hand: a syringe's millilitre, a quarter teaspoon, half a scoop. */
-export const formInHand = ({ scoop }: Pick<Product, "scoop">, system: UnitSystem) =>
+/**
+ * What a little is measured with by hand: the finest of the measures `atHand`, by their smallest marks, m³, else a syringe's
+ * millilitre or a quarter teaspoon; a powder with its scoop.
+ */
+export const formInHand = (
+  { scoop }: Pick<Product, "scoop">,
+  system: UnitSystem,
+  atHand: readonly number[] = [],
+) =>
   scoop === undefined
-    ? { kind: "liquid" as const, measure: system === "metric" ? toSi(1, "ml") : toSi(0.25, "tsp") }
+    ? {
+        kind: "liquid" as const,
+        measure:
+          atHand.length > 0 ? Math.min(...atHand) : system === "metric" ? toSi(1, "ml") : toSi(0.25, "tsp"),
+      }
     : { kind: "powder" as const, scoop };
+
+/** Smallest marks of the measures in a van, m³. */
+export const marksIn = (gear: readonly Gear[]): readonly number[] =>
+  gear.flatMap((item) => (item.kind === "measure" && item.count > 0 ? [item.step] : []));
