@@ -86,6 +86,10 @@ export const Room = z
     id: RoomId,
     name: Name,
     shape: RoomShape,
+    sizeAssumed: z
+      .literal(true)
+      .optional()
+      .meta({ description: "The size is a usual one, not measured yet" }),
     height: quantity("m", DRYING_LIMITS.height, "Floor to ceiling").optional(),
     parts: z.array(Part).max(12).optional(),
     zones: Zones.optional(),

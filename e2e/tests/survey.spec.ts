@@ -19,9 +19,11 @@ const roomNames = async (page: Page) =>
 const closeRoom = (page: Page) => page.getByRole("button", { name: "Close room" }).click();
 
 async function addFrom(page: Page, template: string, size?: string) {
-  await page.getByRole("button", { name: `+ ${template}` }).click();
-  if (size) await page.getByLabel("Size, any unit").fill(size);
-  await page.getByRole("button", { name: "Add room" }).click();
+  await page.getByRole("button", { name: `Add ${template}` }).click();
+  if (!size) return;
+  await expect(page.getByRole("textbox", { name: /^Size of/ })).toBeFocused();
+  await page.keyboard.type(size);
+  await page.keyboard.press("Enter");
 }
 
 test("a flat is surveyed: rooms from templates, doors, the order to walk out in, and what the customer says", async ({

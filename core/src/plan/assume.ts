@@ -67,6 +67,7 @@ export function climateOf(heating: boolean, air: Air, area: number): Climate {
 }
 
 export type AssumedField =
+  | "size"
   | "height"
   | "covering"
   | "fibre"
@@ -113,7 +114,7 @@ export interface KnownRoom {
 
 /** Fills in what the survey left open, and says what it filled in. */
 export function assumeRoom(room: SurveyedRoom, job: JobInput): KnownRoom {
-  const assumed: AssumedField[] = [];
+  const assumed: AssumedField[] = room.sizeAssumed ? ["size"] : [];
   const known = <T>(field: AssumedField, said: T | undefined, usual: T): T => {
     if (said === undefined) assumed.push(field);
     return said ?? usual;

@@ -22,6 +22,8 @@ export interface SurveyedRoom {
   readonly id: string;
   readonly name: string;
   readonly shape: RoomShape;
+  /** The size is a usual one: nobody has measured it. */
+  readonly sizeAssumed?: true;
   readonly height?: number;
   readonly covering?: Covering;
   readonly parts?: readonly Part[];

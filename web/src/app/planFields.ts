@@ -101,6 +101,7 @@ export const JOB_FIELDS: FieldsOf<Omit<Job, "id" | Lists>> = {
 const ROOM_FIELDS: FieldsOf<ThingOf<"rooms">> = {
   name: { name: "name", show: plain },
   shape: { name: "size", show: (value: Room["shape"], units) => sizeText(value, units) },
+  sizeAssumed: { name: "size assumed", show: yesNo },
   height: { name: "ceiling", show: length },
   parts: { name: "alcoves and units", show: count("part", "parts") },
   zones: {

@@ -145,6 +145,7 @@ export const ORIGIN_SHORT: Named<Origin> = {
   soot: "Soot, toner",
 };
 export const ASSUMED_NAMES: Named<AssumedField> = {
+  size: "size",
   height: "ceiling",
   covering: "covering",
   fibre: "fibre",

@@ -1,6 +1,7 @@
 import type { Job, Room } from "@scutch/contract";
 
-/** A job with one of its rooms changed. */
+/** A job with one of its rooms changed. A shape that is said isn't assumed any more. */
 export function withRoom(job: Job, roomId: Room["id"], change: Partial<Room>): Job {
-  return { ...job, rooms: job.rooms.map((room) => (room.id === roomId ? { ...room, ...change } : room)) };
+  const said = change.shape ? { ...change, sizeAssumed: undefined } : change;
+  return { ...job, rooms: job.rooms.map((room) => (room.id === roomId ? { ...room, ...said } : room)) };
 }

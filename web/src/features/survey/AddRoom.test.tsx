@@ -94,3 +94,42 @@ test("after the stairs a bedroom is asked about once: the answer holds for the n
   expect(screen.queryByText(/upstairs\?/)).toBeNull();
   expect(held.plan.rooms.find(({ name }) => name === "Bedroom")?.level).toBeFalsy();
 });
+
+test("a usual room is there with a tap, marked as assumed until its size is typed over", async () => {
+  const { held } = form();
+  await userEvent.click(screen.getByRole("button", { name: "Add Hall" }));
+  await userEvent.click(screen.getByRole("button", { name: "Add Bedroom" }));
+  expect(held.plan.rooms).toMatchObject([
+    { name: "Bedroom", sizeAssumed: true },
+    { name: "Hall", sizeAssumed: true },
+  ]);
+  const hall = held.plan.rooms[1]?.id;
+  expect(held.plan.doors).toMatchObject([{ from: hall }, { to: hall }]);
+  const size = screen.getByLabelText("Size of Bedroom, any unit");
+  expect(size).toHaveFocus();
+  await userEvent.keyboard("3 m x 2.5 m");
+  // The next tap takes what was typed with it.
+  await userEvent.click(screen.getByRole("button", { name: "Add Lounge" }));
+  expect(held.plan.rooms).toMatchObject([
+    { name: "Lounge", sizeAssumed: true },
+    { name: "Bedroom", shape: { length: 3, width: 2.5 }, sizeAssumed: undefined },
+    { name: "Hall", sizeAssumed: true },
+  ]);
+});
+
+test("after the stairs a bedroom tapped is upstairs; one that isn’t opens to the hall", async () => {
+  const { held } = form();
+  for (const name of ["Hall", "Flight of 13", "Bedroom"])
+    await userEvent.click(screen.getByRole("button", { name: `Add ${name}` }));
+  const idOf = (name: string) => held.plan.rooms.find((room) => room.name === name)?.id;
+  const doorOf = (name: string) => held.plan.doors?.find(({ from }) => from === idOf(name))?.to;
+  expect(held.plan.rooms.find(({ name }) => name === "Bedroom")?.level).toBe(1);
+  expect(doorOf("Bedroom")).toBe(idOf("Flight of 13"));
+  await userEvent.click(screen.getByRole("radio", { name: "On this level" }));
+  expect(held.plan.rooms.find(({ name }) => name === "Bedroom")?.level).toBe(0);
+  expect(doorOf("Bedroom")).toBe(idOf("Hall"));
+  // Asked once.
+  await userEvent.click(screen.getByRole("button", { name: "Add Bedroom" }));
+  expect(screen.queryByText(/upstairs\?/)).toBeNull();
+  expect(held.plan.rooms.find(({ name }) => name === "Bedroom 2")?.level).toBe(0);
+});

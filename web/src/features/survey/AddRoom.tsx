@@ -13,10 +13,10 @@ import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
 import { Readings } from "../../ui/Readings.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { useShortcut } from "../../ui/useShortcut.ts";
-import { hasStairs, hubOf, type OpensTo, withNewRoom } from "./addRoom.ts";
+import { hasStairs, hubOf, levelSaid, type OpensTo, withNewRoom } from "./addRoom.ts";
 import { oddSize } from "./oddSize.ts";
 import { oddSizeText } from "./oddSizeText.ts";
-import { freeName, TEMPLATES, type Template } from "./templates.ts";
+import { TemplateChips } from "./TemplateChips.tsx";
 
 /** Names of rooms that are upstairs where there is an upstairs. */
 const UPSTAIRS_BY_NAME = /landing|bedroom|nursery|attic|loft|upstairs/i;
@@ -30,7 +30,6 @@ function useNewRoom({ job, edit }: RoomDesk, isFirst: boolean) {
   const sizeField = useRef<HTMLInputElement>(null);
   const [name, setName] = useState("");
   const [size, setSize] = useState("");
-  const [template, setTemplate] = useState<Template>();
   const [opensTo, setOpensTo] = useState<OpensTo>();
   const [error, setError] = useState<string>();
   const [readings, setReadings] = useState<readonly Room["shape"][]>([]);
@@ -39,33 +38,18 @@ function useNewRoom({ job, edit }: RoomDesk, isFirst: boolean) {
   useEffect(() => {
     if (isFirst) nameField.current?.focus();
   }, [isFirst]);
-  const taken = job.rooms.map((room) => room.name);
   const known = opensTo === "out" || opensTo === "not-said" || job.rooms.some(({ id }) => id === opensTo);
-  const guessed = hasStairs(job) && (template?.upstairs ?? UPSTAIRS_BY_NAME.test(name));
+  const guessed = hasStairs(job) && UPSTAIRS_BY_NAME.test(name);
   const [above, setAbove] = useState<boolean>();
   // A level said of any room is an answer: it isn’t asked again on the next visit.
-  const answered = job.rooms.some((room) => room.level !== undefined)
-    ? job.rooms.some(({ level = 0 }) => level > 0)
-    : undefined;
-  const asked = above ?? answered;
+  const asked = above ?? levelSaid(job);
   const level = guessed && asked !== false ? 1 : 0;
-  const leads = known && opensTo !== undefined ? opensTo : template?.hub ? "out" : hubOf(job, level);
+  const leads = known && opensTo !== undefined ? opensTo : hubOf(job, level);
 
-  const choose = (chosen: Template) => {
-    setTemplate(chosen);
-    setName(freeName(chosen.name, taken));
-    setSize(chosen.shape.kind === "stairs" ? "" : sizeText(chosen.shape, units));
-    setError(undefined);
-    setOpensTo(chosen.hub && job.rooms.length === 0 ? "out" : undefined);
-    sizeField.current?.focus();
-    setTimeout(() => sizeField.current?.select());
-  };
   const add = (meant?: Room["shape"], sure = false) => {
     setReadings([]);
     setOdd(undefined);
-    const stairs = template?.shape.kind === "stairs" && size.trim() === "" ? template.shape : undefined;
-    const said = meant ?? stairs;
-    const read = said ? { value: said } : sizeReader(units)(size);
+    const read = meant ? { value: meant } : sizeReader(units)(size);
     if ("error" in read) {
       setReadings(read.readings ?? []);
       return setError(read.error);
@@ -85,7 +69,6 @@ function useNewRoom({ job, edit }: RoomDesk, isFirst: boolean) {
     if (refused) return setError(refused);
     setName("");
     setSize("");
-    setTemplate(undefined);
     setOpensTo(undefined);
     setError(undefined);
     nameField.current?.focus();
@@ -102,13 +85,11 @@ function useNewRoom({ job, edit }: RoomDesk, isFirst: boolean) {
     sizeField,
     name,
     size,
-    template,
     leads,
     error,
     readings,
     odd,
     askAbove,
-    choose,
     add,
     forget,
     type: (typed: { readonly name?: string; readonly size?: string }) => {
@@ -139,7 +120,7 @@ export function AddRoom({
   const units = useUnits();
   const ids = useId();
   const room = useNewRoom(desk, isFirst);
-  const { nameField, sizeField, name, size, template, error, add, forget } = room;
+  const { nameField, sizeField, name, size, error, add, forget } = room;
   const addOnEnter = (event: React.KeyboardEvent) => {
     if (event.key === "Enter") add();
   };
@@ -152,13 +133,7 @@ export function AddRoom({
         if (!event.currentTarget.contains(event.relatedTarget)) forget();
       }}
     >
-      <div className="mb-2 flex flex-wrap gap-x-1">
-        {TEMPLATES.map((each) => (
-          <Button key={each.name} weight="quiet" onClick={() => room.choose(each)}>
-            + {each.name}
-          </Button>
-        ))}
-      </div>
+      <TemplateChips desk={desk} />
       <div className="grid grid-cols-[1fr_1fr] gap-3 sm:grid-cols-[1fr_1fr_1fr_auto]">
         <FieldFrame id={`${ids}name`} label="Room">
           <input
@@ -185,7 +160,7 @@ export function AddRoom({
             className={`${inputLook(error !== undefined)} font-mono`}
             maxLength={80}
             value={size}
-            placeholder={template?.shape.kind === "stairs" ? "typical steps" : example}
+            placeholder={example}
             autoComplete="off"
             enterKeyHint="done"
             onFocus={(event) => event.target.select()}

@@ -40,43 +40,47 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
               {known.passage ? "–" : order.indexOf(room.id) + 1}
             </span>
             <div className="min-w-0 flex-1">
-              <button
-                type="button"
-                aria-pressed={selected === room.id}
-                onClick={() => onSelect(room.id)}
-                className="text-left font-bold before:absolute before:inset-0"
-              >
-                {room.name}
-              </button>
-              <p className="text-sm text-soft">
-                <span className="font-mono">{sizeText(room.shape, units)}</span>
-              </p>
+              <div className="flex items-start justify-between gap-3">
+                <div className="min-w-0">
+                  <button
+                    type="button"
+                    aria-pressed={selected === room.id}
+                    onClick={() => onSelect(room.id)}
+                    className="text-left font-bold before:absolute before:inset-0"
+                  >
+                    {room.name}
+                  </button>
+                  <p className="text-sm text-soft">
+                    <span className="font-mono">{sizeText(room.shape, units)}</span>
+                  </p>
+                </div>
+                <div className="relative z-10 shrink-0 text-right">
+                  <ExplainedFigure
+                    label={`Area of ${room.name}`}
+                    working={() => explainArea(room.shape, room.parts)}
+                    className="font-bold font-mono text-lg leading-6"
+                  >
+                    {units.area(known.area)}
+                  </ExplainedFigure>
+                  <p className={`text-sm text-soft ${known.passage ? "hidden" : ""}`}>
+                    {known.finishLogged ? "finished " : "done about "}
+                    <ExplainedFigure
+                      label={`Finish of ${room.name}`}
+                      working={() => explainFinish(known)}
+                      className="font-mono"
+                    >
+                      {about(timeAt(startMs, known.finishedAtHours), now)}
+                    </ExplainedFigure>
+                  </p>
+                </div>
+              </div>
               <p className="text-sm">{known.passage ? "Walk-through only, not cleaned" : roomText(known)}</p>
               <Suspense fallback={null}>
                 <CareMark desk={desk} roomId={room.id} />
               </Suspense>
               {known.assumed.length > 0 && (
-                <p className="text-caution-ink text-sm">Assumed: {assumedText(known.assumed)}</p>
+                <p className="truncate text-caution-ink text-sm">Assumed: {assumedText(known.assumed)}</p>
               )}
-            </div>
-            <div className="relative z-10 shrink-0 text-right max-sm:w-24">
-              <ExplainedFigure
-                label={`Area of ${room.name}`}
-                working={() => explainArea(room.shape, room.parts)}
-                className="font-bold font-mono text-lg"
-              >
-                {units.area(known.area)}
-              </ExplainedFigure>
-              <p className={`text-sm text-soft ${known.passage ? "hidden" : ""}`}>
-                {known.finishLogged ? "finished " : "done about "}
-                <ExplainedFigure
-                  label={`Finish of ${room.name}`}
-                  working={() => explainFinish(known)}
-                  className="font-mono"
-                >
-                  {about(timeAt(startMs, known.finishedAtHours), now)}
-                </ExplainedFigure>
-              </p>
             </div>
           </li>
         );
@@ -85,13 +89,14 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
   );
 }
 
-/** What changes the plan most, and how many more things nobody has said. */
-const FIRST_ASKED: readonly AssumedField[] = ["covering", "fibre", "soil", "method", "windows"];
+/** What changes the plan most, as many as fit a phone's line, and how many more things nobody has said. */
+const NAMED = 3;
+const FIRST_ASKED: readonly AssumedField[] = ["size", "covering", "fibre", "soil", "method", "windows"];
 function assumedText(assumed: readonly AssumedField[]): string {
   const named = FIRST_ASKED.filter((field) => assumed.includes(field));
-  const shown = named.length > 0 ? named : assumed;
+  const shown = (named.length > 0 ? named : assumed).slice(0, NAMED);
   const more = assumed.length - shown.length;
-  return `${shown.map((field) => ASSUMED_NAMES[field]).join(", ")}${more > 0 ? ` and ${more} more` : ""}`;
+  return `${shown.map((field) => ASSUMED_NAMES[field]).join(", ")}${more > 0 ? `, ${more} more` : ""}`;
 }
 
 function roomText({ covering, fibre, soil, method, padAfter }: KnownRoom): string {

@@ -2,7 +2,7 @@ import type { Room } from "@scutch/contract";
 import { DEFAULTS } from "@scutch/core/plan";
 import { ArrowBigDown, ArrowBigLeft, ArrowBigRight, ArrowBigUp, RotateCw } from "lucide-react";
 import type { ShowLimit } from "../../format/readers.ts";
-import { quantityReader, sizeLimit, sizeReader, sizeText } from "../../format/readers.ts";
+import { quantityReader } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { useUnits } from "../../state/useUnits.ts";
@@ -11,9 +11,8 @@ import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { DoorFields } from "./DoorFields.tsx";
 import { levelName } from "./levels.ts";
-import { oddSize } from "./oddSize.ts";
-import { oddSizeHint } from "./oddSizeText.ts";
 import { PartFields } from "./PartFields.tsx";
+import { SizeField } from "./SizeField.tsx";
 import { StairFields } from "./StairFields.tsx";
 import { ZoneFields } from "./ZoneFields.tsx";
 
@@ -28,24 +27,11 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
   const set = (change: Partial<Room>, showLimit?: ShowLimit) =>
     edit((before) => withRoom(before, room.id, change), showLimit);
   const stairs = room.shape.kind === "stairs";
-  const odd = oddSize(
-    room.shape,
-    job.rooms.filter(({ id }) => id !== room.id),
-  );
   return (
     <div className="grid gap-3">
       <div className="grid grid-cols-2 gap-3">
         <NameField value={room.name} onChange={(name) => set({ name: name ?? room.name })} />
-        {!stairs && (
-          <QuantityField
-            label="Size"
-            value={room.shape}
-            show={(shape) => sizeText(shape, units)}
-            read={sizeReader(units)}
-            onChange={(shape) => shape && set({ shape }, sizeLimit(units))}
-            hint={odd && oddSizeHint(odd, units)}
-          />
-        )}
+        {!stairs && <SizeField room={room} job={job} label="Size" set={set} />}
         <QuantityField
           label="Ceiling height"
           value={room.height}

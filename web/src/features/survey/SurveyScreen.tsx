@@ -50,7 +50,7 @@ export function SurveyScreen() {
   const level = room?.level ?? (levels.includes(chosenLevel ?? 0) ? (chosenLevel ?? 0) : (levels[0] ?? 0));
   return (
     <div className="grid gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_23rem]">
-      <div className={room ? "max-lg:hidden" : ""}>
+      <div className={`min-w-0 ${room ? "max-lg:hidden" : ""}`}>
         {rooms.length > 0 && (
           <div className="mb-4 grid gap-2">
             {levels.length > 1 && (
@@ -69,16 +69,19 @@ export function SurveyScreen() {
             <PlanAdvice desk={desk} floor={floor} />
           </div>
         )}
-        <h2 className="mb-3 font-semibold text-soft">
-          {desk.work.walkOut?.best.outcome === "ordered"
-            ? "Walk-out order: furthest room from the exit first"
-            : "Cleaning order"}
-        </h2>
-        <RoomList desk={desk} selected={selected} onSelect={select} now={now} />
-        {rooms.length === 0 && (
+        {rooms.length === 0 ? (
           <Empty title="Add the first room.">
-            Just enter its size. Fills, times and drying use typical values, marked “assumed”.
+            Tap a usual one, or enter a size. Fills, times and drying use typical values, marked “assumed”.
           </Empty>
+        ) : (
+          <>
+            <h2 className="mb-3 font-semibold text-soft">
+              {desk.work.walkOut?.best.outcome === "ordered"
+                ? "Walk-out order: furthest room from the exit first"
+                : "Cleaning order"}
+            </h2>
+            <RoomList desk={desk} selected={selected} onSelect={select} now={now} />
+          </>
         )}
         <div className="mt-5">
           <AddRoom desk={desk} isFirst={isCreated && rooms.length === 0} />

@@ -60,6 +60,10 @@ const stairsOf = ({ rooms }: Joined) => rooms.filter(({ shape }) => shape.kind =
 /** Whether the rooms so far have stairs to go up: then a landing or a bedroom is likely upstairs. */
 export const hasStairs = (job: Joined) => stairsOf(job).length > 0;
 
+/** Whether any room is upstairs, as far as a level was said of one; undefined: of none. It is asked once. */
+export const levelSaid = ({ rooms }: Joined): boolean | undefined =>
+  rooms.some(({ level }) => level !== undefined) ? rooms.some(({ level = 0 }) => level > 0) : undefined;
+
 /** The room a new one on a level most likely opens to: upstairs the landing, else the stairs; at the way in the hall. */
 export function hubOf(job: Joined, level = 0): OpensTo {
   if (level > 0) {

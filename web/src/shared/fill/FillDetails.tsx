@@ -34,7 +34,7 @@ export function FillDetails({ desk, product, fill, madeBy, nameOf }: Props) {
           key={roomId}
           name={nameOf(roomId)}
           value={units.area(volume / rateOf(roomId))}
-          note={zonesText(
+          note={areaNote(
             desk.work.rooms.find((room) => room.id === roomId),
             units,
           )}
@@ -84,14 +84,16 @@ function useBy(
   return madeBy ? by : `${by} if mixed now`;
 }
 
-/** How a room's zones take it: lanes heavier, edges a mist. */
-function zonesText(room: RoomPlan | undefined, units: UnitFormatter): string | undefined {
-  if (!room || room.zones.lane + room.zones.edge === 0) return undefined;
+/** What to know of a room's area: that nobody measured it, and how its zones take the mix: lanes heavier, edges a mist. */
+function areaNote(room: RoomPlan | undefined, units: UnitFormatter): string | undefined {
+  if (!room) return undefined;
   const { lane, edge } = room.zones;
-  return [
+  const notes = [
+    ...(room.assumed.includes("size") ? ["size assumed: measure it first"] : []),
     ...(lane > 0 ? [`traffic lanes ${units.area(lane)} more`] : []),
     ...(edge > 0 ? [`edges ${units.area(edge)} less`] : []),
-  ].join(", ");
+  ];
+  return notes.length > 0 ? notes.join(", ") : undefined;
 }
 
 function Row({
