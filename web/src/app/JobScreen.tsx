@@ -97,7 +97,7 @@ function PhaseLink({ phase: { path, name, key } }: { readonly phase: Phase }) {
     <NavLink
       to={path}
       className={({ isActive }) =>
-        `grid min-h-14 flex-1 place-items-center font-semibold sm:min-h-10 sm:flex-none sm:px-6 ${isActive ? "bg-ink text-ground" : "text-soft"}`
+        `grid min-h-14 flex-1 place-items-center font-semibold sm:min-h-12 sm:flex-none sm:px-6 ${isActive ? "bg-ink text-ground" : "text-soft"}`
       }
     >
       {name}
@@ -117,7 +117,7 @@ function UndoButtons({ jobId }: { readonly jobId: JobId }) {
   useShortcut("u", undo);
   useShortcut("r", redo);
   if (!last && !next) return null;
-  const look = "flex min-h-12 min-w-0 items-center gap-2 px-2 text-sm text-soft sm:min-h-10";
+  const look = "flex min-h-12 min-w-0 items-center gap-2 px-2 text-sm text-soft sm:min-h-12";
   return (
     <div
       data-undo

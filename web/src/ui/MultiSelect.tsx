@@ -22,7 +22,7 @@ export function MultiSelect<T extends string>({ label, hint, names, chosen, onCh
               type="button"
               aria-pressed={on}
               onClick={() => onChange(on ? chosen.filter((each) => each !== value) : [...chosen, value])}
-              className={`min-h-11 rounded-md border px-3 text-sm ${on ? "border-ink bg-ink text-ground" : "border-rule"}`}
+              className={`min-h-12 rounded-md border px-3 text-sm ${on ? "border-ink bg-ink text-ground" : "border-rule"}`}
             >
               {name}
             </button>

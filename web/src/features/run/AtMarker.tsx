@@ -1,12 +1,13 @@
 import type { VesselLevel } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
-import type { JobRun, Step } from "@scutch/core/run";
+import type { JobRun, ProgressById, Step } from "@scutch/core/run";
 import { nextAfter, type RoomState, type RunLane, roomState, stepAt } from "@scutch/core/run";
 import { timeAt } from "../../format/time.ts";
 import { formatAmount } from "../../format/units.ts";
 import { midSentence, personName, stepName, toolName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
+import { useNow } from "../../ui/useNow.ts";
 import { levelName, levelsAt } from "./RunSheet.tsx";
 
 interface Props {
@@ -18,10 +19,25 @@ interface Props {
   readonly vesselName: (id: string) => string;
   readonly start: number;
   readonly second: number;
+  /** What was logged of each step. */
+  readonly known: ProgressById;
 }
 
-/** Everything at the hour looked at: who does what, what each room is, what stands in the vessels. */
-export function AtMarker({ run, lanes, levels, people, names, vesselName, start, second }: Props) {
+/** What of a room's steps up to a second was done without being logged; a room still to do has none. */
+export function isByPlan({ steps }: JobRun, known: ProgressById, roomId: string, second: number): boolean {
+  const begun = steps.filter((step) => step.roomId === roomId && step.start <= second);
+  const last = begun.toSorted((a, b) => b.start - a.start)[0];
+  return last !== undefined && known[last.id]?.start === undefined && known[last.id]?.end === undefined;
+}
+
+/**
+ * Everything at the hour looked at: who does what, what each room is, what stands in the vessels. What nobody logged is the plan's
+ * word, and is called so.
+ */
+export function AtMarker({ run, lanes, levels, people, names, vesselName, start, second, known }: Props) {
+  const now = useNow();
+  // Of an hour to come there is only the plan.
+  const isAhead = Object.keys(known).length === 0 || start + second * 1000 > now + 60_000;
   const { clock, about } = useTimes();
   const units = useUnits();
   const time = (seconds: number) => timeAt(start, seconds / 3600);
@@ -56,6 +72,9 @@ export function AtMarker({ run, lanes, levels, people, names, vesselName, start,
       aria-label={`At ${clock(time(second))}`}
       className="border-accent border-t-4 bg-paper p-4 sm:p-5"
     >
+      <h2 className="mb-2 text-soft">
+        {isAhead ? "Planned for" : "At"} <span className="font-mono">{clock(time(second))}</span>
+      </h2>
       {working ? (
         Array.from({ length: people }, (_, who) => (
           <Person
@@ -64,6 +83,7 @@ export function AtMarker({ run, lanes, levels, people, names, vesselName, start,
             step={stepAt(run.steps, who, second)}
             next={nextAfter(run.steps, who, second)}
             {...{ roomName, vesselName, second }}
+            isLogged={(step) => isAhead || known[step.id]?.start !== undefined}
             until={(step) => clock(time(step.end))}
             from={(step) => clock(time(step.start))}
           />
@@ -75,7 +95,12 @@ export function AtMarker({ run, lanes, levels, people, names, vesselName, start,
         {lanes.map((lane) => (
           <li key={lane.room.id} className="flex justify-between gap-4 border-rule border-b py-1.5 text-sm">
             <span className="shrink-0 font-semibold">{lane.room.name}</span>
-            <span className="text-right">{stateText(roomState(lane, second))}</span>
+            <span className="text-right">
+              {!isAhead && isByPlan(run, known, lane.room.id, second) && (
+                <span className="text-caution-ink">not logged, planned: </span>
+              )}
+              {stateText(roomState(lane, second))}
+            </span>
           </li>
         ))}
       </ul>
@@ -100,11 +125,12 @@ interface PersonProps {
   readonly roomName: (id?: string) => string | undefined;
   readonly vesselName: (id: string) => string;
   readonly second: number;
+  readonly isLogged: (step: Step) => boolean;
   readonly until: (step: Step) => string;
   readonly from: (step: Step) => string;
 }
 
-function Person({ name, step, next, roomName, vesselName, second, until, from }: PersonProps) {
+function Person({ name, step, next, roomName, vesselName, second, isLogged, until, from }: PersonProps) {
   const what = (each: Step) =>
     [stepName(each), roomName(each.roomId)].filter((part) => part !== undefined).join(", ");
   const tool = step && toolName(step, vesselName);
@@ -115,6 +141,7 @@ function Person({ name, step, next, roomName, vesselName, second, until, from }:
         <p>
           <strong className="text-lg leading-tight">{what(step)}</strong>{" "}
           <span className="text-soft">
+            {!isLogged(step) && <span className="text-caution-ink">not logged, planned </span>}
             {tool ? `with ${tool}, ` : ""}until <span className="font-mono">{until(step)}</span>
             {step.end - second >= 60 && `, ${formatDuration(step.end - second)} to go`}
           </span>

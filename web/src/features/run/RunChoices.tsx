@@ -15,6 +15,20 @@ import { MAX_CIRCUITS } from "./runChange.ts";
 
 const LENGTHS = [10, 15, 20, 30, 45, 60].map((minutes) => ({ value: minutes * 60, name: `${minutes} min` }));
 
+const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
+
+/** How the job is run, in a line. */
+export function choicesText({ job: { run = {}, breaks = [], rooms } }: JobDesk): string {
+  const promises = rooms.filter(({ walkOnBy }) => walkOnBy !== undefined).length;
+  return [
+    counted(run.people ?? 1, "person", "people"),
+    counted(run.circuits ?? DEFAULT_CIRCUITS, "circuit", "circuits"),
+    ...(run.fansRunning ? ["fans on"] : []),
+    ...(breaks.length > 0 ? [counted(breaks.length, "break", "breaks")] : []),
+    ...(promises > 0 ? [counted(promises, "promised time", "promised times")] : []),
+  ].join(" · ");
+}
+
 /** How the job is run: hands, circuits, fans, breaks and what was promised. Each change plans it again. */
 export function RunChoices({ desk }: { readonly desk: JobDesk }) {
   const { job, edit } = desk;
@@ -32,47 +46,49 @@ export function RunChoices({ desk }: { readonly desk: JobDesk }) {
   const counts = (most: number) =>
     Array.from({ length: most }, (_, i) => ({ value: i + 1, name: String(i + 1) }));
   return (
-    <section aria-label="Run settings" className="grid gap-4">
-      <Segmented
-        label="Crew"
-        value={people}
-        assumed={run.people === undefined}
-        options={counts(MAX_PEOPLE)}
-        onChange={(people) => set({ people })}
-      />
-      {people > 1 && (
+    <section aria-label="Run settings" className="grid items-start gap-x-8 gap-y-4 lg:grid-cols-2">
+      <div className="grid gap-4">
         <Segmented
-          label="Who cleans (the other sprays)"
-          value={run.roles ?? DEFAULT_ROLES}
-          assumed={run.roles === undefined}
-          options={[
-            { value: "first-cleans" as const, name: personName(0, names) },
-            { value: "second-cleans" as const, name: personName(1, names) },
-            { value: "none" as const, name: "Either" },
-          ]}
-          onChange={(roles) => set({ roles })}
+          label="Crew"
+          value={people}
+          assumed={run.people === undefined}
+          options={counts(MAX_PEOPLE)}
+          onChange={(people) => set({ people })}
         />
-      )}
-      <Segmented
-        label="Circuits for motors"
-        value={run.circuits ?? DEFAULT_CIRCUITS}
-        assumed={run.circuits === undefined}
-        options={counts(MAX_CIRCUITS)}
-        onChange={(circuits) => set({ circuits })}
-      />
-      <CheckBox
-        label="Ceiling fans run while we work"
-        checked={run.fansRunning ?? false}
-        onChange={(fansRunning) => set({ fansRunning: fansRunning || undefined })}
-      />
-      <CheckBox
-        label="Vacuum every room first"
-        checked={run.vacuumFirst ?? false}
-        onChange={(vacuumFirst) => set({ vacuumFirst: vacuumFirst || undefined })}
-      />
+        {people > 1 && (
+          <Segmented
+            label="Who cleans (the other sprays)"
+            value={run.roles ?? DEFAULT_ROLES}
+            assumed={run.roles === undefined}
+            options={[
+              { value: "first-cleans" as const, name: personName(0, names) },
+              { value: "second-cleans" as const, name: personName(1, names) },
+              { value: "none" as const, name: "Either" },
+            ]}
+            onChange={(roles) => set({ roles })}
+          />
+        )}
+        <Segmented
+          label="Circuits for motors"
+          value={run.circuits ?? DEFAULT_CIRCUITS}
+          assumed={run.circuits === undefined}
+          options={counts(MAX_CIRCUITS)}
+          onChange={(circuits) => set({ circuits })}
+        />
+        <CheckBox
+          label="Ceiling fans run while we work"
+          checked={run.fansRunning ?? false}
+          onChange={(fansRunning) => set({ fansRunning: fansRunning || undefined })}
+        />
+        <CheckBox
+          label="Vacuum every room first"
+          checked={run.vacuumFirst ?? false}
+          onChange={(vacuumFirst) => set({ vacuumFirst: vacuumFirst || undefined })}
+        />
+        <Breaks desk={desk} />
+        <Promises desk={desk} />
+      </div>
       <Order desk={desk} />
-      <Breaks desk={desk} />
-      <Promises desk={desk} />
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { foldRunState, hasBegun, runEndedAt } from "@scutch/core/log";
 import { vesselLevels } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
-import { type JobRun, lanesOf, type Step } from "@scutch/core/run";
+import { effectiveProgress, type JobRun, lanesOf, type Step } from "@scutch/core/run";
 import { Printer, Scale } from "lucide-react";
 import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
@@ -13,11 +13,12 @@ import { NoRooms } from "../../shared/NoRooms.tsx";
 import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { Button } from "../../ui/Button.tsx";
+import { Folded } from "../../ui/Folded.tsx";
 import { AtMarker } from "./AtMarker.tsx";
 import { FloorNow } from "./FloorNow.tsx";
 import { LiveCard } from "./live/LiveCard.tsx";
 import { RunAdvice } from "./RunAdvice.tsx";
-import { RunChoices } from "./RunChoices.tsx";
+import { choicesText, RunChoices } from "./RunChoices.tsx";
 import { RunFault } from "./RunFault.tsx";
 import { RunPrint } from "./RunPrint.tsx";
 import { RunSheet } from "./RunSheet.tsx";
@@ -85,6 +86,10 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
   const onStep = useCallback((step: Step) => setChosen(step.id), []);
   const people = input.run?.people ?? 1;
   const { time, second, isBack, overlay, backToNow } = useRunMarker(startMs, hasBegun(desk.log), lanes);
+  const known = useMemo(
+    () => (run ? effectiveProgress(run, input.logged, work.wasted) : {}),
+    [run, input.logged, work.wasted],
+  );
   if (!run) return null;
   const step = run.steps.find(({ id }) => id === chosen);
   return (
@@ -105,6 +110,11 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
           {overlay}
         </RunSheet>
         <RunActions onCompare={() => setCompare(true)} />
+        <div className="mt-4">
+          <Folded label={choicesText(desk)}>
+            <RunChoices desk={desk} />
+          </Folded>
+        </div>
         <details className="mt-3">
           <summary className="min-h-12 cursor-pointer py-3 font-semibold text-accent">
             Step list: tap a step to lock or delay it
@@ -122,7 +132,7 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
         aria-label="At the time shown"
         className="grid min-w-0 content-start gap-4 lg:col-start-2 print:hidden"
       >
-        <AtMarker {...{ run, lanes, levels, people, names, vesselName, start: startMs, second }} />
+        <AtMarker {...{ run, lanes, levels, people, names, vesselName, start: startMs, second, known }} />
         {isBack && (
           <Button weight="quiet" className="justify-self-start" onClick={backToNow}>
             Back to now
@@ -133,7 +143,6 @@ function Planned({ desk, said }: { readonly desk: JobDesk; readonly said: string
           <FloorNow job={job} lanes={lanes} second={Math.round(second / 15) * 15} />
         </div>
         <RunAdvice desk={desk} run={run} lanes={lanes} />
-        <RunChoices desk={desk} />
       </section>
       <RunPrint {...{ desk, run, people, names, roomName, vesselName }} />
       {step && (

@@ -52,7 +52,7 @@ export function StepTable({ run, start, people, names, roomName, vesselName, pin
                   <button
                     type="button"
                     onClick={() => onStep(step)}
-                    className="inline-flex min-h-10 items-center gap-1 text-left font-semibold"
+                    className="inline-flex min-h-12 items-center gap-1 text-left font-semibold"
                   >
                     {what}
                     {joined.some(({ id }) => pinned.has(id)) && (

@@ -11,6 +11,7 @@ import { OwnStepCard } from "./OwnStep.tsx";
 import { SignalChoices } from "./SignalChoices.tsx";
 import { OpenQuestion, StepButton, StepChoices } from "./StepActions.tsx";
 import { StepHead } from "./StepHead.tsx";
+import { StillAtIt } from "./StillAtIt.tsx";
 import { TakeOver } from "./TakeOver.tsx";
 import { useActiveRun } from "./useActiveRun.ts";
 import { WhatFollows } from "./WhatFollows.tsx";
@@ -46,6 +47,13 @@ export function ActiveRun(props: LiveProps) {
             whose={people > 1 || names[who] ? personName(who, names) : undefined}
           />
           <StepButton state={state} steps={steps} />
+          {group && (
+            <StillAtIt
+              key={group.startedAt}
+              group={group}
+              onDone={(end) => tap(() => log.doneBefore(steps, who, group, end))()}
+            />
+          )}
         </>
       ) : (
         <p className="font-semibold text-lg">No steps left for {personName(who, names)}.</p>

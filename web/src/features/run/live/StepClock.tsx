@@ -36,6 +36,9 @@ export function StepClock({ steps, group, inHand, run, known, wet, start, what }
     (sum, { lasts }) => sum + lasts,
     0,
   );
+  const takes = formatDuration(Math.max(60, planned));
+  // A start still to come was written by a clock that is wrong: LogAnomalies says so.
+  const endOf = (second: number) => Math.min(second, begun ?? 0) + planned;
   const waits = inHand
     ? []
     : run.problem.lags.flatMap(({ from, to, minLag }) => {
@@ -49,8 +52,7 @@ export function StepClock({ steps, group, inHand, run, known, wet, start, what }
           {(ms) => {
             const second = (ms - start) / 1000;
             if (inHand) {
-              // A start still to come was written by a clock that is wrong: Doubts says so.
-              const end = Math.min(second, begun ?? 0) + planned;
+              const end = endOf(second);
               return second <= end ? clockOf(end - second) : `+${clockOf(second - end)}`;
             }
             const from = wet ? wet.ready : recommendedStart(run, known, step, second);
@@ -60,7 +62,16 @@ export function StepClock({ steps, group, inHand, run, known, wet, start, what }
         </TickingClock>
       </p>
       <p className="mt-1 text-soft">
-        {inHand ? "left of" : "takes about"} {formatDuration(Math.max(60, planned))}
+        {inHand ? (
+          <TickingClock>
+            {(ms) => {
+              const second = (ms - start) / 1000;
+              return second <= endOf(second) ? `left of ${clockOf(planned)}` : `over; planned for ${takes}`;
+            }}
+          </TickingClock>
+        ) : (
+          `takes about ${takes}`
+        )}
         {wet && (
           <>
             {" "}

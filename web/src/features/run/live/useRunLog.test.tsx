@@ -1,8 +1,8 @@
 import { expect, test } from "@jest/globals";
 import type { LogEntry, RoomId } from "@scutch/contract";
 import { aJob, aProduct, aRoom, aShelf, aVessel, idFor } from "@scutch/contract/testing";
-import { foldRunState, groupsInHand } from "@scutch/core/log";
-import { joinSteps } from "@scutch/core/run";
+import { foldRunState, groupsInHand, plannedEnd } from "@scutch/core/log";
+import { type JobRun, joinSteps } from "@scutch/core/run";
 import { renderHook } from "@testing-library/react";
 import type { PropsWithChildren } from "react";
 import { Provider } from "react-redux";
@@ -22,21 +22,24 @@ const job = aJob({
   run: { people: 2, roles: "first-cleans" },
 });
 
-test("what one tap says has one time, though the clock moves on while it is written", () => {
+/** The clean sections of a person that follow each other, as planned. */
+function planned() {
   const { work, startMs } = computePlan(job, shelf, []);
   const { run } = work;
   if (run.outcome !== "planned") throw new Error(run.fault.code);
   const cleaning = run.steps.filter(({ who, kind }) => who === 0 && kind === "clean");
   const sections = joinSteps(cleaning, () => false).find(({ length }) => length > 1);
   if (!sections) throw new Error("no sections follow each other");
+  return { run, startMs, sections };
+}
 
+/** The taps of a run, and what they write, by a clock. */
+function logging(run: JobRun, startMs: number, now: () => number) {
   const written: LogEntry[] = [];
-  let time = startMs + 1000 * sections[0].start;
-  const clock = { now: () => time++, rate: 1 };
   const { store } = openSession();
   const wrapper = ({ children }: PropsWithChildren) => (
     <Provider store={store}>
-      <ClockContext.Provider value={clock}>
+      <ClockContext.Provider value={{ now, rate: 1 }}>
         <LogbookContext.Provider value={(_, entry) => written.push(entry)}>
           {children}
         </LogbookContext.Provider>
@@ -45,6 +48,13 @@ test("what one tap says has one time, though the clock moves on while it is writ
   );
   const taps = (log: readonly LogEntry[]) =>
     renderHook(() => useRunLog({ job, shelf, log, startMs }, run, {}), { wrapper }).result.current;
+  return { written, taps };
+}
+
+test("what one tap says has one time, though the clock moves on while it is written", () => {
+  const { run, startMs, sections } = planned();
+  let time = startMs + 1000 * sections[0].start;
+  const { written, taps } = logging(run, startMs, () => time++);
   taps([]).start(sections, 0);
   const log = written.splice(0);
   const [group] = groupsInHand(foldRunState(log));
@@ -58,4 +68,24 @@ test("what one tap says has one time, though the clock moves on while it is writ
   // Each section begins when the one before it ends; the room is finished when the last one is.
   expect(times("step-started").toSorted()).toEqual(ended.toSorted().slice(0, -1));
   expect(times("room-finished")).toEqual([Math.max(...ended)]);
+});
+
+test("steps done without a tap are logged as done when it is said they were, and begin nothing", () => {
+  const { run, startMs, sections } = planned();
+  let now = startMs + 1000 * sections[0].start;
+  const { written, taps } = logging(run, startMs, () => now);
+  taps([]).start(sections, 0);
+  const log = written.splice(0);
+  const [group] = groupsInHand(foldRunState(log));
+  if (!group) throw new Error("nothing is in hand");
+  const ended = plannedEnd(group);
+  now += 3 * 3_600_000;
+  taps(log).doneBefore(sections, 0, group, ended);
+  const times = written.map(({ at }) => Date.parse(at));
+  expect(Math.max(...times)).toBe(ended);
+  expect(Math.min(...times)).toBeGreaterThan(group.startedAt);
+  expect(written.filter(({ kind }) => kind === "step-done")).toHaveLength(sections.length);
+  // No step that wasn't in hand is begun by it.
+  const own = new Set<string>(sections.map(({ id }) => id));
+  for (const entry of written) if ("step" in entry) expect(own.has(entry.step)).toBe(true);
 });

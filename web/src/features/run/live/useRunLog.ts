@@ -116,6 +116,13 @@ export function useRunLog(
         : [{ kind: "step-done", ...about(steps[0]), who: who + 1 }];
       say(done, follows, now);
     },
+    /** Steps in hand that ended before now, at `end`, ms since 1970: nothing else begins with that. */
+    doneBefore: (steps: JoinedSteps, who: number, group: StepGroup, end: number) =>
+      say(
+        doneOf(group, steps, who, end),
+        leaving(steps).map((each) => ({ ...each, at: end })),
+        end,
+      ),
     /** Of steps in hand those before the one in hand now went as planned, the rest is passed over. */
     skip: (steps: JoinedSteps, who: number, group: StepGroup | undefined, reason: string) => {
       const past = group && { ...group, steps: group.steps.slice(0, placeInGroup(group, clock.now())) };
