@@ -85,7 +85,7 @@ export function Shell() {
           Settings
         </button>
       </nav>
-      <header className="flex items-center justify-between border-rule border-b px-4 sm:hidden print:hidden">
+      <header className="flex flex-wrap items-center justify-between border-rule border-b px-4 sm:hidden print:hidden">
         <Link to="/" className="flex min-h-12 items-center gap-2 font-extrabold tracking-tight">
           {atHome ? "scutch" : "‹ Today"}
         </Link>
@@ -113,12 +113,12 @@ export function Shell() {
       </header>
       <div className="min-w-0 flex-1">
         {atHome && (
-          <nav aria-label="Main menu" className="flex border-rule border-b sm:hidden print:hidden">
+          <nav aria-label="Main menu" className="flex flex-wrap border-rule border-b sm:hidden print:hidden">
             {PLACES.slice(1).map(({ to, name }) => (
               <Link
                 key={to}
                 to={to}
-                className="grid min-h-12 flex-1 place-items-center font-semibold text-accent text-sm"
+                className="grid min-h-12 flex-1 place-items-center px-1 font-semibold text-accent text-sm"
               >
                 {name}
               </Link>

@@ -17,7 +17,7 @@ interface Props {
 export function FieldFrame({ id, label, hint, error, onConfirm, below, children }: Props) {
   return (
     <div className="min-w-0">
-      <div className="flex min-h-6 items-center justify-between gap-2">
+      <div className="flex min-h-6 flex-wrap items-center justify-between gap-x-2">
         <label htmlFor={id} className="text-sm text-soft">
           {label}
         </label>

@@ -22,17 +22,19 @@ export function Segmented<T extends string | number>({
   return (
     <RadioGroup value={value} onChange={onChange}>
       <Label
-        className={labelHidden ? "sr-only" : "flex min-h-6 items-center justify-between text-sm text-soft"}
+        className={
+          labelHidden ? "sr-only" : "flex min-h-6 flex-wrap items-center justify-between text-sm text-soft"
+        }
       >
         {label}
         {assumed && <span className="text-caution-ink">assumed</span>}
       </Label>
-      <div className="flex rounded-md border border-rule">
+      <div className="flex flex-wrap rounded-md border border-rule">
         {options.map((option) => (
           <Radio
             key={String(option.value)}
             value={option.value}
-            className="flex min-h-12 min-w-0 flex-1 items-center justify-center border-rule border-r px-1 text-center font-semibold text-sm leading-tight min-[370px]:px-2 min-[370px]:text-base last:border-r-0 data-checked:bg-ink data-checked:text-ground"
+            className="flex min-h-12 min-w-min flex-1 items-center justify-center border-rule border-r px-1 text-center font-semibold text-sm leading-tight min-[370px]:px-2 min-[370px]:text-base last:border-r-0 data-checked:bg-ink data-checked:text-ground"
           >
             {option.name}
           </Radio>

@@ -45,7 +45,7 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
   const place = found >= 0 ? found : last();
   const lever = work.rooms.findIndex((room) => room.id === rooms[place]?.id);
   return (
-    <div className="grid gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_24rem]">
+    <div className="grid grid-cols-1 gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_24rem]">
       <section aria-label="All rooms" className="min-w-0 max-lg:order-2">
         <TailChart dried={dried} start={startMs} now={now} selected={place} onSelect={select} />
       </section>

@@ -24,8 +24,8 @@ function BigHour({ time, now }: { readonly time: number; readonly now: number })
   const { aboutParts } = useTimes();
   const { day, hour } = aboutParts(time, now);
   return (
-    <span className="whitespace-nowrap font-bold font-mono text-6xl">
-      {day && <span className="mr-3 text-3xl">{day}</span>}
+    <span className="font-bold font-mono text-[min(3.75rem,18vw)] leading-none">
+      {day && <span className="mr-3 text-[min(1.875rem,9vw)]">{day}</span>}
       {hour}
     </span>
   );

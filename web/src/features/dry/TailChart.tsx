@@ -121,26 +121,28 @@ export const TailChart = memo(function TailChart({ dried, start, now, selected, 
       )}
       <details className="mt-3 print:hidden">
         <summary className="min-h-12 cursor-pointer py-3 font-semibold text-accent">Show as a table</summary>
-        <table className="w-full text-left">
-          <thead className="text-sm text-soft">
-            <tr>
-              <th className="py-1 font-normal">Room</th>
-              <th className="font-normal">Finished</th>
-              <th className="font-normal">Touch-dry</th>
-              <th className="font-normal">Dry</th>
-            </tr>
-          </thead>
-          <tbody className="font-mono">
-            {shown.map(({ room, i }) => (
-              <tr key={room.id} className="border-rule border-t">
-                <th className="py-1.5 font-normal font-sans">{room.name}</th>
-                <td>{about(timeAt(start, room.finishedAtHours), now)}</td>
-                <td>{timeOrNever(ready[i]?.touch.likely)}</td>
-                <td>{timeOrNever(ready[i]?.dry.likely)}</td>
+        <div className="overflow-x-auto">
+          <table className="w-full text-left [&_th]:pr-3 [&_td]:pr-3">
+            <thead className="text-sm text-soft">
+              <tr>
+                <th className="py-1 font-normal">Room</th>
+                <th className="font-normal">Finished</th>
+                <th className="font-normal">Touch-dry</th>
+                <th className="font-normal">Dry</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody className="font-mono">
+              {shown.map(({ room, i }) => (
+                <tr key={room.id} className="border-rule border-t">
+                  <th className="py-1.5 font-normal font-sans">{room.name}</th>
+                  <td>{about(timeAt(start, room.finishedAtHours), now)}</td>
+                  <td>{timeOrNever(ready[i]?.touch.likely)}</td>
+                  <td>{timeOrNever(ready[i]?.dry.likely)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       </details>
     </div>
   );

@@ -164,11 +164,11 @@ function EntryLine({
   const { what, said } = entryText(entry, desk, useUnits());
   const time = Date.parse(entry.at);
   return (
-    <li className="grid grid-cols-[5rem_1fr_auto] items-start gap-x-3 border-rule border-t py-2.5">
-      <span className="font-mono text-soft">
+    <li className="flex flex-wrap items-start gap-x-3 border-rule border-t py-2.5">
+      <span className="min-w-20 font-mono text-soft">
         {dayOf(time) === dayOf(now) ? clock(time) : about(time, now)}
       </span>
-      <div className={isStruck ? "text-soft line-through" : ""}>
+      <div className={`min-w-0 flex-1 basis-40 ${isStruck ? "text-soft line-through" : ""}`}>
         <span className="font-semibold">{what}</span>
         {entry.by && <span className="text-soft"> · {entry.by}</span>}
         <p className="break-words">{said}</p>
@@ -177,7 +177,7 @@ function EntryLine({
       {entry.kind !== "correction" && !isStruck && (
         <Button
           weight="quiet"
-          className="text-sm print:hidden"
+          className="ml-auto text-sm print:hidden"
           aria-label={`Cross out: ${what}`}
           onClick={() => onCorrect(entry)}
         >

@@ -8,7 +8,7 @@ export function LogScreen() {
   const desk = useDesk();
   const now = useNow();
   return (
-    <div className="grid gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_23rem]">
+    <div className="grid grid-cols-1 gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_23rem]">
       <section aria-label="What happened" className="max-lg:order-2">
         <EntryList desk={desk} now={now} />
       </section>

@@ -59,7 +59,7 @@ export function BatchSection({ desk, batch, number }: Props) {
       aria-label={product?.name ?? `Mix ${number}`}
       className={`mb-8 pb-2 ${number > 1 ? "border-ink border-t-2 pt-3" : ""}`}
     >
-      <div className="grid gap-x-8 gap-y-5 lg:grid-cols-[20rem_1fr]">
+      <div className="grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[20rem_1fr]">
         <div className="max-lg:order-2">
           <Folded label={choicesText(product, vessel, planned, units)} open={!fill}>
             <BatchChoices

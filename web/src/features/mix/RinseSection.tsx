@@ -25,7 +25,7 @@ export function RinseSection({ desk }: { readonly desk: JobDesk }) {
   return (
     <section aria-label="Rinse and recovery" className="mb-8 border-ink border-t-2 pt-3 print:hidden">
       <h2 className="font-bold text-xl">Rinse and recovery</h2>
-      <div className="mt-3 grid gap-x-8 gap-y-5 lg:grid-cols-[20rem_1fr]">
+      <div className="mt-3 grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[20rem_1fr]">
         <div className="max-lg:order-2">
           {rinsed.length > 0 && (
             <Folded label={rigText(desk, solution, recovery)}>

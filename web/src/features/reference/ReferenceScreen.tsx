@@ -81,7 +81,7 @@ export function ReferenceScreen() {
           <section key={name} aria-label={PAGE_NAMES[name]} className="mt-6">
             <h2 className={find === "" ? "sr-only" : "font-bold text-xl"}>{PAGE_NAMES[name]}</h2>
             {PAGES[name].intro && <p className="max-w-prose text-soft">{PAGES[name].intro}</p>}
-            <div className="mt-2 grid gap-x-10 gap-y-1 lg:grid-cols-2">
+            <div className="mt-2 grid grid-cols-1 gap-x-10 gap-y-1 lg:grid-cols-2">
               {sections
                 .filter(({ key }) => !answered || key !== origin)
                 .map(({ key, Body }) => (

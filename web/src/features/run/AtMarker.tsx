@@ -93,9 +93,12 @@ export function AtMarker({ run, lanes, levels, people, names, vesselName, start,
       )}
       <ul className="mt-3 border-rule border-t">
         {lanes.map((lane) => (
-          <li key={lane.room.id} className="flex justify-between gap-4 border-rule border-b py-1.5 text-sm">
-            <span className="shrink-0 font-semibold">{lane.room.name}</span>
-            <span className="text-right">
+          <li
+            key={lane.room.id}
+            className="flex flex-wrap justify-between gap-x-4 border-rule border-b py-1.5 text-sm"
+          >
+            <span className="font-semibold">{lane.room.name}</span>
+            <span className="ml-auto text-right">
               {!isAhead && isByPlan(run, known, lane.room.id, second) && (
                 <span className="text-caution-ink">not logged, planned: </span>
               )}

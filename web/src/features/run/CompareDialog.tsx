@@ -107,38 +107,40 @@ export function CompareDialog({ desk, onClose }: Props) {
       {plans === undefined ? (
         <p className="mt-4 text-soft">Planning both…</p>
       ) : (
-        <table className="mt-4 w-full text-sm">
-          <tbody>
-            {row("Done", (plan) =>
-              plan.finish === undefined
-                ? "can’t be planned"
-                : about(timeAt(startMs, plan.finish / 3600), startMs),
-            )}
-            {row("Work time", (plan) => (plan.finish === undefined ? "" : formatDuration(plan.finish)))}
-            {row("Labour hours", (plan) =>
-              plan.finish === undefined ? "" : formatDuration(plan.finish * plan.way.people),
-            )}
-            {row("Water", (plan) => formatAmount(units.volume(plan.water)))}
-            {row(
-              "Concentrate",
-              (plan) =>
-                [
-                  ...(plan.concentrate > 0 ? [formatAmount(units.amount(plan.concentrate))] : []),
-                  ...(plan.powder > 0 ? [formatAmount(units.powder(plan.powder))] : []),
-                ].join(", ") || "none",
-            )}
-            {row("Fills", (plan) => plan.fills)}
-            {row("Pads, maximum", (plan) => plan.pads)}
-            {plans[0]?.rooms.map(({ roomId }) => (
-              <RoomRow
-                key={roomId}
-                name={nameById(work.rooms, roomId, "")}
-                rooms={plans.map((plan) => plan.rooms.find((room) => room.roomId === roomId))}
-                hour={hour}
-              />
-            ))}
-          </tbody>
-        </table>
+        <div className="overflow-x-auto">
+          <table className="mt-4 w-full text-sm">
+            <tbody>
+              {row("Done", (plan) =>
+                plan.finish === undefined
+                  ? "can’t be planned"
+                  : about(timeAt(startMs, plan.finish / 3600), startMs),
+              )}
+              {row("Work time", (plan) => (plan.finish === undefined ? "" : formatDuration(plan.finish)))}
+              {row("Labour hours", (plan) =>
+                plan.finish === undefined ? "" : formatDuration(plan.finish * plan.way.people),
+              )}
+              {row("Water", (plan) => formatAmount(units.volume(plan.water)))}
+              {row(
+                "Concentrate",
+                (plan) =>
+                  [
+                    ...(plan.concentrate > 0 ? [formatAmount(units.amount(plan.concentrate))] : []),
+                    ...(plan.powder > 0 ? [formatAmount(units.powder(plan.powder))] : []),
+                  ].join(", ") || "none",
+              )}
+              {row("Fills", (plan) => plan.fills)}
+              {row("Pads, maximum", (plan) => plan.pads)}
+              {plans[0]?.rooms.map(({ roomId }) => (
+                <RoomRow
+                  key={roomId}
+                  name={nameById(work.rooms, roomId, "")}
+                  rooms={plans.map((plan) => plan.rooms.find((room) => room.roomId === roomId))}
+                  hour={hour}
+                />
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
       <div className="mt-4 grid grid-cols-2 gap-3">
         {keys.map((key, i) => (

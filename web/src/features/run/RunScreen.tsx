@@ -38,7 +38,7 @@ export const RunScreen = memo(function RunScreen() {
   if (work.rooms.every(({ passage }) => passage))
     return <NoRooms title="Nothing to run yet." follows="the run sheet" />;
   return (
-    <div className="grid gap-x-8 gap-y-6 px-4 pt-4 sm:px-7 lg:grid-cols-[1fr_22rem] lg:grid-rows-[auto_1fr]">
+    <div className="grid grid-cols-1 gap-x-8 gap-y-6 px-4 pt-4 sm:px-7 lg:grid-cols-[1fr_22rem] lg:grid-rows-[auto_1fr]">
       {work.run.outcome === "planned" ? (
         <Planned desk={desk} said={said} key={job.id} />
       ) : (

@@ -108,8 +108,8 @@ function RoomHeader({ job, room, onClose, onSelect }: Omit<Props, "desk" | "plan
   const place = job.rooms.findIndex((each) => each.id === room.id);
   const [before, after] = [job.rooms[place - 1], job.rooms[place + 1]];
   return (
-    <div className="flex items-center">
-      <h2 className="min-w-0 flex-1 break-words font-bold text-xl">{room.name}</h2>
+    <div className="flex flex-wrap items-center">
+      <h2 className="min-w-0 flex-1 basis-40 break-words font-bold text-xl">{room.name}</h2>
       <StepButton
         to={before}
         name="Previous room"

@@ -40,8 +40,8 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
               {known.passage ? "–" : order.indexOf(room.id) + 1}
             </span>
             <div className="min-w-0 flex-1">
-              <div className="flex items-start justify-between gap-3">
-                <div className="min-w-0">
+              <div className="flex flex-wrap items-start justify-between gap-x-3">
+                <div className="min-w-0 flex-1 basis-24">
                   <button
                     type="button"
                     aria-pressed={selected === room.id}
@@ -54,7 +54,7 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
                     <span className="font-mono">{sizeText(room.shape, units)}</span>
                   </p>
                 </div>
-                <div className="relative z-10 shrink-0 text-right">
+                <div className="relative z-10 ml-auto text-right">
                   <ExplainedFigure
                     label={`Area of ${room.name}`}
                     working={() => explainArea(room.shape, room.parts)}

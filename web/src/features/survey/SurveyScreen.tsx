@@ -49,7 +49,7 @@ export function SurveyScreen() {
   const [chosenLevel, setLevel] = useState<number>();
   const level = room?.level ?? (levels.includes(chosenLevel ?? 0) ? (chosenLevel ?? 0) : (levels[0] ?? 0));
   return (
-    <div className="grid gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_23rem]">
+    <div className="grid grid-cols-1 gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_23rem]">
       <div className={`min-w-0 ${room ? "max-lg:hidden" : ""}`}>
         {rooms.length > 0 && (
           <div className="mb-4 grid gap-2">

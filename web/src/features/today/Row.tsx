@@ -56,12 +56,12 @@ export function Row({ listed, shelf, now, to, state, next, strip, late = 0, clas
   return (
     <li className={going ? "border-accent border-t-4 bg-paper" : "border-rule border-t"}>
       <Link to={to} className="block px-4 py-4 hover:bg-wash">
-        <div className="flex items-start justify-between gap-4">
-          <div className="min-w-0">
+        <div className="flex flex-wrap items-start justify-between gap-x-4">
+          <div className="min-w-0 flex-1 basis-40">
             <h3 className="font-bold text-lg leading-tight">{site?.name ?? "Unknown place"}</h3>
             <p className="text-soft">{listed.title}</p>
           </div>
-          <div className="shrink-0 text-right">
+          <div className="text-right">
             <div className="text-sm text-soft">{label}</div>
             <div className={`font-bold font-mono ${going ? "text-3xl sm:text-4xl" : "text-xl"}`}>{hour}</div>
           </div>

@@ -20,7 +20,7 @@ export function LoadSection({ shelf, day, jobs }: Props) {
   const left = items.filter(({ key }) => !isIn(key)).length;
   return (
     <section aria-label="To load for tomorrow">
-      <div className="flex items-end justify-between border-ink border-b-2 pb-2">
+      <div className="flex flex-wrap items-end justify-between gap-x-4 border-ink border-b-2 pb-2">
         <h2 className="font-bold text-lg">To load for tomorrow, {longDay(day)}</h2>
         {items.length > 0 && (
           <span className="font-mono text-soft">{left === 0 ? "loaded" : `${left} to go`}</span>
@@ -41,8 +41,8 @@ export function LoadSection({ shelf, day, jobs }: Props) {
                     checked={on}
                     onChange={(event) => tick(key, event.target.checked)}
                   />
-                  <span className={`flex-1 ${on ? "text-soft line-through" : ""}`}>{what}</span>
-                  {how && <span className="text-right text-soft text-sm">{how}</span>}
+                  <span className={`min-w-0 flex-1 ${on ? "text-soft line-through" : ""}`}>{what}</span>
+                  {how && <span className="min-w-0 text-right text-soft text-sm">{how}</span>}
                 </label>
               </li>
             );

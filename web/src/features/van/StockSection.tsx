@@ -47,7 +47,7 @@ export function StockSection({ shelf, stock, jobs }: Props) {
   const tomorrow = dayAfter(day);
   const booked = useMemo(() => jobs.filter((job) => job.day === tomorrow), [jobs, tomorrow]);
   return (
-    <div className="grid gap-6">
+    <div className="grid grid-cols-1 gap-6">
       <section aria-label="To order">
         <h2 className="border-ink border-b-2 pb-2 font-bold text-lg">To order for the jobs not done yet</h2>
         {!needs ? (
@@ -74,7 +74,7 @@ export function StockSection({ shelf, stock, jobs }: Props) {
       </section>
       <LoadSection shelf={shelf} day={tomorrow} jobs={booked} />
       <section aria-label="Stock">
-        <div className="flex items-center justify-between border-ink border-b-2">
+        <div className="flex flex-wrap items-center justify-between gap-x-4 border-ink border-b-2">
           <h2 className="font-bold text-lg">Stock by lot</h2>
           <Button weight="quiet" onClick={() => setAdding("any")}>
             <Plus aria-hidden size={18} /> Add packs

@@ -47,11 +47,11 @@ function OpenVan({ shelf }: { readonly shelf: Shelf }) {
   return (
     <div className="px-4 pt-4 pb-10 sm:px-7 sm:pt-6">
       <h1 className="font-bold text-2xl">Van</h1>
-      <div className="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-2">
+      <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-8 lg:grid-cols-2">
         <div>
           {stock ? <StockSection shelf={shelf} stock={stock} jobs={jobs} /> : <Loading what="the stock" />}
         </div>
-        <div className="grid content-start gap-6">
+        <div className="grid grid-cols-1 content-start gap-6">
           <Group title="Sprayers and tanks" onAdd={() => setOpened({ what: "vessel" })}>
             {shelf.vessels.map((vessel) => (
               <Item
@@ -105,7 +105,7 @@ function Group({
 }) {
   return (
     <section aria-label={title}>
-      <div className="flex items-center justify-between border-ink border-b-2">
+      <div className="flex flex-wrap items-center justify-between gap-x-4 border-ink border-b-2">
         <h2 className="font-bold text-lg">{title}</h2>
         <Button weight="quiet" onClick={onAdd} aria-label={`Add: ${title}`}>
           <Plus aria-hidden size={18} /> Add

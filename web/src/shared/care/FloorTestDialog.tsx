@@ -97,7 +97,7 @@ export function FloorTestDialog({ desk, room, product, test, onClose }: Props) {
           Start the {time}
         </Button>
       ) : (
-        <p role="timer" className="my-4 text-center font-bold font-mono text-6xl">
+        <p role="timer" className="my-4 text-center font-bold font-mono text-[min(3.75rem,18vw)]">
           {clockText(clock.left)}
         </p>
       )}

@@ -42,7 +42,7 @@ interface Props {
 }
 
 const Big = ({ lead, figure, unit }: FormattedAmount) => (
-  <span className="whitespace-nowrap font-bold font-mono text-4xl min-[370px]:text-5xl sm:text-6xl">
+  <span className="whitespace-nowrap font-bold font-mono text-[min(3rem,12vw)] leading-[1.15] sm:text-6xl">
     {lead && <span className="block text-4xl">{lead} +</span>}
     {figure}
     <span className="ml-2 text-2xl min-[370px]:text-3xl">{unit}</span>
@@ -72,7 +72,7 @@ export function FillSheet(props: Props) {
       </header>
       {rinse && <RinseBefore {...{ rinse, vessel, rinsed }} onRinsed={setRinsed} />}
       <div className="mt-3 grid gap-x-10 gap-y-4 @2xl:grid-cols-[auto_1fr] @2xl:items-start">
-        <div className="flex items-center gap-4 sm:gap-8">
+        <div className="flex flex-wrap items-center gap-4 sm:flex-nowrap sm:gap-8">
           <Bottle
             water={fill.water / vessel.nominal}
             concentrate={fill.concentrate / vessel.nominal}
@@ -134,7 +134,7 @@ function FillAmounts({ desk, batch, product, vessel, fill, wanted }: Props) {
   const label = ends.map((each) => strengthOf(concentratePerWater(each), powder, units));
   const nameOfProduct = (id: string) => nameById(desk.shelf.products, id, "a removed product");
   return (
-    <div className="grid gap-3">
+    <div className="grid min-w-0 flex-1 basis-44 gap-3">
       <div>
         <div className="text-soft">
           1 Water

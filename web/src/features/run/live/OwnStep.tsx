@@ -36,7 +36,11 @@ export function OwnStepCard({ own, onDone }: { readonly own: OwnStep; readonly o
       <div>
         <p className="text-soft">Now, added</p>
         <h2 className="font-bold text-2xl leading-tight">{own.what}</h2>
-        <p className="font-bold font-mono text-6xl leading-none" role="timer" aria-label="Step timer">
+        <p
+          className="font-bold font-mono text-[min(3.75rem,18vw)] leading-none"
+          role="timer"
+          aria-label="Step timer"
+        >
           <TickingClock>{(ms) => clockOf((ms - own.startedAt) / 1000)}</TickingClock>
         </p>
         <p className="mt-1 text-soft">so far; later steps shift</p>

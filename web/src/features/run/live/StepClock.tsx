@@ -47,7 +47,11 @@ export function StepClock({ steps, group, inHand, run, known, wet, start, what }
       });
   return (
     <>
-      <p className="font-bold font-mono text-6xl leading-none" role="timer" aria-label="Step timer">
+      <p
+        className="font-bold font-mono text-[min(3.75rem,18vw)] leading-none"
+        role="timer"
+        aria-label="Step timer"
+      >
         <TickingClock>
           {(ms) => {
             const second = (ms - start) / 1000;
