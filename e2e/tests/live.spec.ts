@@ -213,18 +213,30 @@ test("a whole job in practice at sixty times the clock: run to its end, told how
   const over = page.getByRole("heading", { name: /^Packed up at/ });
   const tap = now(page).getByRole("button", { name: /^(Start|Done)$/ });
   const fill = now(page).getByRole("button", { name: /^Show amounts/ });
-  for (let i = 0; i < 140 && !(await over.isVisible()); i++) {
-    await page.clock.fastForward(4000);
+  const jump = page.getByRole("button", { name: /^Jump to what’s due, / });
+  let skipped = 0;
+  for (let i = 0; i < 200 && !(await over.isVisible()); i++) {
+    await page.clock.fastForward(1000);
     await page.waitForTimeout(60);
     const wait = page.getByRole("dialog").getByRole("button", { name: "Wait", exact: true });
     if (await wait.isVisible()) await wait.click();
-    else if (await tap.isVisible()) await tap.click();
+    else if (await jump.isVisible()) await jump.click();
+    else if (skipped === 0 && /^Vacuum, Foyer/.test(await step(page).innerText())) {
+      await now(page).getByRole("button", { name: "Skip", exact: true }).click();
+      await press(page.getByRole("dialog"), "No time");
+      skipped++;
+    } else if (await tap.isVisible()) await tap.click();
     else if (await fill.isVisible()) {
       await fill.click();
       await press(page.getByRole("dialog"), "Mark as mixed");
     }
   }
   await expect(over).toBeVisible();
+  // What was left out is named with what comes of it and what it costs.
+  const debrief = page.getByRole("region", { name: "The job" });
+  await expect(debrief).toContainText("Skipped: vacuum, Foyer. Dust turns to mud");
+  await expect(debrief).toContainText(/sections were cleaned inside their dwell limits/);
+  await expect(debrief).toContainText(/To put it right: about .+ of work again/);
   await expect(page.getByRole("region", { name: "Practice log" })).toContainText("Step done: Clean, Foyer");
   await expect(page.getByRole("region", { name: "Instruments" })).toContainText(/Foyer.*%/);
   // Whatever was tapped, nothing of it is on the device or with the crew.

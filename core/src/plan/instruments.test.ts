@@ -16,12 +16,17 @@ const work = planWork(job);
 const dried = simulateDrying(work.building, { keepCourse: true });
 const at = (second: number) => simulatedInstruments(job, work, dried, second);
 
-test("the simulated meter follows the drying engine: dry before, wettest when left, a straight line in the free water, dry when dry", () => {
+test("the simulated meter follows spray and drying: dry before, wetter with each section sprayed, wettest when left, a straight line in the free water, dry when dry", () => {
   for (const [i, room] of work.rooms.entries()) {
     const left = room.finishedAtHours * 3600;
     const dry = at(0).moistureMeter(room.id, "dry-standard");
-    expect(at(left - 60).moistureMeter(room.id, "carpet")).toBe(dry);
+    expect(at(0).moistureMeter(room.id, "carpet")).toBe(dry);
     const wettest = at(left + 1).moistureMeter(room.id, "carpet");
+    const own = work.run.outcome === "planned" ? work.run.sections.filter((s) => s.roomId === room.id) : [];
+    const sprays = own.map(({ sprayEnd }) => at(sprayEnd + 1).moistureMeter(room.id, "carpet"));
+    expect(sprays.length).toBeGreaterThan(0);
+    for (const sprayed of sprays) expect(sprayed).toBeGreaterThan(dry);
+    expect(Math.max(...sprays)).toBeLessThanOrEqual(wettest);
     let before = wettest;
     for (const moment of dried.rooms[i]?.course ?? []) {
       if (moment.hours < room.finishedAtHours || moment.freeWater < 0) continue;

@@ -1,6 +1,7 @@
 import { courseInterpolator, type DryingResult } from "../drying/index.ts";
 import type { JobInput } from "./input.ts";
 import { levelAt, vesselLevels } from "./levels.ts";
+import type { RoomPlan } from "./rooms.ts";
 import type { WorkPlan } from "./work.ts";
 
 /** What is read on a job, as a real instrument would give it. Volumes m³, °C, fractions. */
@@ -21,6 +22,17 @@ export interface Instruments {
 
 /** What the simulated meter shows on dry carpet and on one just cleaned: in the range such meters show (common practice). */
 const [METER_DRY, METER_WET] = [0.08, 0.42] as const;
+
+/** Water on a room still being worked, kg/m² over all of it: what is sprayed so far, or left where it is cleaned. */
+function waterMeanwhile(room: RoomPlan, work: WorkPlan, second: number): number {
+  if (work.run.outcome !== "planned") return 0;
+  return work.run.sections
+    .filter(({ roomId }) => roomId === room.id)
+    .reduce((sum, { from, to, sprayId, sprayEnd, cleanEnd }) => {
+      const sprayed = sprayId !== undefined && second >= sprayEnd ? room.water.applicationRate * 1000 : 0;
+      return sum + (to - from) * (second >= cleanEnd ? room.residual : sprayed);
+    }, 0);
+}
 
 /**
  * Stand-ins for the instruments at a second of a job, following its plan and the drying engine: for practice, and for tests that
@@ -52,9 +64,11 @@ export function simulatedInstruments(
     moistureMeter: (roomId, where) => {
       const i = place(roomId);
       const room = work.rooms[i];
-      if (where === "dry-standard" || !room || hours < room.finishedAtHours || room.residual <= 0)
-        return METER_DRY;
-      const free = Math.max(0, momentOf(i)?.freeWater ?? 0);
+      if (where === "dry-standard" || !room || room.residual <= 0) return METER_DRY;
+      const free =
+        hours < room.finishedAtHours
+          ? waterMeanwhile(room, work, second)
+          : Math.max(0, momentOf(i)?.freeWater ?? 0);
       return METER_DRY + (METER_WET - METER_DRY) * Math.min(1, free / room.residual);
     },
   };

@@ -1,6 +1,7 @@
 export { START } from "../scheduling/index.ts";
 export { stepCaution } from "./cautions.ts";
 export { AIR_MOVERS_PER_CIRCUIT, airMoverStarts, type PlacedAirMovers } from "./circuits.ts";
+export { type Debrief, debriefOf } from "./debrief.ts";
 export {
   type DivisionFault,
   type DriesFirst,
@@ -75,6 +76,7 @@ export {
   STRIP_DEPTH,
   type StepKind,
 } from "./stepKinds.ts";
+export { ALL_TECHNIQUES, type Technique, techniqueFor } from "./technique.ts";
 export {
   type CutOff,
   type WalkConflict,

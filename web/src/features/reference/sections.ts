@@ -6,7 +6,7 @@ import { ruleSections } from "./rulePage.tsx";
 import type { Section } from "./section.ts";
 import { soilSections } from "./soilPage.tsx";
 import { spotSections } from "./spotPage.tsx";
-import { waySections, workSections } from "./workPage.tsx";
+import { techniqueSections, waySections, workSections } from "./workPage.tsx";
 
 export const PAGE_NAMES = {
   fibres: "Fibres",
@@ -14,6 +14,7 @@ export const PAGE_NAMES = {
   ways: "Special floors",
   problems: "What went wrong",
   work: "Methods",
+  how: "How to",
   rules: "Safe combinations",
   spots: "Spots",
   cautions: "Never together",
@@ -35,6 +36,7 @@ export const PAGES: Readonly<
     sections: problemSections,
   },
   work: { sections: workSections },
+  how: { intro: "Each step by hand, as the step card shows it.", sections: techniqueSections },
   rules: {
     intro:
       "Every product trait has one verdict per material. An unknown fibre counts as the most delicate likely one.",

@@ -1,4 +1,5 @@
 import { PRACTICES, PROCEDURE_IDS, PROCEDURES } from "@scutch/core/care";
+import { ALL_TECHNIQUES } from "@scutch/core/run";
 import { sourceWords } from "../../format/careWords.ts";
 import { Entry } from "./Entry.tsx";
 import { Steps } from "./Steps.tsx";
@@ -14,6 +15,26 @@ export function workSections(): Section[] {
         <Steps steps={steps} />
         {caution && <p className="font-semibold text-caution-ink">{caution}</p>}
         <p className="text-sm text-soft">({sourceWords(source)})</p>
+      </Entry>
+    ),
+  }));
+}
+
+/** How each step is done by hand, as the step card shows it. */
+export function techniqueSections(): Section[] {
+  return ALL_TECHNIQUES.map(({ title, lines, why, mistake }) => ({
+    key: title,
+    text: searchText(title, ...lines, why, mistake),
+    Body: () => (
+      <Entry title={title} tone="plain">
+        <Steps steps={lines} />
+        <p>
+          <strong>Why:</strong> {why}
+        </p>
+        <p>
+          <strong>Usual mistake:</strong> {mistake}
+        </p>
+        <p className="text-sm text-soft">(common practice)</p>
       </Entry>
     ),
   }));

@@ -1,9 +1,11 @@
+import { plannedEnd } from "@scutch/core/log";
 import { earliestStart } from "@scutch/core/run";
 import { personName } from "../../../shared/run/stepWords.ts";
 import { seatTaken } from "../../../state/settingsSlice.ts";
 import { useAppDispatch } from "../../../state/store.ts";
 import { Segmented } from "../../../ui/Segmented.tsx";
 import { Dwelling } from "./Dwelling.tsx";
+import { HowTo } from "./HowTo.tsx";
 import { LogAnomalies } from "./LogAnomalies.tsx";
 import type { LiveProps } from "./liveProps.ts";
 import { MachineList } from "./MachineList.tsx";
@@ -22,6 +24,8 @@ export function ActiveRun(props: LiveProps) {
   const dispatch = useAppDispatch();
   const state = useActiveRun(props);
   const { who, known, log, what, group, steps, step, after, standing, wet, inHand, own, others, tap } = state;
+  const begun = steps && known[steps[0].id]?.start;
+  const since = group?.startedAt ?? (inHand && begun !== undefined ? desk.startMs + begun * 1000 : undefined);
   return (
     <section
       aria-label="Now"
@@ -47,10 +51,11 @@ export function ActiveRun(props: LiveProps) {
             whose={people > 1 || names[who] ? personName(who, names) : undefined}
           />
           <StepButton state={state} steps={steps} />
-          {group && (
+          {since !== undefined && (
             <StillAtIt
-              key={group.startedAt}
-              group={group}
+              key={since}
+              startedAt={since}
+              planned={group ? plannedEnd(group) : since + 1000 * steps[0].plannedSeconds}
               onDone={(end) => tap(() => log.doneBefore(steps, who, group, end))()}
             />
           )}
@@ -64,6 +69,7 @@ export function ActiveRun(props: LiveProps) {
           onTake={(each) => tap(() => log.hand([each], who))()}
         />
       )}
+      {step && !own && <HowTo desk={desk} step={step} />}
       <StepChoices {...{ desk, state, people, practice }} />
       {step && !own && (step.kind === "set-up" || step.kind === "pack-up") && (
         <MachineList key={step.id} kind={step.kind} {...{ run, desk, practice }} />

@@ -1,13 +1,14 @@
 import { foldRunState, roomFinishTimes } from "@scutch/core/log";
 import { planWork } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
-import { timingDeviations } from "@scutch/core/run";
+import { debriefOf, type ProgressById } from "@scutch/core/run";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { timeAt } from "../../../format/time.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
 import { scheduleQuickly } from "../../../planning/scheduleCache.ts";
 import { useTimes } from "../../../state/useTimes.ts";
+import { costText, faultText, goodText, skipText } from "./debriefText.ts";
 import type { LiveProps } from "./liveProps.ts";
 
 /** s the run took from its first tap, and s it was planned to take; undefined where rooms were done before it began. */
@@ -26,12 +27,14 @@ function tookOf({ log, input, startMs }: JobDesk, finish: number) {
   };
 }
 
-/** The run as it went: what it took against the plan, what was rushed and what dried out. */
+const NOTHING: ProgressById = {};
+
+/** The run as it went: what it took against the plan, what was good, what went wrong, and what that costs. */
 export function Review({ desk, run, roomName, practice = false }: LiveProps) {
   const { clock } = useTimes();
-  const known = desk.input.logged ?? {};
-  const off = timingDeviations(run, known);
-  const passed = run.steps.filter(({ id }) => known[id]?.skipped !== undefined).length;
+  const known = desk.input.logged ?? NOTHING;
+  const debrief = useMemo(() => debriefOf(run, known), [run, known]);
+  const good = goodText(debrief);
   const unsaid = run.unreportedSteps.length;
   const time = useMemo(() => tookOf(desk, run.makespan), [desk, run.makespan]);
   return (
@@ -46,17 +49,19 @@ export function Review({ desk, run, roomName, practice = false }: LiveProps) {
             {time.planned !== undefined && `, planned ${formatDuration(time.planned)}`}.
           </li>
         )}
-        {off.map(({ section, early, late }) => (
-          <li key={section.id}>
-            {roomName(section.roomId)}, section {section.number}:{" "}
-            {early === undefined
-              ? `cleaned ${formatDuration(late ?? 0)} past its dwell limit`
-              : `cleaned ${formatDuration(early)} before its dwell time was up`}
+        {good && <li>{good}</li>}
+        {debrief.faults.map((fault) => (
+          <li key={fault.section.id} className="text-caution-ink">
+            {faultText(fault, roomName)}
           </li>
         ))}
-        {off.length === 0 && <li>No section dried out, and no dwell was cut short.</li>}
+        {debrief.skipped.map((skipped) => (
+          <li key={skipped.kind} className="text-caution-ink">
+            {skipText(skipped, roomName)}
+          </li>
+        ))}
         {unsaid > 0 && <li>Not logged: {unsaid === 1 ? "one step" : `${unsaid} steps`}.</li>}
-        {passed > 0 && <li>{passed === 1 ? "One step was" : `${passed} steps were`} skipped.</li>}
+        <li className="font-semibold">{costText(debrief)}</li>
       </ul>
       {!practice && (
         <Link

@@ -17,10 +17,7 @@ test("a step in hand for an hour is asked about; a yes is believed for another h
   render(
     <Provider store={makeStore()}>
       <ClockContext.Provider value={clock}>
-        <StillAtIt
-          group={{ who: 1, startedAt: BEGAN, steps: [{ step: "s", lasts: 120 }] } as never}
-          onDone={onDone}
-        />
+        <StillAtIt startedAt={BEGAN} planned={BEGAN + 2 * MINUTE} onDone={onDone} />
       </ClockContext.Provider>
     </Provider>,
   );

@@ -92,6 +92,15 @@ export function useRunLog(
       return [...started, { kind: "step-done" as const, ...said, at: end }];
     });
   };
+  const endOf = (
+    steps: JoinedSteps,
+    who: number,
+    group: StepGroup | undefined,
+    end: number,
+  ): readonly TimedBody[] =>
+    group
+      ? doneOf(group, steps, who, end)
+      : [{ kind: "step-done", ...about(steps[0]), who: who + 1, at: end }];
   /** One tap has one time. The last of what is said is what it was about: that is what undoing names. */
   const say = (bodies: readonly TimedBody[], follows: readonly TimedBody[] = [], now = clock.now()) => {
     const last = bodies.at(-1);
@@ -111,15 +120,12 @@ export function useRunLog(
       log({ ...starting(steps, who), ...off }),
     done: (steps: JoinedSteps, who: number, group: StepGroup | undefined, follows: readonly EntryBody[]) => {
       const now = clock.now();
-      const done: readonly TimedBody[] = group
-        ? doneOf(group, steps, who, now)
-        : [{ kind: "step-done", ...about(steps[0]), who: who + 1 }];
-      say(done, follows, now);
+      say(endOf(steps, who, group, now), follows, now);
     },
     /** Steps in hand that ended before now, at `end`, ms since 1970: nothing else begins with that. */
-    doneBefore: (steps: JoinedSteps, who: number, group: StepGroup, end: number) =>
+    doneBefore: (steps: JoinedSteps, who: number, group: StepGroup | undefined, end: number) =>
       say(
-        doneOf(group, steps, who, end),
+        endOf(steps, who, group, end),
         leaving(steps).map((each) => ({ ...each, at: end })),
         end,
       ),

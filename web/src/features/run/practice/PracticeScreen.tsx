@@ -1,5 +1,8 @@
 import { type Job, JobId, type LogEntry } from "@scutch/contract";
+import { foldRunState, isRunActive } from "@scutch/core/log";
 import { simulatedInstruments } from "@scutch/core/plan";
+import { debriefOf, type JobRun, type ProgressById } from "@scutch/core/run";
+import { FastForward } from "lucide-react";
 import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { newId } from "../../../device/newId.ts";
@@ -17,11 +20,14 @@ import { useAppSelector } from "../../../state/store.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import { useUnits } from "../../../state/useUnits.ts";
 import { Button } from "../../../ui/Button.tsx";
+import { Callout } from "../../../ui/Callout.tsx";
 import { Segmented } from "../../../ui/Segmented.tsx";
 import { ClockContext } from "../../../ui/useClock.ts";
 import { useNow } from "../../../ui/useNow.ts";
+import { faultText, skipText } from "../live/debriefText.ts";
 import { LiveCard } from "../live/LiveCard.tsx";
 import { InstrumentPanel } from "./InstrumentPanel.tsx";
+import { nextDue } from "./nextDue.ts";
 import { usePracticeClock } from "./usePracticeClock.ts";
 
 const SPEEDS = [
@@ -38,7 +44,7 @@ const NOBODY: readonly string[] = [];
  */
 export function PracticeScreen() {
   const desk = useDesk();
-  const { clock, run, again } = usePracticeClock(desk.startMs);
+  const { clock, run, again, jump } = usePracticeClock(desk.startMs);
   const [id] = useState(() => newId(JobId));
   const [log, setLog] = useState<readonly LogEntry[]>([]);
   const write = useCallback<Logbook>((_, entry) => setLog((before) => [...before, entry]), []);
@@ -75,10 +81,57 @@ export function PracticeScreen() {
               </Link>
             </div>
           </div>
-          <Practised real={desk} job={job} log={log} />
+          <Practised real={desk} job={job} log={log} onJump={jump} />
         </div>
       </LogbookContext.Provider>
     </ClockContext.Provider>
+  );
+}
+
+interface LooksProps {
+  readonly run: JobRun;
+  readonly known: ProgressById;
+  readonly roomName: (id: string) => string;
+}
+
+/** What the floors show of what went wrong so far; nothing while all is well. */
+function Looks({ run, known, roomName }: LooksProps) {
+  const { faults, skipped } = debriefOf(run, known);
+  const seen = [
+    ...faults.map((fault) => faultText(fault, roomName)),
+    ...skipped.map((each) => skipText(each, roomName)),
+  ];
+  if (seen.length === 0) return null;
+  return (
+    <Callout tone="caution" title="On the floor so far">
+      <ul className="mt-1 grid gap-1">
+        {seen.map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    </Callout>
+  );
+}
+
+/** The time something is due next, and a press that moves the clock there. */
+function JumpToDue({
+  run,
+  desk,
+  onJump,
+}: {
+  readonly run: JobRun;
+  readonly desk: JobDesk;
+  readonly onJump: (to: number) => void;
+}) {
+  const { clock } = useTimes();
+  const now = useNow();
+  const state = foldRunState(desk.log);
+  const due = isRunActive(state) ? nextDue(run, desk, now) : undefined;
+  return (
+    <Button disabled={due === undefined} onClick={() => due !== undefined && onJump(due)}>
+      <FastForward aria-hidden size={18} />
+      {due === undefined ? "Jump to what’s due" : `Jump to what’s due, ${clock(due)}`}
+    </Button>
   );
 }
 
@@ -86,10 +139,12 @@ function Practised({
   real,
   job,
   log,
+  onJump,
 }: {
   readonly real: JobDesk;
   readonly job: Job;
   readonly log: readonly LogEntry[];
+  readonly onJump: (to: number) => void;
 }) {
   const { clock } = useTimes();
   const units = useUnits();
@@ -130,9 +185,13 @@ function Practised({
         <UndoEntry desk={desk} />
       </div>
       <div className="grid content-start gap-4">
-        <p>
-          Time <strong className="font-mono text-2xl">{clock(now)}</strong>
-        </p>
+        <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+          <p>
+            Time <strong className="font-mono text-2xl">{clock(now)}</strong>
+          </p>
+          <JumpToDue run={work.run} desk={desk} onJump={onJump} />
+        </div>
+        <Looks run={work.run} known={input.logged ?? {}} roomName={(id) => nameById(work.rooms, id, "")} />
         <InstrumentPanel
           desk={desk}
           instruments={instruments}

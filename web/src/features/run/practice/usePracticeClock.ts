@@ -15,12 +15,15 @@ export function usePracticeClock(start: number): {
   readonly clock: Clock;
   readonly run: (rate: number) => void;
   readonly again: () => void;
+  /** On to a time, ms since 1970; never back. */
+  readonly jump: (to: number) => void;
 } {
   const [setting, set] = useState<Setting>(() => ({ real: Date.now(), shown: start, rate: 1 }));
   const clock = useMemo((): Clock => ({ now: () => at(setting), rate: setting.rate }), [setting]);
   return {
     clock,
     run: (rate) => set((before) => ({ real: Date.now(), shown: at(before), rate })),
+    jump: (to) => set((before) => ({ real: Date.now(), shown: Math.max(at(before), to), rate: before.rate })),
     again: () => set(({ rate }) => ({ real: Date.now(), shown: start, rate })),
   };
 }
