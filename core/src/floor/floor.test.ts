@@ -197,6 +197,17 @@ describe("rooms laid out by their doors", () => {
     expect(placeRooms(nudged, [door("hall"), door("hall", "a"), door("hall", "b")]).overlaps).toEqual([]);
   });
 
+  test("a way out leads outside: not into the room beside it, whatever lies upstairs", () => {
+    const wallOfExit = (rooms: PlanRoom[], doors: Parameters<typeof placeRooms>[1]) =>
+      placeRooms(rooms, doors).doors.find(({ exit }) => exit)?.wall;
+    const alone = [room("a", 3, 3)];
+    expect(wallOfExit(alone, [door("a")])).toBe("bottom");
+    const below = [...alone, room("b", 3, 4)];
+    expect(wallOfExit(below, [door("a"), door("a", "b", { wall: "bottom" })])).toBe("left");
+    const upstairs = [...alone, { ...room("u", 3, 9), level: 1 }];
+    expect(wallOfExit(upstairs, [door("a")])).toBe("bottom");
+  });
+
   test("rooms upstairs may lie over those below, and what hangs on no door is drawn apart", () => {
     const { overlaps, loose, rooms } = placeRooms(
       [room("hall", 4, 2), room("stairs", 1, 3), room("landing", 3, 2, { level: 1 }), room("shed", 2, 2)],

@@ -79,3 +79,25 @@ test("over a job the tanks and the sprayer balance: what goes in comes out, and 
   );
   expect(trips).toBeGreaterThan(5);
 });
+
+test("a room cleaned without a rinse gives the tanks nothing and takes nothing from them", () => {
+  const rooms: JobInput["rooms"] = [
+    { id: "pads", name: "Pads", shape: { kind: "area", area: 20 }, method: "low-moisture", batchId: "spray" },
+    { id: "wand", name: "Wand", shape: { kind: "area", area: 12 } },
+  ];
+  const job: JobInput = {
+    rooms,
+    batches: [sprayBatch()],
+    rig: { strokes: {}, tanks: { solution: 0.2, recovery: 0.2 } },
+  };
+  const work = planWork(job);
+  const wand = work.rooms[1];
+  if (work.run.outcome !== "planned" || !wand) throw new Error("not planned");
+  const recovery = vesselLevels(job, work).find(({ kind }) => kind === "recovery");
+  const cleaned = Math.max(...work.run.sections.map(({ cleanEnd }) => cleanEnd));
+  const expected = (wand.area * wand.water.applied * wand.water.recoveredShare) / 1000;
+  if (!recovery) throw new Error("no recovery tank");
+  expect(expected).toBeGreaterThan(0.005);
+  // Packing up empties it: it is read as the last section is left.
+  expect(levelAt(recovery, cleaned)).toBeCloseTo(expected, 2);
+});

@@ -55,3 +55,26 @@ test("the vessel proposed for a batch makes it in no more fills than the one cho
     (batch as Batch & { outcome: "planned" }).fills.map(({ volume, concentrate }) => [volume, concentrate]);
   expect(amounts(ranked[0]?.batch)).toEqual(amounts(work.batches[0]?.batch));
 });
+
+test("what would react with the other mix in its sprayer doesn't stand in", () => {
+  const bleach = product("bleach", 11, { kind: "hard-floor", chemistry: ["chlorine"] });
+  const shelf = [own, bleach, product("sour", 4), product("near", 9.2)];
+  const shared = (vesselId: string): JobInput => {
+    const carpet = job("nylon");
+    return {
+      ...carpet,
+      rooms: [
+        ...carpet.rooms,
+        { id: "t", name: "Bath", shape: { kind: "area", area: 4 }, covering: "ceramic" },
+      ],
+      batches: [
+        { ...(carpet.batches[0] as JobInput["batches"][number]), vesselId: "one" },
+        { id: "tile", product: bleach, vessel: VESSEL, measure: 5e-6, vesselId },
+      ],
+    };
+  };
+  const ids = (input: JobInput) =>
+    substitutesFor("batch", input, planWork(input), shelf).map((each) => each.product.id);
+  expect(ids(shared("two"))).toContain("sour");
+  expect(ids(shared("one"))).toEqual(["near"]);
+});

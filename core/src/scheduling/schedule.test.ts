@@ -118,3 +118,25 @@ test("among schedules that end at about the same time the one with the fewest ch
   if (promised.outcome !== "scheduled") throw new Error();
   expect(promised.starts.get("b1")).toBe(600);
 });
+
+test("one machine and what follows it bound the whole: two cleanings of a minute, each with half a minute after it", () => {
+  const task = (id: string, duration: number, ...uses: string[]): Task => ({
+    id,
+    duration,
+    uses: uses.map((resource) => ({ resource, amount: 1 })),
+  });
+  const tasks = [
+    start,
+    task("clean a", 60, "machine"),
+    task("clean b", 60, "machine"),
+    task("groom a", 30),
+    task("groom b", 30),
+  ];
+  const [, a, b, afterA, afterB] = tasks as [Task, Task, Task, Task, Task];
+  const found = schedule({
+    tasks,
+    lags: [finishToStart(a, afterA), finishToStart(b, afterB)],
+    resources: [{ id: "machine", capacity: 1 }],
+  } as Problem);
+  expect(found).toMatchObject({ outcome: "scheduled", lowerBound: 150, makespan: 150 });
+});

@@ -16,6 +16,7 @@ import {
   SPOT_AGES,
   type SpotAge,
 } from "../index.ts";
+import { wettingOf } from "./agentFacts.ts";
 
 const NYLON = { covering: "cut-pile", fibre: "nylon" } as const;
 const WOOL = { covering: "deep-pile", fibre: "wool" } as const;
@@ -258,4 +259,13 @@ test("steps of every origin run from gentle to strong, but for the order that fi
     expect(ORIGIN_FACTS[origin].steps[0]).toBe("lift-off");
     expect(matterBeforeColour(origin)).toBe(true);
   }
+});
+
+test("a step on the cloth keeps the floor dry, what dampens is damp, a soak is wet (common practice)", () => {
+  const wetting = (...agents: Parameters<typeof wettingOf>[0][]) => agents.map(wettingOf);
+  expect(wetting("lift-off", "freeze", "spirit", "solvent")).toEqual(["dry", "dry", "dry", "dry"]);
+  expect(
+    wetting("neutral", "acid", "alkali", "rust-remover", "peroxide", "reducer", "heat-transfer"),
+  ).toEqual(Array(7).fill("damp"));
+  expect(wetting("water", "enzyme")).toEqual(["wet", "wet"]);
 });

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
-import { type JobInput, planWork } from "@scutch/core/plan";
-import type { JobRun, StepProgress } from "@scutch/core/run";
+import { type JobInput, planWork } from "../plan/index.ts";
+import type { JobRun, StepProgress } from "./index.ts";
 import {
   completesRoom,
   dwellingSections,
@@ -10,7 +10,7 @@ import {
   openStepsOf,
   recommendedStart,
   timingDeviations,
-} from "@scutch/core/run";
+} from "./index.ts";
 
 const L = 1e-3;
 const job = (people: number): JobInput => ({
