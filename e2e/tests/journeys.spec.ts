@@ -245,14 +245,14 @@ test("what can't be is said at its field in plain words, and nothing is saved", 
 
   await page.getByRole("button", { name: "Add sprayer" }).click();
   const dialog = page.getByRole("dialog");
-  await dialog.getByLabel("Name").fill("Empty can");
-  await dialog.getByLabel("Full to the brim").fill("1 L");
-  await dialog.getByLabel("Headspace for foam").fill("0.5 L");
-  await dialog.getByLabel("Left in bottom by pump").fill("0.5 L");
+  await dialog.getByRole("textbox", { name: "Name" }).fill("Empty can");
+  await dialog.getByRole("textbox", { name: "Full to the brim" }).fill("1 L");
+  await dialog.getByRole("textbox", { name: "Headspace for foam" }).fill("0.5 L");
+  await dialog.getByRole("textbox", { name: "Left in bottom by pump" }).fill("0.5 L");
   await dialog.getByRole("button", { name: "Save sprayer" }).click();
   await expect(dialog.getByRole("alert")).toHaveText(/No usable volume after heel and head space/);
-  await dialog.getByLabel("Full to the brim").fill("1.1 L");
-  await dialog.getByLabel("Marks every").fill("50 ml");
+  await dialog.getByRole("textbox", { name: "Full to the brim" }).fill("1.1 L");
+  await dialog.getByRole("textbox", { name: "Marks every" }).fill("50 ml");
   await dialog.getByRole("button", { name: "Save sprayer" }).click();
   // 100 ml usable at 1:16 takes 5.9 ml: fine at 5 ml marks, not at 10.
   await expect(dialog).toHaveCount(0);

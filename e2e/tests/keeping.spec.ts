@@ -16,12 +16,12 @@ test("a product added from its label, whose 1:4 means one in four, is mixed as i
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Name").fill("Clover degreaser");
   await dialog.getByRole("radio", { name: "1 in 4 of mix" }).click();
-  await dialog.getByLabel("Light strength").fill("1:16");
-  await dialog.getByLabel("Normal strength").fill("1:8");
-  await dialog.getByLabel("Heavy strength").fill("1:20");
+  await dialog.getByRole("textbox", { name: "Light strength" }).fill("1:16");
+  await dialog.getByRole("textbox", { name: "Normal strength" }).fill("1:8");
+  await dialog.getByRole("textbox", { name: "Heavy strength" }).fill("1:20");
   await dialog.getByRole("button", { name: "Save product" }).click();
   await expect(dialog.getByRole("alert")).toHaveText(/Strengths must rise/);
-  await dialog.getByLabel("Heavy strength").fill("1:4");
+  await dialog.getByRole("textbox", { name: "Heavy strength" }).fill("1:4");
   await dialog.getByLabel("Label cautions, one per line").fill("Gloves, goggles and an apron.");
   await dialog.getByRole("button", { name: "Save product" }).click();
   await expect(dialog).toHaveCount(0);

@@ -4,6 +4,8 @@ import { QuantityField } from "./QuantityField.tsx";
 interface Props {
   readonly label?: string;
   readonly value: string | undefined;
+  /** What it is called unless another name is typed. */
+  readonly placeholder?: string;
   readonly onChange: (name: string | undefined) => string | undefined | undefined;
   readonly fault?: string | undefined;
 }

@@ -4,10 +4,17 @@ import type * as z from "zod";
 import { contractFault } from "../format/words.ts";
 
 /** What is typed so far: any field may not be said yet, or not any more. */
-type Draft<T> = { readonly [K in keyof T]?: T[K] | undefined };
+export type Draft<T> = { readonly [K in keyof T]?: T[K] | undefined };
 
-/** A thing being typed field by field: each checked when left, the whole checked by its contract before it is saved. */
-export function useDraft<S extends z.ZodType>(schema: S, first: Draft<z.output<S>>) {
+/**
+ * A thing being typed field by field: each checked when left, the whole checked by its contract before it is saved. `complete` fills in
+ * what follows from the rest.
+ */
+export function useDraft<S extends z.ZodType>(
+  schema: S,
+  first: Draft<z.output<S>>,
+  complete: (draft: Draft<z.output<S>>) => Draft<z.output<S>> = (draft) => draft,
+) {
   const [draft, setDraft] = useState(first);
   const [faults, setFaults] = useState<readonly Fault[]>([]);
   return {
@@ -23,7 +30,7 @@ export function useDraft<S extends z.ZodType>(schema: S, first: Draft<z.output<S
     },
     /** The finished thing, or undefined once its faults are shown. */
     check: (): z.output<S> | undefined => {
-      const result = schema.safeParse(draft);
+      const result = schema.safeParse(complete(draft));
       setFaults(result.success ? [] : faultsOf(result.error));
       return result.success ? result.data : undefined;
     },

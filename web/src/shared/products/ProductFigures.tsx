@@ -5,7 +5,7 @@ import { formatAmount, labelSpelling } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import type { ProductFormProps } from "./productForm.ts";
+import { type ProductFormProps, withAllStrengths } from "./productForm.ts";
 
 /** What a pack holds and costs, and a scoop of a powder. */
 export function PackFields({ form: { draft, set, errorAt } }: ProductFormProps) {
@@ -47,12 +47,13 @@ export function PackFields({ form: { draft, set, errorAt } }: ProductFormProps) 
 /** What the label gives for each weight of soil, and what it means with 1:4. */
 export function StrengthFields({ form: { draft, set, errorAt } }: ProductFormProps) {
   const powder = draft.scoop !== undefined;
-  const strength = (field: "light" | "ordinary" | "heavy", label: string) => (
+  const all = withAllStrengths(draft);
+  const strength = (field: "light" | "ordinary" | "heavy", label: string, otherwise?: Strength) => (
     <QuantityField<Strength>
       label={label}
       value={draft[field]}
       show={labelSpelling}
-      placeholder={powder ? "30 g/L" : "1:24"}
+      placeholder={otherwise ? labelSpelling(otherwise) : powder ? "30 g/L" : "1:24"}
       read={strengthReader(draft.ratioMeans, powder)}
       onChange={(value) => set({ [field]: value })}
       fault={errorAt(field)}
@@ -71,11 +72,12 @@ export function StrengthFields({ form: { draft, set, errorAt } }: ProductFormPro
           onChange={(ratioMeans) => set({ ratioMeans })}
         />
       )}
-      <div className="grid grid-cols-3 gap-3">
-        {strength("light", "Light strength")}
-        {strength("ordinary", "Normal strength")}
-        {strength("heavy", "Heavy strength")}
+      {strength("ordinary", "Normal strength")}
+      <div className="grid grid-cols-2 gap-3">
+        {strength("light", "Light strength", all.light)}
+        {strength("heavy", "Heavy strength", all.heavy)}
       </div>
+      <p className="text-sm text-soft">Leave light and heavy blank if the label gives one strength.</p>
     </>
   );
 }

@@ -12,7 +12,7 @@ import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import { useDraft } from "../../ui/useDraft.ts";
+import { type Draft, useDraft } from "../../ui/useDraft.ts";
 
 interface Props {
   readonly vessel?: Vessel;
@@ -21,12 +21,31 @@ interface Props {
 }
 
 const MINUTE = 60;
+/** Shares of what a sprayer holds that its pump leaves and that foam takes (common practice). */
+const HEEL = 0.03;
+const HEAD_SPACE = 0.1;
+
+/** A sprayer of which the size was entered, with what is usual for the rest. */
+const withUsual = (
+  draft: Draft<Vessel>,
+  nameOf: (kind: NonNullable<Vessel["kind"]>, nominal: number) => string,
+): Draft<Vessel> =>
+  draft.nominal === undefined
+    ? draft
+    : {
+        ...draft,
+        name: draft.name ?? nameOf(draft.kind ?? "pump-sprayer", draft.nominal),
+        heel: draft.heel ?? draft.nominal * HEEL,
+        headSpace: draft.headSpace ?? draft.nominal * HEAD_SPACE,
+      };
 
 /** A sprayer's volumes: what it holds, what its pump leaves, what stays empty, how finely it is marked. */
 export function VesselDialog({ vessel, onSaved, onClose }: Props) {
   const units = useUnits();
   const metric = units.system === "metric";
   const [before] = useState(vessel);
+  const nameOf = (kind: NonNullable<Vessel["kind"]>, nominal: number) =>
+    `${VESSEL_KIND_NAMES[kind]}, ${formatAmount(units.volume(nominal))}`.replace(/\s/g, " ");
   const { draft, set, errorAt, check } = useDraft(
     Vessel,
     vessel ?? {
@@ -35,7 +54,9 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
       graduation: metric ? toSi(0.1, "l") : toSi(4, "floz"),
       sprayFlow: toSi(metric ? 1 : 0.25, metric ? "l" : "gal") / MINUTE,
     },
+    (typed) => withUsual(typed, nameOf),
   );
+  const usual = withUsual(draft, nameOf);
   const save = () => {
     const checked = check();
     if (!checked) return;
@@ -49,6 +70,7 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
       <QuantityField
         label={label}
         value={draft[field]}
+        placeholder={usual[field] === undefined ? "" : show(usual[field])}
         show={show}
         read={quantityReader("volume", small ? units.bare.amount : units.bare.volume)}
         onChange={(value) => set({ [field]: value })}
@@ -59,7 +81,13 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
   return (
     <Dialog open title={vessel ? "Change sprayer" : "Add sprayer"} onClose={onClose}>
       <div className="mt-4 grid gap-3">
-        <NameField value={draft.name} onChange={(name) => set({ name })} fault={errorAt("name")} />
+        {volume("nominal", "Full to the brim")}
+        <NameField
+          value={draft.name}
+          placeholder={usual.name ?? ""}
+          onChange={(name) => set({ name })}
+          fault={errorAt("name")}
+        />
         <ChoiceField
           label="Kind"
           value={draft.kind ?? "pump-sprayer"}
@@ -68,7 +96,6 @@ export function VesselDialog({ vessel, onSaved, onClose }: Props) {
           hint={draft.kind === "injection-sprayer" ? "Use the volumes of its jug." : undefined}
         />
         <div className="grid grid-cols-2 gap-3">
-          {volume("nominal", "Full to the brim")}
           {volume("headSpace", "Headspace for foam")}
           {volume("heel", "Left in bottom by pump")}
           {volume("graduation", "Marks every", true)}
