@@ -197,6 +197,12 @@ describe("rooms laid out by their doors", () => {
     expect(placeRooms(nudged, [door("hall"), door("hall", "a"), door("hall", "b")]).overlaps).toEqual([]);
   });
 
+  test("a door between levels is drawn on the lower one, from whichever room it is", () => {
+    const rooms = [room("hall", 6, 1.2), { ...room("u", 2, 2), level: 1 }];
+    for (const between of [door("hall", "u"), door("u", "hall")])
+      expect(placeRooms(rooms, [door("hall"), between]).doors.map(({ level }) => level)).toEqual([0, 0]);
+  });
+
   test("a way out leads outside: not into the room beside it, whatever lies upstairs", () => {
     const wallOfExit = (rooms: PlanRoom[], doors: Parameters<typeof placeRooms>[1]) =>
       placeRooms(rooms, doors).doors.find(({ exit }) => exit)?.wall;

@@ -116,6 +116,10 @@ test("a room's finish is worked out from its last step, and adds up", () => {
     expect(explained.result.value).toBeCloseTo(room.finishedAtHours, 9);
     const last = Math.max(...room.steps.map(({ end }) => end));
     expect(explained.result.value * 3600).toBeCloseTo(last, 6);
+    const spent = explained.steps.map(({ value }) => value);
+    const worked = room.steps.reduce((sum, { start, end }) => sum + end - start, 0);
+    expect(spent.reduce((sum, each) => sum + each, 0)).toBeCloseTo(worked, 6);
+    expect(explained.steps.map(({ name }) => name)).toContain("clean");
     expect(explainFinish({ ...room, finishLogged: true, finishedAtHours: 1.25 }).result.value).toBe(1.25);
   }
 });

@@ -146,3 +146,13 @@ test("rooms that were finished without a word before the run began: nobody is to
   expect(earliestStart(run, known, steps[0]?.id ?? "", 5200)).toBeLessThanOrEqual(5200);
   expect(steps.some(({ kind }) => kind === "pack-up")).toBe(true);
 });
+
+test("a step is closed by its end or by being skipped, not by its start", () => {
+  const known = { begun: { start: 5 }, ended: { start: 5, end: 9 }, skipped: { skipped: 7 } };
+  expect(["begun", "ended", "skipped", "unknown"].map((id) => isStepClosed(known, id))).toEqual([
+    false,
+    true,
+    true,
+    false,
+  ]);
+});
