@@ -1,5 +1,6 @@
 import { expect, test } from "@jest/globals";
 import { type JobInput, planWork } from "../plan/index.ts";
+import { sprayBatch } from "../testing/sprayBatch.ts";
 import type { JobRun, StepProgress } from "./index.ts";
 import {
   completesRoom,
@@ -21,16 +22,8 @@ const job = (people: number): JobInput => ({
   ],
   batches: [
     {
-      id: "m",
-      product: {
-        light: { spelling: "one-to-n", value: 32 },
-        ordinary: { spelling: "one-to-n", value: 24 },
-        heavy: { spelling: "one-to-n", value: 16 },
-        dwellLeast: 480,
-        dwellMost: 900,
-      },
+      ...sprayBatch(),
       vessel: { nominal: 3 * L, heel: 0.2 * L, headSpace: 0.3 * L, graduation: 0.1 * L, sprayFlow: L / 60 },
-      measure: 5e-6,
     },
   ],
   run: { people },

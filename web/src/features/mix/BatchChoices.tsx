@@ -8,6 +8,7 @@ import { formatAmount, labelSpelling } from "../../format/units.ts";
 import { batchFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { keepRooms } from "../../planning/fitMixes.ts";
+import { withBatch } from "../../planning/withBatch.ts";
 import { measuresFor } from "../../shared/products/measures.ts";
 import { ProductDialog } from "../../shared/products/ProductDialog.tsx";
 import { VesselDialog } from "../../shared/products/VesselDialog.tsx";
@@ -60,10 +61,9 @@ function useBatchEdit({ shelf, edit, work }: JobDesk, batch: BatchChoice) {
         : undefined;
     const sentence = fault
       ? batchFault(fault.fault, units)
-      : edit((before) => ({
-          ...(field === "productId" ? keepRooms(before, batch.id, work) : before),
-          batches: before.batches.map((each) => (each.id === batch.id ? after : each)),
-        }));
+      : edit((before) =>
+          withBatch(field === "productId" ? keepRooms(before, batch.id, work) : before, batch.id, change),
+        );
     setRefused(sentence ? { field, sentence } : undefined);
     return sentence;
   };

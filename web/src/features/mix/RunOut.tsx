@@ -7,6 +7,7 @@ import { VERDICT_NAMES } from "../../format/careWords.ts";
 import { doseOf, strengthOf } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { keepRooms } from "../../planning/fitMixes.ts";
+import { withBatch } from "../../planning/withBatch.ts";
 import { useStock } from "../../shared/stock/useStock.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -33,12 +34,13 @@ export function RunOut({ desk, batch, product, planned }: Props) {
   const amount = (value: number) => doseOf(value, product.scoop !== undefined, units);
   const short = left !== undefined && left < needed;
   const take = (productId: ProductId) => {
-    desk.edit((before) => ({
-      ...keepRooms(before, batch.id, desk.work),
-      batches: before.batches.map((each) =>
-        each.id === batch.id ? { ...each, productId, strength: undefined, boosters: undefined } : each,
-      ),
-    }));
+    desk.edit((before) =>
+      withBatch(keepRooms(before, batch.id, desk.work), batch.id, {
+        productId,
+        strength: undefined,
+        boosters: undefined,
+      }),
+    );
     setAsked(false);
   };
   if (needed === 0) return null;

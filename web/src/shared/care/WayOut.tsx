@@ -4,6 +4,7 @@ import { allowedProductFor, type RoomCare, type VesselCare } from "@scutch/core/
 import type { JobDesk } from "../../planning/desk.ts";
 import { withProduct } from "../../planning/fitMixes.ts";
 import { nameById } from "../../planning/nameById.ts";
+import { withBatch } from "../../planning/withBatch.ts";
 import { Button } from "../../ui/Button.tsx";
 
 /** Rooms of which the rules say the same, and what they say. */
@@ -54,12 +55,9 @@ export function WithoutBooster({
     <Button
       className="mt-2"
       onClick={() =>
-        void desk.edit((before) => ({
-          ...before,
-          batches: before.batches.map((each) =>
-            each.id === batch.id ? { ...each, boosters: left.length > 0 ? left : undefined } : each,
-          ),
-        }))
+        void desk.edit((before) =>
+          withBatch(before, batch.id, { boosters: left.length > 0 ? left : undefined }),
+        )
       }
     >
       Leave out {nameById(desk.shelf.products, productId, "the booster")}
@@ -85,14 +83,7 @@ export function OtherSprayer({
   return (
     <Button
       className="mt-2"
-      onClick={() =>
-        void desk.edit((before) => ({
-          ...before,
-          batches: before.batches.map((each) =>
-            each.id === batch.id ? { ...each, vesselId: free.id } : each,
-          ),
-        }))
-      }
+      onClick={() => void desk.edit((before) => withBatch(before, batch.id, { vesselId: free.id }))}
     >
       Make this one in {free.name}
     </Button>
