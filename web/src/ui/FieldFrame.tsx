@@ -17,7 +17,7 @@ interface Props {
 export function FieldFrame({ id, label, hint, error, onConfirm, below, children }: Props) {
   return (
     <div className="min-w-0">
-      <div className="flex min-h-6 flex-wrap items-center justify-between gap-x-2">
+      <div className="flex min-h-6 flex-wrap items-center justify-between gap-x-1">
         <label htmlFor={id} className="text-sm text-soft">
           {label}
         </label>
@@ -28,7 +28,7 @@ export function FieldFrame({ id, label, hint, error, onConfirm, below, children 
             aria-label={`${label}: assumed. Confirm it`}
             className="-my-3 flex min-h-12 items-center gap-1 text-caution-ink text-sm"
           >
-            assumed <Check aria-hidden size={14} />
+            assumed <Check aria-hidden size={14} className="max-sm:hidden" />
           </button>
         )}
       </div>

@@ -30,8 +30,14 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
   return (
     <div className="grid gap-3">
       <div className="grid grid-cols-2 gap-3">
-        <NameField value={room.name} onChange={(name) => set({ name: name ?? room.name })} />
-        {!stairs && <SizeField room={room} job={job} label="Size" set={set} />}
+        <div className="max-sm:col-span-2">
+          <NameField value={room.name} onChange={(name) => set({ name: name ?? room.name })} />
+        </div>
+        {!stairs && (
+          <div className="max-sm:col-span-2">
+            <SizeField room={room} job={job} label="Size" set={set} />
+          </div>
+        )}
         <QuantityField
           label="Ceiling height"
           value={room.height}

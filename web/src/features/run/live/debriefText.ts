@@ -8,6 +8,8 @@ type RoomName = (roomId: string) => string;
 const SKIP_EFFECTS: Partial<Record<StepKind, string>> = {
   vacuum: "Dust turns to mud and wicks back as it dries.",
   edges: "Pet hair and dust show along the walls.",
+  "pre-spray": "The soil isn’t loosened.",
+  clean: "It stays dirty.",
   agitate: "The pre-spray works less in the pile.",
   pad: "More water stays in, so it dries later.",
   spots: "What’s left may set.",

@@ -56,7 +56,7 @@ export function PracticeScreen() {
     <ClockContext.Provider value={clock}>
       <LogbookContext.Provider value={write}>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-4 px-4 pt-4 sm:px-7">
-          <div className="flex flex-wrap items-end justify-between gap-4 border-caution border-l-4 bg-caution-wash px-4 py-3">
+          <div className="flex flex-wrap items-center justify-between gap-4 border-caution border-l-4 bg-caution-wash px-4 py-3">
             <p>
               <strong>Practice.</strong> Nothing here is saved to your records.
             </p>
@@ -99,7 +99,7 @@ function Looks({ run, known, roomName }: LooksProps) {
   const { faults, skipped } = debriefOf(run, known);
   const seen = [
     ...faults.map((fault) => faultText(fault, roomName)),
-    ...skipped.map((each) => skipText(each, roomName)),
+    ...skipped.filter(({ roomIds }) => roomIds.length > 0).map((each) => skipText(each, roomName)),
   ];
   if (seen.length === 0) return null;
   return (
