@@ -177,7 +177,7 @@ describe("the reference", () => {
     expect(found("wool")).toEqual(expect.arrayContaining(["fibres", "rules"]));
     expect(found("coffee, tea")).toContain("spots");
     expect(found("chloramine")).toEqual(["cautions"]);
-    expect(found("storm drain")).toEqual(["disposal"]);
+    expect(found("storm drain")).toContain("disposal");
     expect(found("marzipan")).toEqual([]);
   });
 
