@@ -203,7 +203,7 @@ describe("rooms laid out by their doors", () => {
       expect(placeRooms(rooms, [door("hall"), between]).doors.map(({ level }) => level)).toEqual([0, 0]);
   });
 
-  test("a way out leads outside: not into the room beside it, whatever lies upstairs", () => {
+  test("a way out leads outside: not into the room beside it, whatever is upstairs", () => {
     const wallOfExit = (rooms: PlanRoom[], doors: Parameters<typeof placeRooms>[1]) =>
       placeRooms(rooms, doors).doors.find(({ exit }) => exit)?.wall;
     const alone = [room("a", 3, 3)];

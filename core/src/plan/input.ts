@@ -22,7 +22,7 @@ export interface SurveyedRoom {
   readonly id: string;
   readonly name: string;
   readonly shape: RoomShape;
-  /** The size is a usual one: nobody has measured it. */
+  /** The size is a usual one, not measured yet. */
   readonly sizeAssumed?: true;
   readonly height?: number;
   readonly covering?: Covering;

@@ -24,7 +24,7 @@ export interface Instruments {
 const [METER_DRY, METER_WET] = [0.08, 0.42] as const;
 
 /** Water on a room still being worked, kg/m² over all of it: what is sprayed so far, or left where it is cleaned. */
-function waterMeanwhile(room: RoomPlan, work: WorkPlan, second: number): number {
+function waterSoFar(room: RoomPlan, work: WorkPlan, second: number): number {
   if (work.run.outcome !== "planned") return 0;
   return work.run.sections
     .filter(({ roomId }) => roomId === room.id)
@@ -67,7 +67,7 @@ export function simulatedInstruments(
       if (where === "dry-standard" || !room || room.residual <= 0) return METER_DRY;
       const free =
         hours < room.finishedAtHours
-          ? waterMeanwhile(room, work, second)
+          ? waterSoFar(room, work, second)
           : Math.max(0, momentOf(i)?.freeWater ?? 0);
       return METER_DRY + (METER_WET - METER_DRY) * Math.min(1, free / room.residual);
     },

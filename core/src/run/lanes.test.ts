@@ -74,7 +74,7 @@ test("a section is dry, sprayed, wettest as it is cleaned, and from then on only
     );
 });
 
-test("somebody does one thing or waits for the next one, and what is done at an hour is what the plan has then", () => {
+test("a person does one thing or waits for the next one, and what is done at an hour is what the plan has then", () => {
   for (let second = 0; second < run.makespan; second += 45) {
     const step = stepAt(run.steps, 0, second);
     if (step) expect(step.start <= second && second < step.end).toBe(true);

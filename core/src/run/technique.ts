@@ -2,7 +2,7 @@ import { type Covering, isHardFloor } from "../care/index.ts";
 import type { Method } from "../clean/index.ts";
 import type { StepKind } from "./stepKinds.ts";
 
-/** How a step is done by hand: three to six short lines, the reason, and what mostly goes wrong. Common practice, no published source. */
+/** How a step is done by hand: three to six short lines, the reason and the usual mistake. Common practice, no published source. */
 export interface Technique {
   readonly title: string;
   readonly lines: readonly string[];
@@ -140,7 +140,7 @@ const CLEAN: Readonly<Record<Method, Technique>> = {
       "Go in straight lines, overlapping by a third.",
       "Pass once wet, then once more without water.",
       "Do edges and corners with the hand tool.",
-      "Wipe what stands in the grout with a dry cloth.",
+      "Wipe water out of the grout with a dry cloth.",
     ],
     why: "The second pass lifts the dirty water before it dries on the tile.",
     mistake: "Stopping with the trigger on. It cuts into soft grout.",
@@ -166,7 +166,7 @@ const AGITATE_HARD: Technique = {
     "Do edges and corners with the hand brush.",
     "Use nylon bristles. Metal scratches.",
   ],
-  why: "Grout lies below the tile. Only bristles reach it.",
+  why: "Grout is lower than the tile. Only bristles reach it.",
   mistake: "Scrubbing tiles and leaving the grout. The lines stay dark.",
 };
 

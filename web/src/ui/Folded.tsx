@@ -2,7 +2,7 @@ import { ChevronDown } from "lucide-react";
 import { type ReactNode, useId, useState } from "react";
 
 interface Props {
-  /** What is inside, as it stands now. */
+  /** What is inside, in a line. */
   readonly label: string;
   /** Something in it has to be answered: it can't be closed. */
   readonly open?: boolean;

@@ -31,8 +31,8 @@ export function isByPlan({ steps }: JobRun, known: ProgressById, roomId: string,
 }
 
 /**
- * Everything at the hour looked at: who does what, what each room is, what stands in the vessels. What nobody logged is the plan's
- * word, and is called so.
+ * Everything at the time shown: who does what, the state of each room, and what is in the tanks. What wasn't logged comes from the plan
+ * and says so.
  */
 export function AtMarker({ run, lanes, levels, people, names, vesselName, start, second, known }: Props) {
   const now = useNow();

@@ -89,7 +89,7 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
   );
 }
 
-/** What changes the plan most, as many as fit a phone's line, and how many more things nobody has said. */
+/** The assumed values that change the plan most, as many as fit a phone's line, and how many more there are. */
 const NAMED = 3;
 const FIRST_ASKED: readonly AssumedField[] = ["size", "covering", "fibre", "soil", "method", "windows"];
 function assumedText(assumed: readonly AssumedField[]): string {

@@ -12,7 +12,7 @@ interface Props {
   readonly set: (change: Partial<Room>, showLimit?: ShowLimit) => string | undefined;
 }
 
-/** A room's size, in any spelling; a usual one stands in until it is measured, and one that can hardly be is asked about. */
+/** A room's size, in any spelling. A usual size is shown as assumed until it is entered, and an unlikely one is asked about. */
 export function SizeField({ room, job, label, set }: Props) {
   const units = useUnits();
   const odd = oddSize(

@@ -27,7 +27,7 @@ function roomFrom({ name, shape, upstairs }: Template, job: Job): Room {
   };
 }
 
-/** Usual rooms, each added with a tap; the last one's size stands ready to be typed over. */
+/** Usual rooms, each added with a tap; the size of the last one can be typed over at once. */
 export function TemplateChips({ desk }: { readonly desk: RoomDesk }) {
   const { job, edit } = desk;
   const [added, setAdded] = useState<{ readonly id: Room["id"]; readonly asksLevel: boolean }>();

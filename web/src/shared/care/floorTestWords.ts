@@ -14,7 +14,7 @@ export interface TestWords {
   readonly good: string;
   readonly bad: string;
   readonly place: string;
-  /** Where it is mostly made, to tap. */
+  /** Usual places for it, to tap. */
   readonly places: readonly string[];
   readonly placeMissing: string;
   /** s, where the label doesn't say how long. */

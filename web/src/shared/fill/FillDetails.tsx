@@ -84,7 +84,7 @@ function useBy(
   return madeBy ? by : `${by} if mixed now`;
 }
 
-/** What to know of a room's area: that nobody measured it, and how its zones take the mix: lanes heavier, edges a mist. */
+/** Notes on a room's area: that its size is assumed, and how its zones take the mix, lanes heavier and edges a mist. */
 function areaNote(room: RoomPlan | undefined, units: UnitFormatter): string | undefined {
   if (!room) return undefined;
   const { lane, edge } = room.zones;

@@ -50,8 +50,8 @@ const Big = ({ lead, figure, unit }: FormattedAmount) => (
 );
 
 /**
- * One fill: water first, concentrate after, in figures to be read at arm's length. What has to come out first stands before them; what
- * to wear and mind, in one line, after them; the press that makes it stays in sight.
+ * One fill: water first, concentrate after, in figures to be read at arm's length. Above them, what to rinse first; below them, what to
+ * wear and mind, in one line. Its button stays in sight.
  */
 export function FillSheet(props: Props) {
   const { desk, batch, product, vessel, fill, number, count, madeBy } = props;
