@@ -117,6 +117,18 @@ test("a usual room is there with a tap, marked as assumed until its size is type
   ]);
 });
 
+test("a size that can't be read isn't lost by tapping the next room", async () => {
+  const { held } = form();
+  await userEvent.click(screen.getByRole("button", { name: "Add Hall" }));
+  await userEvent.keyboard("long and thin");
+  await userEvent.click(screen.getByRole("button", { name: "Add Lounge" }));
+  expect(roomNames(held.plan)).toEqual(["Hall"]);
+  const size = screen.getByLabelText("Size of Hall, any unit");
+  expect(size).toHaveValue("long and thin");
+  expect(size).toHaveFocus();
+  expect(screen.getByRole("alert")).toHaveTextContent(/^Can’t read/);
+});
+
 test("after the stairs a bedroom tapped is upstairs; one that isn’t opens to the hall", async () => {
   const { held } = form();
   for (const name of ["Hall", "Flight of 13", "Bedroom"])

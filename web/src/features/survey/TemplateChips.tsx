@@ -32,8 +32,12 @@ export function TemplateChips({ desk }: { readonly desk: RoomDesk }) {
   const { job, edit } = desk;
   const [added, setAdded] = useState<{ readonly id: Room["id"]; readonly asksLevel: boolean }>();
   const [error, setError] = useState<string>();
+  const frame = useRef<HTMLDivElement>(null);
   const room = job.rooms.find(({ id }) => id === added?.id);
   const add = (template: Template) => {
+    // A size that can't be read is put right first: it would be lost with its field.
+    const wrong = frame.current?.querySelector<HTMLInputElement>("[aria-invalid=true]");
+    if (wrong) return wrong.focus();
     const next = roomFrom(template, job);
     const leads = template.hub ? "out" : hubOf(job, next.level);
     const refused = edit((before) => withNewRoom(before, next, leads));
@@ -68,7 +72,7 @@ export function TemplateChips({ desk }: { readonly desk: RoomDesk }) {
       </div>
       <FieldError sentence={error} />
       {room && (
-        <AddedRoom key={room.id} desk={desk} room={room}>
+        <AddedRoom key={room.id} frame={frame} desk={desk} room={room}>
           {added?.asksLevel && (
             <Segmented<"up" | "here" | "">
               label={`Is ${room.name} upstairs?`}
@@ -87,19 +91,19 @@ export function TemplateChips({ desk }: { readonly desk: RoomDesk }) {
 }
 
 interface AddedProps {
+  readonly frame: React.RefObject<HTMLDivElement | null>;
   readonly desk: RoomDesk;
   readonly room: Room;
   readonly children: React.ReactNode;
 }
 
 /** The room added a moment ago: its size can be typed at once. Stairs have steps, which are counted in the room itself. */
-function AddedRoom({ desk: { job, edit }, room, children }: AddedProps) {
-  const frame = useRef<HTMLDivElement>(null);
+function AddedRoom({ frame, desk: { job, edit }, room, children }: AddedProps) {
   useEffect(() => {
     frame.current?.querySelector("input")?.focus();
     // Above what covers the foot of a phone's screen.
     frame.current?.scrollIntoView?.({ block: "nearest" });
-  }, []);
+  }, [frame]);
   return (
     <div ref={frame} className="grid scroll-mb-32 gap-2 border-accent border-l-4 bg-wash px-3 py-2">
       {room.shape.kind === "stairs" ? (

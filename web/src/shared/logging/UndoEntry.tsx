@@ -39,6 +39,7 @@ export function UndoEntry({ desk }: { readonly desk: JobDesk }) {
   };
   return (
     <div
+      data-undo
       role="status"
       className="mt-3 flex items-center justify-between gap-3 bg-ink px-4 text-ground print:hidden"
     >
