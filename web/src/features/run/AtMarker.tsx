@@ -100,7 +100,7 @@ export function AtMarker({ run, lanes, levels, people, names, vesselName, start,
             <span className="font-semibold">{lane.room.name}</span>
             <span className="ml-auto text-right">
               {!isAhead && isByPlan(run, known, lane.room.id, second) && (
-                <span className="text-caution-ink">not logged, planned: </span>
+                <span className="text-caution-ink">planned only: </span>
               )}
               {stateText(roomState(lane, second))}
             </span>
@@ -144,7 +144,7 @@ function Person({ name, step, next, roomName, vesselName, second, isLogged, unti
         <p>
           <strong className="text-lg leading-tight">{what(step)}</strong>{" "}
           <span className="text-soft">
-            {!isLogged(step) && <span className="text-caution-ink">not logged, planned </span>}
+            {!isLogged(step) && <span className="text-caution-ink">planned only </span>}
             {tool ? `with ${tool}, ` : ""}until <span className="font-mono">{until(step)}</span>
             {step.end - second >= 60 && `, ${formatDuration(step.end - second)} to go`}
           </span>
