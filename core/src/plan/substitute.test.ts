@@ -78,3 +78,15 @@ test("what would react with the other mix in its sprayer doesn't stand in", () =
   expect(ids(shared("two"))).toContain("sour");
   expect(ids(shared("one"))).toEqual(["near"]);
 });
+
+test("what failed its test on one of the rooms doesn't stand in; what passed does", () => {
+  const shelf = [own, product("near", 9.2), product("mild", 7)];
+  const tested = (result: "passed" | "failed"): JobInput => ({
+    ...job("nylon"),
+    tests: [{ productId: "near", roomId: "a", result, test: "dye" }],
+  });
+  const ids = (input: JobInput) =>
+    substitutesFor("batch", input, planWork(input), shelf).map((each) => each.product.id);
+  expect(ids(tested("passed"))).toEqual(["near", "mild"]);
+  expect(ids(tested("failed"))).toEqual(["mild"]);
+});

@@ -1,7 +1,7 @@
 import { judgeProduct, severity, type Verdict, worst } from "../care/index.ts";
 import type { Strength } from "../mix/index.ts";
 import { labelStrength } from "./batches.ts";
-import { barredInVessel, careOf } from "./care.ts";
+import { barredInVessel, careOf, dyeTestStatusOf } from "./care.ts";
 import type { JobInput, PlannedBatch, ProductLabel } from "./input.ts";
 import { careFloor, sprayKindFor } from "./roomMix.ts";
 
@@ -27,7 +27,7 @@ function meetsInVessel(product: ProductLabel, batch: PlannedBatch, job: JobInput
 }
 
 /**
- * Products to take for a batch instead of its own, nearest first: those the care rules don't stop on any of its rooms, the
+ * Products to take for a batch instead of its own, nearest first: those no care rule and no test stops on any of its rooms, the
  * milder verdict before the harsher, the nearer pH before the further. Their strength is their own label's for the same soil. A
  * different product wants its own dye test.
  */
@@ -41,10 +41,11 @@ export function substitutesFor<P extends ProductLabel & { readonly id: string }>
   const own = shelf.find(({ id }) => id === batch?.product.id);
   if (!batch || !own) return [];
   const rooms = work.rooms.filter((room) => room.batchId === batchId);
-  const floors = job.rooms.filter(({ id }) => rooms.some((room) => room.id === id)).map(careFloor);
+  const surveyed = job.rooms.filter(({ id }) => rooms.some((room) => room.id === id));
+  const floors = surveyed.map(careFloor);
   const soil = Math.max(1, ...rooms.map((room) => room.soilForMix));
   // What the rooms are cleaned with, whatever kind they have now.
-  const kinds = new Set(job.rooms.filter(({ id }) => rooms.some((room) => room.id === id)).map(sprayKindFor));
+  const kinds = new Set(surveyed.map(sprayKindFor));
   const [needed = own.kind] = kinds.size === 1 ? kinds : [];
   return shelf
     .filter((product) => product.kind === needed && product.id !== own.id)
@@ -59,6 +60,9 @@ export function substitutesFor<P extends ProductLabel & { readonly id: string }>
         verdict: worst([
           ...floors.map((floor) => judgeProduct(product, floor).verdict),
           ...(meetsInVessel(product, batch, job) ? (["stop"] as const) : []),
+          ...(surveyed.some((room) => dyeTestStatusOf(job, room, product.id) === "failed")
+            ? (["stop"] as const)
+            : []),
         ]),
         ...(phOff === undefined ? {} : { phOff }),
       };
