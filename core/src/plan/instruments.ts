@@ -1,4 +1,5 @@
 import { courseInterpolator, type DryingResult } from "../drying/index.ts";
+import { WATER_DENSITY } from "../physical.ts";
 import type { JobInput } from "./input.ts";
 import { levelAt, vesselLevels } from "./levels.ts";
 import type { RoomPlan } from "./rooms.ts";
@@ -29,7 +30,8 @@ function waterSoFar(room: RoomPlan, work: WorkPlan, second: number): number {
   return work.run.sections
     .filter(({ roomId }) => roomId === room.id)
     .reduce((sum, { from, to, sprayId, sprayEnd, cleanEnd }) => {
-      const sprayed = sprayId !== undefined && second >= sprayEnd ? room.water.applicationRate * 1000 : 0;
+      const sprayed =
+        sprayId !== undefined && second >= sprayEnd ? room.water.applicationRate * WATER_DENSITY : 0;
       return sum + (to - from) * (second >= cleanEnd ? room.residual : sprayed);
     }, 0);
 }

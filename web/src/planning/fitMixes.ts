@@ -9,11 +9,15 @@ export function keepRooms(job: Job, batchId: BatchId, work: Pick<WorkPlan, "room
   return { ...job, rooms: job.rooms.map((room) => (served.has(room.id) ? { ...room, batchId } : room)) };
 }
 
-/** A sprayer no mix of a job is made in, else the first; undefined: there is none. */
-const freeMixer = (vessels: Shelf["vessels"], batches: Job["batches"]) => {
-  const mixers = vessels.filter(mixesWithoutTip);
-  return mixers.find(({ id }) => batches.every(({ vesselId }) => vesselId !== id)) ?? mixers[0];
-};
+/** A sprayer that no mix of a job is made in; undefined: there is none. */
+export const unusedMixer = (vessels: Shelf["vessels"], batches: Job["batches"]) =>
+  vessels.find(
+    (vessel) => mixesWithoutTip(vessel) && batches.every(({ vesselId }) => vesselId !== vessel.id),
+  );
+
+/** The sprayer for one mix more: an unused one, else the first; undefined: there is none. */
+const mixerFor = (vessels: Shelf["vessels"], batches: Job["batches"]) =>
+  unusedMixer(vessels, batches) ?? vessels.find(mixesWithoutTip);
 
 /**
  * A job some of whose rooms are sprayed with another product: from the mix there is of it, else from one of its own. Undefined where
@@ -25,23 +29,21 @@ export function withProduct(
   productId: ProductId,
   { vessels }: Pick<Shelf, "vessels">,
 ): Job | undefined {
-  const [first] = job.batches;
   const there = job.batches.find((batch) => batch.productId === productId);
-  const vessel = freeMixer(vessels, job.batches);
-  if (!there && (!vessel || !first || job.batches.length >= MAX_BATCHES)) return undefined;
-  const added =
-    there || !vessel || !first
-      ? []
-      : [{ id: newId(BatchId), productId, vesselId: vessel.id, measure: first.measure }];
-  const batchId = there?.id ?? added[0]?.id;
-  return {
-    ...job,
-    batches: [...job.batches, ...added],
-    rooms: job.rooms.map((room) =>
-      roomIds.includes(room.id) ? { ...room, batchId, unsprayed: undefined } : room,
-    ),
-  };
+  if (there) return sprayedWith(job, roomIds, there.id);
+  const [first] = job.batches;
+  const vessel = mixerFor(vessels, job.batches);
+  if (!vessel || !first || job.batches.length >= MAX_BATCHES) return undefined;
+  const added = { id: newId(BatchId), productId, vesselId: vessel.id, measure: first.measure };
+  return sprayedWith({ ...job, batches: [...job.batches, added] }, roomIds, added.id);
 }
+
+const sprayedWith = (job: Job, roomIds: readonly string[], batchId: BatchId): Job => ({
+  ...job,
+  rooms: job.rooms.map((room) =>
+    roomIds.includes(room.id) ? { ...room, batchId, unsprayed: undefined } : room,
+  ),
+});
 
 /**
  * A changed job whose rooms have mixes for their floors: a room that has become another kind of floor leaves the mix chosen for the
@@ -65,7 +67,7 @@ export function fitMixes(
     if (!isSprayed(room) || room.batchId !== undefined || batches.length >= MAX_BATCHES) continue;
     if (batches.some(({ productId }) => suitsFloor(productOf(productId) ?? {}, room))) continue;
     const [best] = productsThatSuit([room], products);
-    const free = freeMixer(vessels, batches);
+    const free = mixerFor(vessels, batches);
     const [first] = batches;
     if (!best || !free || !first || best.kind !== sprayKindFor(room)) continue;
     batches.push({ id: newId(BatchId), productId: best.id, vesselId: free.id, measure: first.measure });

@@ -24,7 +24,7 @@ interface Props {
 }
 
 /** What of a room's steps up to a second was done without being logged; a room still to do has none. */
-export function isByPlan({ steps }: JobRun, known: ProgressById, roomId: string, second: number): boolean {
+function isByPlan({ steps }: JobRun, known: ProgressById, roomId: string, second: number): boolean {
   const begun = steps.filter((step) => step.roomId === roomId && step.start <= second);
   const last = begun.toSorted((a, b) => b.start - a.start)[0];
   return last !== undefined && known[last.id]?.start === undefined && known[last.id]?.end === undefined;

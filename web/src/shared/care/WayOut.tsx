@@ -1,8 +1,7 @@
 import type { BatchChoice, Product, Room } from "@scutch/contract";
-import { mixesWithoutTip } from "@scutch/core/mix";
 import { allowedProductFor, type RoomCare, type VesselCare } from "@scutch/core/plan";
 import type { JobDesk } from "../../planning/desk.ts";
-import { withProduct } from "../../planning/fitMixes.ts";
+import { unusedMixer, withProduct } from "../../planning/fitMixes.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { withBatch } from "../../planning/withBatch.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -76,9 +75,7 @@ export function OtherSprayer({
   readonly care: VesselCare;
 }) {
   if (hazard.inVessel !== "never" || batchIds[0] === batchIds[1]) return null;
-  const free = desk.shelf.vessels.find(
-    (vessel) => mixesWithoutTip(vessel) && desk.job.batches.every(({ vesselId }) => vesselId !== vessel.id),
-  );
+  const free = unusedMixer(desk.shelf.vessels, desk.job.batches);
   if (!free) return null;
   return (
     <Button

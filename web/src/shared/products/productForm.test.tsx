@@ -11,7 +11,7 @@ import { VesselDialog } from "./VesselDialog.tsx";
 const ratio = (value: number) => ({ spelling: "one-to-n" as const, value });
 
 test.each([
-  ["one strength stands for all", { ordinary: ratio(20) }, [20, 20, 20]],
+  ["one strength is used for all", { ordinary: ratio(20) }, [20, 20, 20]],
   ["a light one alone, too", { light: ratio(30) }, [30, 30, 30]],
   ["two strengths: the missing one is the normal", { ordinary: ratio(20), heavy: ratio(10) }, [20, 20, 10]],
 ])("of a label %s, and it is a product", (_, given, expected) => {

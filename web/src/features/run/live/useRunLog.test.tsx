@@ -70,7 +70,7 @@ test("what one tap says has one time, though the clock moves on while it is writ
   expect(times("room-finished")).toEqual([Math.max(...ended)]);
 });
 
-test("steps done without a tap are logged as done when it is said they were, and begin nothing", () => {
+test("steps that ended before the tap are logged with the end entered, and start no other step", () => {
   const { run, startMs, sections } = planned();
   let now = startMs + 1000 * sections[0].start;
   const { written, taps } = logging(run, startMs, () => now);
