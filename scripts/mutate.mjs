@@ -111,6 +111,7 @@ try {
       inPlace: true,
       concurrency: Math.max(1, Math.min(4, os.availableParallelism())),
       timeoutMS: 20_000,
+      dryRunTimeoutMinutes: 20,
       reporters: ["json", "clear-text"],
       jsonReporter: { fileName: "mutation.json" },
       clearTextReporter: { allowColor: false, reportTests: false, reportScoreTable: false },

@@ -1,7 +1,9 @@
 import { expect, test } from "@jest/globals";
+import { seededRandom } from "../numeric/index.ts";
 import { type JobInput, planWork } from "../plan/index.ts";
+import { randomJob } from "../testing/randomJob.ts";
 import { sprayBatch } from "../testing/sprayBatch.ts";
-import { debriefOf, type JobRun, type StepProgress } from "./index.ts";
+import { debriefOf, type JobRun, ROUGH, type StepProgress, scheduleJob } from "./index.ts";
 
 const job: JobInput = {
   rooms: ["a", "b", "c"].map((id) => ({
@@ -83,4 +85,76 @@ test("each planted mistake is named, with the work to do again counted once", ()
     plannedOf(plan, ({ sectionId, kind }) => spoilt.has(sectionId ?? "") && again.includes(kind));
   expect(expected).toBeGreaterThan(0);
   expect(debrief.redo).toBeCloseTo(expected, 3);
+});
+
+/** Work worth doing again, s, from the log alone: `wrong` the sections done wrong, `dusty` the rooms not vacuumed. */
+const toDoAgain = (plan: JobRun, wrong: ReadonlySet<string>, dusty: ReadonlySet<string>): number => {
+  let seconds = 0;
+  for (const { kind, roomId = "", sectionId = "", plannedSeconds } of plan.steps) {
+    const isWork = kind === "pre-spray" || kind === "agitate" || kind === "clean";
+    if (dusty.has(roomId) ? isWork || kind === "vacuum" : isWork && wrong.has(sectionId))
+      seconds += plannedSeconds;
+  }
+  return seconds;
+};
+
+test("random jobs with planted mistakes: each is found, nothing else is, and the work to do again adds up", () => {
+  let [rushed, dried, dusted] = [0, 0, 0];
+  for (let seed = 0; seed < 60; seed++) {
+    const random = seededRandom(500 + seed);
+    const whole = (low: number, high: number) => Math.round(low + (high - low) * random());
+    const given = randomJob(seed, 1 + (seed % 3));
+    const solve = (input: Parameters<typeof scheduleJob>[0]) => scheduleJob(input, ROUGH);
+    const plan = planWork(given, solve).run;
+    if (plan.outcome !== "planned") continue;
+    const parts = new Map(plan.sections.map((section) => [section.id, section]));
+    const known: Record<string, StepProgress> = Object.fromEntries(
+      plan.steps.map(({ id, start, end, who = 0, roomId, sectionId = "" }) => {
+        const part = parts.get(sectionId);
+        return [id, { start, end, who, ...(roomId ? { roomId } : {}), ...(part ? { part } : {}) }];
+      }),
+    );
+    const early: [string, number][] = [];
+    const late: [string, number][] = [];
+    const checked = plan.sections.filter(({ sprayId, reMists }) => sprayId !== undefined && reMists === 0);
+    for (const { id, cleanId, sprayStart, sprayEnd, dwell, stands, ...planned } of checked) {
+      const chance = random();
+      const shift = chance < 0.2 ? dwell - whole(40, 640) : stands + whole(40, 640);
+      const isMoved = chance < 0.2 || chance > 0.8;
+      const start = isMoved ? sprayStart + Math.max(0, shift) : planned.cleanStart;
+      const end = isMoved ? start + whole(5, 905) : planned.cleanEnd;
+      known[cleanId] = { ...known[cleanId], start, end };
+      // Each spot stands from its spray to its cleaning; both go from the far corner to the door at an even pace.
+      const short = dwell - (start - sprayStart);
+      const over = Math.max(start - sprayStart, end - sprayEnd) - stands;
+      if (short > 30) early.push([id, Math.round(short)]);
+      else if (over > 30) late.push([id, Math.round(over)]);
+    }
+    const skipped = plan.steps.filter(
+      ({ kind }) => ["vacuum", "groom", "edges"].includes(kind) && random() < 0.15,
+    );
+    for (const { id, start } of skipped)
+      known[id] = { ...known[id], start: undefined, end: undefined, skipped: start };
+    const ends = Object.values(known).map(({ end, skipped = 0 }) => end ?? skipped);
+    const worked = planWork({ ...given, logged: known, now: Math.max(0, ...ends) }, solve).run;
+    if (worked.outcome !== "planned") throw new Error(`${seed}: ${worked.fault.code}`);
+
+    const { faults, cleaned, inTime, redo, ...debrief } = debriefOf(worked, known);
+    const found = (by: "early" | "late") =>
+      faults.flatMap((fault): [string, number][] =>
+        fault[by] === undefined ? [] : [[fault.section.id, Math.round(fault[by])]],
+      );
+    expect([seed, found("early").toSorted()]).toEqual([seed, early.toSorted()]);
+    expect([seed, found("late").toSorted()]).toEqual([seed, late.toSorted()]);
+    expect(cleaned - inTime).toBe(early.length + late.length);
+    const wrong = new Set([...early, ...late].map(([id]) => id));
+    const dusty = new Set(skipped.flatMap(({ kind, roomId = "" }) => (kind === "vacuum" ? [roomId] : [])));
+    expect(redo).toBeCloseTo(toDoAgain(plan, wrong, dusty), 3);
+    for (const { kind, roomId = "" } of skipped)
+      expect(debrief.skipped.find((each) => each.kind === kind)?.roomIds).toContain(roomId);
+    rushed += early.length;
+    dried += late.length;
+    dusted += dusty.size;
+  }
+  expect(Math.min(rushed, dried, dusted)).toBeGreaterThan(20);
 });

@@ -60,7 +60,7 @@ export function JobScreen() {
 /** Follows the desk alone: what is logged this moment is the run card's. */
 const OpenJob = memo(function OpenJob({ desk }: { readonly desk: JobDesk }) {
   return (
-    <div className="pb-32 [--foot:3.5rem] has-[[data-undo]]:[--foot:6.6rem] sm:pb-16">
+    <div data-job className="pb-32 sm:pb-16">
       <JobHeader desk={desk} />
       <PhaseBar jobId={desk.job.id} />
       <div className="fixed inset-x-0 bottom-14 z-20 sm:bottom-0 sm:left-20">

@@ -54,7 +54,11 @@ export function RoomSize({ desk, room }: { readonly desk: JobDesk; readonly room
         />
       </div>
       {room.shape.kind === "stairs" && (
-        <StairFields flight={room.shape} onChange={(shape, show) => set({ shape }, show)} />
+        <StairFields
+          flight={room.shape}
+          assumed={room.sizeAssumed ?? false}
+          onChange={(shape, show) => set({ shape }, show)}
+        />
       )}
       <DoorFields desk={desk} room={room} />
       <PartFields room={room} set={set} />

@@ -3,17 +3,20 @@ import { FLIGHT_LIMITS } from "@scutch/core/floor";
 import type { ShowLimit } from "../../format/readers.ts";
 import { countReader, quantityReader } from "../../format/readers.ts";
 import { useUnits } from "../../state/useUnits.ts";
+import { Button } from "../../ui/Button.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 
 type Stairs = Extract<Room["shape"], { kind: "stairs" }>;
 
 interface Props {
   readonly flight: Stairs;
+  /** Its steps are typical ones, not measured. */
+  readonly assumed: boolean;
   readonly onChange: (flight: Stairs, showLimit?: ShowLimit) => string | undefined;
 }
 
 /** A flight by its steps. Landings are added below, like alcoves. */
-export function StairFields({ flight, onChange }: Props) {
+export function StairFields({ flight, assumed, onChange }: Props) {
   const units = useUnits();
   const small = units.system === "metric" ? ("cm" as const) : ("in" as const);
   const length = (field: "tread" | "riser" | "width", label: string) => (
@@ -29,6 +32,12 @@ export function StairFields({ flight, onChange }: Props) {
   );
   return (
     <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+      {assumed && (
+        <div className="col-span-full flex flex-wrap items-center gap-x-3 text-caution-ink">
+          <p>Typical steps, not measured.</p>
+          <Button onClick={() => void onChange(flight)}>Keep them</Button>
+        </div>
+      )}
       <QuantityField
         label="Steps"
         value={flight.steps}

@@ -136,7 +136,7 @@ export function MarkAsMixed({ desk, batch, product, fill, number, follows, onMad
         {sentence && <Callout tone={side === "stronger" ? "stop" : "caution"} title={sentence} />}
       </div>
       {/* In sight as soon as the amounts are: what bars the way at the foot of the screen says how high it is. */}
-      <div className="sticky bottom-(--foot,0px) z-10 bg-paper pt-2 pb-3 sm:static print:hidden">
+      <div data-sticks className="sticky bottom-(--foot,0px) z-10 bg-paper pt-2 pb-3 sm:static print:hidden">
         <Button
           weight="main"
           className="min-h-16 w-full"
