@@ -13,6 +13,7 @@ import { type RemainingProblem, unstartedProblem } from "./fixPlacements.ts";
 import type { Pin, RunInput } from "./input.ts";
 import type { JobRun, RunPlan, SearchEffort } from "./jobRun.ts";
 import type { JobProblem } from "./jobTasks.ts";
+import { keepMostLabels } from "./keepLabels.ts";
 import { isRoleResource } from "./problemBuilder.ts";
 import { remainingProblem } from "./remainingProblem.ts";
 import { STEP_FACTS } from "./stepFacts.ts";
@@ -53,12 +54,6 @@ const A_CHANGE = 60;
 
 /** What whole seconds may round away. */
 const SECOND = 1;
-
-/** The problem with the longest dwells of labels given up. */
-const withoutLabels = (problem: Problem): Problem => ({
-  ...problem,
-  lags: problem.lags.filter(({ kind }) => kind !== "label"),
-});
 
 /** The problem as if anybody did what comes next. */
 const withoutRoles = (problem: Problem): Problem => ({
@@ -140,7 +135,7 @@ export class Planner {
     }
     if (found.outcome === "impossible") {
       // A label's longest dwell is given up before the job is: its sections are named.
-      problem = withoutLabels(problem);
+      problem = keepMostLabels(problem, (each) => this.isPlanned(each)) ?? problem;
       found = this.solve(problem);
     }
     if (found.outcome === "impossible") return found;
@@ -159,13 +154,22 @@ export class Planner {
 
   /** From now on, keeping as much as can be of what was planned: a run under way never stands still because something is late. */
   goOn(now: number): Planned | undefined {
-    for (const { pins, letGo } of [
-      { pins: this.pins, letGo: "nothing" },
-      { pins: this.pins, letGo: "wet" },
-      { pins: [], letGo: "wet" },
-      { pins: [], letGo: "every most" },
+    for (const { pins, letGo, labels } of [
+      { pins: this.pins, letGo: "nothing", labels: "all" },
+      { pins: this.pins, letGo: "wet", labels: "all" },
+      { pins: [], letGo: "wet", labels: "all" },
+      { pins: [], letGo: "wet", labels: "most" },
+      { pins: [], letGo: "every most", labels: "all" },
     ] as const) {
-      const gone = remainingProblem(this.stated, this.withPins(pins), { ...this.input, now }, letGo);
+      const remaining = (problem: Problem) =>
+        remainingProblem(this.stated, problem, { ...this.input, now }, letGo);
+      const stated = this.withPins(pins);
+      const kept =
+        labels === "most"
+          ? keepMostLabels(stated, (each) => this.isPlanned(remaining(each).problem))
+          : stated;
+      if (!kept) continue;
+      const gone = remaining(kept);
       const first = gone.late.length > 0 ? this.lateFirst(gone, now) : undefined;
       if (first) return this.done(first.problem, first.found, pins);
       const rest = this.solve(gone.problem);
@@ -214,6 +218,11 @@ export class Planner {
         return ((toolChanges + roomChanges + outOfRole) * A_CHANGE) / input.crew.people;
       },
     });
+  }
+
+  /** Whether an order is found quickly. */
+  private isPlanned(problem: Problem): boolean {
+    return schedule(problem, { priorities: this.stated.ranks, heuristicOnly: true }).outcome === "scheduled";
   }
 
   private withPins(pins: readonly Pin[]): Problem {

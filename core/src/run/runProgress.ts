@@ -67,8 +67,17 @@ export function earliestStart(
   }, 0);
 }
 
+/** s that a spray is begun before its hour at most: its person is done a little sooner than planned, and needn't wait. */
+const SOONER = 120;
+
+/** s by which a section may be sprayed sooner and cleaned when planned: half of what its limit leaves. */
+function sprayLead(run: JobRun, { id }: Step): number {
+  const section = run.sections.find(({ sprayId }) => sprayId === id);
+  return section ? Math.min(SOONER, Math.max(0, section.cleanDeadline - section.cleanEnd) / 2) : 0;
+}
+
 /**
- * The second a step is best begun at, or later: what is sprayed waits for its hour in the plan too, or it stands too long before
+ * The second a step is best begun at, or later: what is sprayed waits for about its hour in the plan too, or it stands too long before
  * anybody is there to clean it.
  */
 export const recommendedStart = (
@@ -78,7 +87,10 @@ export const recommendedStart = (
   now: number,
   finishing: readonly string[] = [],
 ): number =>
-  Math.max(earliestStart(run, known, step.id, now, finishing), step.kind === "pre-spray" ? step.start : 0);
+  Math.max(
+    earliestStart(run, known, step.id, now, finishing),
+    step.kind === "pre-spray" ? step.start - sprayLead(run, step) : 0,
+  );
 
 /** A section that stands sprayed: when it may be cleaned, and by when it has to be. s after the start. */
 export interface DwellingSection {
