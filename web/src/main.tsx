@@ -1,3 +1,4 @@
+import "./interpretSchemas.ts";
 import { createRoot } from "react-dom/client";
 import { Start } from "./app/start.tsx";
 import "./styles.css";

@@ -111,7 +111,7 @@ test("what was said of one of them by itself counts; the first said to be done, 
   expect(without).toEqual(group.length > 2 ? [group.length - 1] : []);
 });
 
-test("no step of less than a minute stands alone beside one on its floor that follows at once, edges go with their vacuuming; nothing is lost or twice", () => {
+test("no step of little more than a minute stands alone beside one on its floor that follows at once, edges go with their vacuuming; nothing is lost or twice", () => {
   let joined = 0;
   for (let seed = 0; seed < 25; seed++) {
     const { run } = planWork(randomJob(seed, 1 + (seed % 3)), (input) => scheduleJob(input, ROUGH));
@@ -134,7 +134,7 @@ test("no step of less than a minute stands alone beside one on its floor that fo
       // A floor may be ready later than planned: its cleaning is begun by itself.
       if (next[0].kind === "clean") continue;
       const atOnce = next[0].start - last.end <= 1;
-      expect(atOnce && Math.min(last.plannedSeconds, next[0].plannedSeconds) < 60).toBe(false);
+      expect(atOnce && Math.min(last.plannedSeconds, next[0].plannedSeconds) < 75).toBe(false);
     }
   }
   expect(joined).toBeGreaterThan(50);

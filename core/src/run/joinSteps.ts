@@ -8,7 +8,7 @@ export type JoinedSteps = readonly [Step, ...Step[]];
 const AT_ONCE = 1;
 
 /** A step shorter than this, s, isn't worth a tap of its own: it goes with the one before or after it. */
-const SHORT = 60;
+const SHORT = 75;
 
 const goesOn = (before: Step, next: Step): boolean =>
   next.roomId !== undefined &&

@@ -29,8 +29,11 @@ const TakenOut = lazy(async () => ({ default: (await import("./RemovedJobs.tsx")
 const DayTools = lazy(async () => ({ default: (await import("./DayTools.tsx")).DayTools }));
 const NewJobDialog = lazy(async () => ({ default: (await import("./NewJobDialog.tsx")).NewJobDialog }));
 
-const byStart = (a: JobListItem, b: JobListItem) =>
-  `${a.day} ${a.startsAt} ${a.id}`.localeCompare(`${b.day} ${b.startsAt} ${b.id}`);
+/** By code units: a day, an hour and an id need no language, whose rules take a slow phone a tenth of a second to load. */
+const byStart = (a: JobListItem, b: JobListItem) => {
+  const [first, second] = [`${a.day} ${a.startsAt} ${a.id}`, `${b.day} ${b.startsAt} ${b.id}`];
+  return first < second ? -1 : Number(first > second);
+};
 
 /** The crew's jobs round today. */
 export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
