@@ -27,6 +27,8 @@ const SAYS: Readonly<Record<string, string>> = {
   missing: "is missing",
   "too-small": "is too small",
   "too-big": "is too large",
+  "too-many": "has too many entries",
+  "too-long": "is too long",
   "not-one-of": "is not one of the values allowed here",
   "bad-format": "has the wrong format",
   "unknown-key": "has keys this format doesn’t know",

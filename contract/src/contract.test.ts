@@ -116,6 +116,21 @@ describe("the job format", () => {
       "too-big",
     ],
     [
+      "a job of 61 rooms",
+      (file) =>
+        Object.assign(file.job, {
+          rooms: Array.from({ length: 61 }, () => structuredClone(file.job.rooms[0])),
+        }),
+      ["job", "rooms"],
+      "too-many",
+    ],
+    [
+      "a title nobody can read out",
+      (file) => Object.assign(file.job, { title: "x".repeat(5000) }),
+      ["job", "title"],
+      "too-long",
+    ],
+    [
       "more winders than steps",
       (file) => stairs(file, { steps: 3, winders: 6 }),
       ["job", "rooms", 1, "shape", "winders"],

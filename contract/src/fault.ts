@@ -41,6 +41,9 @@ export const ApiError = z
   .meta({ id: "ApiError" });
 export type ApiError = z.infer<typeof ApiError>;
 
+/** Too much of what isn't a quantity: things in a list, characters in a text. */
+const TOO_BIG: Readonly<Record<string, string>> = { array: "too-many", string: "too-long" };
+
 /** Zod's issues as faults. A union's issue is told by its closest branch. */
 export function faultsOf(error: z.ZodError): Fault[] {
   return error.issues.flatMap((issue) => faultOf(issue as z.core.$ZodIssue, []));
@@ -52,7 +55,7 @@ function faultOf(issue: z.core.$ZodIssue, above: readonly PropertyKey[]): Fault[
     case "too_small":
       return [{ path, code: "too-small", limit: Number(issue.minimum) }];
     case "too_big":
-      return [{ path, code: "too-big", limit: Number(issue.maximum) }];
+      return [{ path, code: TOO_BIG[issue.origin] ?? "too-big", limit: Number(issue.maximum) }];
     case "unrecognized_keys":
       return [{ path, code: "unknown-key", keys: [...issue.keys] }];
     case "invalid_type":

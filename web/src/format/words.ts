@@ -231,6 +231,10 @@ export function contractFault(fault: Fault, show: (limit: number) => string = St
       return `Too small. Enter at least ${limit}.`;
     case "too-big":
       return `Too large. Enter ${limit} at most.`;
+    case "too-many":
+      return `Too many: ${fault.limit} at most. Remove one first.`;
+    case "too-long":
+      return `Too long. Use ${fault.limit} characters at most.`;
     case "missing":
       return "Fill this in.";
     case "strength-out-of-range":
