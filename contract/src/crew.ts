@@ -1,3 +1,4 @@
+import { METHODS } from "@scutch/core/clean";
 import { EXTRAS } from "@scutch/core/quote";
 import { PACE_LIMITS } from "@scutch/core/run";
 import * as z from "zod";
@@ -19,7 +20,38 @@ export const CONTRACT_HEADER = "x-scutch-contract";
 export const Crew = z.strictObject({ id: CrewId, name: Name }).meta({ id: "Crew" });
 export type Crew = z.infer<typeof Crew>;
 
-const Price = quantity("the crew’s currency per m², m or piece", [0, 100_000]);
+const Price = quantity("the crew’s currency per m², m, piece or hour", [0, 100_000]);
+/** Money in the crew’s currency. */
+const Sum = (description: string) => quantity("the crew’s currency", [0, 100_000], description);
+
+const MAX_ROOM_PRICES = 8;
+/** What the crew charges and what it pays. Absent: no price, no tax, nothing paid. */
+export const PriceBook = z
+  .strictObject({
+    methods: z
+      .partialRecord(z.enum(METHODS), Price)
+      .optional()
+      .meta({ description: "For one m² cleaned, by method" }),
+    rooms: z
+      .array(z.strictObject({ upTo: quantity("m²", [0.1, 9999]), price: Sum("For the room") }))
+      .max(MAX_ROOM_PRICES)
+      .optional()
+      .meta({ description: "For a room up to a size; larger rooms go by area" }),
+    minimum: Sum("Least for a job, before discount").optional(),
+    travel: Sum("Charged for coming").optional(),
+    tax: z
+      .strictObject({
+        rate: quantity("share, 0.2 is 20 %", [0, 1]),
+        included: z.boolean().meta({ description: "Prices include the tax; otherwise it goes on top" }),
+      })
+      .optional(),
+    wage: Sum("Paid for an hour of one person").optional(),
+    travelCost: Sum("What coming costs the crew").optional(),
+    padCost: Sum("What one pad costs the crew").optional(),
+    leastEarned: Sum("Least to be left for an hour of one person").optional(),
+  })
+  .meta({ id: "PriceBook" });
+export type PriceBook = z.infer<typeof PriceBook>;
 
 /** What a crew has set for all its devices. */
 export const CrewSettings = z
@@ -33,7 +65,7 @@ export const CrewSettings = z
       .min(1)
       .max(6)
       .optional()
-      .meta({ description: "Currency sign before an amount, such as € or CHF" }),
+      .meta({ description: "ISO code, such as EUR, or a sign before an amount, such as €" }),
     people: z.array(Name).max(30).optional().meta({ description: "Crew members, by their names in the log" }),
     pace: z
       .strictObject({
@@ -50,6 +82,7 @@ export const CrewSettings = z
     prices: z
       .partialRecord(z.enum(EXTRAS), Price)
       .meta({ description: "Prices of extras; absent ones have no price" }),
+    priceBook: PriceBook.optional(),
   })
   .meta({ id: "CrewSettings" });
 export type CrewSettings = z.infer<typeof CrewSettings>;

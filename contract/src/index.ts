@@ -6,6 +6,7 @@ export {
   Crew,
   CrewSettings,
   OLDEST_CONTRACT,
+  PriceBook,
 } from "./crew.ts";
 export { CrewFile } from "./crewFile.ts";
 export { Door } from "./door.ts";
@@ -41,11 +42,13 @@ export {
 } from "./ids.ts";
 export {
   type BatchChoice,
+  Discount,
   Interview,
   Job,
   MAX_BATCHES,
   MAX_FORMER,
   MAX_ROOMS,
+  PriceLine,
   RigChoice,
   RunChoice,
   StepPin,

@@ -100,6 +100,33 @@ export const StepPin = z
   })
   .meta({ id: "StepPin" });
 
+const MAX_PRICE_LINES = 120;
+const Money = quantity("the crew’s currency", [-1_000_000, 1_000_000]);
+/** What was decided about a line of the price. */
+export const PriceLine = z
+  .strictObject({
+    id: z.string().min(1).max(120).meta({
+      description:
+        "room:ID, stairs:ID, extra:KIND, travel or minimum; any other is a line of its own, with `what`",
+    }),
+    what: Name.optional(),
+    asked: z.literal(true).optional().meta({ description: "An extra the customer asked for" }),
+    struck: z.literal(true).optional().meta({ description: "Left out of the price" }),
+    quantity: quantity("m², sq ft, m, ft, pieces, steps or hours, as billed", [0, 100_000]).optional(),
+    amount: Money.optional().meta({ description: "Of the whole line, whatever its quantity" }),
+  })
+  .meta({ id: "PriceLine" });
+export type PriceLine = z.infer<typeof PriceLine>;
+
+/** A share of the price or an amount off it. */
+export const Discount = z
+  .union([
+    z.strictObject({ share: quantity("share, 0.1 is 10 %", [0, 1]) }),
+    z.strictObject({ amount: quantity("the crew’s currency", [0, 1_000_000]) }),
+  ])
+  .meta({ id: "Discount" });
+export type Discount = z.infer<typeof Discount>;
+
 /**
  * The plan of a job, one aggregate: read and written whole, exported, kept offline and computed on.
  * Batches' amounts, times and drying follow from it and are not in it.
@@ -131,6 +158,8 @@ export const Job = z
     run: RunChoice.optional(),
     breaks: z.array(WorkBreak).max(MAX_BREAKS).optional(),
     pins: z.array(StepPin).max(MAX_PINS).optional(),
+    priceLines: z.array(PriceLine).max(MAX_PRICE_LINES).optional(),
+    discount: Discount.optional(),
   })
   .superRefine((job, context) => {
     const repeated = <T>(list: readonly T[], key: (each: T) => string, field: string) => {
@@ -151,6 +180,7 @@ export const Job = z
     repeated(job.spots ?? [], (spot) => spot.id, "spots");
     repeated(job.breaks ?? [], (each) => each.id, "breaks");
     repeated(job.pins ?? [], (pin) => pin.id, "pins");
+    repeated(job.priceLines ?? [], (line) => line.id, "priceLines");
     for (const [i, room] of job.rooms.entries())
       if (room.batchId !== undefined && !batches.has(room.batchId))
         fault(["rooms", i, "batchId"], "unknown-reference");

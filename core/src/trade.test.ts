@@ -14,7 +14,7 @@ import {
   volumeToDilute,
 } from "./mix/index.ts";
 import { fromSi, parseQuantity, toSi } from "./quantity/index.ts";
-import { flightPrice } from "./quote/index.ts";
+import { type PriceBook, priceJob } from "./quote/index.ts";
 import { largestAreaAhead, overheadShare } from "./run/index.ts";
 
 const volume = (text: string) => {
@@ -112,7 +112,12 @@ describe("the trade's own sums", () => {
   });
 
   test("13 steps at 4–6 each is 52–78; 59 min planned and 75 taken is 27 % over", () => {
-    expect(flightPrice(13, 4, 6)).toEqual({ least: 52, most: 78 });
+    const book: PriceBook = { system: "us", digits: 2, methods: {}, rooms: [], extras: {} };
+    const flight = { id: "stairs", area: 7, method: "extraction", steps: 13 } as const;
+    const totals = [4, 6].map(
+      (stairs) => priceJob({ rooms: [flight], extras: {} }, { ...book, extras: { stairs } }).total,
+    );
+    expect(totals).toEqual([52_00, 78_00]);
     expect(overheadShare(59, 75)).toBeCloseTo(0.27, 2);
   });
 });

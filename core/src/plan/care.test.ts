@@ -4,9 +4,9 @@ import { HAZARDOUS_PAIRS, type Reactant } from "../care/index.ts";
 import { itemAt } from "../itemAt.ts";
 import {
   barredInVessel,
+  billedWork,
   careOf,
   dyeTestStatusOf,
-  extrasOf,
   hazardsOnFloor,
   type JobInput,
   planWork,
@@ -250,7 +250,7 @@ test("what is charged apart is counted: steps, spots and stains, matting, edges,
   };
   const work = planWork(job);
   const total = work.rooms.reduce((sum, { area }) => sum + area, 0);
-  expect(extrasOf(job, work)).toEqual({
+  expect(billedWork(job, work).extras).toMatchObject({
     "extra-rinse": expect.closeTo(total, 9),
     odour: expect.closeTo(0.2, 9),
     stain: 1,
@@ -259,7 +259,12 @@ test("what is charged apart is counted: steps, spots and stains, matting, edges,
     edges: expect.closeTo(2 * 13 * 0.44 + 14 + (work.rooms[2]?.edge as number), 9),
     matting: 3,
   });
-  expect(extrasOf(JOB, planWork(JOB))).toMatchObject({ stairs: 0, edges: 0, odour: 0, "extra-rinse": 0 });
+  expect(billedWork(job, work).rooms.map(({ id, steps }) => [id, steps])).toEqual([
+    ["stairs", 13],
+    ["room", undefined],
+    ["mat", undefined],
+  ]);
+  expect(billedWork(JOB, planWork(JOB)).extras).toMatchObject({ stairs: 0, odour: 0, "extra-rinse": 0 });
 });
 
 test("an oxidiser rinsed with hot water is as hot as the water: on jute that is a stop, rinsed cool it isn't", () => {

@@ -6,6 +6,7 @@ export {
   longestWall,
 } from "./assume.ts";
 export { type BatchPlan, checkBatchSetup, labelStrength, vesselsFor } from "./batches.ts";
+export { type BilledWork, billedWork } from "./billedWork.ts";
 export {
   barredInVessel,
   type CareToDo,
@@ -26,7 +27,6 @@ export {
 } from "./compare.ts";
 export { DEFAULT_ROLES, MAX_PEOPLE, ROLE_CHOICES, type RoleChoice } from "./crewRoles.ts";
 export { DEFAULTS, defaultMethod } from "./defaults.ts";
-export { extrasOf } from "./extras.ts";
 export { type HeaviestLoad, heaviestOf } from "./heaviest.ts";
 export type {
   JobDoor,

@@ -1,36 +1,39 @@
 /** What is charged apart from the cleaning of a room (common practice). */
-export const EXTRAS = ["extra-rinse", "odour", "stain", "spot", "stairs", "edges", "matting"] as const;
+export const EXTRAS = [
+  "extra-rinse",
+  "odour",
+  "stain",
+  "spot",
+  "stairs",
+  "edges",
+  "matting",
+  "vacuuming",
+  "grease",
+  "furniture",
+  "protector",
+  "waiting",
+] as const;
 export type Extra = (typeof EXTRAS)[number];
 
-/** What an extra is counted in: m², m, or pieces. */
-export const EXTRA_UNIT: Readonly<Record<Extra, "area" | "length" | "piece">> = {
-  "extra-rinse": "area",
-  odour: "area",
-  stain: "piece",
-  spot: "piece",
-  stairs: "piece",
-  edges: "length",
-  matting: "area",
+/** How an extra is billed. */
+interface ExtraFacts {
+  /** m², m, pieces or hours. */
+  readonly per: "area" | "length" | "piece" | "hour";
+  /** Billed only where the customer asked for it; the others where the survey finds them. */
+  readonly asked: boolean;
+}
+
+export const EXTRA_FACTS: Readonly<Record<Extra, ExtraFacts>> = {
+  "extra-rinse": { per: "area", asked: false },
+  odour: { per: "area", asked: false },
+  stain: { per: "piece", asked: false },
+  spot: { per: "piece", asked: false },
+  stairs: { per: "piece", asked: false },
+  edges: { per: "length", asked: true },
+  matting: { per: "area", asked: false },
+  vacuuming: { per: "area", asked: true },
+  grease: { per: "area", asked: true },
+  furniture: { per: "piece", asked: true },
+  protector: { per: "area", asked: true },
+  waiting: { per: "hour", asked: true },
 };
-
-/** One line of the bill. The price is absent until the crew has said what it takes for one. */
-export interface ExtraLine {
-  readonly extra: Extra;
-  /** m², m or pieces. */
-  readonly quantity: number;
-  readonly price?: number;
-}
-
-/** Lines for what there is some of, priced where the crew has set a price for one m², m or piece. */
-export function extraLines(
-  quantities: Readonly<Partial<Record<Extra, number>>>,
-  prices: Readonly<Partial<Record<Extra, number>>> = {},
-): ExtraLine[] {
-  return EXTRAS.flatMap((extra) => {
-    const quantity = quantities[extra] ?? 0;
-    const each = prices[extra];
-    return quantity > 0
-      ? [{ extra, quantity, ...(each === undefined ? {} : { price: each * quantity }) }]
-      : [];
-  });
-}

@@ -1,2 +1,14 @@
-export { EXTRA_UNIT, EXTRAS, type Extra, type ExtraLine, extraLines } from "./extras.ts";
-export { flightPrice } from "./stairs.ts";
+export { type Earnings, earningsOf, type JobCosts } from "./earnings.ts";
+export { EXTRA_FACTS, EXTRAS, type Extra } from "./extras.ts";
+export { fromMinor, type MinorDigits } from "./money.ts";
+export {
+  type BilledRoom,
+  type BilledUnit,
+  type Discount,
+  type JobPrice,
+  type PriceBook,
+  type PriceChange,
+  type PriceInput,
+  type PriceLine,
+  priceJob,
+} from "./priceJob.ts";

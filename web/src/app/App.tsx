@@ -19,6 +19,9 @@ const MixerScreen = lazy(async () => ({
 const PracticeScreen = lazy(async () => ({
   default: (await import("../features/run/practice/PracticeScreen.tsx")).PracticeScreen,
 }));
+const PriceScreen = lazy(async () => ({
+  default: (await import("../features/price/PriceScreen.tsx")).PriceScreen,
+}));
 const ReferenceScreen = lazy(async () => ({
   default: (await import("../features/reference/ReferenceScreen.tsx")).ReferenceScreen,
 }));
@@ -56,6 +59,7 @@ export function App() {
           <Route index element={<TodayScreen jobPath={jobPath} />} />
           <Route path="jobs/:jobId" element={<Page what="the job" lasting screen={<JobScreen />} />}>
             <Route index element={<Navigate to={PHASES[0]?.path ?? ""} replace />} />
+            <Route path="price" element={<Page what="the price" screen={<PriceScreen />} />} />
             <Route path="practice" element={<Page what="practice" screen={<PracticeScreen />} />} />
             {PHASES.map(({ path, Screen }) => (
               <Route key={path} path={path} element={<Page what="the page" screen={<Screen />} />} />

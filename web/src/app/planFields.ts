@@ -1,5 +1,6 @@
 import type { Job, Room } from "@scutch/contract";
 import { SPOT_AGE_NAMES } from "../format/careWords.ts";
+import { rateText } from "../format/money.ts";
 import { sizeText } from "../format/readers.ts";
 import { longDay } from "../format/time.ts";
 import { formatAmount, labelSpelling, percent, type UnitFormatter } from "../format/units.ts";
@@ -51,7 +52,7 @@ const airField = (name: string): Field<AirOf> => ({
   },
 });
 
-type Lists = "rooms" | "former" | "doors" | "spots" | "batches" | "breaks" | "pins";
+type Lists = "rooms" | "former" | "doors" | "spots" | "batches" | "breaks" | "pins" | "priceLines";
 
 export const JOB_FIELDS: FieldsOf<Omit<Job, "id" | Lists>> = {
   title: { name: "Job description", show: plain },
@@ -95,6 +96,10 @@ export const JOB_FIELDS: FieldsOf<Omit<Job, "id" | Lists>> = {
       vacuumFirst: { name: "vacuuming everything first", show: yesNo },
       roles: { name: "who cleans", show: named(ROLE_NAMES) },
     },
+  },
+  discount: {
+    name: "Discount",
+    show: (value) => ("share" in value ? rateText(value.share) : value.amount.toFixed(2)),
   },
 };
 
@@ -188,6 +193,14 @@ const BREAK_FIELDS: FieldsOf<ThingOf<"breaks">> = {
 };
 const PIN_FIELDS: FieldsOf<ThingOf<"pins">> = { at: TIME_FIELD };
 
+const PRICE_LINE_FIELDS: FieldsOf<ThingOf<"priceLines">> = {
+  what: { name: "description", show: plain },
+  asked: { name: "asked for", show: yesNo },
+  struck: { name: "left out of the price", show: yesNo },
+  quantity: { name: "quantity", show: plain },
+  amount: { name: "price", show: (value) => value.toFixed(2) },
+};
+
 /** Fields as they are looked up by the path of a change. */
 interface AnyField {
   readonly name: string;
@@ -205,6 +218,7 @@ export const THING_FIELDS: Readonly<Record<Lists, AnyFields>> = {
   batches: BATCH_FIELDS,
   breaks: BREAK_FIELDS,
   pins: PIN_FIELDS,
+  priceLines: PRICE_LINE_FIELDS,
 };
 
 /** Fields of a list's things, or of the plan itself for what is no list. */

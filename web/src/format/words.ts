@@ -109,11 +109,16 @@ export const OCCUPANCY_NAMES: Named<NonNullable<Interview["occupancy"]>> = {
 export const EXTRA_NAMES: Named<Extra> = {
   "extra-rinse": "Rinsing out old detergent",
   odour: "Odour treatment",
-  stain: "Stains, each",
-  spot: "Spots, each",
-  stairs: "Stairs, per step",
+  stain: "Stains",
+  spot: "Spots",
+  stairs: "Stairs",
   edges: "Edges by hand",
   matting: "Entrance matting",
+  vacuuming: "Vacuuming, priced apart",
+  grease: "Heavy grease",
+  furniture: "Moving furniture",
+  protector: "Protector",
+  waiting: "Waiting",
 };
 export const VESSEL_KIND_NAMES: Named<NonNullable<Vessel["kind"]>> = {
   "pump-sprayer": "Pump sprayer",

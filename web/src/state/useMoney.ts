@@ -1,11 +1,9 @@
+import { useMemo } from "react";
+import { type MoneyFormat, moneyFormat } from "../format/money.ts";
 import { useAppSelector } from "./store.ts";
 
-/** A price as the crew writes its money: `€12.50`, `CHF 12.50`; without a currency the figure alone. */
-export function useMoney(): (price: number) => string {
+/** The crew's money, as it is written. */
+export function useMoney(): MoneyFormat {
   const currency = useAppSelector((state) => state.crew.settings?.currency);
-  return (price) => {
-    const figure = price.toFixed(2);
-    if (currency === undefined) return figure;
-    return /\p{L}$/u.test(currency) ? `${currency}\u00a0${figure}` : `${currency}${figure}`;
-  };
+  return useMemo(() => moneyFormat(currency), [currency]);
 }

@@ -1,7 +1,7 @@
 import { type Doc, deepEqual, isDoc, keysOf } from "./same.ts";
 
 /** Parts of a record that are joined field by field. Anything else nested is one value, such as a strength. */
-const FIELDWISE_KEYS = new Set(["prices", "pace"]);
+const FIELDWISE_KEYS = new Set(["prices", "pace", "priceBook", "methods"]);
 
 const isWords = (value: unknown): value is readonly string[] =>
   Array.isArray(value) && value.every((each) => typeof each === "string");

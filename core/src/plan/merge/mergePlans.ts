@@ -4,7 +4,16 @@ import { mergeOrder } from "./order.ts";
 import { type Doc, deepEqual } from "./same.ts";
 
 /** Lists of a plan whose things have ids, in the order they are joined: what hangs on a room after the rooms. */
-export const PLAN_LISTS = ["rooms", "former", "batches", "doors", "spots", "breaks", "pins"] as const;
+export const PLAN_LISTS = [
+  "rooms",
+  "former",
+  "batches",
+  "doors",
+  "spots",
+  "breaks",
+  "pins",
+  "priceLines",
+] as const;
 export type PlanList = (typeof PLAN_LISTS)[number];
 
 export interface Item extends Doc {

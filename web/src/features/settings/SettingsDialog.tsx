@@ -1,17 +1,14 @@
 import type { CrewSettings } from "@scutch/contract";
-import { toSi } from "@scutch/core/quantity";
-import { EXTRA_UNIT, EXTRAS, type Extra } from "@scutch/core/quote";
-import { useId } from "react";
+import { useId, useState } from "react";
 import { saveRecord } from "../../device/changes.ts";
-import { MAX_PRICE, mapReading, numberReader } from "../../format/readers.ts";
-import { EXTRA_NAMES } from "../../format/words.ts";
+import { PriceBookDialog } from "../../shared/prices/PriceBookDialog.tsx";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { nameGiven, themeChosen, unitsLeftToCrew } from "../../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../state/store.ts";
 import { useUnits } from "../../state/useUnits.ts";
+import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
-import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { CrewDataFile, CrewHabits } from "./CrewHabits.tsx";
 
@@ -57,7 +54,7 @@ export function SettingsDialog({ open, onClose }: { readonly open: boolean; read
   );
 }
 
-/** What holds for the crew on all its devices: units, and what is asked for what is charged apart, in its own money. */
+/** What holds for the crew on all its devices: units, habits and prices. */
 function CrewFields() {
   const { settings } = useAppSelector(selectCrew);
   return (
@@ -75,23 +72,8 @@ function CrewFields() {
 function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
   const dispatch = useAppDispatch();
   const units = useUnits();
-  const { prices } = settings;
+  const [pricing, setPricing] = useState(false);
   const set = (change: Partial<CrewSettings>) => saveRecord("settings", { ...settings, ...change }, settings);
-  const setPrice = (extra: Extra, price: number | undefined) => {
-    const { [extra]: _, ...others } = prices;
-    set({ prices: price === undefined ? others : { ...others, [extra]: price } });
-  };
-  // Kept for one m², m or piece; asked and shown for one of the crew's units.
-  const perUnit = (extra: Extra) =>
-    EXTRA_UNIT[extra] === "piece" || units.system === "metric"
-      ? 1
-      : toSi(1, EXTRA_UNIT[extra] === "area" ? "ft2" : "ft");
-  const per = (extra: Extra) =>
-    ({
-      area: units.system === "metric" ? "a m²" : "per sq ft",
-      length: units.system === "metric" ? "a m" : "per ft",
-      piece: "each",
-    })[EXTRA_UNIT[extra]];
   return (
     <>
       <Segmented
@@ -107,26 +89,8 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
         }}
       />
       <CrewHabits settings={settings} set={set} />
-      <fieldset>
-        <legend className="text-sm text-soft">Prices of extras</legend>
-        <div className="mt-1 grid grid-cols-2 gap-3">
-          {EXTRAS.map((extra) => (
-            <QuantityField
-              key={extra}
-              label={`${EXTRA_NAMES[extra].replace(/, each|, a step/, "")}, ${per(extra)}`}
-              value={prices[extra]}
-              show={(price) => (price * perUnit(extra)).toFixed(2)}
-              placeholder="not set"
-              read={(text) =>
-                mapReading(numberReader(0, MAX_PRICE, "Enter a price, like 4.50.")(text), (price) => ({
-                  value: price / perUnit(extra),
-                }))
-              }
-              onChange={(price) => void setPrice(extra, price)}
-            />
-          ))}
-        </div>
-      </fieldset>
+      <Button onClick={() => setPricing(true)}>Price book</Button>
+      {pricing && <PriceBookDialog onClose={() => setPricing(false)} />}
       <CrewDataFile />
     </>
   );

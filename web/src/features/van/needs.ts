@@ -4,6 +4,7 @@ import { leftOf } from "@scutch/core/mix";
 import { planWork, toJobInput, type WorkPlan } from "@scutch/core/plan";
 import type { JobWithLog } from "../../device/localJob.ts";
 import { placeOf } from "../../planning/place.ts";
+import { productAmounts } from "../../planning/productAmounts.ts";
 import { scheduleQuickly } from "../../planning/scheduleCache.ts";
 
 /** What a product is wanted for and whether there is enough; m³ or kg. */
@@ -43,21 +44,11 @@ export function needsOfPlans(plans: readonly PlannedJob[]): JobNeeds {
   const amounts = new Map<ProductId, number>();
   const vesselIds = new Set<string>();
   let airMovers = 0;
-  const add = (id: string, amount: number) =>
-    amounts.set(id as ProductId, (amounts.get(id as ProductId) ?? 0) + amount);
   for (const { job, work } of plans) {
+    for (const [id, amount] of productAmounts(job, work)) amounts.set(id, (amounts.get(id) ?? 0) + amount);
     for (const { id, batch } of work.batches) {
       const choice = job.batches.find((each) => each.id === id);
-      if (!choice || (batch.outcome === "planned" && batch.fills.length === 0)) continue;
-      vesselIds.add(choice.vesselId);
-      if (batch.outcome !== "planned") {
-        add(choice.productId, 0);
-        continue;
-      }
-      for (const fill of batch.fills) {
-        add(choice.productId, fill.powder?.mass ?? fill.concentrate);
-        for (const booster of fill.boosters) add(booster.id, booster.powder?.mass ?? booster.concentrate);
-      }
+      if (choice && (batch.outcome !== "planned" || batch.fills.length > 0)) vesselIds.add(choice.vesselId);
     }
     for (const id of [job.rig?.solutionId, job.rig?.recoveryId]) if (id) vesselIds.add(id);
     airMovers = Math.max(

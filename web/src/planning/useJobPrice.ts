@@ -1,0 +1,34 @@
+import type { JobPrice } from "@scutch/core/quote";
+import { useMemo } from "react";
+import { selectCrew } from "../state/crewSlice.ts";
+import { useAppSelector } from "../state/store.ts";
+import { useMoney } from "../state/useMoney.ts";
+import type { JobDesk } from "./desk.ts";
+import { bookOf, earningsOfJob, type JobEarnings, priceOf } from "./jobPrice.ts";
+
+/** An open job's price by the crew's book; undefined while this device doesn't have the book. */
+export function useJobPrice(desk: Pick<JobDesk, "job" | "input" | "work">): JobPrice | undefined {
+  const { job, input, work } = desk;
+  const { settings } = useAppSelector(selectCrew);
+  const { digits } = useMoney();
+  return useMemo(
+    () => settings && priceOf({ job, input, work }, bookOf(settings, digits)),
+    [settings, digits, job, input, work],
+  );
+}
+
+/** What an open job earns at its price. */
+export function useJobEarnings(
+  { job, input, work, shelf, log }: Pick<JobDesk, "job" | "input" | "work" | "shelf" | "log">,
+  price: JobPrice | undefined,
+): JobEarnings | undefined {
+  const { settings } = useAppSelector(selectCrew);
+  const { digits } = useMoney();
+  return useMemo(
+    () =>
+      settings && price && price.fault === undefined
+        ? earningsOfJob({ job, input, work }, price, shelf, settings, digits, log)
+        : undefined,
+    [settings, price, digits, job, input, work, shelf, log],
+  );
+}
