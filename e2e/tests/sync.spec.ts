@@ -126,6 +126,7 @@ test("prices set one after the other on a device that can't keep them leave each
   expect((await request.put("/api/crew/settings", { data: settings })).status()).toBe(200);
   await page.goto("/");
   await page.getByRole("button", { name: "Settings" }).first().click();
+  await page.getByRole("button", { name: "Price book" }).click();
   await expect(page.getByLabel(/^Stairs/)).toHaveValue("3.00");
   await page.evaluate(() => {
     IDBObjectStore.prototype.put = () => {

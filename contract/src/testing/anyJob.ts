@@ -168,6 +168,13 @@ const batch = fc.record({
   ),
 });
 
+const priceLine = fc.record({
+  id: fc.constantFrom("extra:edges", "extra:protector", "travel", `room:${idOf(ID.room, 10)}`),
+  struck: some(fc.constant(true as const)),
+  quantity: some(fc.constantFrom(1, 12.5)),
+  amount: some(fc.constantFrom(9, 45.5)),
+});
+
 /** Any job on the demo's shelf; `n` tells its id and those of its things apart from other jobs'. */
 export const anyJob = (n: number): fc.Arbitrary<Job> =>
   fc
@@ -181,6 +188,8 @@ export const anyJob = (n: number): fc.Arbitrary<Job> =>
       spots: fc.array(spot, { maxLength: 3 }),
       former: some(fc.constantFrom([], [{ id: idOf(ID.room, 90), name: "Attic", carpet: "Blue" }])),
       batches: fc.array(batch, { maxLength: 2 }),
+      priceLines: some(fc.uniqueArray(priceLine, { maxLength: 3, selector: ({ id }) => id })),
+      discount: some(fc.constantFrom({ share: 0.1 }, { amount: 15 })),
     })
     .map(({ rooms, doors, spots, batches, ...rest }) => {
       const ids = rooms.map((_, i) => idOf(ID.room, n * 10 + i));

@@ -2,7 +2,7 @@ import type { CrewId } from "@scutch/contract";
 import { eq, sql } from "drizzle-orm";
 import type { BlobStore } from "../blobs/blobStore.ts";
 import type { Db, Transaction } from "../db/connect.ts";
-import { firstCrew, makeCrew } from "../features/crew/store.ts";
+import { firstCrew, makeCrew, writeSettings } from "../features/crew/store.ts";
 import { saveOnce } from "../features/job/service.ts";
 import { appendOnce } from "../features/log/service.ts";
 import { keyOf } from "../features/photo/service.ts";
@@ -14,6 +14,7 @@ import { writeVessel } from "../features/shelf/vessel/store.ts";
 import { writeLot } from "../features/stock/store.ts";
 import { demoId } from "./demoId.ts";
 import { demoJobs } from "./jobs.ts";
+import { SETTINGS } from "./prices.ts";
 import { PRODUCTS, SITES } from "./shelf.ts";
 import { GEAR, STOCK, VESSELS } from "./van.ts";
 
@@ -41,6 +42,7 @@ async function clearDemo(tx: Transaction): Promise<void> {
 
 async function seed(tx: Transaction, now: Date): Promise<void> {
   await makeCrew(tx, CREW, "Marlow Lane Carpet Care");
+  await writeSettings(tx, CREW, SETTINGS);
   for (const product of Object.values(PRODUCTS)) await writeProduct(tx, CREW, product);
   for (const vessel of Object.values(VESSELS)) await writeVessel(tx, CREW, vessel);
   for (const item of Object.values(GEAR)) await writeGear(tx, CREW, item);

@@ -20,6 +20,10 @@ describe("undo says what it takes back and where", () => {
     [job({ indoor: { temperature: 20, relativeHumidity: 0.5 } }), "indoor air"],
     [job({ title: "Rugs" }), "job description"],
     [job({ spots: [spot] }), "adding coffee, tea in Lounge"],
+    [job({ priceLines: [{ id: `room:${idFor("Lounge")}`, amount: 60 }] }), "price of Lounge"],
+    [job({ priceLines: [{ id: "extra:edges", asked: true }] }), "price of Edges by hand"],
+    [job({ priceLines: [{ id: "x1", what: "Parking", amount: 4 }] }), "price of Parking"],
+    [job({ discount: { share: 0.1 } }), "discount"],
     [job(), "the last change"],
   ])("%#: %s", (after, said) => {
     expect(changeText(job(), after)).toBe(said);

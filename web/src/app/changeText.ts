@@ -1,7 +1,9 @@
 import type { Job } from "@scutch/contract";
 import { itemAt } from "@scutch/core";
 import { deepEqual, PLAN_LISTS } from "@scutch/core/plan";
+import { priceLineName } from "../format/priceLineName.ts";
 import { ORIGIN_SHORT } from "../format/words.ts";
+import { nameById } from "../planning/nameById.ts";
 import { KINDS, ORDERS } from "./conflictText.ts";
 import { type AnyFields, fieldsOf, JOB_FIELDS } from "./planFields.ts";
 
@@ -11,9 +13,15 @@ type Plan = Readonly<Record<string, unknown>>;
 const thingsOf = (plan: Plan, list: string) => (plan[list] ?? []) as readonly Thing[];
 const small = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);
 
+const lineName = (line: { readonly id: string; readonly what?: unknown }, job: Job) =>
+  priceLineName({ id: line.id, what: typeof line.what === "string" ? line.what : undefined }, (id) =>
+    nameById(job.rooms, id, "a removed room"),
+  );
+
 /** What a thing of a plan is called: a room by its name, a spot by what it is from. */
 function nameOf(list: string, thing: Thing, job: Job): string {
   if (list === "rooms") return String(thing.name);
+  if (list === "priceLines") return lineName(thing, job);
   const room = job.rooms.find(({ id }) => id === (thing.roomId ?? thing.from))?.name;
   const kind =
     list === "spots"
@@ -37,6 +45,15 @@ function listText(list: string, before: Job, after: Job): string | undefined {
     things.length > 2
       ? `${things.length} ${list}`
       : things.map((thing) => nameOf(list, thing, job)).join(" and ");
+  // What is said of a line makes it and takes it away: the line itself was there before.
+  if (list === "priceLines") {
+    const [line] = [
+      ...added,
+      ...gone,
+      ...is.filter((each) => !was.some((before) => deepEqual(before, each))),
+    ];
+    return line && `price of ${lineName(line, after)}`;
+  }
   if (added.length > 0) return `adding ${names(added, after)}`;
   if (gone.length > 0) return `removing ${names(gone, before)}`;
   const changed = is.flatMap((thing) => {

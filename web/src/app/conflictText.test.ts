@@ -63,6 +63,9 @@ describe("what two edits said differently, in plain words", () => {
     expect(say({ path: ["rooms", idFor("Lounge"), "air", "temperature"], mine: 20, theirs: 21 })).toBe(
       "Lounge: Air, temperature | 20 °C | 21 °C",
     );
+    expect(say({ path: ["priceLines", `room:${idFor("Lounge")}`, "amount"], mine: 60, theirs: 55.5 })).toBe(
+      "Price of Lounge: price | 60.00 | 55.50",
+    );
     expect(say({ path: ["interview", "pets"], mine: true, theirs: false })).toBe(
       "Customer’s answers, Pets | yes | no",
     );

@@ -1,6 +1,8 @@
 import type { Job } from "@scutch/contract";
 import type { MergeConflict } from "@scutch/core/plan";
+import { priceLineName } from "../format/priceLineName.ts";
 import type { UnitFormatter } from "../format/units.ts";
+import { nameById } from "../planning/nameById.ts";
 import { type AnyFields, fieldsOf } from "./planFields.ts";
 
 export const KINDS: Readonly<Record<string, string>> = {
@@ -11,6 +13,7 @@ export const KINDS: Readonly<Record<string, string>> = {
   spots: "Spot",
   breaks: "Break",
   pins: "Locked step",
+  priceLines: "Price",
 };
 export const ORDERS: Readonly<Record<string, string>> = {
   rooms: "Room order",
@@ -20,13 +23,23 @@ export const ORDERS: Readonly<Record<string, string>> = {
   spots: "Spot order",
   breaks: "Break order",
   pins: "Locked step order",
+  priceLines: "Order of the price lines",
 };
 
 const hasName = (value: unknown): value is { readonly name: unknown } =>
   typeof value === "object" && value !== null && "name" in value;
 
+const hasWhat = (value: unknown): value is { readonly what: string } =>
+  typeof value === "object" && value !== null && "what" in value && typeof value.what === "string";
+
+function lineNameAt({ path: [, id = ""], mine, theirs }: MergeConflict, job: Job): string {
+  const what = [job.priceLines?.find((line) => line.id === id), mine, theirs].find(hasWhat)?.what;
+  return priceLineName({ id, what }, (roomId) => nameById(job.rooms, roomId, "a removed room"));
+}
+
 function thingName(clash: MergeConflict, job: Job): string {
   const [list = "", id] = clash.path;
+  if (list === "priceLines") return `Price of ${lineNameAt(clash, job)}`;
   if (list !== "rooms") return KINDS[list] ?? "";
   const values = [job.rooms.find((room) => room.id === id), clash.mine, clash.theirs];
   const name = values.map((value) => (hasName(value) ? value.name : undefined)).find(Boolean);

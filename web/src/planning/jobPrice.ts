@@ -14,10 +14,10 @@ import { productAmounts } from "./productAmounts.ts";
 /** A crew's settings as the book its jobs are priced by. */
 export const bookOf = (
   { prices, priceBook = {}, units }: Pick<CrewSettings, "prices" | "priceBook" | "units">,
-  digits: MinorDigits,
+  { digits, system }: Pick<PriceBook, "digits" | "system">,
 ): PriceBook => ({
-  // A bill reads the same on each of the crew's devices, whatever units one of them shows.
-  system: units ?? "metric",
+  // Once the crew has said its units, a bill reads the same on each of its devices.
+  system: units ?? system,
   digits,
   methods: priceBook.methods ?? {},
   rooms: priceBook.rooms ?? [],

@@ -3,6 +3,7 @@ import { useMemo } from "react";
 import { selectCrew } from "../state/crewSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { useMoney } from "../state/useMoney.ts";
+import { useUnits } from "../state/useUnits.ts";
 import type { JobDesk } from "./desk.ts";
 import { bookOf, earningsOfJob, type JobEarnings, priceOf } from "./jobPrice.ts";
 
@@ -11,13 +12,14 @@ export function useJobPrice(desk: Pick<JobDesk, "job" | "input" | "work">): JobP
   const { job, input, work } = desk;
   const { settings } = useAppSelector(selectCrew);
   const { digits } = useMoney();
+  const { system } = useUnits();
   return useMemo(
-    () => settings && priceOf({ job, input, work }, bookOf(settings, digits)),
-    [settings, digits, job, input, work],
+    () => settings && priceOf({ job, input, work }, bookOf(settings, { digits, system })),
+    [settings, digits, system, job, input, work],
   );
 }
 
-/** What an open job earns at its price. */
+/** What an open job earns at its price; undefined while that isn't known. */
 export function useJobEarnings(
   { job, input, work, shelf, log }: Pick<JobDesk, "job" | "input" | "work" | "shelf" | "log">,
   price: JobPrice | undefined,
@@ -26,7 +28,7 @@ export function useJobEarnings(
   const { digits } = useMoney();
   return useMemo(
     () =>
-      settings && price && price.fault === undefined
+      settings && price && price.fault === undefined && price.unpriced.length === 0
         ? earningsOfJob({ job, input, work }, price, shelf, settings, digits, log)
         : undefined,
     [settings, price, digits, job, input, work, shelf, log],

@@ -2,13 +2,14 @@ import type { PriceLine } from "@scutch/core/quote";
 import { ChevronDown } from "lucide-react";
 import { useId, useState } from "react";
 import type { MoneyFormat } from "../../format/money.ts";
+import { priceLineName } from "../../format/priceLineName.ts";
 import { mapReading, numberReader } from "../../format/readers.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { Button } from "../../ui/Button.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import { lineName, quantityText } from "./lineText.ts";
+import { quantityText } from "./lineText.ts";
 import { withLine } from "./withLine.ts";
 
 interface Props {
@@ -22,7 +23,7 @@ export function LineRow({ line, desk, money }: Props) {
   const [open, setOpen] = useState(false);
   const id = useId();
   const { job } = desk;
-  const name = lineName(line, (roomId) => nameById(job.rooms, roomId, "a removed room"));
+  const name = priceLineName(line, (roomId) => nameById(job.rooms, roomId, "a removed room"));
   const detail = [
     line.method && METHOD_NAMES[line.method],
     quantityText(line, money.show),
@@ -72,7 +73,7 @@ function LineFields({ line, desk: { job, edit }, money }: Props) {
         <QuantityField
           label="Quantity"
           value={said?.quantity}
-          assumed={line.quantity}
+          placeholder={String(line.quantity)}
           show={String}
           read={number(0, "Enter how much, like 12.5.")}
           onChange={(quantity) => set({ quantity })}

@@ -87,6 +87,11 @@ export function PriceScreen() {
           />
         </section>
         <DiscountField job={job} edit={edit} money={money} />
+        {!earned && price.lines.length > 0 && (
+          <p className="border-ink border-t-2 pt-3 text-soft">
+            What the job earns is shown once every line has its price.
+          </p>
+        )}
         {earned && <EarnsSection earned={earned} least={settings?.priceBook?.leastEarned} money={money} />}
       </div>
       {book && <PriceBookDialog onClose={() => setBook(false)} />}
@@ -106,15 +111,18 @@ function Total({
   readonly money: MoneyFormat;
   readonly tax: { readonly rate: number; readonly included: boolean } | undefined;
 }) {
+  const isEmpty = price.lines.every(({ amount }) => amount === undefined);
   const parts = [
     price.discount > 0 && `${money.showMinor(price.subtotal)} less ${money.showMinor(price.discount)}`,
-    tax && `${tax.included ? "with" : "plus"} ${rateText(tax.rate)} tax, ${money.showMinor(price.tax)}`,
-    price.unpriced.length > 0 && "not complete",
+    tax &&
+      !isEmpty &&
+      `${tax.included ? "with" : "plus"} ${rateText(tax.rate)} tax, ${money.showMinor(price.tax)}`,
+    price.unpriced.length > 0 && !isEmpty && "not complete",
   ].filter(Boolean);
   return (
     <div>
       <h2 className="text-sm text-soft">Price</h2>
-      <p className="font-bold font-mono text-5xl">{money.showMinor(price.total)}</p>
+      <p className="font-bold font-mono text-5xl">{isEmpty ? "not set" : money.showMinor(price.total)}</p>
       {parts.length > 0 && <p className="mt-1 text-soft">{parts.join(" · ")}</p>}
     </div>
   );

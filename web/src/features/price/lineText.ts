@@ -12,15 +12,6 @@ const UNIT_NAMES: Readonly<Record<BilledUnit, readonly [one: string, more: strin
   hour: ["hour", "hours"],
 };
 
-/** What a line is for. */
-export function lineName(line: PriceLine, roomName: (id: string) => string): string {
-  if (line.what !== undefined) return line.what;
-  if (line.id === "travel") return "Travel";
-  if (line.id === "minimum") return "Up to your least for a job";
-  if (line.roomId !== undefined) return roomName(line.roomId);
-  return line.extra ? EXTRA_NAMES[line.extra] : line.id;
-}
-
 /** How much of it, at what: 20.3 m² at £4.50. */
 export function quantityText({ quantity, unit, each }: PriceLine, money: (amount: number) => string): string {
   if (quantity === undefined || unit === undefined) return "";

@@ -91,9 +91,9 @@ export function CrewHabits({ settings, set }: Props) {
           read={(text) => {
             const read = nameReader(text);
             if ("error" in read || read.value.length <= 6) return read;
-            return { error: "Enter a sign or a short code, like € or CHF." };
+            return { error: "Enter a code or a sign, like GBP or €." };
           }}
-          placeholder="€, £, CHF"
+          placeholder="GBP, EUR, CHF"
           onChange={(currency) => void set({ currency })}
         />
       </div>

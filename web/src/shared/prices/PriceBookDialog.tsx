@@ -9,6 +9,7 @@ import { mapReading, numberReader, quantityReader } from "../../format/readers.t
 import { EXTRA_NAMES, METHOD_NAMES } from "../../format/words.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
@@ -31,7 +32,8 @@ export function PriceBookDialog({ onClose }: { readonly onClose: () => void }) {
 }
 
 function BookFields({ settings }: { readonly settings: CrewSettings }) {
-  const { prices, priceBook: book = {}, units: system = "metric" } = settings;
+  const shown = useUnits();
+  const { prices, priceBook: book = {}, units: system = shown.system } = settings;
   const save = (change: Partial<CrewSettings>) =>
     saveRecord("settings", { ...settings, ...change }, settings);
   const set = (change: Partial<PriceBook>) => save({ priceBook: omitAbsent({ ...book, ...change }) });
