@@ -11,7 +11,7 @@ const total = (page: Page) =>
 const lines = (page: Page) => page.getByRole("list", { name: "Lines" });
 /** What the lines add up to, in pence, those left out not counted. */
 const sumOf = async (page: Page) => {
-  const texts = await lines(page).getByRole("listitem").allInnerTexts();
+  const texts = await lines(page).locator("li > button").allInnerTexts();
   return texts
     .filter((text) => !text.includes("left out"))
     .reduce((sum, text) => sum + Math.round(Number(/£([\d.]+)\s*$/.exec(text)?.[1]) * 100), 0);

@@ -96,6 +96,8 @@ test("a device that can't keep anything says so at once, sends what it can, and 
 }) => {
   await page.goto(`${LIBRARY}/survey`);
   await expect(inList(page, "Study")).toBeVisible();
+  // What comes after the list is fetched by itself, and the server is about to stop.
+  await expect(page.getByRole("region", { name: "Ask the customer" })).toBeVisible();
   await page.evaluate(() => {
     IDBObjectStore.prototype.put = () => {
       throw new DOMException("full", "QuotaExceededError");

@@ -101,7 +101,7 @@ function LineFields({ line, desk: { job, edit }, money }: Props) {
           </Button>
         ) : (
           <Button onClick={() => void set({ struck: line.struck ? undefined : true })}>
-            {line.struck ? "Put back" : "Leave out"}
+            {line.struck ? "Restore" : "Leave out"}
           </Button>
         )}
         {line.changed && !isOwn && (

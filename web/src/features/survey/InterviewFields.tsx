@@ -5,6 +5,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { ChoiceField, optionsOf } from "../../ui/ChoiceField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
+import { PriceLink } from "./PriceLink.tsx";
 
 type YesNo = "detergentLeft" | "pets" | "urine";
 const QUESTIONS: readonly (readonly [YesNo, string])[] = [
@@ -13,7 +14,7 @@ const QUESTIONS: readonly (readonly [YesNo, string])[] = [
   ["urine", "Urine accidents, old or new?"],
 ];
 
-/** What to ask before anything is wet. Each answer says at once what it changes in the plan. */
+/** What to ask before anything is wet, and what it will cost. Each answer says at once what it changes in the plan. */
 export function InterviewFields({ desk }: { readonly desk: JobDesk }) {
   const units = useUnits();
   const { job, edit, work } = desk;
@@ -67,6 +68,7 @@ export function InterviewFields({ desk }: { readonly desk: JobDesk }) {
           {effectsOf(question)}
         </div>
       ))}
+      <PriceLink desk={desk} />
     </section>
   );
 }

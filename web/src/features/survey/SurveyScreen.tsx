@@ -18,7 +18,6 @@ const RoomEditor = lazy(async () => ({ default: (await import("./RoomEditor.tsx"
 const InterviewFields = lazy(async () => ({
   default: (await import("./InterviewFields.tsx")).InterviewFields,
 }));
-const PriceLink = lazy(async () => ({ default: (await import("./PriceLink.tsx")).PriceLink }));
 
 /** What is there: the floor and its rooms in walk-out order, what the customer said, the air, and one room opened beside them. */
 export function SurveyScreen() {
@@ -106,7 +105,6 @@ export function SurveyScreen() {
         <div className="grid content-start gap-6">
           <Suspense fallback={<Loading what="the questions" />}>
             <InterviewFields desk={desk} />
-            <PriceLink desk={desk} />
           </Suspense>
           <JobFacts desk={desk} />
         </div>
