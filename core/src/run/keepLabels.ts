@@ -8,18 +8,15 @@ const TRIES = 30;
 
 /**
  * A problem whose labels can't all hold, with the longest dwell of as many sections as can be kept, and of the others as little over it
- * as can be planned. Undefined where it can't be planned even without them.
+ * as can be planned.
  *
- * @param isPlanned whether a problem has a schedule.
+ * @param isPlanned whether a schedule is found for a problem. Where none is found without any label, they are all let go.
  */
-export function keepMostLabels(
-  problem: Problem,
-  isPlanned: (problem: Problem) => boolean,
-): Problem | undefined {
+export function keepMostLabels(problem: Problem, isPlanned: (problem: Problem) => boolean): Problem {
   const others = problem.lags.filter(({ kind }) => kind !== "label");
   const labels = problem.lags.filter(({ kind }) => kind === "label");
   const withLags = (lags: readonly TimeLag[]): Problem => ({ ...problem, lags: [...others, ...lags] });
-  if (!isPlanned(withLags([]))) return undefined;
+  if (!isPlanned(withLags([]))) return withLags([]);
   let kept: readonly TimeLag[] = [];
   const broken: TimeLag[] = [];
   let tries = TRIES;

@@ -135,7 +135,7 @@ export class Planner {
     }
     if (found.outcome === "impossible") {
       // A label's longest dwell is given up before the job is: its sections are named.
-      problem = keepMostLabels(problem, (each) => this.isPlanned(each)) ?? problem;
+      problem = keepMostLabels(problem, (each) => this.isPlanned(each));
       found = this.solve(problem);
     }
     if (found.outcome === "impossible") return found;
@@ -168,7 +168,6 @@ export class Planner {
         labels === "most"
           ? keepMostLabels(stated, (each) => this.isPlanned(remaining(each).problem))
           : stated;
-      if (!kept) continue;
       const gone = remaining(kept);
       const first = gone.late.length > 0 ? this.lateFirst(gone, now) : undefined;
       if (first) return this.done(first.problem, first.found, pins);
