@@ -133,7 +133,7 @@ export function numberReader(
 }
 
 /** More than anything on a price list costs. */
-export const MAX_PRICE = 1_000_000;
+export const MAX_PRICE = 100_000;
 
 /** Reads a whole number from `least` to `most`. */
 export function countReader(least: number, most: number): (text: string) => FieldResult<number> {

@@ -1,7 +1,8 @@
 import { Plus } from "lucide-react";
 import { useRef, useState } from "react";
-import { mapReading, numberReader } from "../../format/readers.ts";
+import { MAX_PRICE, mapReading, numberReader } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { useMoney } from "../../state/useMoney.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
 import { NameField } from "../../ui/NameField.tsx";
@@ -14,6 +15,7 @@ export function AddLine({ edit }: Pick<JobDesk, "edit">) {
   const [what, setWhat] = useState<string>();
   const [amount, setAmount] = useState<number>();
   const [error, setError] = useState<string>();
+  const { digits } = useMoney();
   const frame = useRef<HTMLDivElement>(null);
   if (!open)
     return (
@@ -49,12 +51,12 @@ export function AddLine({ edit }: Pick<JobDesk, "edit">) {
         <QuantityField
           label="Price"
           value={amount}
-          show={(value) => value.toFixed(2)}
+          show={(value) => value.toFixed(digits)}
           placeholder="12.00"
           hint="A minus takes it off."
           read={(text) =>
             mapReading(
-              numberReader(0, 1_000_000, "Enter a price, like 12.00 or -5.")(text.replace(/^\s*[-−]/, "")),
+              numberReader(0, MAX_PRICE, "Enter a price, like 12.00 or -5.")(text.replace(/^\s*[-−]/, "")),
               (value) => ({
                 value: /^\s*[-−]/.test(text) ? -value : value,
               }),

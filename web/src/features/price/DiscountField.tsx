@@ -1,6 +1,6 @@
 import type { Discount, Job } from "@scutch/contract";
 import { type MoneyFormat, rateText } from "../../format/money.ts";
-import { type FieldResult, mapReading, numberReader } from "../../format/readers.ts";
+import { type FieldResult, MAX_PRICE, mapReading, numberReader } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 
@@ -9,7 +9,7 @@ function readDiscount(text: string): FieldResult<Discount> {
   const isShare = /%\s*$/.test(text);
   const [most, refusal] = isShare
     ? ([100, "Enter 0 to 100%."] as const)
-    : ([1_000_000, "Enter a share or an amount, like 10% or 15.00."] as const);
+    : ([MAX_PRICE, "Enter a share or an amount, like 10% or 15.00."] as const);
   return mapReading<number, Discount>(numberReader(0, most, refusal)(text.replace(/%\s*$/, "")), (value) => ({
     value: isShare ? { share: Number((value / 100).toFixed(6)) } : { amount: value },
   }));

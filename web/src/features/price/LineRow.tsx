@@ -3,7 +3,7 @@ import { ChevronDown } from "lucide-react";
 import { useId, useState } from "react";
 import type { MoneyFormat } from "../../format/money.ts";
 import { priceLineName } from "../../format/priceLineName.ts";
-import { mapReading, numberReader } from "../../format/readers.ts";
+import { MAX_PRICE, numberReader } from "../../format/readers.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
@@ -65,8 +65,6 @@ function LineFields({ line, desk: { job, edit }, money }: Props) {
   const said = job.priceLines?.find(({ id }) => id === line.id);
   const set = (change: Parameters<typeof withLine>[2]) => edit((before) => withLine(before, line.id, change));
   const isOwn = line.what !== undefined;
-  const number = (least: number, refusal: string) => (text: string) =>
-    mapReading(numberReader(least, 1_000_000, refusal)(text), (value) => ({ value }));
   return (
     <div className="grid grid-cols-2 gap-3 pb-3">
       {line.quantity !== undefined && (
@@ -75,7 +73,7 @@ function LineFields({ line, desk: { job, edit }, money }: Props) {
           value={said?.quantity}
           placeholder={String(line.quantity)}
           show={String}
-          read={number(0, "Enter how much, like 12.5.")}
+          read={numberReader(0, MAX_PRICE, "Enter how much, like 12.5.")}
           onChange={(quantity) => set({ quantity })}
         />
       )}
@@ -84,7 +82,7 @@ function LineFields({ line, desk: { job, edit }, money }: Props) {
         value={said?.amount}
         placeholder={line.amount === undefined ? "none" : money.showMinor(line.amount)}
         show={(amount) => amount.toFixed(money.digits)}
-        read={number(0, "Enter a price, like 45.00.")}
+        read={numberReader(0, MAX_PRICE, "Enter a price, like 45.00.")}
         onChange={(amount) => set({ amount })}
       />
       <div className="col-span-full flex flex-wrap gap-2">
