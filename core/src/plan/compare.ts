@@ -1,8 +1,10 @@
 import { type Covering, isHardFloor } from "../care/index.ts";
 import { METHOD_FIGURES, type Method } from "../clean/index.ts";
 import { simulateDrying } from "../drying/index.ts";
+import { type BilledWork, billedWork } from "./billedWork.ts";
 import { careOf } from "./care.ts";
 import type { JobInput } from "./input.ts";
+import { productAmounts } from "./productAmounts.ts";
 import { planWork } from "./work.ts";
 
 /** A way of doing the same job: its textile floors by one method, by so many people. */
@@ -21,6 +23,11 @@ export interface ScenarioPlan {
   readonly fills: number;
   /** Pads it may take, both sides used. */
   readonly pads: number;
+  /** Pads it likely takes. */
+  readonly likelyPads: number;
+  /** m³, or kg of a powder, by product id. */
+  readonly products: ReadonlyMap<string, number>;
+  readonly billed: BilledWork;
   /** Last step's end, and people times that: undefined where it can't be scheduled. */
   readonly finish?: number;
   readonly rooms: readonly {
@@ -60,7 +67,8 @@ export function jobInScenario(job: JobInput, { method, people }: Scenario): JobI
 export function compareScenarios(job: JobInput, ways: readonly Scenario[]): ScenarioPlan[] {
   return ways.map((way): ScenarioPlan => {
     const input = jobInScenario(job, way);
-    const { rooms, batches, pads, run, building } = planWork(input);
+    const work = planWork(input);
+    const { rooms, batches, pads, run, building } = work;
     const care = careOf(input);
     const drying = rooms.length === 0 ? [] : simulateDrying(building).rooms;
     const fills = batches.flatMap(({ batch }) => (batch.outcome === "planned" ? batch.fills : []));
@@ -71,6 +79,12 @@ export function compareScenarios(job: JobInput, ways: readonly Scenario[]): Scen
       powder: fills.reduce((sum, fill) => sum + (fill.powder?.mass ?? 0), 0),
       fills: fills.length,
       pads: pads.bothSides.most,
+      likelyPads: pads.pads,
+      products: productAmounts(
+        input.batches.map(({ id, product }) => ({ id, productId: product.id ?? id })),
+        batches,
+      ),
+      billed: billedWork(input, work),
       ...(run.outcome === "planned" ? { finish: run.makespan } : {}),
       rooms: rooms.flatMap((room, i) => {
         if (room.passage) return [];

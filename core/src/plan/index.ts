@@ -69,6 +69,7 @@ export {
   resolveConflict,
 } from "./merge/index.ts";
 export { type OdourPatch, treatmentFor, treatsWhen } from "./odour.ts";
+export { productAmounts } from "./productAmounts.ts";
 export { careFloor, isSprayed, mixFor, sprayKindFor, suitsFloor } from "./roomMix.ts";
 export type { RoomPlan } from "./rooms.ts";
 export { DEFAULT_CIRCUITS, filmOn, workingAirSpeed } from "./run.ts";

@@ -1,8 +1,8 @@
 import { expect, test } from "@jest/globals";
 import type { CrewSettings } from "@scutch/contract";
 import { aJob, anEntry, aProduct, aRoom, aShelf, aVessel, idFor } from "@scutch/contract/testing";
-import { planWork, toJobInput } from "@scutch/core/plan";
-import { bookOf, earningsOfJob, priceOf } from "./jobPrice.ts";
+import { compareScenarios, planWork, toJobInput } from "@scutch/core/plan";
+import { bookOf, earningsOfJob, priceOf, priceOfWay } from "./jobPrice.ts";
 
 const job = aJob({
   rooms: [aRoom("Lounge")],
@@ -25,7 +25,7 @@ test("before the job it earns by its plan, over by its log: the hours from start
   const price = priceOf(priceable, bookOf(settings, { digits: 2, system: "metric" }));
   const [room] = priceable.work.rooms;
   expect(price.total).toBe(Math.round(Number(room?.area.toFixed(1)) * 500));
-  const before = earningsOfJob(priceable, price, shelf, settings, 2, []);
+  const before = earningsOfJob(priceable, price, { shelf, settings, digits: 2 }, []);
   const { run } = priceable.work;
   if (run.outcome !== "planned") throw new Error(run.fault.code);
   expect(before?.isActual).toBe(false);
@@ -38,7 +38,7 @@ test("before the job it earns by its plan, over by its log: the hours from start
     anEntry("used", { kind: "product-used", at: at(20), productId: idFor("Spray"), amount: 0.00025 }),
     anEntry("end", { kind: "step-done", at: at(90), step: "pack-up", does: "pack-up" }),
   ];
-  const after = earningsOfJob(priceable, price, shelf, settings, 2, log);
+  const after = earningsOfJob(priceable, price, { shelf, settings, digits: 2 }, log);
   // A twentieth of a pack of 40 is 2; an hour and a half at 12 is 18; travel 7.
   expect(after).toMatchObject({
     isActual: true,
@@ -50,7 +50,7 @@ test("before the job it earns by its plan, over by its log: the hours from start
     ...log,
     anEntry("undo", { kind: "correction", at: at(91), corrects: idFor("end"), text: "Undone" }),
   ];
-  expect(earningsOfJob(priceable, price, shelf, settings, 2, undone)?.isActual).toBe(false);
+  expect(earningsOfJob(priceable, price, { shelf, settings, digits: 2 }, undone)?.isActual).toBe(false);
 });
 
 test("a product whose pack has no price is named, and costs nothing here", () => {
@@ -59,6 +59,31 @@ test("a product whose pack has no price is named, and costs nothing here", () =>
   const priceable = { job, input, work: planWork(input) };
   const price = priceOf(priceable, bookOf(settings, { digits: 2, system: "us" }));
   expect(price.lines[0]?.unit).toBe("ft2");
-  const earned = earningsOfJob(priceable, price, shelf, settings, 2, []);
+  const earned = earningsOfJob(priceable, price, { shelf, settings, digits: 2 }, []);
   expect([earned?.unknownCosts, earned?.earnings.product]).toEqual([["Spray"], 0]);
+});
+
+test("a way of doing the job is priced by its own method and earns by its own hours; a method without a price has none", () => {
+  const shelf = shelfWith(40);
+  const input = toJobInput(job, shelf);
+  const book = bookOf(
+    { prices: {}, priceBook: { methods: { extraction: 5, "low-moisture": 3 } } },
+    { digits: 2, system: "metric" },
+  );
+  const payer = { settings, shelf, digits: 2 } as const;
+  const [wet, damp, foam] = compareScenarios(input, [
+    { people: 1 },
+    { method: "low-moisture", people: 2 },
+    { method: "dry-foam", people: 1 },
+  ]).map((plan) => ({ plan, price: priceOfWay(plan, job, book, payer) }));
+  if (!wet || !damp || !foam) throw new Error("a way is missing");
+  expect(damp.price?.total).toBe(Math.round(((wet.price?.total ?? 0) / 5) * 3));
+  expect(foam.price).toBeUndefined();
+  for (const { plan, price } of [wet, damp]) {
+    const hours = ((plan.finish ?? 0) * plan.way.people) / 3600;
+    const product = ((plan.products.get(idFor("Spray")) ?? 0) / 0.005) * 40;
+    // What isn't made for low moisture isn't sprayed there.
+    expect(product > 0).toBe(plan === wet.plan);
+    expect(price?.perHour).toBeCloseTo(((price?.total ?? 0) - (product + 7 + 12 * hours) * 100) / hours, -1);
+  }
 });

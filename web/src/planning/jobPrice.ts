@@ -1,6 +1,12 @@
 import type { CrewSettings, Job, LogEntry, Product, Shelf } from "@scutch/contract";
-import { foldRunState, isRunActive, runEndedAt, stockUse } from "@scutch/core/log";
-import { billedWork, type JobInput, type WorkPlan } from "@scutch/core/plan";
+import { foldRunState, runEndedAt, stockUse } from "@scutch/core/log";
+import {
+  billedWork,
+  type JobInput,
+  productAmounts,
+  type ScenarioPlan,
+  type WorkPlan,
+} from "@scutch/core/plan";
 import {
   type Earnings,
   earningsOf,
@@ -9,7 +15,6 @@ import {
   type PriceBook,
   priceJob,
 } from "@scutch/core/quote";
-import { productAmounts } from "./productAmounts.ts";
 
 /** A crew's settings as the book its jobs are priced by. */
 export const bookOf = (
@@ -62,33 +67,63 @@ function productCost(
   return { cost, unknown };
 }
 
+interface Done {
+  readonly seconds: number;
+  readonly people: number;
+  readonly pads: number;
+  /** m³ or kg by product id. */
+  readonly products: Iterable<readonly [string, number]>;
+}
+
+interface Payer {
+  readonly settings: Pick<CrewSettings, "priceBook">;
+  readonly shelf: Pick<Shelf, "products">;
+  readonly digits: MinorDigits;
+}
+
+function earnedBy(
+  price: JobPrice,
+  { seconds, people, pads, products }: Done,
+  { settings, shelf, digits }: Payer,
+) {
+  const { cost, unknown } = productCost(products, shelf.products);
+  const { wage = 0, travelCost = 0, padCost = 0 } = settings.priceBook ?? {};
+  const costs = { product: cost, pads: padCost * pads, travel: travelCost, wage };
+  return { earnings: earningsOf(price.net, costs, { seconds, people }, digits), unknownCosts: unknown };
+}
+
 /** Before the job by its plan; once it is over by the log: the time from its start to its end, and what was used. Undefined: no plan. */
 export function earningsOfJob(
   { job, work }: Priceable,
   price: JobPrice,
-  shelf: Pick<Shelf, "products">,
-  { priceBook = {} }: Pick<CrewSettings, "priceBook">,
-  digits: MinorDigits,
+  payer: Payer,
   log: readonly LogEntry[],
 ): JobEarnings | undefined {
   if (work.run.outcome !== "planned") return undefined;
   const run = foldRunState(log);
   const ended = runEndedAt(run);
   const took =
-    run.startedAt !== undefined && ended !== undefined && !isRunActive(run)
-      ? (ended - run.startedAt) / 1000
-      : undefined;
+    run.startedAt !== undefined && ended !== undefined ? (ended - run.startedAt) / 1000 : undefined;
   const people = work.run.problem.resources.find(({ id }) => id === "people")?.capacity ?? 1;
-  const used =
+  const products =
     took === undefined
-      ? productAmounts(job, work)
+      ? productAmounts(job.batches, work.batches)
       : stockUse(log).map(({ productId, amount }) => [productId, amount] as const);
-  const { cost, unknown } = productCost(used, shelf.products);
-  const { wage = 0, travelCost = 0, padCost = 0 } = priceBook;
-  const costs = { product: cost, pads: padCost * work.pads.pads, travel: travelCost, wage };
-  return {
-    earnings: earningsOf(price.net, costs, { seconds: took ?? work.run.makespan, people }, digits),
-    isActual: took !== undefined,
-    unknownCosts: unknown,
-  };
+  const done = { seconds: took ?? work.run.makespan, people, pads: work.pads.pads, products };
+  return { ...earnedBy(price, done, payer), isActual: took !== undefined };
+}
+
+/** A way of doing the job at its price, and what it leaves for an hour of one person, in smallest units; undefined where it can't be told. */
+export function priceOfWay(
+  plan: ScenarioPlan,
+  job: Priceable["job"],
+  book: PriceBook,
+  payer: Payer,
+): { readonly total: number; readonly perHour: number | undefined } | undefined {
+  const price = priceJob({ ...plan.billed, changes: job.priceLines, discount: job.discount }, book);
+  if (price.unpriced.length > 0 || price.fault !== undefined) return undefined;
+  const { finish: seconds, likelyPads: pads, products, way } = plan;
+  if (seconds === undefined) return { total: price.total, perHour: undefined };
+  const { earnings } = earnedBy(price, { seconds, people: way.people, pads, products }, payer);
+  return { total: price.total, perHour: earnings.perHour };
 }

@@ -8,7 +8,9 @@ import { formatAmount } from "../../format/units.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
+import { useWayPrices } from "../../planning/useJobPrice.ts";
 import { askScenarios } from "../../planning/workerClient.ts";
+import { useMoney } from "../../state/useMoney.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -51,6 +53,8 @@ export function CompareDialog({ desk, onClose }: Props) {
   const { input, job, edit, work, startMs } = desk;
   const units = useUnits();
   const { about } = useTimes();
+  const money = useMoney();
+  const priceOf = useWayPrices(desk);
   const asIs: Key = `as-is ${Math.min(2, job.run?.people ?? 1)}`;
   const [keys, setKeys] = useState<readonly [Key, Key]>([
     asIs,
@@ -119,6 +123,14 @@ export function CompareDialog({ desk, onClose }: Props) {
               {row("Labour hours", (plan) =>
                 plan.finish === undefined ? "" : formatDuration(plan.finish * plan.way.people),
               )}
+              {row("Price", (plan) => {
+                const priced = priceOf(plan);
+                return priced ? money.showMinor(priced.total) : "not complete";
+              })}
+              {row("Earns an hour, each person", (plan) => {
+                const perHour = priceOf(plan)?.perHour;
+                return perHour === undefined ? "" : money.showMinor(perHour);
+              })}
               {row("Water", (plan) => formatAmount(units.volume(plan.water)))}
               {row(
                 "Concentrate",

@@ -1,10 +1,9 @@
 import { type Job, type ProductId, type Shelf, type Stock, summarizeJob } from "@scutch/contract";
 import { stockUse } from "@scutch/core/log";
 import { leftOf } from "@scutch/core/mix";
-import { planWork, toJobInput, type WorkPlan } from "@scutch/core/plan";
+import { planWork, productAmounts, toJobInput, type WorkPlan } from "@scutch/core/plan";
 import type { JobWithLog } from "../../device/localJob.ts";
 import { placeOf } from "../../planning/place.ts";
-import { productAmounts } from "../../planning/productAmounts.ts";
 import { scheduleQuickly } from "../../planning/scheduleCache.ts";
 
 /** What a product is wanted for and whether there is enough; m³ or kg. */
@@ -45,7 +44,8 @@ export function needsOfPlans(plans: readonly PlannedJob[]): JobNeeds {
   const vesselIds = new Set<string>();
   let airMovers = 0;
   for (const { job, work } of plans) {
-    for (const [id, amount] of productAmounts(job, work)) amounts.set(id, (amounts.get(id) ?? 0) + amount);
+    for (const [id, amount] of productAmounts(job.batches, work.batches))
+      amounts.set(id as ProductId, (amounts.get(id as ProductId) ?? 0) + amount);
     for (const { id, batch } of work.batches) {
       const choice = job.batches.find((each) => each.id === id);
       if (choice && (batch.outcome !== "planned" || batch.fills.length > 0)) vesselIds.add(choice.vesselId);
