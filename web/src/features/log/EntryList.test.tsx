@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import type { LogEntry } from "@scutch/contract";
 import { aJob, anEntry, aProduct, aRoom, aShelf, aVessel, idFor } from "@scutch/contract/testing";
-import { act, render, screen, within } from "@testing-library/react";
+import { act, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { Provider } from "react-redux";
 import { MemoryRouter } from "react-router";
@@ -116,4 +116,20 @@ test("of a long log only the beginning is drawn, and all of it in print", () => 
   expect(screen.getByText(/^9\d\d earlier lines$/)).toBeVisible();
   act(() => void dispatchEvent(new Event("beforeprint")));
   expect(screen.getAllByRole("listitem")).toHaveLength(1000);
+});
+
+test("a word finds what the log says of it, steps that were folded too; words in any order, case or accents", async () => {
+  const note = anEntry("note", { kind: "note", at, text: "Café table moved", by: "Mira" });
+  show([fill("mine", "10"), note, ...[1, 2, 3].map((n) => stepAt(n, "Hall"))]);
+  const find = screen.getByRole("searchbox", { name: "Find in the log" });
+  const found = async (words: string, count: number) => {
+    await userEvent.clear(find);
+    await userEvent.type(find, words);
+    await waitFor(() => expect(screen.queryAllByRole("listitem")).toHaveLength(count));
+  };
+  await found("meadow", 1);
+  await found("TABLE cafe mira", 1);
+  await found("hall", 3);
+  await found("hall meadow", 0);
+  expect(screen.getByText("Nothing in the log says that.")).toBeVisible();
 });

@@ -1,6 +1,6 @@
 import type { LogEntry } from "@scutch/contract";
 import { countedFills, retractedIds, sameTap } from "@scutch/core/log";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useId, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
@@ -15,6 +15,7 @@ import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Empty } from "../../ui/States.tsx";
 import { useInSight } from "../../ui/useInSight.ts";
 import { foldSteps, type LogLine } from "./foldSteps.ts";
+import { useSearch } from "./useSearch.ts";
 
 type Kind = LogEntry["kind"];
 /** Kinds of entries as one looks for them: several under one name. */
@@ -45,6 +46,8 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
   const kind = chosenKind(search.get("kind"));
   const room = search.get("room") ?? "";
   const [slips, setSlips] = useState(false);
+  const { typed, setTyped, found } = useSearch(desk);
+  const searchId = useId();
   const taken = retractedIds(desk.log);
   const slipped = new Set(
     desk.log.flatMap((entry) => (entry.kind === "correction" && entry.takenBack ? [entry.corrects] : [])),
@@ -66,14 +69,18 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
   const wanted = (entry: LogEntry): boolean => {
     const told = entry.kind === "correction" ? (byId.get(entry.corrects) ?? entry) : entry;
     const { kinds = [] } = KINDS[kind] ?? {};
-    return (kinds.length === 0 || kinds.includes(told.kind)) && (room === "" || speaksOf(told, room));
+    return (
+      (kinds.length === 0 || kinds.includes(told.kind)) &&
+      (room === "" || speaksOf(told, room)) &&
+      (found?.has(entry.id) ?? true)
+    );
   };
   const shown = desk.log.filter((entry) => wanted(entry) && (slips || !taken.has(entry.id))).toReversed();
   const gone = (desk.job.former ?? []).filter(({ id }) => desk.job.rooms.every((each) => each.id !== id));
   const rooms = [...desk.job.rooms, ...gone];
-  const { drawn, end } = useInSight(`${kind} ${room}`);
-  // Someone who picks "Run steps" wants each of them.
-  const isAlone = (entry: LogEntry) => kind === "steps" || struck.has(entry.id);
+  const { drawn, end } = useInSight(`${kind} ${room} ${typed}`);
+  // Someone who picks "Run steps", or looks for a word, wants each of them.
+  const isAlone = (entry: LogEntry) => kind === "steps" || found !== undefined || struck.has(entry.id);
   const lines = foldSteps(shown, isAlone);
   if (desk.log.length === 0 && desk.newer.length === 0)
     return (
@@ -104,7 +111,24 @@ export function EntryList({ desk, now }: { readonly desk: JobDesk; readonly now:
           onChange={(value) => look({ room: value })}
         />
       </div>
-      {shown.length === 0 && <p className="py-3 text-soft">No entries of this kind yet.</p>}
+      <div className="mb-3 print:hidden">
+        <label htmlFor={searchId} className="text-sm text-soft">
+          Find in the log
+        </label>
+        <input
+          id={searchId}
+          type="search"
+          className={inputLook(false)}
+          placeholder="a product, a person, a word"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+      </div>
+      {shown.length === 0 && (
+        <p className="py-3 text-soft">
+          {found ? "Nothing in the log says that." : "No entries of this kind yet."}
+        </p>
+      )}
       <ol className="border-rule border-b">
         {lines
           .slice(0, drawn)
