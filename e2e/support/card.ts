@@ -6,6 +6,11 @@ export const step = (page: Page) => now(page).getByRole("heading", { level: 2 })
 export const clock = (page: Page) => now(page).getByRole("timer");
 export const press = (where: Page | Locator, name: string) =>
   where.getByRole("button", { name, exact: true }).click();
+/** Both show the same step, once neither shows one of a plan that isn't final any more. */
+export const onOneStep = (page: Page, other: Page, within: { readonly timeout?: number } = {}) =>
+  expect
+    .poll(async () => (await step(page).innerText()) === (await step(other).innerText()), within)
+    .toBe(true);
 /** Longer than a second tap has to wait to be one. */
 export const later = (page: Page, seconds = 2) => page.clock.fastForward(seconds * 1000);
 /** Starts or ends the step in sight, whichever is next, or makes its fill. */

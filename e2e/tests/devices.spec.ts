@@ -1,6 +1,6 @@
 /** Devices of one crew hear each other: no page is loaded again here, whatever the other did. */
 import { type Browser, expect, type Page } from "@playwright/test";
-import { goOn, now, press, step } from "../support/card.ts";
+import { goOn, now, onOneStep, press, step } from "../support/card.ts";
 import { test } from "../support/stack.ts";
 
 const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
@@ -35,7 +35,7 @@ test.describe("two phones on one run", () => {
     await expect(other.getByRole("button", { name: "Start job" })).toBeVisible();
     await press(page, "Start job");
     // The other phone has begun too, on the same step.
-    await expect(step(other)).toHaveText(await step(page).innerText(), SOON);
+    await onOneStep(page, other, SOON);
 
     await press(now(page), "Start");
     await expect(now(other).getByRole("button", { name: "Done" })).toBeVisible(SOON);
@@ -44,11 +44,11 @@ test.describe("two phones on one run", () => {
     await other.clock.fastForward(60_000);
     await press(now(page), "Done");
     await expect(step(page)).not.toHaveText(first);
-    await expect(step(other)).toHaveText(await step(page).innerText(), SOON);
+    await onOneStep(page, other, SOON);
 
     // Taken over by the other one: the first shows it as in hand.
     await goOn(other);
-    await expect(step(page)).toHaveText(await step(other).innerText(), SOON);
+    await onOneStep(page, other, SOON);
 
     // Out of reach for ten minutes, while the work goes on.
     await other.context().setOffline(true);
@@ -57,7 +57,7 @@ test.describe("two phones on one run", () => {
     await page.clock.fastForward(600_000);
     await expect(step(other)).not.toHaveText(await step(page).innerText());
     await other.context().setOffline(false);
-    await expect(step(other)).toHaveText(await step(page).innerText(), { timeout: 15_000 });
+    await onOneStep(page, other, { timeout: 15_000 });
     expect(await isFirstLoad(other)).toBe(true);
     await other.context().close();
   });

@@ -1,6 +1,6 @@
 /** The job under way: one step after another on phones that lose the signal, are reloaded and contradict each other. */
 import { expect, type Page } from "@playwright/test";
-import { clock, goOn, later, now, press, step, until } from "../support/card.ts";
+import { clock, goOn, later, now, onOneStep, press, step, until } from "../support/card.ts";
 import { allSent } from "../support/device.ts";
 import { test } from "../support/stack.ts";
 
@@ -132,7 +132,7 @@ test.describe("on a phone", () => {
     await other.goto(`${new URL(page.url()).origin}${LIBRARY}/run`);
     await allSent(page, () => later(page, 10));
     await Promise.all([page.reload(), other.reload()]);
-    await expect(step(other)).toHaveText(await step(page).innerText());
+    await onOneStep(page, other);
     // What was done was done once.
     const done = (await kinds(page, "step-done")).map((entry) => entry.step);
     expect(new Set(done).size).toBe(done.length);
@@ -182,7 +182,7 @@ test("two people on two devices: each has their own step, a step ended on both i
   await expect(doubt).toBeVisible();
   await expect(step(page)).not.toHaveText(mine);
   await other.reload();
-  await expect(step(other)).toHaveText(await step(page).innerText());
+  await onOneStep(page, other);
   await context.close();
 
   // Asked about a step that a second tab ends meanwhile: the question goes, and nothing else is passed over in its place.
