@@ -155,4 +155,20 @@ test("without a mouse: a job, a room, its fills and its hour, and the keys are t
   await expect(page.getByText("Add the first room.")).toBeVisible();
   await page.keyboard.press("r");
   await expect(figure(page, "Area of Parlour")).toBeVisible();
+  // On a phone nothing that sticks to the foot of the screen lies over what has the focus.
+  await page.setViewportSize({ width: 390, height: 844 });
+  const covered = () =>
+    page.evaluate(() => {
+      const focused = document.activeElement;
+      if (!focused || focused === document.body) return "";
+      const { x, y, width, height } = focused.getBoundingClientRect();
+      const top = document.elementFromPoint(x + width / 2, y + height / 2);
+      return top && (focused.contains(top) || top.contains(focused))
+        ? ""
+        : `${focused.outerHTML.slice(0, 90)} under ${top?.outerHTML.slice(0, 160)}`;
+    });
+  for (let tabs = 0; tabs < 40; tabs++) {
+    await page.keyboard.press("Tab");
+    expect(await covered()).toBe("");
+  }
 });

@@ -58,7 +58,7 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
                   <ExplainedFigure
                     label={`Area of ${room.name}`}
                     working={() => explainArea(room.shape, room.parts)}
-                    className="font-bold font-mono text-lg leading-6"
+                    className="font-bold font-mono text-lg leading-6 before:bottom-0"
                   >
                     {units.area(known.area)}
                   </ExplainedFigure>
@@ -67,7 +67,7 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
                     <ExplainedFigure
                       label={`Finish of ${room.name}`}
                       working={() => explainFinish(known)}
-                      className="font-mono"
+                      className="font-mono before:top-0"
                     >
                       {about(timeAt(startMs, known.finishedAtHours), now)}
                     </ExplainedFigure>
