@@ -87,7 +87,8 @@ test("a flat is surveyed: rooms from templates, doors, the order to walk out in,
   const detergent = page.getByRole("radiogroup", { name: "DIY cleaner or softener used?" });
   await detergent.getByRole("radio", { name: "Yes" }).click();
   await expect(page.getByText(/Defoamer in the recovery tank: \d+\sml\. One extra wet stroke/)).toBeVisible();
-  await expect(page.getByText("Rinsing out old detergent")).toBeVisible();
+  await page.getByRole("link", { name: /^Price/ }).click();
+  await expect(page.getByRole("list", { name: "Lines" })).toContainText("Rinsing out old detergent");
 
   const id = page.url().split("/jobs/")[1]?.split("/")[0];
   await expect
