@@ -130,6 +130,7 @@ test.describe("on a phone", () => {
       `${LIBRARY}/mix`,
       `${GUESTHOUSE}/run`,
       `${LIBRARY}/run`,
+      `${GUESTHOUSE}/price`,
       `${GUESTHOUSE}/practice`,
       `${FLAT}/dry`,
       `${FLAT}/mix`,

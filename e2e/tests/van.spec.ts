@@ -136,7 +136,9 @@ test("the tile's mix made first by mistake: poured out and rinsed twice before t
   await tile.getByRole("button", { name: "Mark as mixed" }).click();
   await page.getByRole("link", { name: "Run", exact: true }).click();
   const seen = await workUntil(page, /^Mix fill.*Thistle/, 1);
-  const sprayer = seen.filter((name) => /^(Rinse|Mix|Spray)/.test(name)).map((name) => name.split(",")[0]);
+  const sprayer = seen
+    .filter((name) => /^(Rinse|Mix|Spray)/.test(name))
+    .map((name) => name.split(/,| and /)[0]);
   expect(sprayer.slice(0, 3)).toEqual(["Rinse the sprayer", "Mix fill 1", "Spray"]);
   expect(seen.at(-1)).toMatch(/Thistle/);
   // Mix shows what the card asks for: the fill that was poured out is to mix again.

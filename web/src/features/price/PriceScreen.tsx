@@ -122,7 +122,9 @@ function Total({
   return (
     <div>
       <h2 className="text-sm text-soft">Price</h2>
-      <p className="font-bold font-mono text-5xl">{isEmpty ? "not set" : money.showMinor(price.total)}</p>
+      <p className="font-bold font-mono text-4xl [overflow-wrap:anywhere] sm:text-5xl">
+        {isEmpty ? "not set" : money.showMinor(price.total)}
+      </p>
       {parts.length > 0 && <p className="mt-1 text-soft">{parts.join(" · ")}</p>}
     </div>
   );
