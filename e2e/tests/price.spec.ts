@@ -78,7 +78,7 @@ test("what can't be a price is said: a gap in the book, a discount over the pric
   await expect(page.getByRole("alert")).toHaveText(/The discount is more than the price/);
   await page.getByLabel("Discount").fill("55%");
   await page.getByLabel("Discount").press("Enter");
-  await expect(earns).toContainText("Under your least, £35.00");
+  await expect(earns).toContainText("Below your minimum, £35.00");
   await page.getByRole("button", { name: "Price book" }).click();
   const book = page.getByRole("dialog");
   await book.getByLabel("Rate").fill("120%");

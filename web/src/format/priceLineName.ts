@@ -10,5 +10,5 @@ export function priceLineName(
   const [kind, subject = ""] = id.split(":");
   if (kind === "room" || kind === "stairs") return roomName(subject);
   if (kind === "extra") return EXTRAS.includes(subject as Extra) ? EXTRA_NAMES[subject as Extra] : "An extra";
-  return kind === "travel" ? "Travel" : kind === "minimum" ? "Up to your least for a job" : "A line";
+  return kind === "travel" ? "Travel" : kind === "minimum" ? "Minimum charge" : "A line";
 }

@@ -114,7 +114,7 @@ export const EXTRA_NAMES: Named<Extra> = {
   stairs: "Stairs",
   edges: "Edges by hand",
   matting: "Entrance matting",
-  vacuuming: "Vacuuming, priced apart",
+  vacuuming: "Vacuuming",
   grease: "Heavy grease",
   furniture: "Moving furniture",
   protector: "Protector",

@@ -30,7 +30,7 @@ export function EarnsSection({ earned: { earnings, isActual, unknownCosts }, lea
         <span className="font-normal font-sans text-base text-soft"> an hour, each person</span>
       </p>
       {isLow && least !== undefined && (
-        <p className="font-semibold text-stop">Under your least, {money.show(least)}.</p>
+        <p className="font-semibold text-stop">Below your minimum, {money.show(least)}.</p>
       )}
       <dl className="mt-2">
         {row("Price without tax", net, false)}

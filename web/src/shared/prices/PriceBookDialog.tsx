@@ -62,7 +62,7 @@ function BookFields({ settings }: { readonly settings: CrewSettings }) {
       <fieldset>
         <legend className="font-semibold">Each job</legend>
         <div className={group}>
-          {sum("Least for a job", "minimum")}
+          {sum("Minimum charge", "minimum")}
           {sum("Travel charge", "travel")}
         </div>
       </fieldset>
@@ -90,7 +90,7 @@ function BookFields({ settings }: { readonly settings: CrewSettings }) {
           {sum("Wage, per hour and person", "wage")}
           {sum("Travel, each job", "travelCost")}
           {sum("One pad", "padCost")}
-          {sum("Least to earn, per hour and person", "leastEarned")}
+          {sum("Minimum to earn, per hour and person", "leastEarned")}
         </div>
       </fieldset>
     </div>
