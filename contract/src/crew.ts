@@ -24,7 +24,7 @@ const Price = quantity("the crew’s currency per m², m, piece or hour", [0, 10
 /** Money in the crew’s currency. */
 const Sum = (description: string) => quantity("the crew’s currency", [0, 100_000], description);
 
-const MAX_ROOM_PRICES = 8;
+export const MAX_ROOM_PRICES = 8;
 /** What the crew charges and what it pays. Absent: no price, no tax, nothing paid. */
 export const PriceBook = z
   .strictObject({

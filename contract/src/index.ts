@@ -5,6 +5,7 @@ export {
   CREW_HEADER,
   Crew,
   CrewSettings,
+  MAX_ROOM_PRICES,
   OLDEST_CONTRACT,
   PriceBook,
 } from "./crew.ts";

@@ -84,11 +84,19 @@ test("what can't be a price is said: a gap in the book, a discount over the pric
   await book.getByLabel("Rate").fill("120%");
   await book.getByLabel("Rate").press("Enter");
   await expect(book.getByRole("alert")).toHaveText("Enter 0 to 100%.");
+  // A room up to 6 m² at 35: the hall, whatever a m² costs.
+  await book.getByLabel("Up to, m²").fill("6");
+  await book.getByLabel("Up to, m²").press("Enter");
+  await expect(book.getByLabel("Up to, m²")).toHaveCount(1);
+  await book.getByLabel("For the room").fill("35");
+  await book.getByLabel("For the room").press("Enter");
+  await expect(book.getByLabel("Up to, m²")).toHaveCount(2);
   await book.getByLabel("Extraction").fill("");
   await book.getByLabel("Extraction").press("Enter");
   await book.getByRole("button", { name: "Close" }).click();
   await expect(page.getByText("No price for extraction", { exact: true })).toBeVisible();
-  await expect(page.getByText(/4 lines are missing from the total/)).toBeVisible();
+  await expect(page.getByText(/3 lines are missing from the total/)).toBeVisible();
+  await expect(lines(page).getByRole("button", { name: /^Hall.*£35.00/ })).toBeVisible();
   await expect(earns).toHaveCount(0);
   await page.getByRole("button", { name: "Add a line" }).click();
   await page.getByLabel("What for").fill("Whole flat");

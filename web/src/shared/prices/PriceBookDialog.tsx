@@ -1,8 +1,9 @@
-import type { CrewSettings, PriceBook } from "@scutch/contract";
+import { type CrewSettings, MAX_ROOM_PRICES, type PriceBook } from "@scutch/contract";
 import { omitAbsent } from "@scutch/core";
 import { METHODS } from "@scutch/core/clean";
 import { fromSi, toSi } from "@scutch/core/quantity";
 import { EXTRA_FACTS, EXTRAS } from "@scutch/core/quote";
+import { useState } from "react";
 import { saveRecord } from "../../device/changes.ts";
 import { rateText } from "../../format/money.ts";
 import { mapReading, numberReader, quantityReader } from "../../format/readers.ts";
@@ -103,47 +104,54 @@ interface PartProps {
   readonly set: (change: Partial<PriceBook>) => void;
 }
 
-/** Prices of whole rooms up to a size. */
+type RoomPrice = NonNullable<PriceBook["rooms"]>[number];
+
+/** Prices of whole rooms up to a size; the last row is for another one, which counts once both are entered. */
 function RoomPrices({ book: { rooms = [] }, system, set }: PartProps) {
+  const [next, setNext] = useState<Partial<RoomPrice>>({});
   const unit = system === "metric" ? "m2" : "ft2";
-  const change = (index: number, next: Partial<(typeof rooms)[number]>) =>
-    set({ rooms: rooms.map((each, i) => (i === index ? { ...each, ...next } : each)) });
-  const largest = Math.max(0, ...rooms.map(({ upTo }) => upTo));
+  const change = (index: number, said: Partial<RoomPrice>) =>
+    set({ rooms: rooms.map((each, i) => (i === index ? { ...each, ...said } : each)) });
+  const enter = (said: Partial<RoomPrice>) => {
+    const { upTo, price } = { ...next, ...said };
+    const isWhole = upTo !== undefined && price !== undefined;
+    if (isWhole) set({ rooms: [...rooms, { upTo, price }] });
+    setNext(isWhole ? {} : omitAbsent({ upTo, price }));
+  };
+  const row = (said: Partial<RoomPrice>, onChange: (change: Partial<RoomPrice>) => void) => (
+    <>
+      <QuantityField
+        label={`Up to, ${system === "metric" ? "m²" : "sq ft"}`}
+        value={said.upTo}
+        placeholder="not set"
+        show={(area) => String(Number(fromSi(area, unit).toFixed(1)))}
+        read={(text) =>
+          mapReading(numberReader(1, 99_999, "Enter a size, like 20.")(text), (area) => ({
+            value: toSi(area, unit),
+          }))
+        }
+        onChange={(upTo) => void onChange({ upTo })}
+      />
+      <PriceField label="For the room" value={said.price} onChange={(price) => void onChange({ price })} />
+    </>
+  );
   return (
     <fieldset>
       <legend className="font-semibold">Rooms up to a size</legend>
       <p className="text-sm text-soft">Whatever the method. A larger room goes by its area.</p>
-      {rooms.map(({ upTo, price }, i) => (
+      {rooms.map((each, i) => (
         // The place in the list is all that tells one from another.
         <div key={String(i)} className="mt-1 grid grid-cols-[1fr_1fr_auto] items-end gap-3">
-          <QuantityField
-            label={`Up to, ${system === "metric" ? "m²" : "sq ft"}`}
-            value={upTo}
-            show={(area) => String(Number(fromSi(area, unit).toFixed(1)))}
-            read={(text) =>
-              mapReading(numberReader(1, 99_999, "Enter a size, like 20.")(text), (area) => ({
-                value: toSi(area, unit),
-              }))
-            }
-            onChange={(area) => void change(i, { upTo: area ?? upTo })}
-          />
-          <PriceField
-            label="A room"
-            value={price}
-            onChange={(next) => void change(i, { price: next ?? price })}
-          />
+          {row(each, ({ upTo = each.upTo, price = each.price }) => change(i, { upTo, price }))}
           <Button weight="quiet" onClick={() => set({ rooms: rooms.filter((_, at) => at !== i) })}>
             Remove
           </Button>
         </div>
       ))}
-      {rooms.length < 8 && (
-        <Button
-          className="mt-2"
-          onClick={() => set({ rooms: [...rooms, { upTo: largest + toSi(10, "m2"), price: 0 }] })}
-        >
-          Add a room price
-        </Button>
+      {rooms.length < MAX_ROOM_PRICES && (
+        <div key={rooms.length} className="mt-1 grid grid-cols-2 gap-3">
+          {row(next, enter)}
+        </div>
       )}
     </fieldset>
   );
