@@ -24,7 +24,7 @@ const VIEWS = [
   { name: "mixer", path: "/mixer", type: { Strength: "1:24", Total: "8 L" } },
   { name: "reference", path: "/reference?page=rules" },
   { name: "working-us", path: `${JOB(2)}/dry${ROOM(8)}`, us: true, press: "Dry by: show the calculation" },
-  { name: "phone-price", path: `${JOB(2)}/price`, phone: true, priced: true },
+  { name: "phone-price", path: `${JOB(2)}/price`, phone: true },
   { name: "phone-survey", path: `${JOB(2)}/survey`, phone: true },
   { name: "phone-spot", path: `${JOB(2)}/survey${ROOM(8)}&part=spots`, phone: true, press: /Coffee, tea/ },
   { name: "phone-mix", path: `${JOB(1)}/mix`, phone: true },
@@ -69,7 +69,7 @@ await withThrowawayDatabase(async (url) => {
     if (view.press) await page.getByRole("button", { name: view.press }).click();
     await page.waitForTimeout(300);
     // The ranges come after the figures; a phone has no room for the job's.
-    if (view.path.startsWith("/jobs") && (!view.phone || view.ranged) && !view.priced)
+    if (view.path.startsWith("/jobs") && (!view.phone || view.ranged))
       await page
         .getByText(/\d\s?–.*\d:\d/)
         .filter({ visible: true })

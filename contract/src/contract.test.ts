@@ -125,7 +125,7 @@ describe("the job format", () => {
       "too-many",
     ],
     [
-      "a title nobody can read out",
+      "a title of 5,000 letters",
       (file) => Object.assign(file.job, { title: "x".repeat(5000) }),
       ["job", "title"],
       "too-long",

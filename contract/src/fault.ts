@@ -41,7 +41,7 @@ export const ApiError = z
   .meta({ id: "ApiError" });
 export type ApiError = z.infer<typeof ApiError>;
 
-/** Too much of what isn't a quantity: things in a list, characters in a text. */
+/** Codes for what is counted, not measured: entries of a list, characters of a text. */
 const TOO_BIG: Readonly<Record<string, string>> = { array: "too-many", string: "too-long" };
 
 /** Zod's issues as faults. A union's issue is told by its closest branch. */

@@ -49,7 +49,7 @@ export {
   MAX_BATCHES,
   MAX_FORMER,
   MAX_ROOMS,
-  PriceLine,
+  PriceChange,
   RigChoice,
   RunChoice,
   StepPin,

@@ -102,8 +102,8 @@ export const StepPin = z
 
 const MAX_PRICE_LINES = 120;
 const Money = quantity("the crew’s currency", [-1_000_000, 1_000_000]);
-/** What was decided about a line of the price. */
-export const PriceLine = z
+/** A decision about a line of the price. */
+export const PriceChange = z
   .strictObject({
     id: z.string().min(1).max(120).meta({
       description:
@@ -115,8 +115,8 @@ export const PriceLine = z
     quantity: quantity("m², sq ft, m, ft, pieces, steps or hours, as billed", [0, 100_000]).optional(),
     amount: Money.optional().meta({ description: "Of the whole line, whatever its quantity" }),
   })
-  .meta({ id: "PriceLine" });
-export type PriceLine = z.infer<typeof PriceLine>;
+  .meta({ id: "PriceChange" });
+export type PriceChange = z.infer<typeof PriceChange>;
 
 /** A share of the price or an amount off it. */
 export const Discount = z
@@ -158,7 +158,7 @@ export const Job = z
     run: RunChoice.optional(),
     breaks: z.array(WorkBreak).max(MAX_BREAKS).optional(),
     pins: z.array(StepPin).max(MAX_PINS).optional(),
-    priceLines: z.array(PriceLine).max(MAX_PRICE_LINES).optional(),
+    priceLines: z.array(PriceChange).max(MAX_PRICE_LINES).optional(),
     discount: Discount.optional(),
   })
   .superRefine((job, context) => {

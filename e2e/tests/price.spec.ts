@@ -67,7 +67,7 @@ test("a flat is priced from Survey and changed by two phones at once, one of the
   }
 });
 
-test("what can't be a price is said: a gap in the book, a discount over the price, a tax over 100%; what it earns turns red", async ({
+test("a gap in the book, a discount over the price and a tax over 100% are named or refused, and earnings under the minimum are red", async ({
   page,
 }) => {
   await page.goto(`${FLAT}/price`);

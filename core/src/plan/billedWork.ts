@@ -10,7 +10,7 @@ export interface BilledWork {
   readonly extras: Readonly<Record<Extra, number>>;
 }
 
-/** What the survey finds to bill. Furniture is a piece a room; waiting is an hour until somebody says how long. */
+/** What the survey finds to bill. Furniture is a piece a room; waiting is an hour until its time is entered. */
 export function billedWork(job: JobInput, work: Pick<WorkPlan, "rooms" | "effects">): BilledWork {
   const cleaned = work.rooms.filter((room) => !room.passage);
   const steps = new Map(

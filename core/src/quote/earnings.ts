@@ -38,10 +38,9 @@ export function earningsOf(
   digits: MinorDigits,
 ): Earnings {
   const crewHours = (seconds * people) / HOUR;
-  const [product, pads, travel] = [costs.product, costs.pads, costs.travel].map((cost) =>
-    toMinor(cost, digits),
-  ) as [number, number, number];
-  const wages = shareOf(toMinor(costs.wage, digits), crewHours);
+  const minor = (cost: number) => toMinor(cost, digits);
+  const [product, pads, travel] = [minor(costs.product), minor(costs.pads), minor(costs.travel)];
+  const wages = shareOf(minor(costs.wage), crewHours);
   const left = net - product - pads - travel - wages;
   return {
     net,

@@ -1,3 +1,5 @@
+import type { BilledPer } from "./billedUnit.ts";
+
 /** What is charged apart from the cleaning of a room (common practice). */
 export const EXTRAS = [
   "extra-rinse",
@@ -17,8 +19,7 @@ export type Extra = (typeof EXTRAS)[number];
 
 /** How an extra is billed. */
 interface ExtraFacts {
-  /** m², m, pieces or hours. */
-  readonly per: "area" | "length" | "piece" | "hour";
+  readonly per: BilledPer;
   /** Billed only where the customer asked for it; the others where the survey finds them. */
   readonly asked: boolean;
 }

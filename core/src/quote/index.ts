@@ -1,9 +1,9 @@
+export { type BilledPer, type BilledUnit, billedUnit, unitsInOne } from "./billedUnit.ts";
 export { type Earnings, earningsOf, type JobCosts } from "./earnings.ts";
 export { EXTRA_FACTS, EXTRAS, type Extra } from "./extras.ts";
 export { fromMinor, type MinorDigits } from "./money.ts";
 export {
   type BilledRoom,
-  type BilledUnit,
   type Discount,
   type JobPrice,
   type PriceBook,

@@ -175,3 +175,69 @@ test("a job of 375 done in 75 minutes by one leaves 300 an hour before what it c
   });
   expect(earningsOf(375_00, costs, { seconds: 0, people: 1 }, 2).perHour).toBeUndefined();
 });
+
+test("3,000 random jobs with changes, room prices, a minimum and either system come to what big.js makes of the rules", () => {
+  Big.RM = Big.roundHalfUp;
+  Big.DP = 40;
+  const random = seededRandom(23);
+  const decimalOf = (most: number, places: number) => Number((most * random()).toFixed(places));
+  const seen = { struck: 0, set: 0, whole: 0, lifted: 0, us: 0 };
+  for (let i = 0; i < 3000; i++) {
+    const system = random() < 0.5 ? "us" : "metric";
+    const unit = system === "us" ? "ft2" : "m2";
+    // As the crew wrote them: sizes in whole sq ft or tenths of a m², prices for one of those.
+    const sizes = [1, 2, 3].map(() => (system === "us" ? Math.round(20 + 400 * random()) : decimalOf(50, 1)));
+    const each = decimalOf(6, 2);
+    const upTo = system === "us" ? 120 : 12;
+    const [ofRoom, travel, minimum, own] = [
+      decimalOf(60, 2),
+      decimalOf(20, 2),
+      decimalOf(400, 2),
+      decimalOf(30, 2),
+    ];
+    const steps = 1 + Math.floor(20 * random());
+    const perStep = decimalOf(5, 2);
+    const isStruck = sizes.map(() => random() < 0.2);
+    const amounts = sizes.map(() => (random() < 0.2 ? decimalOf(90, 2) : undefined));
+    const book: PriceBook = {
+      system,
+      digits: 2,
+      methods: { extraction: each / toSi(1, unit) },
+      rooms: [{ upTo: toSi(upTo, unit), price: ofRoom }],
+      extras: { stairs: perStep },
+      travel,
+      minimum,
+    };
+    const price = priceJob(
+      {
+        rooms: [...sizes.map((size, n) => room(`${n}`, toSi(size, unit))), { ...room("flight", 5), steps }],
+        extras: {},
+        changes: [
+          ...sizes.flatMap((_, n) => {
+            const amount = amounts[n];
+            const said = {
+              ...(isStruck[n] ? { struck: true as const } : {}),
+              ...(amount === undefined ? {} : { amount }),
+            };
+            return Object.keys(said).length > 0 ? [{ id: `room:${n}`, ...said }] : [];
+          }),
+          { id: "own", what: "Parking", amount: own },
+        ],
+      },
+      book,
+    );
+    let sum = new Big(perStep).times(steps).plus(travel).plus(own);
+    for (const [n, size] of sizes.entries()) {
+      const byRule = size <= upTo ? new Big(ofRoom) : new Big(each).times(size).round(2);
+      if (!isStruck[n]) sum = sum.plus(amounts[n] ?? byRule);
+      seen.struck += Number(isStruck[n]);
+      seen.set += Number(amounts[n] !== undefined);
+      seen.whole += Number(size <= upTo);
+    }
+    seen.lifted += Number(sum.lt(minimum));
+    seen.us += Number(system === "us");
+    expect([i, price.total]).toEqual([i, Number((sum.lt(minimum) ? new Big(minimum) : sum).times(100))]);
+    expect(price.unpriced).toEqual([]);
+  }
+  for (const count of Object.values(seen)) expect(count).toBeGreaterThan(100);
+});

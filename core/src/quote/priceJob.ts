@@ -1,5 +1,5 @@
 import type { Method } from "../clean/index.ts";
-import { fromSi } from "../quantity/index.ts";
+import { type BilledPer, type BilledUnit, billedUnit, unitsInOne } from "./billedUnit.ts";
 import { EXTRA_FACTS, EXTRAS, type Extra } from "./extras.ts";
 import { costOf, type MinorDigits, shareOf, taxWithin, toMinor } from "./money.ts";
 
@@ -29,7 +29,7 @@ export interface BilledRoom {
   readonly steps?: number | undefined;
 }
 
-/** What somebody decided about a line, by the line's id; a line of one's own has `what`. */
+/** A decision about a line, by the line's id. A line the crew added has `what`. */
 export interface PriceChange {
   readonly id: string;
   readonly what?: string | undefined;
@@ -55,11 +55,9 @@ export interface PriceInput {
   readonly discount?: Discount | undefined;
 }
 
-export type BilledUnit = "m2" | "ft2" | "m" | "ft" | "piece" | "step" | "hour";
-
 /** One line of the bill. Amounts are in smallest units of the currency. */
 export interface PriceLine {
-  /** `room:ID`, `stairs:ID`, `extra:KIND`, `travel`, `minimum`, or the id of a line of one's own. */
+  /** `room:ID`, `stairs:ID`, `extra:KIND`, `travel`, `minimum`, or the id of a line the crew added. */
   readonly id: string;
   readonly roomId?: string;
   readonly method?: Method;
@@ -68,13 +66,13 @@ export interface PriceLine {
   /** As it is written on the bill. */
   readonly quantity?: number;
   readonly unit?: BilledUnit;
-  /** For one; absent where the room's size or somebody set the amount. */
+  /** For one unit; absent where the amount is for the whole line. */
   readonly each?: number;
   /** Absent: the book has no price for it. */
   readonly amount?: number;
   /** Left out of the total. */
   readonly struck: boolean;
-  /** Somebody set its amount or quantity for this job. */
+  /** Its amount or quantity was set for this job. */
   readonly changed: boolean;
 }
 
@@ -93,76 +91,64 @@ export interface JobPrice {
   readonly fault?: "below-zero";
 }
 
-const UNITS = {
-  metric: { area: { unit: "m2", places: 1 }, length: { unit: "m", places: 1 } },
-  us: { area: { unit: "ft2", places: 0 }, length: { unit: "ft", places: 0 } },
-} as const;
-
-/** Places of hours, quarters among them. */
-const HOUR_PLACES = 2;
+/** Places a quantity is written with: tenths of a m² and m, whole sq ft and ft, hours with their quarters. */
+const PLACES: Readonly<Record<BilledUnit, number>> = {
+  m2: 1,
+  m: 1,
+  ft2: 0,
+  ft: 0,
+  piece: 0,
+  step: 0,
+  hour: 2,
+};
 const PRICE_PLACES = 4;
 const rounded = (value: number, places: number): number => Number(value.toFixed(places));
 
-/** A quantity as it is billed, and the price of one. */
-function billed(
-  quantity: number,
-  per: "area" | "length" | "piece" | "hour",
-  { system }: PriceBook,
-): { readonly quantity: number; readonly unit: BilledUnit; readonly inUnit: (price: number) => number } {
-  if (per === "piece" || per === "hour")
-    return {
-      quantity: rounded(quantity, per === "hour" ? HOUR_PLACES : 0),
-      unit: per,
-      inUnit: (price) => price,
-    };
-  const { unit, places } = UNITS[system][per];
-  return {
-    quantity: rounded(fromSi(quantity, unit), places),
-    unit,
-    // A price for one ft² is kept for one m²: as it was entered, to its last decimal.
-    inUnit: (price) => rounded(price / fromSi(1, unit), PRICE_PLACES),
-  };
-}
-
 type Draft = Omit<PriceLine, "struck" | "changed">;
 
-function withPrice(
-  draft: Draft,
-  bill: ReturnType<typeof billed>,
+const billedQuantity = (quantity: number, per: BilledPer, { system }: PriceBook): number =>
+  rounded(quantity * unitsInOne(per, system), PLACES[billedUnit(per, system)]);
+
+/** A line with its quantity as it is billed, at a price for one m², m, piece or hour where the book has one. */
+function priced(
+  line: Draft,
+  quantity: number,
+  per: BilledPer,
   price: number | undefined,
-  digits: MinorDigits,
+  book: PriceBook,
 ): Draft {
-  const each = price === undefined ? undefined : bill.inUnit(price);
-  return {
-    ...draft,
-    quantity: bill.quantity,
-    unit: bill.unit,
-    ...(each === undefined ? {} : { each, amount: costOf(bill.quantity, each, digits) }),
+  const billed = {
+    ...line,
+    quantity: billedQuantity(quantity, per, book),
+    unit: billedUnit(per, book.system),
   };
+  if (price === undefined) return billed;
+  // A price for one sq ft is kept for one m²: as it was entered, to its last decimal.
+  const each = rounded(price / unitsInOne(per, book.system), PRICE_PLACES);
+  return { ...billed, each, amount: costOf(billed.quantity, each, book.digits) };
 }
 
-function roomLine(room: BilledRoom, book: PriceBook): Draft {
-  const { id, area, method, steps } = room;
-  if (steps !== undefined) {
-    const line = withPrice(
-      { id: `stairs:${id}`, roomId: id, extra: "stairs" },
-      billed(steps, "piece", book),
-      book.extras.stairs,
-      book.digits,
-    );
-    return { ...line, unit: "step" };
-  }
-  const bill = billed(area, "area", book);
-  const draft = { id: `room:${id}`, roomId: id, method };
-  const [size] = book.rooms
-    .filter(
-      ({ upTo }) =>
-        bill.quantity <= rounded(fromSi(upTo, UNITS[book.system].area.unit), UNITS[book.system].area.places),
-    )
+function roomLine({ id, area, method, steps }: BilledRoom, book: PriceBook): Draft {
+  if (steps !== undefined)
+    return {
+      ...priced(
+        { id: `stairs:${id}`, roomId: id, extra: "stairs" },
+        steps,
+        "piece",
+        book.extras.stairs,
+        book,
+      ),
+      unit: "step",
+    };
+  const line = priced({ id: `room:${id}`, roomId: id, method }, area, "area", book.methods[method], book);
+  // By the size that is written on the bill.
+  const size = billedQuantity(area, "area", book);
+  const [whole] = book.rooms
+    .filter(({ upTo }) => size <= billedQuantity(upTo, "area", book))
     .toSorted((a, b) => a.upTo - b.upTo);
-  return size
-    ? { ...draft, quantity: bill.quantity, unit: bill.unit, amount: toMinor(size.price, book.digits) }
-    : withPrice(draft, bill, book.methods[method], book.digits);
+  if (!whole) return line;
+  const { each: _, ...ofRoom } = line;
+  return { ...ofRoom, amount: toMinor(whole.price, book.digits) };
 }
 
 /** Lines as the survey and the book have them; extras asked for are those of `changes`. */
@@ -174,14 +160,14 @@ function draftLines({ rooms, extras, changes = [] }: PriceInput, book: PriceBook
     const facts = EXTRA_FACTS[extra];
     // Steps are billed with their flight.
     if (extra === "stairs" || (facts.asked ? !asked.has(id) : quantity <= 0)) return [];
-    return [withPrice({ id, extra }, billed(quantity, facts.per, book), book.extras[extra], book.digits)];
+    return [priced({ id, extra }, quantity, facts.per, book.extras[extra], book)];
   });
   const travel =
     book.travel === undefined ? [] : [{ id: "travel", amount: toMinor(book.travel, book.digits) }];
   return [...rooms.map((room) => roomLine(room, book)), ...ofExtras, ...travel];
 }
 
-/** A line with what somebody decided about it. An amount stands whatever the quantity. */
+/** A line with the decision about it. An amount that was set doesn't follow the quantity. */
 function decided(draft: Draft, change: PriceChange | undefined, digits: MinorDigits): PriceLine {
   const struck = change?.struck ?? false;
   const quantity = change?.quantity ?? draft.quantity;
@@ -203,9 +189,13 @@ function decided(draft: Draft, change: PriceChange | undefined, digits: MinorDig
   };
 }
 
+/** What lines come to, those left out not counted. */
+const totalOf = (lines: readonly PriceLine[]): number =>
+  lines.reduce((sum, { amount = 0, struck }) => sum + (struck ? 0 : amount), 0);
+
 /**
  * Prices a job by a crew's book: each line's quantity is rounded as it is written on the bill, the line to the smallest unit of the
- * currency, so that whoever reads the bill can check it; sums are exact, and tax is rounded once.
+ * currency, so that the customer can check it; sums are exact, and tax is rounded once.
  */
 export function priceJob(input: PriceInput, book: PriceBook): JobPrice {
   const changes = new Map((input.changes ?? []).map((change) => [change.id, change]));
@@ -214,7 +204,7 @@ export function priceJob(input: PriceInput, book: PriceBook): JobPrice {
     what === undefined ? [] : [{ id, what }],
   );
   const listed = [...drafts, ...own].map((draft) => decided(draft, changes.get(draft.id), book.digits));
-  const sum = listed.reduce((all, { amount = 0, struck }) => all + (struck ? 0 : amount), 0);
+  const sum = totalOf(listed);
   const least = book.minimum === undefined ? 0 : toMinor(book.minimum, book.digits);
   const isBilled = listed.some(({ struck }) => !struck);
   const lift =
@@ -222,7 +212,7 @@ export function priceJob(input: PriceInput, book: PriceBook): JobPrice {
       ? [decided({ id: "minimum", amount: least - sum }, changes.get("minimum"), book.digits)]
       : [];
   const lines = [...listed, ...lift];
-  const subtotal = lines.reduce((all, { amount = 0, struck }) => all + (struck ? 0 : amount), 0);
+  const subtotal = totalOf(lines);
   const { share, amount } = input.discount ?? {};
   const discount =
     amount !== undefined ? toMinor(amount, book.digits) : share !== undefined ? shareOf(subtotal, share) : 0;

@@ -77,8 +77,8 @@ function sprayLead(run: JobRun, { id }: Step): number {
 }
 
 /**
- * The second a step is best begun at, or later: what is sprayed waits for about its hour in the plan too, or it stands too long before
- * anybody is there to clean it.
+ * The earliest second at which to begin a step. A spray also waits for its planned time, or up to two minutes before it where its
+ * section can stand that much longer: otherwise it dries before it is cleaned.
  */
 export const recommendedStart = (
   run: JobRun,

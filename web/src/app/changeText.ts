@@ -45,7 +45,7 @@ function listText(list: string, before: Job, after: Job): string | undefined {
     things.length > 2
       ? `${things.length} ${list}`
       : things.map((thing) => nameOf(list, thing, job)).join(" and ");
-  // What is said of a line makes it and takes it away: the line itself was there before.
+  // An entry is a decision about a line. The line is on the bill with or without it.
   if (list === "priceLines") {
     const [line] = [
       ...added,

@@ -1,7 +1,7 @@
 import { EXTRAS, type Extra } from "@scutch/core/quote";
 import { EXTRA_NAMES } from "./words.ts";
 
-/** What a line of the price is for, from its id: a room, an extra, travel, or what somebody called it. */
+/** What a line of the price is for, from its id: a room, an extra or travel; a line the crew added has its own name. */
 export function priceLineName(
   { id, what }: { readonly id: string; readonly what?: string | undefined },
   roomName: (id: string) => string,

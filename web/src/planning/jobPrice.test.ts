@@ -51,6 +51,9 @@ test("before the job it earns by its plan, over by its log: the hours from start
     anEntry("undo", { kind: "correction", at: at(91), corrects: idFor("end"), text: "Undone" }),
   ];
   expect(earningsOfJob(priceable, price, { shelf, settings, digits: 2 }, undone)?.isActual).toBe(false);
+  // A phone's clock set back before the end: what was planned is shown, no time below nothing.
+  const back = log.map((entry) => (entry.id === idFor("end") ? { ...entry, at: at(-30) } : entry));
+  expect(earningsOfJob(priceable, price, { shelf, settings, digits: 2 }, back)).toEqual(before);
 });
 
 test("a product whose pack has no price is named, and costs nothing here", () => {

@@ -94,7 +94,7 @@ function earnedBy(
 
 /** Before the job by its plan; once it is over by the log: the time from its start to its end, and what was used. Undefined: no plan. */
 export function earningsOfJob(
-  { job, work }: Priceable,
+  { job, input, work }: Priceable,
   price: JobPrice,
   payer: Payer,
   log: readonly LogEntry[],
@@ -102,9 +102,10 @@ export function earningsOfJob(
   if (work.run.outcome !== "planned") return undefined;
   const run = foldRunState(log);
   const ended = runEndedAt(run);
-  const took =
-    run.startedAt !== undefined && ended !== undefined ? (ended - run.startedAt) / 1000 : undefined;
-  const people = work.run.problem.resources.find(({ id }) => id === "people")?.capacity ?? 1;
+  // By a clock that was set back in between, no time was taken: the plan's is shown.
+  const isOver = run.startedAt !== undefined && ended !== undefined && ended > run.startedAt;
+  const took = isOver ? (ended - run.startedAt) / 1000 : undefined;
+  const people = input.run?.people ?? 1;
   const products =
     took === undefined
       ? productAmounts(job.batches, work.batches)

@@ -1,5 +1,6 @@
 import { Plus } from "lucide-react";
 import { useRef, useState } from "react";
+import { newUuid } from "../../device/newId.ts";
 import { MAX_PRICE, mapReading, numberReader } from "../../format/readers.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useMoney } from "../../state/useMoney.ts";
@@ -9,7 +10,7 @@ import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { withLine } from "./withLine.ts";
 
-/** A line of one's own: what it is for, and how much. */
+/** Adds a line: what it is for, and its price. */
 export function AddLine({ edit }: Pick<JobDesk, "edit">) {
   const [open, setOpen] = useState(false);
   const [what, setWhat] = useState<string>();
@@ -26,7 +27,7 @@ export function AddLine({ edit }: Pick<JobDesk, "edit">) {
   const add = () => {
     if (frame.current?.querySelector("[aria-invalid=true]")) return;
     if (what === undefined || amount === undefined) return setError("Enter what it is for and its price.");
-    const refused = edit((before) => withLine(before, crypto.randomUUID(), { what, amount }));
+    const refused = edit((before) => withLine(before, newUuid(), { what, amount }));
     setError(refused);
     if (refused) return;
     setWhat(undefined);
@@ -40,14 +41,7 @@ export function AddLine({ edit }: Pick<JobDesk, "edit">) {
       className="mt-3 grid gap-3 border-accent border-l-4 bg-wash px-3 py-2"
     >
       <div className="grid grid-cols-2 gap-3">
-        <NameField
-          label="What for"
-          value={what}
-          onChange={(name) => {
-            setWhat(name);
-            return undefined;
-          }}
-        />
+        <NameField label="What for" value={what} onChange={(name) => void setWhat(name)} />
         <QuantityField
           label="Price"
           value={amount}
@@ -62,10 +56,7 @@ export function AddLine({ edit }: Pick<JobDesk, "edit">) {
               }),
             )
           }
-          onChange={(value) => {
-            setAmount(value);
-            return undefined;
-          }}
+          onChange={(value) => void setAmount(value)}
         />
       </div>
       <FieldError sentence={error} />

@@ -1,4 +1,5 @@
 import { formatDuration } from "@scutch/core/quantity";
+import { fromMinor } from "@scutch/core/quote";
 import type { MoneyFormat } from "../../format/money.ts";
 import type { JobEarnings } from "../../planning/jobPrice.ts";
 import { Callout } from "../../ui/Callout.tsx";
@@ -13,7 +14,7 @@ interface Props {
 /** What the job leaves for an hour of each person, and how that comes about. Not for the customer. */
 export function EarnsSection({ earned: { earnings, isActual, unknownCosts }, least, money }: Props) {
   const { net, product, pads, travel, wages, left, crewHours, perHour } = earnings;
-  const isLow = perHour !== undefined && least !== undefined && perHour < least * 10 ** money.digits;
+  const isLow = perHour !== undefined && least !== undefined && fromMinor(perHour, money.digits) < least;
   const row = (name: string, amount: number, minus = true) =>
     amount !== 0 || !minus ? (
       <div className="flex justify-between gap-4 border-rule border-t py-1.5">

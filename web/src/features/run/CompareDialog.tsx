@@ -82,13 +82,14 @@ export function CompareDialog({ desk, onClose }: Props) {
     }));
     onClose();
   };
-  const row = (label: string, show: (plan: ScenarioPlan) => ReactNode) => (
+  const prices = plans?.map(priceOf);
+  const row = (label: string, show: (plan: ScenarioPlan, i: number) => ReactNode) => (
     <tr className="border-rule border-t">
       <th className="py-1.5 pr-2 text-left font-normal text-soft">{label}</th>
       {plans?.map((plan, i) => (
         // The two may be the same way.
         <td key={String(i)} className="py-1.5 pr-2 font-mono">
-          {show(plan)}
+          {show(plan, i)}
         </td>
       ))}
     </tr>
@@ -123,12 +124,12 @@ export function CompareDialog({ desk, onClose }: Props) {
               {row("Labour hours", (plan) =>
                 plan.finish === undefined ? "" : formatDuration(plan.finish * plan.way.people),
               )}
-              {row("Price", (plan) => {
-                const priced = priceOf(plan);
+              {row("Price", (_, i) => {
+                const priced = prices?.[i];
                 return priced ? money.showMinor(priced.total) : "not complete";
               })}
-              {row("Earns an hour, each person", (plan) => {
-                const perHour = priceOf(plan)?.perHour;
+              {row("Earns an hour, each person", (_, i) => {
+                const perHour = prices?.[i]?.perHour;
                 return perHour === undefined ? "" : money.showMinor(perHour);
               })}
               {row("Water", (plan) => formatAmount(units.volume(plan.water)))}

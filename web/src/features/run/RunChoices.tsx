@@ -1,6 +1,7 @@
 import { DEFAULT_CIRCUITS, DEFAULT_ROLES, MAX_PEOPLE } from "@scutch/core/plan";
 import { ArrowUp, Trash2 } from "lucide-react";
 import { useId, useState } from "react";
+import { newUuid } from "../../device/newId.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { moveItem } from "../../planning/moveItem.ts";
 import { personName } from "../../shared/run/stepWords.ts";
@@ -173,10 +174,7 @@ function Breaks({ desk: { job, edit, startMs, work } }: { readonly desk: JobDesk
         weight="quiet"
         className="justify-self-start"
         onClick={() =>
-          change([
-            ...breaks,
-            { id: crypto.randomUUID(), at: clock24(startMs + 2 * 3_600_000), length: 15 * 60 },
-          ])
+          change([...breaks, { id: newUuid(), at: clock24(startMs + 2 * 3_600_000), length: 15 * 60 }])
         }
       >
         Add break

@@ -2,7 +2,7 @@ import { type CrewSettings, MAX_ROOM_PRICES, type PriceBook } from "@scutch/cont
 import { omitAbsent } from "@scutch/core";
 import { METHODS } from "@scutch/core/clean";
 import { fromSi, toSi } from "@scutch/core/quantity";
-import { EXTRA_FACTS, EXTRAS } from "@scutch/core/quote";
+import { EXTRA_FACTS, EXTRAS, unitsInOne } from "@scutch/core/quote";
 import { useState } from "react";
 import { saveRecord } from "../../device/changes.ts";
 import { rateText } from "../../format/money.ts";
@@ -16,7 +16,7 @@ import { Dialog } from "../../ui/Dialog.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { PriceField } from "./PriceField.tsx";
-import { extraPerText, perText, unitsInOne } from "./perUnit.ts";
+import { extraPerText, perText } from "./perUnit.ts";
 
 /** What the crew charges and what it pays, for all its devices. */
 export function PriceBookDialog({ onClose }: { readonly onClose: () => void }) {
