@@ -43,7 +43,9 @@ export default defineConfig(async ({ command }): Promise<UserConfig> => {
           icons: [{ src: "/icon.svg", sizes: "any", type: "image/svg+xml", purpose: "any" }],
         },
         workbox: {
-          globPatterns: ["**/*.{js,css,html,svg,woff2}"],
+          globPatterns: ["**/*.{js,css,html,svg,woff2,woff}"],
+          // The PDF maker is the largest file.
+          maximumFileSizeToCacheInBytes: 3_000_000,
           navigateFallback: "/index.html",
           navigateFallbackDenylist: [/^\/api(\/|$)/],
           // Pictures never change under their id: once seen, they are there with no signal too. Each crew's are kept apart.

@@ -66,6 +66,13 @@ export const CrewSettings = z
       .max(6)
       .optional()
       .meta({ description: "ISO code, such as EUR, or a sign before an amount, such as €" }),
+    contact: z
+      .string()
+      .trim()
+      .min(1)
+      .max(200)
+      .optional()
+      .meta({ description: "How customers reach the crew: on quotes and hand-over pages" }),
     people: z.array(Name).max(30).optional().meta({ description: "Crew members, by their names in the log" }),
     pace: z
       .strictObject({

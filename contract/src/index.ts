@@ -64,6 +64,7 @@ export { Day, Instant } from "./moment.ts";
 export { MAX_PHOTO_BYTES, PHOTO_SIDE, PHOTO_TYPES, Photo, PhotoFacts } from "./photo.ts";
 export { Product, Strength } from "./product.ts";
 export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
+export { MAX_OFFERS, Offer, type OfferLine, PAID_BY, QuotedBook, Signature } from "./quoteEntries.ts";
 export { AirMover, Part, Room, RoomShape, Zones } from "./room.ts";
 export { Site } from "./site.ts";
 export { Spot } from "./spot.ts";

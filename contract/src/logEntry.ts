@@ -1,9 +1,11 @@
 import { MAX_JOINED } from "@scutch/core/log";
 import { STEP_KINDS } from "@scutch/core/run";
 import * as z from "zod";
+import { handedOver, secondLook, walkRound } from "./handoverEntries.ts";
 import { BatchId, EntryId, ProductId, RoomId, SpotId } from "./ids.ts";
 import { Instant } from "./moment.ts";
 import { Name, quantity, Seconds, Volume } from "./quantity.ts";
+import { payment, quoteAgreed, quoteGiven } from "./quoteEntries.ts";
 import { AttemptOutcome, SpotAgent } from "./spot.ts";
 
 const Text = z.string().trim().min(1).max(2000);
@@ -177,6 +179,12 @@ export const LogEntry = z
       .strictObject({ ...base, ...step, kind: z.literal("step-skipped"), reason: Text })
       .meta({ description: "A run step skipped: not done" }),
     z.strictObject({ ...base, ...step, kind: z.literal("step-handed"), who: Who }),
+    z.strictObject({ ...base, ...quoteGiven }),
+    z.strictObject({ ...base, ...quoteAgreed }),
+    z.strictObject({ ...base, ...payment }),
+    z.strictObject({ ...base, ...walkRound }),
+    z.strictObject({ ...base, ...handedOver }),
+    z.strictObject({ ...base, ...secondLook }),
     z.strictObject({ ...base, kind: z.literal("note"), text: Text, roomId: RoomId.optional() }),
     z.strictObject({
       ...base,

@@ -1,3 +1,4 @@
+export { AFTERCARE, AFTERCARE_ALL } from "./aftercare.ts";
 export { compileRules, type RuleFault, RuleTableError } from "./compileRules.ts";
 export { DISPOSAL } from "./disposal.ts";
 export {

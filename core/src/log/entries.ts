@@ -1,3 +1,5 @@
+import type { SecondLookResult, WalkRoundItem } from "./handoverKinds.ts";
+
 /** What a job's log is made of, as far as anything is computed from it. Volumes m³, powders kg, times ISO 8601. */
 interface Base {
   readonly id: string;
@@ -120,6 +122,52 @@ export interface StepChanged extends Base {
   /** Of a step begun that others follow at once: s it is planned to take, and those others. */
   readonly lasts?: number | undefined;
   readonly joined?: readonly JoinedStep[] | undefined;
+  /** Why it was skipped. */
+  readonly reason?: string | undefined;
+}
+
+/** An offer as far as anything is computed from it; amounts in smallest units of the currency. */
+export interface QuotedOffer {
+  readonly lines: readonly { readonly id: string; readonly name: string; readonly amount: number }[];
+  readonly total: number;
+}
+
+/** Prices told to the customer. */
+export interface QuoteGiven extends Base {
+  readonly kind: "quote-given";
+  /** YYYY-MM-DD, the last day they hold if nothing is accepted. */
+  readonly validUntil: string;
+  readonly offers: readonly QuotedOffer[];
+}
+
+/** An offer accepted; `offer` is its place in the quote. */
+export interface QuoteAgreed extends Base {
+  readonly kind: "quote-agreed";
+  readonly quoteId: string;
+  readonly offer: number;
+}
+
+/** Money received, in smallest units. */
+export interface Payment extends Base {
+  readonly kind: "payment";
+  readonly amount: number;
+}
+
+export interface WalkRoundDone extends Base {
+  readonly kind: "walk-round";
+  readonly item: WalkRoundItem;
+}
+
+export interface HandedOver extends Base {
+  readonly kind: "handed-over";
+}
+
+/** A room looked at again after it was left, and what was found. */
+export interface SecondLook extends Base {
+  readonly kind: "second-look";
+  readonly roomId: string;
+  readonly spotId?: string | undefined;
+  readonly result: SecondLookResult;
 }
 
 export interface Noted extends Base {
@@ -147,6 +195,12 @@ export type Entry =
   | SpotSkipped
   | RunStarted
   | StepChanged
+  | QuoteGiven
+  | QuoteAgreed
+  | Payment
+  | WalkRoundDone
+  | HandedOver
+  | SecondLook
   | Noted
   | Correction;
 

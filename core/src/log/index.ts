@@ -2,6 +2,12 @@ export { effectiveEntries, retractedIds } from "./effective.ts";
 export type { Entry, FillMade, OfKind, SpotAttempted } from "./entries.ts";
 export { countedFills, fillsOfOthers, foldFills } from "./fills.ts";
 export {
+  SECOND_LOOK_RESULTS,
+  type SecondLookResult,
+  WALK_ROUND,
+  type WalkRoundItem,
+} from "./handoverKinds.ts";
+export {
   groupsInHand,
   MAX_JOINED,
   placeInGroup,
@@ -11,7 +17,9 @@ export {
 } from "./joinedSteps.ts";
 export { meterReadings, tankReadings } from "./measured.ts";
 export { type PlacedReading, placedReadings } from "./placedReadings.ts";
+export { type Agreement, amountPaid, foldQuotes, type QuoteState } from "./quotes.ts";
 export { hasBegun, roomFinishTimes, startTimeAt, workStartTime } from "./roomFinishes.ts";
+export { type RecordedPhase, type RoomRecord, roomRecords } from "./roomRecords.ts";
 export {
   foldRunState,
   isRunActive,
@@ -22,6 +30,7 @@ export {
   type StepLogged,
 } from "./runState.ts";
 export { sameTap } from "./sameTap.ts";
+export { callbacks, type DueSecondLook, dueSecondLooks } from "./secondLooks.ts";
 export {
   breakStepId,
   fillId,

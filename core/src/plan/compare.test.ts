@@ -1,6 +1,7 @@
 import { expect, test } from "@jest/globals";
 import { sprayBatch } from "../testing/sprayBatch.ts";
-import { byMethod, compareScenarios, type JobInput, jobInScenario, planWork } from "./index.ts";
+import { jobInScenario } from "./compare.ts";
+import { byMethod, compareScenarios, type JobInput, planWork, scenarioCase } from "./index.ts";
 
 /** A job by extraction, its pre-spray standing so long, s; the plant-fibre study takes no water at all. */
 const job = (dwellLeast: number): JobInput => ({
@@ -39,7 +40,7 @@ test("ways are compared on the job as surveyed: less water with pads, fewer hour
     { method: "dry-compound", people: 1 },
     { people: 2 },
   ] as const;
-  const [wet, damp, foam, dry, two] = compareScenarios(job(480), ways);
+  const [wet, damp, foam, dry, two] = compareScenarios(ways.map((way) => scenarioCase(job(480), way)));
   if (!wet || !damp || !foam || !dry || !two) throw new Error("a way is missing");
   expect(damp.water).toBeLessThan(wet.water);
   expect(foam.water).toBeLessThan(damp.water);
@@ -56,7 +57,7 @@ test("ways are compared on the job as surveyed: less water with pads, fewer hour
 
 test("what is taken is what was compared", () => {
   const before = job(480);
-  const [way] = compareScenarios(before, [{ method: "low-moisture", people: 2 }]);
+  const [way] = compareScenarios([scenarioCase(before, { method: "low-moisture", people: 2 })]);
   const taken: JobInput = {
     ...before,
     run: { people: 2 },

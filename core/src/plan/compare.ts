@@ -35,7 +35,7 @@ export interface ScenarioPlan {
     readonly finishedAtHours: number;
     readonly walkOnAt: number | null;
     readonly dryAt: number | null;
-    /** The care rules say no to this method here. */
+    /** The care rules say no to this method here: the room keeps the one it was surveyed with. */
     readonly barred: boolean;
   }[];
 }
@@ -51,25 +51,56 @@ export const byMethod = <R extends { readonly padAfter?: boolean | undefined }>(
   ...(METHOD_FIGURES[method].padPasses > 0 && room.padAfter ? { padAfter: false } : {}),
 });
 
-/** The job as it would be done another way. Nothing logged counts: ways are compared from the start. */
-export function jobInScenario(job: JobInput, { method, people }: Scenario): JobInput {
+/**
+ * The job as it would be done another way. Nothing logged counts: ways are compared from the start.
+ *
+ * @param kept rooms that keep the method they were surveyed with.
+ */
+export function jobInScenario(
+  job: JobInput,
+  { method, people }: Scenario,
+  kept: ReadonlySet<string> = new Set(),
+): JobInput {
   const { finishedHours: _, measuredWater: __, logged: ___, now: ____, ...rest } = job;
   return {
     ...rest,
     run: { ...job.run, people, pins: [] },
     rooms: job.rooms.map((room) =>
-      method !== undefined && takesMethod(room.covering) && !room.passage ? byMethod(room, method) : room,
+      method !== undefined && takesMethod(room.covering) && !room.passage && !kept.has(room.id)
+        ? byMethod(room, method)
+        : room,
     ),
   };
 }
 
+/** Rooms whose floor the care rules don’t let a way’s method on. */
+export const barredRooms = (job: JobInput, way: Scenario): ReadonlySet<string> =>
+  new Set(
+    careOf(jobInScenario(job, way)).rooms.flatMap(({ roomId, method }) =>
+      method.verdict === "stop" ? [roomId] : [],
+    ),
+  );
+
+/** A job as it would be done one way: with the mixes that way takes, which are chosen from the shelf before. */
+export interface ScenarioCase {
+  readonly way: Scenario;
+  readonly job: JobInput;
+  readonly barred: ReadonlySet<string>;
+}
+
+/** A way with the mixes the job has. */
+export function scenarioCase(job: JobInput, way: Scenario): ScenarioCase {
+  const barred = barredRooms(job, way);
+  return { way, barred, job: jobInScenario(job, way, barred) };
+}
+
 /** The same job done several ways, side by side, each planned and dried whole. */
-export function compareScenarios(job: JobInput, ways: readonly Scenario[]): ScenarioPlan[] {
-  return ways.map((way): ScenarioPlan => {
-    const input = jobInScenario(job, way);
+export function compareScenarios(cases: readonly ScenarioCase[]): ScenarioPlan[] {
+  return cases.map(({ way, job, barred }): ScenarioPlan => {
+    // Stated anew: nothing logged, no pins, so many people.
+    const input = jobInScenario(job, { people: way.people });
     const work = planWork(input);
     const { rooms, batches, pads, run, building } = work;
-    const care = careOf(input);
     const drying = rooms.length === 0 ? [] : simulateDrying(building).rooms;
     const fills = batches.flatMap(({ batch }) => (batch.outcome === "planned" ? batch.fills : []));
     return {
@@ -96,7 +127,7 @@ export function compareScenarios(job: JobInput, ways: readonly Scenario[]): Scen
             finishedAtHours: room.finishedAtHours,
             walkOnAt: at(touchDryHours),
             dryAt: at(dryHours),
-            barred: care.rooms.find(({ roomId }) => roomId === room.id)?.method.verdict === "stop",
+            barred: barred.has(room.id),
           },
         ];
       }),

@@ -18,11 +18,13 @@ export {
   type VesselCare,
 } from "./care.ts";
 export {
+  barredRooms,
   byMethod,
   compareScenarios,
-  jobInScenario,
   type Scenario,
+  type ScenarioCase,
   type ScenarioPlan,
+  scenarioCase,
   takesMethod,
 } from "./compare.ts";
 export { DEFAULT_ROLES, MAX_PEOPLE, ROLE_CHOICES, type RoleChoice } from "./crewRoles.ts";

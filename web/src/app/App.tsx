@@ -22,6 +22,9 @@ const PracticeScreen = lazy(async () => ({
 const PriceScreen = lazy(async () => ({
   default: (await import("../features/price/PriceScreen.tsx")).PriceScreen,
 }));
+const QuoteScreen = lazy(async () => ({
+  default: (await import("../features/quote/QuoteScreen.tsx")).QuoteScreen,
+}));
 const ReferenceScreen = lazy(async () => ({
   default: (await import("../features/reference/ReferenceScreen.tsx")).ReferenceScreen,
 }));
@@ -60,6 +63,7 @@ export function App() {
           <Route path="jobs/:jobId" element={<Page what="the job" lasting screen={<JobScreen />} />}>
             <Route index element={<Navigate to={PHASES[0]?.path ?? ""} replace />} />
             <Route path="price" element={<Page what="the price" screen={<PriceScreen />} />} />
+            <Route path="quote" element={<Page what="the quote" screen={<QuoteScreen />} />} />
             <Route path="practice" element={<Page what="practice" screen={<PracticeScreen />} />} />
             {PHASES.map(({ path, Screen }) => (
               <Route key={path} path={path} element={<Page what="the page" screen={<Screen />} />} />

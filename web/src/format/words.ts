@@ -1,5 +1,6 @@
-import type { Fault, Interview, Product, Room, Vessel } from "@scutch/contract";
+import type { Fault, Interview, LogEntryOf, Product, Room, Vessel } from "@scutch/contract";
 import type { Covering, Origin } from "@scutch/core/care";
+import type { SecondLookResult, WalkRoundItem } from "@scutch/core/log";
 import type { BatchFault } from "@scutch/core/mix";
 import type { AssumedField, EffectKind, RoleChoice } from "@scutch/core/plan";
 import { type Ambiguous, decimal, type ParseFault, readable } from "@scutch/core/quantity";
@@ -161,6 +162,28 @@ export const ASSUMED_NAMES: Named<AssumedField> = {
   windows: "windows",
   heating: "heating",
   air: "air",
+};
+
+export const PAID_BY_NAMES: Named<LogEntryOf<"payment">["paidBy"]> = {
+  cash: "Cash",
+  card: "Card",
+  transfer: "Bank transfer",
+  other: "Another way",
+};
+export const WALK_ROUND_NAMES: Named<WalkRoundItem> = {
+  lights: "Lights and heating as found",
+  risers: "Stair risers done",
+  "behind-doors": "Behind the doors",
+  edges: "Edges and corners",
+  keys: "Keys and codes returned",
+  signs: "Wet-floor signs up",
+  windows: "Windows as agreed",
+};
+export const SECOND_LOOK_NAMES: Named<SecondLookResult> = {
+  fine: "All well",
+  "wick-back": "Wicked back",
+  odour: "Smells again",
+  "spot-back": "Spot came back",
 };
 
 const EXAMPLES: Readonly<Record<string, string>> = {

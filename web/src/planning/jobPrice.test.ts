@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import type { CrewSettings } from "@scutch/contract";
 import { aJob, anEntry, aProduct, aRoom, aShelf, aVessel, idFor } from "@scutch/contract/testing";
-import { compareScenarios, planWork, toJobInput } from "@scutch/core/plan";
+import { compareScenarios, planWork, scenarioCase, toJobInput } from "@scutch/core/plan";
 import { bookOf, earningsOfJob, priceOf, priceOfWay } from "./jobPrice.ts";
 
 const job = aJob({
@@ -74,19 +74,24 @@ test("a way of doing the job is priced by its own method and earns by its own ho
     { digits: 2, system: "metric" },
   );
   const payer = { settings, shelf, digits: 2 } as const;
-  const [wet, damp, foam] = compareScenarios(input, [
-    { people: 1 },
-    { method: "low-moisture", people: 2 },
-    { method: "dry-foam", people: 1 },
-  ]).map((plan) => ({ plan, price: priceOfWay(plan, job, book, payer) }));
+  const [wet, damp, foam] = compareScenarios(
+    [
+      { people: 1 },
+      { method: "low-moisture", people: 2 } as const,
+      { method: "dry-foam", people: 1 } as const,
+    ].map((way) => scenarioCase(input, way)),
+  ).map((plan) => ({ plan, price: priceOfWay(plan, job, book, payer) }));
   if (!wet || !damp || !foam) throw new Error("a way is missing");
-  expect(damp.price?.total).toBe(Math.round(((wet.price?.total ?? 0) / 5) * 3));
+  expect(damp.price?.price.total).toBe(Math.round(((wet.price?.price.total ?? 0) / 5) * 3));
   expect(foam.price).toBeUndefined();
   for (const { plan, price } of [wet, damp]) {
     const hours = ((plan.finish ?? 0) * plan.way.people) / 3600;
     const product = ((plan.products.get(idFor("Spray")) ?? 0) / 0.005) * 40;
     // What isn't made for low moisture isn't sprayed there.
     expect(product > 0).toBe(plan === wet.plan);
-    expect(price?.perHour).toBeCloseTo(((price?.total ?? 0) - (product + 7 + 12 * hours) * 100) / hours, -1);
+    expect(price?.perHour).toBeCloseTo(
+      ((price?.price.total ?? 0) - (product + 7 + 12 * hours) * 100) / hours,
+      -1,
+    );
   }
 });

@@ -1,4 +1,4 @@
-import type { CrewSettings, Job, LogEntry, Product, Shelf } from "@scutch/contract";
+import type { CrewSettings, Job, LogEntry, Product, QuotedBook, Shelf } from "@scutch/contract";
 import { foldRunState, runEndedAt, stockUse } from "@scutch/core/log";
 import {
   billedWork,
@@ -31,6 +31,15 @@ export const bookOf = (
   travel: priceBook.travel,
   tax: priceBook.tax,
 });
+
+/** Prices told to the customer, with the crew’s present ones for what had none then. */
+export function heldBook(quoted: QuotedBook, now: PriceBook): PriceBook {
+  return {
+    ...quoted,
+    methods: { ...now.methods, ...quoted.methods },
+    extras: { ...now.extras, ...quoted.extras },
+  };
+}
 
 interface Priceable {
   readonly job: Pick<Job, "priceLines" | "discount" | "batches">;
@@ -114,17 +123,24 @@ export function earningsOfJob(
   return { ...earnedBy(price, done, payer), isActual: took !== undefined };
 }
 
-/** A way of doing the job at its price, and what it leaves for an hour of one person, in smallest units; undefined where it can't be told. */
+/** A way of doing the job at its price, and what it leaves for an hour of one person, in smallest units. */
+export interface PricedWay {
+  readonly price: JobPrice;
+  /** Undefined where it can’t be told. */
+  readonly perHour: number | undefined;
+}
+
+/** Prices a way of doing the job; undefined where a line has no price. */
 export function priceOfWay(
   plan: ScenarioPlan,
   job: Priceable["job"],
   book: PriceBook,
   payer: Payer,
-): { readonly total: number; readonly perHour: number | undefined } | undefined {
+): PricedWay | undefined {
   const price = priceJob({ ...plan.billed, changes: job.priceLines, discount: job.discount }, book);
   if (price.unpriced.length > 0 || price.fault !== undefined) return undefined;
   const { finish: seconds, likelyPads: pads, products, way } = plan;
-  if (seconds === undefined) return { total: price.total, perHour: undefined };
+  if (seconds === undefined) return { price, perHour: undefined };
   const { earnings } = earnedBy(price, { seconds, people: way.people, pads, products }, payer);
-  return { total: price.total, perHour: earnings.perHour };
+  return { price, perHour: earnings.perHour };
 }

@@ -50,6 +50,6 @@ async function answerTo(data: WorkerRequest) {
     case "plan":
       return planWhole(data);
     case "ways":
-      return compareScenarios(data.job, data.ways);
+      return compareScenarios(data.cases);
   }
 }

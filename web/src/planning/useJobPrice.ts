@@ -1,23 +1,31 @@
 import type { ScenarioPlan } from "@scutch/core/plan";
-import type { JobPrice } from "@scutch/core/quote";
+import type { JobPrice, PriceBook } from "@scutch/core/quote";
 import { useMemo } from "react";
 import { selectCrew } from "../state/crewSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { useMoney } from "../state/useMoney.ts";
 import { useUnits } from "../state/useUnits.ts";
 import type { JobDesk } from "./desk.ts";
-import { bookOf, earningsOfJob, type JobEarnings, priceOf, priceOfWay } from "./jobPrice.ts";
+import { bookOf, earningsOfJob, heldBook, type JobEarnings, priceOf, priceOfWay } from "./jobPrice.ts";
+import { useQuotes } from "./useQuotes.ts";
 
-/** An open job's price by the crew's book; undefined while this device doesn't have the book. */
-export function useJobPrice(desk: Pick<JobDesk, "job" | "input" | "work">): JobPrice | undefined {
-  const { job, input, work } = desk;
+/** The prices an open job goes by: those told to its customer, else the crew's; undefined while this device doesn't have them. */
+export function useBook({ log }: Pick<JobDesk, "log">): PriceBook | undefined {
   const { settings } = useAppSelector(selectCrew);
   const { digits } = useMoney();
   const { system } = useUnits();
-  return useMemo(
-    () => settings && priceOf({ job, input, work }, bookOf(settings, { digits, system })),
-    [settings, digits, system, job, input, work],
-  );
+  const { holding } = useQuotes(log);
+  return useMemo(() => {
+    const now = settings && bookOf(settings, { digits, system });
+    return now && holding ? heldBook(holding.book, now) : now;
+  }, [settings, digits, system, holding]);
+}
+
+/** An open job's price; undefined while this device doesn't have the prices. */
+export function useJobPrice(desk: Pick<JobDesk, "job" | "input" | "work" | "log">): JobPrice | undefined {
+  const { job, input, work } = desk;
+  const book = useBook(desk);
+  return useMemo(() => book && priceOf({ job, input, work }, book), [book, job, input, work]);
 }
 
 /** What an open job earns at its price; undefined while that isn't known. */
@@ -36,11 +44,11 @@ export function useJobEarnings(
   );
 }
 
-/** Prices ways of doing an open job; undefined while this device doesn't have the book. */
-export function useWayPrices({ job, shelf }: Pick<JobDesk, "job" | "shelf">) {
+/** Prices ways of doing an open job; undefined while this device doesn't have the prices. */
+export function useWayPrices(desk: Pick<JobDesk, "job" | "shelf" | "log">) {
+  const { job, shelf } = desk;
   const { settings } = useAppSelector(selectCrew);
   const { digits } = useMoney();
-  const { system } = useUnits();
-  return (plan: ScenarioPlan) =>
-    settings && priceOfWay(plan, job, bookOf(settings, { digits, system }), { settings, shelf, digits });
+  const book = useBook(desk);
+  return (plan: ScenarioPlan) => settings && book && priceOfWay(plan, job, book, { settings, shelf, digits });
 }

@@ -1,5 +1,5 @@
 import type { Building, Move, MoveEffect, RoomRange } from "@scutch/core/drying";
-import type { JobInput, Scenario, ScenarioPlan } from "@scutch/core/plan";
+import type { ScenarioCase, ScenarioPlan } from "@scutch/core/plan";
 import { type RunInput, type RunPlan, type SearchEffort, THOROUGH } from "@scutch/core/run";
 
 import { noteFailedCalculations } from "./failedCalculations.ts";
@@ -21,7 +21,7 @@ export type WorkerRequest =
     })
   | (Asked & { readonly what: "run"; readonly input: RunInput; readonly search?: SearchEffort })
   | (Asked & PlanQuestion & { readonly what: "plan" })
-  | (Asked & { readonly what: "ways"; readonly job: JobInput; readonly ways: readonly Scenario[] });
+  | (Asked & { readonly what: "ways"; readonly cases: readonly ScenarioCase[] });
 
 export type WorkerResponse = Pick<WorkerRequest, "id" | "lane"> &
   (
@@ -201,11 +201,8 @@ function endSearcher(): void {
 }
 
 /** Asks what a job comes to done several ways. */
-export const askScenarios = (
-  job: JobInput,
-  ways: readonly Scenario[],
-  then: (plans: ScenarioPlan[]) => void,
-) => ask({ what: "ways", lane: "ways", job, ways }, then);
+export const askScenarios = (cases: readonly ScenarioCase[], then: (plans: ScenarioPlan[]) => void) =>
+  ask({ what: "ways", lane: "ways", cases }, then);
 
 /** A pause in the changes before what takes long is worked out, ms. */
 export const WORK_AFTER = 120;

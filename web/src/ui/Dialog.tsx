@@ -24,7 +24,7 @@ let leaving = false;
  * The phone's Back closes what lies on top before it leaves the page: an open dialog is a step of its own in the history,
  * which goes when it is closed by other means.
  */
-function useBackCloses(open: boolean, onClose: () => void): void {
+export function useBackCloses(open: boolean, onClose: () => void): void {
   const close = useRef(onClose);
   useEffect(() => {
     close.current = onClose;

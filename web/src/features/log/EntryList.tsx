@@ -30,6 +30,10 @@ const KINDS: Readonly<Record<string, { readonly name: string; readonly kinds: re
     name: "Run steps",
     kinds: ["run-started", "step-started", "step-done", "step-skipped", "step-handed"],
   },
+  customer: {
+    name: "Customer",
+    kinds: ["quote-given", "quote-agreed", "payment", "walk-round", "handed-over", "second-look"],
+  },
   notes: { name: "Notes", kinds: ["note"] },
 };
 

@@ -7,9 +7,9 @@ import { MAX_PRICE, numberReader } from "../../format/readers.ts";
 import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
+import { lineMeasure } from "../../shared/prices/lineMeasure.ts";
 import { Button } from "../../ui/Button.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
-import { quantityText } from "./lineText.ts";
 import { withLine } from "./withLine.ts";
 
 interface Props {
@@ -26,7 +26,7 @@ export function LineRow({ line, desk, money }: Props) {
   const name = priceLineName(line, (roomId) => nameById(job.rooms, roomId, "a removed room"));
   const detail = [
     line.method && METHOD_NAMES[line.method],
-    quantityText(line, money.show),
+    lineMeasure(line, money.show),
     line.changed && !line.what && "changed for this job",
     line.struck && "left out",
   ].filter(Boolean);

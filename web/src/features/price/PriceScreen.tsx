@@ -6,6 +6,8 @@ import { type MoneyFormat, rateText } from "../../format/money.ts";
 import { EXTRA_NAMES } from "../../format/words.ts";
 import { useDesk } from "../../planning/openDesk.ts";
 import { useJobEarnings, useJobPrice } from "../../planning/useJobPrice.ts";
+import { useQuotes } from "../../planning/useQuotes.ts";
+import { lacks } from "../../shared/prices/lineMeasure.ts";
 import { PriceBookDialog } from "../../shared/prices/PriceBookDialog.tsx";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
@@ -18,7 +20,6 @@ import { AddLine } from "./AddLine.tsx";
 import { DiscountField } from "./DiscountField.tsx";
 import { EarnsSection } from "./EarnsSection.tsx";
 import { LineRow } from "./LineRow.tsx";
-import { lacks } from "./lineText.ts";
 import { withLine } from "./withLine.ts";
 
 const ASKED = EXTRAS.filter((extra) => EXTRA_FACTS[extra].asked);
@@ -35,6 +36,7 @@ export function PriceScreen() {
   const price = useJobPrice(desk);
   const earned = useJobEarnings(desk, price);
   const { settings } = useAppSelector(selectCrew);
+  const { holding, agreement } = useQuotes(desk.log);
   const [book, setBook] = useState(false);
   if (!price)
     return (
@@ -62,9 +64,23 @@ export function PriceScreen() {
           <ChevronLeft aria-hidden size={20} /> Survey
         </Link>
         <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
-          <Total price={price} money={money} tax={settings?.priceBook?.tax} />
-          <Button onClick={() => setBook(true)}>Price book</Button>
+          <Total price={price} money={money} tax={(holding?.book ?? settings?.priceBook)?.tax} />
+          <div className="flex flex-wrap gap-2">
+            <Button onClick={() => setBook(true)}>Price book</Button>
+            <Link
+              to={`/jobs/${job.id}/quote`}
+              className="inline-flex min-h-12 items-center rounded-md bg-accent px-4 font-bold text-on-accent"
+            >
+              Quote
+            </Link>
+          </div>
         </div>
+        {holding && (
+          <p className="mt-2 text-soft">
+            Prices held by quote {holding.number}
+            {agreement ? `, accepted by ${agreement.entry.name}` : ""}.
+          </p>
+        )}
         <Gaps price={price} />
         {price.lines.length === 0 ? (
           <Empty title="Nothing to price yet.">Add a room in Survey, or a line here.</Empty>

@@ -1,14 +1,21 @@
-import { valueAt } from "@scutch/core";
-import type { Method } from "@scutch/core/clean";
-import { byMethod, type Scenario, type ScenarioPlan, takesMethod } from "@scutch/core/plan";
+import type { ScenarioPlan } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
 import { type ReactNode, useEffect, useState } from "react";
 import { timeAt } from "../../format/time.ts";
 import { formatAmount } from "../../format/units.ts";
-import { METHOD_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { useWayPrices } from "../../planning/useJobPrice.ts";
+import {
+  barredIn,
+  caseOf,
+  presentWay,
+  takeWay,
+  WAY_KEYS,
+  type WayKey,
+  wayOf,
+  wayText,
+} from "../../planning/ways.ts";
 import { askScenarios } from "../../planning/workerClient.ts";
 import { useMoney } from "../../state/useMoney.ts";
 import { useTimes } from "../../state/useTimes.ts";
@@ -22,64 +29,29 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** A way to do the job, as its choice is called. */
-type Key = `${Method | "as-is"} ${number}`;
-const METHODS: readonly Method[] = [
-  "extraction",
-  "self-contained",
-  "low-moisture",
-  "dry-foam",
-  "dry-compound",
-];
-const HANDS = [1, 2];
-
-const WAYS = new Map<Key, Scenario>(
-  HANDS.flatMap((people) => [
-    [`as-is ${people}`, { people }] as const,
-    ...METHODS.map((method) => [`${method} ${people}`, { method, people }] as const),
-  ]),
-);
-const wayOf = (key: Key): Scenario => valueAt(WAYS, key);
-const nameOf = (key: Key) => {
-  const { method, people } = wayOf(key);
-  return `${method ? METHOD_NAMES[method] : "As surveyed"}, ${people === 1 ? "crew of one" : `crew of ${people}`}`;
-};
-const KEYS = (["as-is", ...METHODS] as const).flatMap((method) =>
-  HANDS.map((people) => `${method} ${people}` as Key),
-);
-
 /** The same job done two ways, side by side; one tap takes one of them. */
 export function CompareDialog({ desk, onClose }: Props) {
-  const { input, job, edit, work, startMs } = desk;
+  const { job, edit, work, startMs } = desk;
   const units = useUnits();
   const { about } = useTimes();
   const money = useMoney();
   const priceOf = useWayPrices(desk);
-  const asIs: Key = `as-is ${Math.min(2, job.run?.people ?? 1)}`;
-  const [keys, setKeys] = useState<readonly [Key, Key]>([
+  const asIs = presentWay(job);
+  const [keys, setKeys] = useState<readonly [WayKey, WayKey]>([
     asIs,
     asIs === "as-is 1" ? "low-moisture 1" : "as-is 1",
   ]);
   const [plans, setPlans] = useState<readonly ScenarioPlan[]>();
   useEffect(() => {
     setPlans(undefined);
-    return askScenarios(input, keys.map(wayOf), setPlans);
-  }, [input, keys]);
-  const take = (key: Key) => {
-    const { method, people } = wayOf(key);
-    const barred = new Set(
-      plans?.[keys.indexOf(key)]?.rooms.flatMap((room) => (room.barred ? [room.roomId] : [])),
+    return askScenarios(
+      keys.map((key) => caseOf(desk, wayOf(key))),
+      setPlans,
     );
-    const covered = new Map(work.rooms.map((room) => [room.id, room.covering]));
-    edit((before) => ({
-      ...before,
-      run: { ...before.run, people },
-      rooms: before.rooms.map((room) =>
-        method === undefined || room.passage || barred.has(room.id) || !takesMethod(covered.get(room.id))
-          ? room
-          : byMethod(room, method),
-      ),
-    }));
+  }, [desk, keys]);
+  const take = (key: WayKey) => {
+    const barred = plans?.[keys.indexOf(key)];
+    edit((before) => takeWay(before, wayOf(key), barred ? barredIn(barred) : new Set(), work.rooms));
     onClose();
   };
   const prices = plans?.map(priceOf);
@@ -104,7 +76,7 @@ export function CompareDialog({ desk, onClose }: Props) {
             key={String(i)}
             label={i === 0 ? "Option A" : "Option B"}
             value={key}
-            options={KEYS.map((value) => ({ value, name: nameOf(value) }))}
+            options={WAY_KEYS.map((value) => ({ value, name: wayText(wayOf(value)) }))}
             onChange={(value) => setKeys(i === 0 ? [value, keys[1]] : [keys[0], value])}
           />
         ))}
@@ -126,7 +98,7 @@ export function CompareDialog({ desk, onClose }: Props) {
               )}
               {row("Price", (_, i) => {
                 const priced = prices?.[i];
-                return priced ? money.showMinor(priced.total) : "not complete";
+                return priced ? money.showMinor(priced.price.total) : "not complete";
               })}
               {row("Earns an hour, each person", (_, i) => {
                 const perHour = prices?.[i]?.perHour;
@@ -147,7 +119,10 @@ export function CompareDialog({ desk, onClose }: Props) {
                 <RoomRow
                   key={roomId}
                   name={nameById(work.rooms, roomId, "")}
-                  rooms={plans.map((plan) => plan.rooms.find((room) => room.roomId === roomId))}
+                  rooms={plans.map(({ way, rooms }) => ({
+                    keepsOwn: way.method !== undefined,
+                    room: rooms.find((room) => room.roomId === roomId),
+                  }))}
                   hour={hour}
                 />
               ))}
@@ -176,19 +151,24 @@ function RoomRow({
   hour,
 }: {
   readonly name: string;
-  readonly rooms: readonly (ScenarioPlan["rooms"][number] | undefined)[];
+  readonly rooms: readonly {
+    /** A room that isn’t safe for the method keeps its own. */
+    readonly keepsOwn: boolean;
+    readonly room: ScenarioPlan["rooms"][number] | undefined;
+  }[];
   readonly hour: (hours: number | null) => string;
 }) {
   return (
     <tr className="border-rule border-t align-top">
       <th className="py-1.5 pr-2 text-left font-normal text-soft">{name}: touch-dry, dry</th>
-      {rooms.map((room, i) => (
+      {rooms.map(({ room, keepsOwn }, i) => (
         <td key={String(i)} className="py-1.5 pr-2">
-          {room?.barred ? (
-            <strong className="text-stop">Stop: not safe with this method</strong>
-          ) : (
-            <span className="font-mono">{room ? `${hour(room.walkOnAt)}, ${hour(room.dryAt)}` : ""}</span>
+          {room?.barred && (
+            <strong className="block text-stop">
+              {keepsOwn ? "Not safe with this method: keeps its own" : "Stop: not safe with this method"}
+            </strong>
           )}
+          <span className="font-mono">{room ? `${hour(room.walkOnAt)}, ${hour(room.dryAt)}` : ""}</span>
         </td>
       ))}
     </tr>

@@ -57,6 +57,20 @@ export function CrewHabits({ settings, set }: Props) {
   );
   return (
     <>
+      <QuantityField
+        label="Phone or mail for customers"
+        words
+        value={settings.contact}
+        show={String}
+        read={(text) => {
+          const read = nameReader(text);
+          if ("error" in read || read.value.length <= 200) return read;
+          return { error: "Too long. Use 200 characters at most." };
+        }}
+        placeholder="01632 960 114"
+        onChange={(contact) => void set({ contact })}
+        hint="On quotes and hand-over pages."
+      />
       <QuantityField<readonly string[]>
         label="Crew members"
         words

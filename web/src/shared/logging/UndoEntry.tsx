@@ -4,6 +4,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { selectJustLogged, takenBack, UNDO_WINDOW_MS } from "../../state/loggedSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../state/store.ts";
 import { useUnits } from "../../state/useUnits.ts";
+import { midSentence } from "../run/stepWords.ts";
 import { entryText } from "./entryText.ts";
 import { useLogging } from "./useLogging.ts";
 
@@ -43,7 +44,7 @@ export function UndoEntry({ desk }: { readonly desk: JobDesk }) {
       role="status"
       className="mt-3 flex items-center justify-between gap-3 bg-ink px-4 text-ground print:hidden"
     >
-      <span className="min-w-0 truncate">Logged: {what.toLowerCase()}</span>
+      <span className="min-w-0 truncate">Logged: {midSentence(what)}</span>
       <button
         type="button"
         onClick={takeBack}

@@ -2,9 +2,12 @@ import type { LogEntry, LogEntryOf } from "@scutch/contract";
 import { AGENT_FACTS } from "@scutch/core/care";
 import { formatDuration } from "@scutch/core/quantity";
 import { RESULT_NAMES } from "../../format/careWords.ts";
+import { moneyFormat } from "../../format/money.ts";
+import { longDay } from "../../format/time.ts";
 import { doseOf, formatAmount, percent, type UnitFormatter } from "../../format/units.ts";
-import { ORIGIN_SHORT } from "../../format/words.ts";
+import { ORIGIN_SHORT, PAID_BY_NAMES, SECOND_LOOK_NAMES, WALK_ROUND_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { methodText } from "../../planning/ways.ts";
 import { stepName } from "../run/stepWords.ts";
 
 type StepKind = "step-started" | "step-done" | "step-skipped" | "step-handed";
@@ -36,8 +39,11 @@ interface EntryLine {
   readonly said: string;
 }
 
+/** What an entry speaks of; the log, where one entry speaks of another. */
+type Spoken = Pick<JobDesk, "job" | "shelf"> & { readonly log?: readonly LogEntry[] };
+
 /** Names and amounts in one entry, in the crew's units. */
-function wordsFor(entry: LogEntry, { job, shelf }: Pick<JobDesk, "job" | "shelf">, units: UnitFormatter) {
+function wordsFor(entry: LogEntry, { job, shelf, log }: Spoken, units: UnitFormatter) {
   const room = (id: string | undefined) =>
     id &&
     nameIn(
@@ -49,6 +55,8 @@ function wordsFor(entry: LogEntry, { job, shelf }: Pick<JobDesk, "job" | "shelf"
   const inRoom = (id: string | undefined) => (id ? `, ${room(id)}` : "");
   return {
     units,
+    quote: (id: string) =>
+      log?.find((each): each is LogEntryOf<"quote-given"> => each.kind === "quote-given" && each.id === id),
     room,
     inRoom,
     product: (id: string) =>
@@ -149,16 +157,43 @@ const LINES: { readonly [K in LogEntry["kind"]]: (entry: LogEntryOf<K>, words: W
     what: "Step given to another",
     said: `${step(entry)}, to person ${entry.who}`,
   }),
+  "quote-given": (entry) => {
+    const { showMinor } = moneyFormat(entry.currency);
+    return {
+      what: `Quote ${entry.number} shown`,
+      said: `${entry.offers.map((offer) => `${methodText(offer)} ${showMinor(offer.total)}`).join(", ")}; prices hold until ${longDay(entry.validUntil)}`,
+    };
+  },
+  "quote-agreed": (entry, { quote }) => {
+    const { number, currency, offers } = quote(entry.quoteId) ?? {};
+    const offer = offers?.[entry.offer];
+    return {
+      what: `Quote ${number ?? ""} accepted`.replace("  ", " "),
+      said: [
+        `by ${entry.name}${entry.signature ? ", signed" : ""}`,
+        ...(offer ? [`${methodText(offer)}, ${moneyFormat(currency).showMinor(offer.total)}`] : []),
+      ].join(": "),
+    };
+  },
+  payment: (entry) => ({
+    what: "Paid",
+    said: `${moneyFormat(entry.currency).showMinor(entry.amount)}, ${PAID_BY_NAMES[entry.paidBy].toLowerCase()}`,
+  }),
+  "walk-round": (entry) => ({ what: "Checked", said: WALK_ROUND_NAMES[entry.item].toLowerCase() }),
+  "handed-over": (entry) => ({
+    what: "Handed over",
+    said: entry.name ? `to ${entry.name}${entry.signature ? ", signed" : ""}` : "nobody was there",
+  }),
+  "second-look": (entry, { room, spot }) => ({
+    what: "Second look",
+    said: `${room(entry.roomId)}${entry.spotId ? `, ${spot(entry.spotId)}` : ""}: ${SECOND_LOOK_NAMES[entry.result].toLowerCase()}`,
+  }),
   note: (entry, { inRoom }) => ({ what: "Note", said: `${entry.text}${inRoom(entry.roomId)}` }),
   correction: (entry) => ({ what: entry.takenBack ? "Undone" : "Correction", said: entry.text }),
 };
 
 /** An entry as a line, with the names its things had when it was written. */
-export function entryText(
-  entry: LogEntry,
-  desk: Pick<JobDesk, "job" | "shelf">,
-  units: UnitFormatter,
-): EntryLine {
+export function entryText(entry: LogEntry, desk: Spoken, units: UnitFormatter): EntryLine {
   const line = LINES[entry.kind] as (entry: LogEntry, words: Words) => EntryLine;
   return line(entry, wordsFor(entry, desk, units));
 }

@@ -1,6 +1,6 @@
 import type { BilledUnit, PriceLine } from "@scutch/core/quote";
 import { EXTRA_NAMES, METHOD_NAMES } from "../../format/words.ts";
-import { midSentence } from "../../shared/run/stepWords.ts";
+import { midSentence } from "../run/stepWords.ts";
 
 const UNIT_NAMES: Readonly<Record<BilledUnit, readonly [one: string, more: string]>> = {
   m2: ["m²", "m²"],
@@ -13,7 +13,7 @@ const UNIT_NAMES: Readonly<Record<BilledUnit, readonly [one: string, more: strin
 };
 
 /** How much of it, at what: 20.3 m² at £4.50. */
-export function quantityText({ quantity, unit, each }: PriceLine, money: (amount: number) => string): string {
+export function lineMeasure({ quantity, unit, each }: PriceLine, money: (amount: number) => string): string {
   if (quantity === undefined || unit === undefined) return "";
   const [one, more] = UNIT_NAMES[unit];
   const amount = [String(quantity), quantity === 1 ? one : more].filter(Boolean).join("\u00a0");
