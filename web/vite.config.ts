@@ -78,7 +78,8 @@ export default defineConfig(async ({ command }): Promise<UserConfig> => {
     build: {
       target,
       sourcemap: true,
-      chunkSizeWarningLimit: 900,
+      // The PDF maker, fetched when a PDF is asked for, is larger than all screens.
+      chunkSizeWarningLimit: 1300,
       rolldownOptions: { output: { codeSplitting: { groups } } },
       // A link for each of a screen's chunks holds up a phone; the service worker has them anyway.
       modulePreload: { resolveDependencies: (_, deps, { hostType }) => (hostType === "html" ? deps : []) },

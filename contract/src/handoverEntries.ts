@@ -1,6 +1,7 @@
 import { SECOND_LOOK_RESULTS, WALK_ROUND } from "@scutch/core/log";
 import * as z from "zod";
 import { RoomId, SpotId } from "./ids.ts";
+import { Instant } from "./moment.ts";
 import { Name } from "./quantity.ts";
 import { Signature } from "./quoteEntries.ts";
 
@@ -9,6 +10,9 @@ export const handedOver = {
   kind: z.literal("handed-over"),
   name: Name.optional().meta({ description: "Who took it; absent: nobody was there" }),
   signature: Signature.optional(),
+  walkOnAt: Instant.optional().meta({ description: "Last room touch-dry, as told" }),
+  dryAt: Instant.optional().meta({ description: "Last room dry, as told" }),
+  returnAt: Instant.optional().meta({ description: "When the crew comes back, as told" }),
 };
 
 /** An item of the walk-round before it. */

@@ -2,7 +2,7 @@ export { type BilledPer, type BilledUnit, billedUnit, unitsInOne } from "./bille
 export { DISCOUNT, type PriceDifference, priceDifferences } from "./differences.ts";
 export { type Earnings, earningsOf, type JobCosts } from "./earnings.ts";
 export { EXTRA_FACTS, EXTRAS, type Extra } from "./extras.ts";
-export { fromMinor, type MinorDigits } from "./money.ts";
+export { fromMinor, type MinorDigits, toMinor } from "./money.ts";
 export {
   type BilledRoom,
   type Discount,

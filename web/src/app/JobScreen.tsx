@@ -97,7 +97,7 @@ function PhaseLink({ phase: { path, name, key } }: { readonly phase: Phase }) {
     <NavLink
       to={path}
       className={({ isActive }) =>
-        `grid min-h-14 flex-1 place-items-center font-semibold sm:min-h-12 sm:flex-none sm:px-6 ${isActive ? "bg-ink text-ground" : "text-soft"}`
+        `grid min-h-14 min-w-0 flex-1 place-items-center text-center font-semibold leading-tight max-sm:text-[0.95rem] sm:min-h-12 sm:flex-none sm:px-6 ${isActive ? "bg-ink text-ground" : "text-soft"}`
       }
     >
       {name}

@@ -4,7 +4,7 @@ import { Dialog } from "../ui/Dialog.tsx";
 const EVERYWHERE = [["?", "keyboard shortcuts"]] as const;
 const TODAY = [["n", "new job"]] as const;
 const JOB = [
-  ["1 2 3 4 5", "survey, mix, run, dry, log"],
+  ["1 to 6", "survey, mix, run, dry, hand over, log"],
   ["a", "add room (survey)"],
   ["d", "start or finish step (run)"],
   ["u", "undo"],

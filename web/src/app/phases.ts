@@ -18,6 +18,9 @@ const survey = async () => ({ default: (await import("../features/survey/SurveyS
 const mix = async () => ({ default: (await import("../features/mix/MixScreen.tsx")).MixScreen });
 const run = async () => ({ default: (await import("../features/run/RunScreen.tsx")).RunScreen });
 const dry = async () => ({ default: (await import("../features/dry/DryScreen.tsx")).DryScreen });
+const handOver = async () => ({
+  default: (await import("../features/handover/HandOverScreen.tsx")).HandOverScreen,
+});
 const log = async () => ({ default: (await import("../features/log/LogScreen.tsx")).LogScreen });
 
 /** The phases of a job, in their order: a new one is a line here. */
@@ -26,7 +29,8 @@ export const PHASES: readonly Phase[] = [
   { path: "mix", name: "Mix", key: "2", Screen: lazy(mix), fetch: mix, opens: ["under-way"] },
   { path: "run", name: "Run", key: "3", Screen: lazy(run), fetch: run, opens: ["running"] },
   { path: "dry", name: "Dry", key: "4", Screen: lazy(dry), fetch: dry, opens: ["drying"] },
-  { path: "log", name: "Log", key: "5", Screen: lazy(log), fetch: log, opens: ["dry"] },
+  { path: "hand-over", name: "Hand over", key: "5", Screen: lazy(handOver), fetch: handOver, opens: [] },
+  { path: "log", name: "Log", key: "6", Screen: lazy(log), fetch: log, opens: ["dry"] },
 ];
 
 /** The phase an address is in. */

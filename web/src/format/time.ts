@@ -1,7 +1,7 @@
 import { type Job, momentAt, utcOffset, wallTime } from "@scutch/contract";
 import { itemAt, lastOf } from "@scutch/core";
 import { formatDuration } from "@scutch/core/quantity";
-import { addDays, lightFormat, parseISO } from "date-fns";
+import { addDays, addMonths, lightFormat, parseISO } from "date-fns";
 
 const HOUR = 3_600_000;
 
@@ -139,4 +139,10 @@ export const dayBefore = (day: string, days = 1) => dayAfter(day, -days);
 /** Hours as people say them, `1 h 05 min`. */
 export function hoursAndMinutes(hours: number): string {
   return formatDuration(hours * 3600);
+}
+
+/** The month some months after a day, `July 2027`. */
+export function monthAfter(day: string, months: number): string {
+  const date = addMonths(parseISO(day), months);
+  return `${itemAt(MONTHS, date.getMonth())} ${date.getFullYear()}`;
 }

@@ -40,6 +40,7 @@ export function PlannedRow({
   });
   if (!plan) return waiting;
   const state = stateOf(listed, plan, now);
+  const next = nextAction(plan);
   const open = state.kind === "planned" || state.kind === "under-way";
   const clash = open ? overlapOf(plan, following) : undefined;
   const running = isRunActive(foldRunState(known.log));
@@ -48,7 +49,7 @@ export function PlannedRow({
     <Row
       {...{ listed, shelf, now, state }}
       to={jobPath(listed.id, running ? "running" : state.kind)}
-      next={state.kind === "dry" ? undefined : `Next: ${nextText(nextAction(plan), times)}`}
+      next={state.kind === "dry" && next.from === undefined ? undefined : `Next: ${nextText(next, times)}`}
       late={plan.late}
       clash={
         clash &&

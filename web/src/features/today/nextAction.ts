@@ -1,4 +1,4 @@
-import { foldFills, foldRunState, isRunActive } from "@scutch/core/log";
+import { dueSecondLooks, effectiveEntries, foldFills, foldRunState, isRunActive } from "@scutch/core/log";
 import { careOf } from "@scutch/core/plan";
 import { type Times, timeAt } from "../../format/time.ts";
 import type { Planned } from "../../planning/computePlan.ts";
@@ -10,6 +10,8 @@ export interface NextAction {
   readonly what: string;
   /** ms since 1970. */
   readonly at?: number;
+  /** When to do it, where it waits; ms since 1970. */
+  readonly from?: number;
 }
 
 /** The step in hand of a run under way, else the next of it. */
@@ -27,13 +29,22 @@ function nextInRun({
   return step && { what: stepName(step), roomId: step.roomId, at: timeAt(startMs, step.end / 3600) };
 }
 
+/** What is left once all rooms are finished: the customer’s page, a second look, readings. */
+function afterwards({ log, nameOf }: Pick<Planned, "log"> & { readonly nameOf: (roomId: string) => string }) {
+  const isHandedOver = effectiveEntries(log).some(({ kind }) => kind === "handed-over");
+  if (!isHandedOver) return { what: "Hand over to the customer" };
+  const [look] = dueSecondLooks(log);
+  if (look) return { what: `Second look: ${nameOf(look.roomId)}`, from: look.at };
+  return { what: "Recheck: meter readings" };
+}
+
 /** The next thing to do on a job, in the order it is worked: survey, questions, test, mix, clean, look again. */
 export function nextAction({ job, input, work, log, shelf, startMs }: Planned): NextAction {
   const rooms = work.rooms.filter(({ passage }) => !passage);
   if (rooms.length === 0) return { what: "Survey: add rooms" };
   const nameOf = (roomId: string) => nameById(job.rooms, roomId, "a room");
   const open = rooms.filter(({ finishLogged }) => !finishLogged);
-  if (open.length === 0) return { what: "Recheck: meter readings, wick-back" };
+  if (open.length === 0) return afterwards({ log, nameOf });
   const care = careOf(input).rooms.filter(({ roomId }) => open.some(({ id }) => id === roomId));
   const stop = care.find(({ danger }) => danger === "stop");
   if (stop) return { what: `${nameOf(stop.roomId)} is blocked: change method or product` };
@@ -66,5 +77,10 @@ export function nextAction({ job, input, work, log, shelf, startMs }: Planned): 
     : { what: "Nothing left to do" };
 }
 
-export const nextText = ({ what, at: time }: NextAction, { clock }: Times) =>
-  time === undefined ? what : `${what}, done about ${clock(Math.round(time / 300_000) * 300_000)}`;
+const ROUNDED_TO = 300_000;
+
+export function nextText({ what, at, from }: NextAction, { clock }: Times): string {
+  const about = (time: number) => `about ${clock(Math.round(time / ROUNDED_TO) * ROUNDED_TO)}`;
+  if (from !== undefined) return `${what} ${about(from)}`;
+  return at === undefined ? what : `${what}, done ${about(at)}`;
+}

@@ -1,0 +1,133 @@
+import { amountPaid, effectiveEntries } from "@scutch/core/log";
+import { useState } from "react";
+import { useLocalPhotos } from "../../device/localPhotos.ts";
+import { type ClockStyle, timesIn } from "../../format/time.ts";
+import { UNITS_OF, type UnitSystem } from "../../format/units.ts";
+import { useDesk } from "../../planning/openDesk.ts";
+import { placeOf } from "../../planning/place.ts";
+import { useJobPrice } from "../../planning/useJobPrice.ts";
+import { useQuotes } from "../../planning/useQuotes.ts";
+import { NoRooms } from "../../shared/NoRooms.tsx";
+import { selectCrew } from "../../state/crewSlice.ts";
+import { useAppSelector } from "../../state/store.ts";
+import { useMoney } from "../../state/useMoney.ts";
+import { useUnits } from "../../state/useUnits.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import { useNow } from "../../ui/useNow.ts";
+import { HandOverSheet } from "./HandOverSheet.tsx";
+import { handOverPage } from "./handOverPage.ts";
+import { PaymentSection } from "./PaymentSection.tsx";
+import { photoPairs } from "./photoPairs.ts";
+import { ReturnField } from "./ReturnField.tsx";
+import { SecondLooks } from "./SecondLooks.tsx";
+import { useReturnChoice } from "./useReturnChoice.ts";
+import { WalkRound } from "./WalkRound.tsx";
+
+const NEXT_VISIT = 12;
+
+/** The last round with the customer, and the page they keep. */
+export function HandOverScreen() {
+  const desk = useDesk();
+  const { job, shelf, log, work } = desk;
+  const { name = "", settings } = useAppSelector(selectCrew);
+  const crewUnits = useUnits();
+  const [system, setSystem] = useState<UnitSystem>();
+  const [style, setStyle] = useState<ClockStyle>();
+  const [isShown, setShown] = useState(false);
+  const now = useNow();
+  const money = useMoney();
+  const { site, zone } = placeOf(job, shelf);
+  const photos = useLocalPhotos(job.id);
+  const price = useJobPrice(desk);
+  const { agreement } = useQuotes(log);
+  const comesBack = useReturnChoice(desk);
+  const handedOver = effectiveEntries(log).findLast((entry) => entry.kind === "handed-over");
+  const rooms = work.rooms.filter(({ passage }) => !passage);
+  const open = rooms.filter(({ finishLogged }) => !finishLogged);
+  if (rooms.length === 0)
+    return <NoRooms title="Nothing to hand over yet." follows="the page for the customer" />;
+  const isPriced =
+    price && price.unpriced.length === 0 && price.fault === undefined && price.lines.length > 0;
+  const total = isPriced ? price.total : agreement?.offer.total;
+  const paid = amountPaid(log);
+  const times = timesIn(style ?? settings?.clock ?? "24", zone);
+  const page = handOverPage({
+    desk,
+    crew: name,
+    contact: settings?.contact,
+    place: site?.name ?? job.title,
+    times,
+    units: UNITS_OF[system ?? crewUnits.system],
+    money,
+    now,
+    photos: photoPairs(photos, job),
+    total,
+    paid,
+    comesBack: comesBack.chosen,
+    nextVisit: NEXT_VISIT,
+    handedOver,
+  });
+  return (
+    <div className="grid grid-cols-1 gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-2">
+      <div className="grid content-start gap-4">
+        {handedOver ? (
+          <div className="border-accent border-t-4 bg-paper px-4 pt-3 pb-4">
+            <h2 className="font-bold text-xl">
+              {handedOver.name ? `Handed over to ${handedOver.name}` : "Left without a customer"}
+            </h2>
+            <p className="text-soft">{times.about(Date.parse(handedOver.at), now)}</p>
+          </div>
+        ) : (
+          open.length > 0 && (
+            <Callout tone="caution" title={`Not finished: ${open.map((room) => room.name).join(", ")}`}>
+              The page says so. Log the finish in Run or Dry.
+            </Callout>
+          )
+        )}
+        <Button weight="main" onClick={() => setShown(true)}>
+          {handedOver ? "Show the page" : "Show the customer"}
+        </Button>
+        <WalkRound desk={desk} />
+      </div>
+      <div className="grid content-start gap-6">
+        <SecondLooks desk={desk} />
+        {!handedOver && <ReturnField {...comesBack} />}
+        <PaymentSection desk={desk} total={total} paid={paid} />
+        <section aria-label="For this customer" className="grid gap-3 border-ink border-t-2 pt-3">
+          <h2 className="font-semibold">On the page</h2>
+          <div className="grid grid-cols-2 gap-3">
+            <Segmented<UnitSystem>
+              label="Units"
+              value={system ?? crewUnits.system}
+              options={[
+                { value: "metric", name: "Metric" },
+                { value: "us", name: "US" },
+              ]}
+              onChange={setSystem}
+            />
+            <Segmented<ClockStyle>
+              label="Times"
+              value={style ?? settings?.clock ?? "24"}
+              options={[
+                { value: "24", name: "16:20" },
+                { value: "12", name: "4:20 PM" },
+              ]}
+              onChange={setStyle}
+            />
+          </div>
+        </section>
+      </div>
+      {isShown && (
+        <HandOverSheet
+          desk={desk}
+          page={page}
+          comesBack={comesBack.chosen}
+          isDone={handedOver !== undefined}
+          onClose={() => setShown(false)}
+        />
+      )}
+    </div>
+  );
+}

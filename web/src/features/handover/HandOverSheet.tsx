@@ -1,0 +1,79 @@
+import type { Signature } from "@scutch/contract";
+import { useState } from "react";
+import type { JobDesk } from "../../planning/desk.ts";
+import { useLogging } from "../../shared/logging/useLogging.ts";
+import { CustomerSheet } from "../../shared/page/CustomerSheet.tsx";
+import type { CustomerPage } from "../../shared/page/customerPage.ts";
+import { SignaturePad } from "../../shared/page/SignaturePad.tsx";
+import { Button } from "../../ui/Button.tsx";
+import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
+import { readyTimes } from "./handOverPage.ts";
+import type { Return } from "./useReturnChoice.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly page: CustomerPage;
+  readonly comesBack: Return | undefined;
+  readonly isDone: boolean;
+  readonly onClose: () => void;
+}
+
+/** The page for the customer to read, with their name under it. */
+export function HandOverSheet({ desk, page, comesBack, isDone, onClose }: Props) {
+  return (
+    <CustomerSheet page={page} onClose={onClose}>
+      {!isDone && <SignOff desk={desk} comesBack={comesBack} />}
+    </CustomerSheet>
+  );
+}
+
+function SignOff({ desk, comesBack }: Pick<Props, "desk" | "comesBack">) {
+  const log = useLogging(desk);
+  const [name, setName] = useState("");
+  const [signature, setSignature] = useState<Signature>();
+  const [error, setError] = useState<string>();
+  const handOver = (said: string | undefined) => {
+    const { walkOnAt, dryAt } = readyTimes({ desk }) ?? {};
+    const at = (time: number | null | undefined) =>
+      time == null ? undefined : new Date(Math.round(time)).toISOString();
+    const told = { walkOnAt: at(walkOnAt), dryAt: at(dryAt), returnAt: at(comesBack?.at) };
+    log({
+      kind: "handed-over",
+      ...(said ? { name: said } : {}),
+      ...(said && signature ? { signature } : {}),
+      ...Object.fromEntries(Object.entries(told).filter(([, time]) => time !== undefined)),
+    });
+  };
+  return (
+    <section aria-label="Hand over" className="grid gap-3 border-ink border-t-2 pt-3">
+      <label className="text-sm text-soft">
+        Your name
+        <input
+          className={`${inputLook(error !== undefined)} text-base`}
+          autoComplete="off"
+          maxLength={80}
+          value={name}
+          onChange={(event) => {
+            setName(event.target.value);
+            setError(undefined);
+          }}
+        />
+      </label>
+      <FieldError sentence={error} />
+      <SignaturePad label="Signature, if you like" onChange={setSignature} />
+      <Button
+        weight="main"
+        onClick={() =>
+          name.trim() === ""
+            ? setError("Enter the name of the person who takes the page.")
+            : handOver(name.trim())
+        }
+      >
+        Hand over
+      </Button>
+      <Button weight="quiet" onClick={() => handOver(undefined)}>
+        The customer isn’t here
+      </Button>
+    </section>
+  );
+}
