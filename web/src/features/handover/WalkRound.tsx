@@ -1,5 +1,6 @@
 import type { LogEntry } from "@scutch/contract";
 import { effectiveEntries, roomRecords, WALK_ROUND, type WalkRoundItem } from "@scutch/core/log";
+import { useState } from "react";
 import { WALK_ROUND_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
@@ -28,13 +29,22 @@ export function knownByLog({ job, log }: Pick<JobDesk, "job" | "log">): Readonly
 const tickOf = (log: readonly LogEntry[], item: WalkRoundItem) =>
   effectiveEntries(log).findLast((entry) => entry.kind === "walk-round" && entry.item === item);
 
+type Ticks = Readonly<Partial<Record<WalkRoundItem, boolean>>>;
+
 /** A short round with the customer before the crew leaves; what the log knows is ticked. */
 export function WalkRound({ desk }: { readonly desk: JobDesk }) {
   const log = useLogging(desk);
   const known = knownByLog(desk);
   const hasStairs = desk.job.rooms.some(({ shape, passage }) => shape.kind === "stairs" && !passage);
   const items = WALK_ROUND.filter((item) => item !== "risers" || hasStairs);
+  // What was tapped shows at once, until the log has it.
+  const [tapped, setTapped] = useState<{ readonly log: unknown; readonly items: Ticks }>({
+    log: undefined,
+    items: {},
+  });
+  const shown = tapped.log === desk.log ? tapped.items : {};
   const set = (item: WalkRoundItem, ticked: boolean) => {
+    setTapped({ log: desk.log, items: { ...shown, [item]: ticked } });
     const tick = tickOf(desk.log, item);
     if (ticked) log({ kind: "walk-round", item });
     else if (tick)
@@ -54,7 +64,7 @@ export function WalkRound({ desk }: { readonly desk: JobDesk }) {
             ) : (
               <CheckBox
                 label={WALK_ROUND_NAMES[item]}
-                checked={tickOf(desk.log, item) !== undefined}
+                checked={shown[item] ?? tickOf(desk.log, item) !== undefined}
                 onChange={(ticked) => set(item, ticked)}
               />
             )}

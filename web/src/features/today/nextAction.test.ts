@@ -40,7 +40,18 @@ describe("the next action on a job, in the order it is worked", () => {
       /^Clean Hall, done about \d\d:\d[05]$/,
     );
     const done = entry("room-finished", { roomId: idFor("Hall") });
-    expect(next([aRoom("Hall", nylon)], [passed("Hall"), fill, done])).toMatch(/^Recheck/);
+    expect(next([aRoom("Hall", nylon)], [passed("Hall"), fill, done])).toMatch(/^Hand over/);
+    const handed = entry("handed-over", { name: "Ashby" });
+    expect(next([aRoom("Hall", nylon)], [passed("Hall"), fill, done, handed])).toMatch(/^Recheck/);
+    const treated = entry("spot-attempt", {
+      roomId: idFor("Hall"),
+      spotId: idFor("Tea"),
+      agent: "water",
+      result: "better",
+    });
+    expect(next([aRoom("Hall", nylon)], [passed("Hall"), treated, fill, done, handed])).toMatch(
+      /^Second look: Hall about \d\d:\d\d$/,
+    );
   });
 
   test("a danger comes before everything; a room that is finished asks for nothing more", () => {
@@ -62,6 +73,6 @@ describe("the next action on a job, in the order it is worked", () => {
       entry("room-finished", { roomId: idFor("Hall") }),
       step("step-done", "pack-up", 50),
     ];
-    expect(next(rooms, packed)).toMatch(/^Recheck/);
+    expect(next(rooms, packed)).toMatch(/^Hand over/);
   });
 });
