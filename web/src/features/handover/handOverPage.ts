@@ -17,7 +17,7 @@ import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
 import type { Block, CustomerPage, PageRow, PhotoPair } from "../../shared/page/customerPage.ts";
-import { stepName } from "../../shared/run/stepWords.ts";
+import { phaseName } from "../../shared/run/stepWords.ts";
 import { cleanedText, doneText } from "./workWords.ts";
 
 export interface HandOverFacts {
@@ -159,10 +159,13 @@ function roomRows(plan: RoomPlan, record: RoomRecord | undefined, facts: HandOve
       value: plan.finishLogged ? products.join(", ") : told.length > 0 ? "not finished" : "",
       weight: "soft",
     },
-    ...skipped.map(({ kind, what, reasons }): PageRow => {
-      const name = stepName({ kind: kind as Parameters<typeof stepName>[0]["kind"], what });
-      return { label: name, value: ["not done", ...reasons].join(": "), weight: "soft" };
-    }),
+    ...skipped.map(
+      (phase): PageRow => ({
+        label: phaseName(phase),
+        value: ["not done", ...phase.reasons].join(": "),
+        weight: "soft",
+      }),
+    ),
   ];
 }
 

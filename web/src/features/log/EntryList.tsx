@@ -1,11 +1,12 @@
 import type { LogEntry } from "@scutch/contract";
-import { countedFills, retractedIds, sameTap } from "@scutch/core/log";
+import { countedFills, retractedIds, roomRecords, sameTap } from "@scutch/core/log";
 import { type ReactNode, useId, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { entryText, roomOf } from "../../shared/logging/entryText.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
+import { midSentence, phaseName } from "../../shared/run/stepWords.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -216,6 +217,19 @@ function EntryLine({
   );
 }
 
+/** Each phase of a room with the time it took: "vacuum 10:05–10:12". */
+function phasesText(entries: readonly LogEntry[], clock: (time: number) => string): readonly string[] {
+  const phases = roomRecords(entries).flatMap((record) => record.phases);
+  if (phases.length === 0) return ["started"];
+  return phases.map((phase) => {
+    const { from, to, done, skipped } = phase;
+    const name = midSentence(phaseName(phase));
+    if (done === 0 || from === undefined || to === undefined) return `${name} skipped`;
+    const times = clock(from) === clock(to) ? clock(to) : `${clock(from)}–${clock(to)}`;
+    return `${name} ${times}${skipped > 0 ? ", partly skipped" : ""}`;
+  });
+}
+
 /** The steps of one room in one line, which opens. */
 function FoldedSteps({
   line,
@@ -233,8 +247,8 @@ function FoldedSteps({
   const [open, setOpen] = useState(false);
   const { about, clock, dayOf } = useTimes();
   const times = line.entries.map(({ at }) => Date.parse(at));
-  const [from, to] = [Math.min(...times), Math.max(...times)];
-  const done = line.entries.filter(({ kind }) => kind === "step-done").length;
+  const from = Math.min(...times);
+  const phases = phasesText(line.entries, clock);
   return (
     <li className="border-rule border-t">
       <button
@@ -248,9 +262,7 @@ function FoldedSteps({
         </span>
         <span>
           <span className="font-semibold">{room}</span>
-          <span className="block">
-            {done} {done === 1 ? "step" : "steps"} done, {clock(from)}–{clock(to)}
-          </span>
+          <span className="block">{phases.join(", ")}</span>
         </span>
         <span className="px-2 font-semibold text-accent text-sm print:hidden">
           {open ? "Hide steps" : "Show steps"}

@@ -1,4 +1,4 @@
-import type { Step, StepKind } from "@scutch/core/run";
+import { isStepKind, type Step, type StepKind } from "@scutch/core/run";
 import { METHOD_NAMES } from "../../format/words.ts";
 
 /** What is done in a step, as it is said to somebody. */
@@ -34,6 +34,10 @@ interface Named {
 
 /** What a step is, a person's own by what they called it. */
 export const stepName = ({ kind, what }: Named): string => what ?? STEP_NAMES[kind];
+
+/** The same of a step known by its id alone, whose kind may be one only a newer app knows. */
+export const phaseName = ({ kind, what }: { readonly kind: string; readonly what?: string }): string =>
+  isStepKind(kind) ? stepName({ kind, what }) : (what ?? kind);
 
 /** What steps done as one are: "Clean and groom". */
 export const joinedName = (steps: readonly Named[]): string =>
