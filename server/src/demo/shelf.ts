@@ -205,4 +205,12 @@ export const SITES = {
     address: "Harbour Steps, Saltmarsh",
     zone,
   },
+  terrace: {
+    id: demoId("site", 5),
+    name: "14 Harbour Terrace",
+    address: "14 Harbour Terrace, Quillhaven",
+    zone,
+  },
+  cottage: { id: demoId("site", 6), name: "Reed Cottage", address: "Fen Lane, Lower Quillhaven", zone },
+  office: { id: demoId("site", 7), name: "The Old Ropeworks", address: "3 Ropewalk, Saltmarsh", zone },
 } satisfies Record<string, Site>;

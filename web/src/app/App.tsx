@@ -13,6 +13,9 @@ const ShelfScreen = lazy(async () => ({
   default: (await import("../features/shelf/ShelfScreen.tsx")).ShelfScreen,
 }));
 const VanScreen = lazy(async () => ({ default: (await import("../features/van/VanScreen.tsx")).VanScreen }));
+const WeekScreen = lazy(async () => ({
+  default: (await import("../features/week/WeekScreen.tsx")).WeekScreen,
+}));
 const MixerScreen = lazy(async () => ({
   default: (await import("../features/mixer/MixerScreen.tsx")).MixerScreen,
 }));
@@ -71,6 +74,7 @@ export function App() {
           </Route>
           <Route path="shelf" element={<Page what="the shelf" screen={<ShelfScreen />} />} />
           <Route path="van" element={<Page what="the van" screen={<VanScreen />} />} />
+          <Route path="week" element={<Page what="the week" screen={<WeekScreen />} />} />
           <Route path="mixer" element={<Page what="the mixer" screen={<MixerScreen />} />} />
           <Route path="reference" element={<Page what="the reference" screen={<ReferenceScreen />} />} />
           <Route path="*" element={<NoSuchPage />} />

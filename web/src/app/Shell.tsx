@@ -1,4 +1,15 @@
-import { BookOpen, FlaskConical, List, Moon, Pipette, Ruler, Settings2, Sun, Truck } from "lucide-react";
+import {
+  BookOpen,
+  ChartNoAxesColumn,
+  FlaskConical,
+  List,
+  Moon,
+  Pipette,
+  Ruler,
+  Settings2,
+  Sun,
+  Truck,
+} from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import { Link, NavLink, Outlet, useMatch } from "react-router";
 import { themeChosen, unitsChosen } from "../state/settingsSlice.ts";
@@ -14,6 +25,7 @@ const SettingsDialog = lazy(async () => ({
 
 const PLACES = [
   { to: "/", name: "Today", Icon: List },
+  { to: "/week", name: "Week", Icon: ChartNoAxesColumn },
   { to: "/van", name: "Van", Icon: Truck },
   { to: "/shelf", name: "Shelf", Icon: FlaskConical },
   { to: "/mixer", name: "Mixer", Icon: Pipette },

@@ -310,6 +310,22 @@ export async function pullToday(db: DeviceDb, send: Send, day: string): Promise<
   return catchUp(db, send, await lackingOf(db, cards, (card) => card.open === true || card.day >= day));
 }
 
+/** Plans and logs of all jobs of some days, first and last counted, whole: to look back on them. */
+export async function pullDays(db: DeviceDb, send: Send, from: string, to: string): Promise<PullResult> {
+  let query: Readonly<Record<string, string>> | undefined = { from };
+  while (query) {
+    const page: Answer<"listJobs"> | Missing = await ask(send, "listJobs", {}, query);
+    if (isMissing(page)) return page;
+    const cards = await keepPage(db, page);
+    const wanted = cards.filter(({ day }) => day >= from && day <= to);
+    const pulled = await catchUp(db, send, await lackingOf(db, wanted, () => true));
+    if (pulled !== "kept") return pulled;
+    const last = cards.at(-1);
+    query = page.later && last && last.day <= to ? { after: page.later } : undefined;
+  }
+  return "kept";
+}
+
 /** One more page of the list, the one way or the other; of its jobs, those not dry yet come whole. */
 export async function pullMore(db: DeviceDb, send: Send, way: "earlier" | "later"): Promise<PullResult> {
   const list = await db.fact("list");
