@@ -135,7 +135,7 @@ function OfferFigures({ desk, draft, drafts, isRecommended, onRecommend }: Figur
       {reasons.length > 0 && <p className="text-accent">{reasons.join(", ")}</p>}
       <dl className="mt-2">
         {offer.seconds !== undefined && row("On site", formatDuration(offer.seconds))}
-        {row("Walk on from", at(offer.walkOnAt))}
+        {row("Touch-dry about", at(offer.walkOnAt))}
         {row("Dry by about", at(offer.dryAt))}
       </dl>
       {limits.map((limit) => (

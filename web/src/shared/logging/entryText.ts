@@ -182,7 +182,7 @@ const LINES: { readonly [K in LogEntry["kind"]]: (entry: LogEntryOf<K>, words: W
   "walk-round": (entry) => ({ what: "Checked", said: WALK_ROUND_NAMES[entry.item].toLowerCase() }),
   "handed-over": (entry) => ({
     what: "Handed over",
-    said: entry.name ? `to ${entry.name}${entry.signature ? ", signed" : ""}` : "nobody was there",
+    said: entry.name ? `to ${entry.name}${entry.signature ? ", signed" : ""}` : "the customer wasn’t there",
   }),
   "second-look": (entry, { room, spot }) => ({
     what: "Second look",
