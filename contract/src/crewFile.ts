@@ -1,5 +1,6 @@
 import * as z from "zod";
 import { Crew, CrewSettings } from "./crew.ts";
+import { Customer } from "./customer.ts";
 import { Gear } from "./gear.ts";
 import { Job } from "./job.ts";
 import { LogEntry } from "./logEntry.ts";
@@ -19,6 +20,7 @@ export const CrewFile = z
     vessels: z.array(Vessel),
     gear: z.array(Gear),
     sites: z.array(Site),
+    customers: z.array(Customer).optional(),
     lots: z.array(StockLot),
     jobs: z.array(z.strictObject({ job: Job, log: z.array(LogEntry) })),
     unreadable: z

@@ -8,6 +8,7 @@ const id = <Brand extends string>(brand: Brand) => z.uuidv7().toLowerCase().bran
 
 export const CrewId = id("CrewId");
 export const SiteId = id("SiteId");
+export const CustomerId = id("CustomerId");
 export const JobId = id("JobId");
 export const RoomId = id("RoomId");
 export const BatchId = id("BatchId");
@@ -24,6 +25,7 @@ export const SaveId = id("SaveId");
 
 export type CrewId = z.infer<typeof CrewId>;
 export type SiteId = z.infer<typeof SiteId>;
+export type CustomerId = z.infer<typeof CustomerId>;
 export type JobId = z.infer<typeof JobId>;
 export type RoomId = z.infer<typeof RoomId>;
 export type BatchId = z.infer<typeof BatchId>;

@@ -10,6 +10,7 @@ export {
   PriceBook,
 } from "./crew.ts";
 export { CrewFile } from "./crewFile.ts";
+export { Customer, REACHED_BY } from "./customer.ts";
 export { Door } from "./door.ts";
 export { DryingCases } from "./dryingCases.ts";
 export {
@@ -21,6 +22,7 @@ export {
   type NewerJob,
   RecordChange,
   type Shelf,
+  type Visit,
 } from "./endpoints/index.ts";
 export { PATHS } from "./endpoints/paths.ts";
 export { ApiError, Fault, faultsOf } from "./fault.ts";
@@ -28,6 +30,7 @@ export { Gear, type GearKind, type GearOf } from "./gear.ts";
 export {
   BatchId,
   CrewId,
+  CustomerId,
   DoorId,
   EntryId,
   GearId,
@@ -58,7 +61,7 @@ export {
 } from "./job.ts";
 export { JobCard, JobPage, OPEN_DAYS, summarizeJob } from "./jobCard.ts";
 export { JobFile } from "./jobFile.ts";
-export { LogEntry, type LogEntryOf } from "./logEntry.ts";
+export { LogEntry, type LogEntryOf, namesCustomer, withoutCustomer } from "./logEntry.ts";
 export { type MergedJob, mergeJobs } from "./mergeJobs.ts";
 export { Day, Instant } from "./moment.ts";
 export { MAX_PHOTO_BYTES, PHOTO_SIDE, PHOTO_TYPES, Photo, PhotoFacts } from "./photo.ts";
@@ -66,7 +69,7 @@ export { Product, Strength } from "./product.ts";
 export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
 export { MAX_OFFERS, Offer, type OfferLine, PAID_BY, QuotedBook, Signature } from "./quoteEntries.ts";
 export { AirMover, Part, Room, RoomShape, Zones } from "./room.ts";
-export { Site } from "./site.ts";
+export { forgottenSite, Site, withoutKeySafe } from "./site.ts";
 export { Spot } from "./spot.ts";
 export { Stock, StockLot, type StockUse } from "./stock.ts";
 export { parseTolerantly } from "./tolerant.ts";

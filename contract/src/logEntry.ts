@@ -200,3 +200,17 @@ export const LogEntry = z
 
 export type LogEntry = z.infer<typeof LogEntry>;
 export type LogEntryOf<K extends LogEntry["kind"]> = Extract<LogEntry, { kind: K }>;
+
+/** Written where a customer’s name was, once they are deleted. */
+const NO_NAME = "No name";
+
+/** Whether an entry carries a customer’s name. */
+export const namesCustomer = ({ kind }: Pick<LogEntry, "kind">): boolean =>
+  kind === "quote-agreed" || kind === "handed-over";
+
+/** An entry without the customer in it: neither name nor signature. */
+export function withoutCustomer<E extends LogEntry>(entry: E): E {
+  if (entry.kind !== "quote-agreed" && entry.kind !== "handed-over") return entry;
+  const { signature: _, ...rest } = entry;
+  return (entry.name === undefined ? rest : { ...rest, name: NO_NAME }) as E;
+}

@@ -11,8 +11,8 @@ import { METHODS, RATE_LIMITS } from "@scutch/core/clean";
 import { DRYING_LIMITS, WINDOWS } from "@scutch/core/drying";
 import { carpetArea, FLIGHT_LIMITS, outlineOf, PART_KINDS, WALLS } from "@scutch/core/floor";
 import * as z from "zod";
-import { BatchId, RoomId } from "./ids.ts";
-import { Clock } from "./moment.ts";
+import { BatchId, ProductId, RoomId } from "./ids.ts";
+import { Clock, Day } from "./moment.ts";
 import { Air, Name, quantity } from "./quantity.ts";
 
 const Side = quantity("m", [0.1, 200]);
@@ -148,6 +148,21 @@ export const Room = z
       "litres per day at 26.7 °C, 60%",
       DRYING_LIMITS.dehumidifierLitresPerDay,
     ).optional(),
+    fromVisit: Day.optional().meta({
+      description: "Taken over from the visit of that day, not looked at since",
+    }),
+    pastTests: z
+      .array(
+        z.strictObject({
+          productId: ProductId,
+          on: Day,
+          test: z.enum(["dye", "tile"]),
+          result: z.enum(["passed", "failed"]),
+        }),
+      )
+      .max(40)
+      .optional()
+      .meta({ description: "Dye and tile tests of earlier visits" }),
     heating: z.boolean().optional().meta({
       description: "Heating on while drying; absent: on if occupied, off if empty",
     }),

@@ -1,6 +1,7 @@
 import { AGENTS, ATTEMPT_RESULTS, NATURES, ORIGINS, SPOT_AGES } from "@scutch/core/care";
 import * as z from "zod";
 import { RoomId, SpotId } from "./ids.ts";
+import { Day } from "./moment.ts";
 import { quantity } from "./quantity.ts";
 
 /** A spot on the plan. What was done to it is in the log. */
@@ -16,6 +17,7 @@ export const Spot = z
     known: z.enum(["told", "guessed"]).meta({ description: "Identified by the customer, or our guess" }),
     nature: z.enum(NATURES).meta({ description: "spot: matter added · stain: colour changed" }),
     age: z.enum(SPOT_AGES),
+    fromVisit: Day.optional().meta({ description: "It stayed at the visit of that day" }),
     uv: z.enum(["glows", "dark"]).optional().meta({ description: "Under UV light" }),
   })
   .meta({ id: "Spot" });

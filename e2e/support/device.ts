@@ -33,17 +33,19 @@ export const onDevice = (page: Page) =>
             opening.onblocked = () => reject(new Error("blocked"));
             opening.onsuccess = () => {
               const db = opening.result;
-              if (!["jobs", "entries", "facts"].every((store) => db.objectStoreNames.contains(store))) {
+              if (
+                !["jobs", "entries", "things", "facts"].every((store) => db.objectStoreNames.contains(store))
+              ) {
                 db.close();
                 return resolve(undefined);
               }
-              const reading = db.transaction(["jobs", "entries", "facts"]);
+              const reading = db.transaction(["jobs", "entries", "things", "facts"]);
               const rows: unknown[] = [];
               let waiting = 0;
-              for (const store of ["jobs", "entries", "facts"])
+              for (const store of ["jobs", "entries", "things", "facts"])
                 reading.objectStore(store).getAll().onsuccess = (event) =>
                   rows.push((event.target as IDBRequest).result);
-              for (const store of ["jobs", "entries"])
+              for (const store of ["jobs", "entries", "things"])
                 reading.objectStore(store).index("waiting").count().onsuccess = (event) => {
                   waiting += (event.target as IDBRequest<number>).result;
                 };

@@ -10,7 +10,7 @@ import { shelfEndpoints } from "./shelf.ts";
 import { stockEndpoints } from "./stock.ts";
 
 export type { Endpoint } from "./endpoint.ts";
-export type { HeldJob, NewerJob } from "./job.ts";
+export type { HeldJob, NewerJob, Visit } from "./job.ts";
 export type { LogPart } from "./log.ts";
 export { RecordChange } from "./record.ts";
 

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { JobId, SaveId } from "../ids.ts";
+import { JobId, SaveId, SiteId } from "../ids.ts";
 import { Job, StoredJob } from "../job.ts";
 import { JobPage } from "../jobCard.ts";
 import { Day } from "../moment.ts";
@@ -28,19 +28,32 @@ export const NewerJob = z.strictObject({
 });
 export type NewerJob = z.infer<typeof NewerJob>;
 
+/** When the crew was at a place last, and when it is there next. */
+export const Visit = z.strictObject({ siteId: SiteId, last: Day.optional(), next: Day.optional() });
+export type Visit = z.infer<typeof Visit>;
+
 export const jobEndpoints = {
   listJobs: endpoint({
     method: "get",
     path: PATHS.listJobs,
     summary:
-      "Jobs by day, one page at a time: from a day on, with those of the days just before, or after or before a job of the last page",
+      "Jobs by day, one page at a time: from a day on, with those of the days just before, or after or before a job of the last page; with a place, the last ones there",
     query: z.strictObject({
       from: Day.optional(),
       after: JobId.optional(),
       before: JobId.optional(),
+      site: SiteId.optional(),
       limit: z.coerce.number().int().min(1).max(200).default(100),
     }),
     response: JobPage,
+    errors: [422],
+  }),
+  readVisits: endpoint({
+    method: "get",
+    path: PATHS.readVisits,
+    summary: "The day of the last job at each place, up to a day, and of the next one after it",
+    query: z.strictObject({ today: Day }),
+    response: z.strictObject({ visits: z.array(Visit) }),
     errors: [422],
   }),
   catchUpJobs: endpoint({

@@ -7,6 +7,7 @@ export const PATHS = {
   saveSettings: "/crew/settings",
   listJobs: "/jobs",
   catchUpJobs: "/jobs/catch-up",
+  readVisits: "/visits",
   readJob: "/jobs/{jobId}",
   saveJob: "/jobs/{jobId}",
   purgeJob: "/jobs/{jobId}",

@@ -1,5 +1,6 @@
 import * as z from "zod";
 import { CrewSettings } from "../crew.ts";
+import { Customer } from "../customer.ts";
 import { Gear } from "../gear.ts";
 import { Product } from "../product.ts";
 import { Site } from "../site.ts";
@@ -25,6 +26,7 @@ export const RecordChange = z
     change("vessel", Vessel),
     change("gear", Gear),
     change("site", Site),
+    change("customer", Customer),
     change("lot", StockLot),
     change("settings", CrewSettings),
   ])
@@ -38,7 +40,9 @@ export const recordEndpoints = {
     summary:
       "Change a thing; fields others changed since `base` stay, of a field changed twice the last save wins",
     body: RecordChange,
-    response: z.strictObject({ value: z.union([Product, Vessel, Gear, Site, StockLot, CrewSettings]) }),
+    response: z.strictObject({
+      value: z.union([Product, Vessel, Gear, Site, Customer, StockLot, CrewSettings]),
+    }),
     errors: WRITE_ERRORS,
   }),
 };

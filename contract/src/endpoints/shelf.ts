@@ -1,4 +1,5 @@
 import * as z from "zod";
+import { Customer } from "../customer.ts";
 import { Gear } from "../gear.ts";
 import { GearId, ProductId, SiteId, VesselId } from "../ids.ts";
 import { Product } from "../product.ts";
@@ -11,13 +12,14 @@ export const shelfEndpoints = {
   readShelf: endpoint({
     method: "get",
     path: PATHS.readShelf,
-    summary: "The crew’s products, sprayers and tanks, gear and places",
+    summary: "The crew’s products, sprayers and tanks, gear, places and customers",
     response: z
       .strictObject({
         products: z.array(Product),
         vessels: z.array(Vessel),
         gear: z.array(Gear),
         sites: z.array(Site),
+        customers: z.array(Customer),
       })
       .meta({ id: "Shelf" }),
     errors: [],

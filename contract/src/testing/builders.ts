@@ -96,6 +96,7 @@ export const aShelf = (said: Partial<Shelf> = {}): Shelf => ({
   vessels: [aVessel("Pump")],
   gear: [],
   sites: [],
+  customers: [],
   ...said,
 });
 

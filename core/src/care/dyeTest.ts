@@ -3,6 +3,9 @@ import { type CareFloor, type Covering, isHardFloor } from "./floor.ts";
 /** Seconds a white cloth with the product is pressed on a hidden place (common practice). */
 export const DYE_TEST_SECONDS = 30;
 
+/** Days a passed test counts on the same carpet: a year on, it has faded, worn and been cleaned by others (common practice). */
+export const DYE_TEST_HOLDS_DAYS = 365;
+
 /**
  * What a product is tried for on a floor before it is used there: whether dye bleeds from a carpet, or whether one tile or
  * stone dulls (common practice). Vinyl wants neither.

@@ -2,6 +2,7 @@ export { AFTERCARE, AFTERCARE_ALL } from "./aftercare.ts";
 export { compileRules, type RuleFault, RuleTableError } from "./compileRules.ts";
 export { DISPOSAL } from "./disposal.ts";
 export {
+  DYE_TEST_HOLDS_DAYS,
   DYE_TEST_SECONDS,
   type DyeTest,
   type DyeTestStatus,

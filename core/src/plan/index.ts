@@ -71,6 +71,7 @@ export {
   resolveConflict,
 } from "./merge/index.ts";
 export { type OdourPatch, treatmentFor, treatsWhen } from "./odour.ts";
+export { type PastTest, stillCounts } from "./pastTests.ts";
 export { productAmounts } from "./productAmounts.ts";
 export { careFloor, isSprayed, mixFor, sprayKindFor, suitsFloor } from "./roomMix.ts";
 export type { RoomPlan } from "./rooms.ts";

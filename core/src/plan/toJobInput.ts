@@ -14,6 +14,7 @@ import type { CrewPace } from "../run/index.ts";
 import type { RoleChoice } from "./crewRoles.ts";
 import type { JobInput, PlannedSpot, ProductLabel, SurveyedRoom } from "./input.ts";
 import { runProgress } from "./loggedProgress.ts";
+import { type PastTest, pastTests } from "./pastTests.ts";
 
 /** One product at one strength in one sprayer, by ids. Volumes m³. */
 interface BatchChoice {
@@ -45,7 +46,10 @@ interface RigChoice {
 export interface JobDocument extends Pick<JobInput, "indoor" | "outdoor" | "interview" | "doors" | "former"> {
   readonly day: string;
   readonly startsAt: string;
-  readonly rooms: readonly (SurveyedRoom & { readonly walkOnBy?: string })[];
+  readonly rooms: readonly (SurveyedRoom & {
+    readonly walkOnBy?: string;
+    readonly pastTests?: readonly PastTest[];
+  })[];
   readonly spots?: readonly (Pick<PlannedSpot, "roomId" | "origin" | "nature" | "age"> & {
     readonly id: string;
     /** m from side to side. */
@@ -160,7 +164,7 @@ export function toJobInput(job: JobDocument, around: JobContext): JobInput {
     }),
     measuredWater: tankReadings(log),
     treatments: around.products.filter(({ kind }) => kind === "odour-treatment"),
-    tests: productTests(log),
+    tests: [...pastTests(job), ...productTests(log)],
     batches: job.batches.flatMap((batch) => {
       const product = around.products.find(({ id }) => id === batch.productId);
       const vessel = around.vessels.find(({ id }) => id === batch.vesselId);

@@ -3,6 +3,7 @@ export { crews } from "../features/crew/table.ts";
 export { jobs } from "../features/job/table.ts";
 export { logEntries, logFacts } from "../features/log/table.ts";
 export { photos } from "../features/photo/table.ts";
+export { customers } from "../features/shelf/customer/table.ts";
 export { gear } from "../features/shelf/gear/table.ts";
 export { products } from "../features/shelf/product/table.ts";
 export { sites } from "../features/shelf/site/table.ts";

@@ -1,6 +1,7 @@
 import {
   BatchId,
   CrewId,
+  CustomerId,
   DoorId,
   EntryId,
   GearId,
@@ -28,6 +29,7 @@ const KINDS = {
   photo: PhotoId,
   gear: GearId,
   lot: LotId,
+  customer: CustomerId,
 } as const;
 type Kind = keyof typeof KINDS;
 

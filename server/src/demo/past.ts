@@ -13,6 +13,8 @@ interface Past {
   readonly minutes: number;
   readonly rooms: readonly Room[];
   readonly by: string;
+  /** Who took the page at the end. */
+  readonly customer: string;
   readonly product: (typeof PRODUCTS)["sedge" | "meadow"];
   /** What came back, in the first room. */
   readonly cameBack?: "wick-back" | "odour" | "spot-back";
@@ -25,7 +27,7 @@ const nylon = { covering: "cut-pile", fibre: "nylon", soil: 3, method: "extracti
 
 /** A job from its first step to its hand-over, in rooms one behind the other. */
 function past(
-  { n, daysAgo, site, title, minutes, rooms, by, product, cameBack, discount }: Past,
+  { n, daysAgo, site, title, minutes, rooms, by, customer, product, cameBack, discount }: Past,
   now: Date,
 ): DemoJob {
   const begun = new Date(now);
@@ -79,7 +81,7 @@ function past(
       }),
       step(ended, "step-started", "pack-up"),
       step(minutes, "step-done", "pack-up"),
-      happened(start, minutes + 4, { kind: "handed-over", by, name: "Wren Calloway" }),
+      happened(start, minutes + 4, { kind: "handed-over", by, name: customer }),
       happened(start, minutes + 150, {
         kind: "second-look",
         by,
@@ -97,6 +99,7 @@ export function pastJobs(now: Date): DemoJob[] {
       n: 5,
       daysAgo: 3,
       site: SITES.terrace,
+      customer: "Wren Calloway",
       title: "Lounge and landing",
       minutes: 105,
       rooms: [room("Lounge", 5.2, 4.1, olefin(4)), room("Landing", 3.4, 1.6, olefin(4))],
@@ -108,6 +111,7 @@ export function pastJobs(now: Date): DemoJob[] {
       n: 6,
       daysAgo: 9,
       site: SITES.cottage,
+      customer: "Tobias Brindle",
       title: "Two bedrooms",
       minutes: 68,
       rooms: [room("Front bedroom", 4.2, 3.6, olefin(3)), room("Back bedroom", 3.6, 3.1, olefin(3))],
@@ -119,6 +123,7 @@ export function pastJobs(now: Date): DemoJob[] {
       n: 7,
       daysAgo: 16,
       site: SITES.office,
+      customer: "Sable Finch",
       title: "Office floor",
       minutes: 96,
       rooms: [room("Meeting room", 6.4, 4.6, olefin(3)), room("Open office", 9.2, 6.4, olefin(3))],
@@ -130,6 +135,7 @@ export function pastJobs(now: Date): DemoJob[] {
       n: 8,
       daysAgo: 17,
       site: SITES.terrace,
+      customer: "Wren Calloway",
       title: "Study and playroom",
       minutes: 92,
       rooms: [room("Study", 3.8, 3.2, nylon), room("Playroom", 4.6, 4.1, nylon)],
@@ -141,6 +147,7 @@ export function pastJobs(now: Date): DemoJob[] {
       n: 9,
       daysAgo: 23,
       site: SITES.cottage,
+      customer: "Tobias Brindle",
       title: "Ground floor",
       minutes: 106,
       rooms: [room("Dining room", 4.4, 3.9, nylon), room("Front room", 5.1, 4.4, nylon)],

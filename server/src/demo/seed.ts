@@ -7,6 +7,7 @@ import { saveOnce } from "../features/job/service.ts";
 import { appendOnce } from "../features/log/service.ts";
 import { keyOf } from "../features/photo/service.ts";
 import { photos } from "../features/photo/table.ts";
+import { writeCustomer } from "../features/shelf/customer/store.ts";
 import { writeGear } from "../features/shelf/gear/store.ts";
 import { writeProduct } from "../features/shelf/product/store.ts";
 import { writeSite } from "../features/shelf/site/store.ts";
@@ -15,7 +16,7 @@ import { writeLot } from "../features/stock/store.ts";
 import { demoId } from "./demoId.ts";
 import { demoJobs } from "./jobs.ts";
 import { SETTINGS } from "./prices.ts";
-import { PRODUCTS, SITES } from "./shelf.ts";
+import { CUSTOMERS, PRODUCTS, SITES } from "./shelf.ts";
 import { GEAR, STOCK, VESSELS } from "./van.ts";
 
 const CREW = demoId("crew", 1);
@@ -31,6 +32,7 @@ const DEMO_TABLES = [
   "products",
   "vessels",
   "sites",
+  "customers",
 ];
 
 /** Takes the demo crew's rows away; no other crew's, and nothing else. */
@@ -47,6 +49,7 @@ async function seed(tx: Transaction, now: Date): Promise<void> {
   for (const vessel of Object.values(VESSELS)) await writeVessel(tx, CREW, vessel);
   for (const item of Object.values(GEAR)) await writeGear(tx, CREW, item);
   for (const lot of STOCK(now)) await writeLot(tx, CREW, lot);
+  for (const customer of Object.values(CUSTOMERS)) await writeCustomer(tx, CREW, customer);
   for (const site of Object.values(SITES)) await writeSite(tx, CREW, site);
   for (const { job, log } of demoJobs(now)) {
     await saveOnce(tx, CREW, { baseVersion: 0, job });

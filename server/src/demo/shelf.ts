@@ -1,4 +1,4 @@
-import type { Product, Site } from "@scutch/contract";
+import type { Customer, Product, Site } from "@scutch/contract";
 import { demoId } from "./demoId.ts";
 
 const MINUTE = 60;
@@ -188,6 +188,20 @@ export const PRODUCTS = {
 /** The demo is at work where its server is. */
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
+/** Invented people. */
+export const CUSTOMERS = {
+  calloway: {
+    id: demoId("customer", 1),
+    name: "Wren Calloway",
+    phone: "01632 960 114",
+    mail: "wren@calloway.example",
+    reachedBy: "message",
+    note: "Works nights: not before 10.",
+  },
+  brindle: { id: demoId("customer", 2), name: "Tobias Brindle", phone: "01632 960 127", reachedBy: "phone" },
+  marsh: { id: demoId("customer", 3), name: "Ivo Marsh", mail: "ivo@lantern.example", reachedBy: "mail" },
+} satisfies Record<string, Customer>;
+
 /** Invented places. */
 export const SITES = {
   library: {
@@ -198,19 +212,40 @@ export const SITES = {
     zone,
   },
   flat: { id: demoId("site", 2), name: "Flat 6, Weir House", address: "Weir House, Lower Quillhaven", zone },
-  clinic: { id: demoId("site", 3), name: "Saltmarsh Clinic", address: "11 Dune Road, Saltmarsh", zone },
+  clinic: {
+    id: demoId("site", 3),
+    name: "Saltmarsh Clinic",
+    address: "11 Dune Road, Saltmarsh",
+    zone,
+    visitMonths: 1,
+  },
   guesthouse: {
     id: demoId("site", 4),
     name: "The Lantern Guesthouse",
     address: "Harbour Steps, Saltmarsh",
     zone,
+    customerId: CUSTOMERS.marsh.id,
   },
   terrace: {
     id: demoId("site", 5),
     name: "14 Harbour Terrace",
     address: "14 Harbour Terrace, Quillhaven",
     zone,
+    customerId: CUSTOMERS.calloway.id,
+    access: "Side gate, then the back door",
+    keySafe: "4071",
+    parking: "On the quay, two hours",
+    tap: "Garage, left of the door",
+    drain: "Gully by the back door",
+    pets: "A cat that must stay in",
+    circuits: 2,
   },
-  cottage: { id: demoId("site", 6), name: "Reed Cottage", address: "Fen Lane, Lower Quillhaven", zone },
+  cottage: {
+    id: demoId("site", 6),
+    name: "Reed Cottage",
+    address: "Fen Lane, Lower Quillhaven",
+    zone,
+    customerId: CUSTOMERS.brindle.id,
+  },
   office: { id: demoId("site", 7), name: "The Old Ropeworks", address: "3 Ropewalk, Saltmarsh", zone },
 } satisfies Record<string, Site>;

@@ -16,6 +16,12 @@ const VanScreen = lazy(async () => ({ default: (await import("../features/van/Va
 const WeekScreen = lazy(async () => ({
   default: (await import("../features/week/WeekScreen.tsx")).WeekScreen,
 }));
+const PlacesScreen = lazy(async () => ({
+  default: (await import("../features/places/PlacesScreen.tsx")).PlacesScreen,
+}));
+const PlaceScreen = lazy(async () => ({
+  default: (await import("../features/places/PlaceScreen.tsx")).PlaceScreen,
+}));
 const MixerScreen = lazy(async () => ({
   default: (await import("../features/mixer/MixerScreen.tsx")).MixerScreen,
 }));
@@ -75,6 +81,8 @@ export function App() {
           <Route path="shelf" element={<Page what="the shelf" screen={<ShelfScreen />} />} />
           <Route path="van" element={<Page what="the van" screen={<VanScreen />} />} />
           <Route path="week" element={<Page what="the week" screen={<WeekScreen />} />} />
+          <Route path="places" element={<Page what="the places" screen={<PlacesScreen />} />} />
+          <Route path="places/:siteId" element={<Page what="the place" screen={<PlaceScreen />} />} />
           <Route path="mixer" element={<Page what="the mixer" screen={<MixerScreen />} />} />
           <Route path="reference" element={<Page what="the reference" screen={<ReferenceScreen />} />} />
           <Route path="*" element={<NoSuchPage />} />

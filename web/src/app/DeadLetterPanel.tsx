@@ -20,6 +20,7 @@ const THINGS = {
   vessel: "The sprayer or tank",
   gear: "Van item:",
   site: "The place",
+  customer: "The customer",
   lot: "The lot",
   settings: "Crew settings",
 } as const;

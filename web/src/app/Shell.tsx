@@ -3,6 +3,7 @@ import {
   ChartNoAxesColumn,
   FlaskConical,
   List,
+  MapPin,
   Moon,
   Pipette,
   Ruler,
@@ -26,6 +27,7 @@ const SettingsDialog = lazy(async () => ({
 const PLACES = [
   { to: "/", name: "Today", Icon: List },
   { to: "/week", name: "Week", Icon: ChartNoAxesColumn },
+  { to: "/places", name: "Places", Icon: MapPin },
   { to: "/van", name: "Van", Icon: Truck },
   { to: "/shelf", name: "Shelf", Icon: FlaskConical },
   { to: "/mixer", name: "Mixer", Icon: Pipette },
@@ -126,7 +128,8 @@ export function Shell() {
       <div className="min-w-0 flex-1">
         {atHome && (
           <nav aria-label="Main menu" className="flex flex-wrap border-rule border-b sm:hidden print:hidden">
-            {PLACES.slice(1).map(({ to, name }) => (
+            {/* Reference has its sign in the header. */}
+            {PLACES.slice(1, -1).map(({ to, name }) => (
               <Link
                 key={to}
                 to={to}

@@ -145,6 +145,8 @@ const ROOM_FIELDS: FieldsOf<ThingOf<"rooms">> = {
     name: "dehumidifier",
     show: (value, units) => `${formatAmount(units.volume(value / 1000))} a day`,
   },
+  fromVisit: { name: "taken over from a visit", show: longDay },
+  pastTests: { name: "earlier tests", show: count("test", "tests") },
   heating: { name: "heating", show: (value) => (value ? "on" : "off") },
 };
 
@@ -173,6 +175,7 @@ const SPOT_FIELDS: FieldsOf<ThingOf<"spots">> = {
   known: { name: "identified by", show: plain },
   nature: { name: "spot or stain", show: plain },
   age: { name: "age", show: (value) => SPOT_AGE_NAMES[value].toLowerCase() },
+  fromVisit: { name: "stayed at a visit", show: longDay },
   uv: { name: "under UV light", show: plain },
 };
 

@@ -1,6 +1,7 @@
 import type {
   CrewId,
   CrewSettings,
+  Customer,
   Gear,
   JobCard,
   LogEntry,
@@ -11,6 +12,7 @@ import type {
   StockLot,
   StockUse,
   Vessel,
+  Visit,
 } from "@scutch/contract";
 import Dexie, { type Table } from "dexie";
 import type { JobRow } from "./jobRow.ts";
@@ -37,6 +39,7 @@ export interface DeviceRecords {
   readonly vessel: Vessel;
   readonly gear: Gear;
   readonly site: Site;
+  readonly customer: Customer;
   readonly lot: StockLot;
   readonly settings: CrewSettings;
 }
@@ -79,6 +82,8 @@ export interface Facts {
   readonly machines: { readonly jobId: string; readonly keys: readonly string[] };
   /** How far the changes of the crew's other devices are known. */
   readonly changes: { readonly seq: number };
+  /** When each place was visited last and will be next, as the server told. */
+  readonly visits: { readonly visits: readonly Visit[] };
   /** Jobs that were deleted for good elsewhere. */
   readonly deleted: { readonly ids: readonly string[] };
   /** How far the list of jobs is known each way: what to ask for next, null at its end. */

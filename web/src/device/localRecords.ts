@@ -44,7 +44,7 @@ function useThings(kinds: readonly RecordKind[]) {
   return useMemo(() => found && { ...found, held }, [found, held]);
 }
 
-const SHELF: readonly RecordKind[] = ["product", "vessel", "gear", "site"];
+const SHELF: readonly RecordKind[] = ["product", "vessel", "gear", "site", "customer"];
 
 /** Shelf, van and sites as they stand here, live; null: this device has never seen them. */
 export function useLocalShelf(): Shelf | null | undefined {
@@ -58,6 +58,7 @@ export function useLocalShelf(): Shelf | null | undefined {
       vessels: list("vessel").toSorted(byName),
       gear: list("gear").toSorted(byName),
       sites: list("site").toSorted(byName),
+      customers: list("customer").toSorted((a, b) => (a.name ?? "").localeCompare(b.name ?? "")),
     } as Shelf;
   }, [found]);
   return useStableValue(shelf);

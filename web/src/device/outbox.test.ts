@@ -122,7 +122,7 @@ describe("what is heard", () => {
     });
     answer({
       outcome: "done",
-      body: { products: [product("Old")], vessels: [], gear: [], sites: [] },
+      body: { products: [product("Old")], vessels: [], gear: [], sites: [], customers: [] },
     });
     await pulling;
     expect((await db.things.get(`product:${id(2, 1)}`))?.value).toEqual(product("New"));

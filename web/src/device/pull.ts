@@ -8,8 +8,11 @@ import {
   JobCard,
   type JobId,
   type LogPart,
+  namesCustomer,
   parseTolerantly,
+  type Site,
   type StoredJob,
+  withoutCustomer,
 } from "@scutch/contract";
 import { deepEqual, joinRecord } from "@scutch/core/plan";
 import type { ConnectionState } from "../state/connectionSlice.ts";
@@ -119,9 +122,13 @@ export async function pullPhotos(db: DeviceDb, send: Send, jobId: JobId): Promis
 
 /** A change that waits, made on what the server says now: what others changed stays beside it. */
 function rebasedRecord(row: RecordRow, known: RecordRow["value"]): RecordRow {
-  const value = row.known
-    ? (joinRecord({ ...row.known }, { ...row.value }, { ...known }) as never)
-    : row.value;
+  // A customer who was deleted doesn't come back with a change made before this device heard of it.
+  const isForgotten = "forgotten" in known && known.forgotten === true;
+  const value = isForgotten
+    ? known
+    : row.known
+      ? (joinRecord({ ...row.known }, { ...row.value }, { ...known }) as never)
+      : row.value;
   return { ...row, known, value, rev: deepEqual(value, row.value) ? row.rev : row.rev + 1 };
 }
 
@@ -150,14 +157,52 @@ export async function pullShelf(db: DeviceDb, send: Send): Promise<PullResult> {
   if (isMissing(answer)) return answer;
   const byId = <T extends { readonly id: string }>(list: readonly T[]) =>
     list.map((each) => [each.id, each] as const);
-  await db.transaction("rw", db.things, db.facts, async () => {
+  await db.transaction("rw", [db.things, db.facts, db.jobs, db.entries], async () => {
     await hearThings(db, "product", byId(answer.products), askedAt);
     await hearThings(db, "vessel", byId(answer.vessels), askedAt);
     await hearThings(db, "gear", byId(answer.gear), askedAt);
     await hearThings(db, "site", byId(answer.sites), askedAt);
+    await hearThings(db, "customer", byId(answer.customers), askedAt);
+    await forgetNames(
+      db,
+      answer.sites.filter(({ forgotten }) => forgotten),
+    );
     await db.setFact("shelf", { heardAt: askedAt });
   });
   return "kept";
+}
+
+/** Takes customers' names and signatures out of the logs held here of jobs at places whose customer was deleted. */
+export async function forgetNames(db: DeviceDb, sites: readonly Pick<Site, "id">[]): Promise<void> {
+  if (sites.length === 0) return;
+  const ids = new Set<string>(sites.map(({ id }) => id));
+  const jobs = await db.jobs.filter((row) => ids.has(currentPlan(row).siteId)).primaryKeys();
+  await db.entries
+    .where("jobId")
+    .anyOf(jobs)
+    .filter(({ entry }) => namesCustomer(entry))
+    .modify((row) => {
+      Object.assign(row, { entry: withoutCustomer(row.entry) });
+    });
+}
+
+/** When each place was visited last and will be next. */
+export async function pullVisits(db: DeviceDb, send: Send, day: string): Promise<PullResult> {
+  const answer = await ask(send, "readVisits", {}, { today: day });
+  if (isMissing(answer)) return answer;
+  await db.setFact("visits", { visits: answer.visits });
+  return "kept";
+}
+
+/** Jobs of a place read whole, the last of them first. */
+const VISITS_WHOLE = 3;
+
+/** The last jobs at a place: their cards, and the last of them whole. */
+export async function pullPlace(db: DeviceDb, send: Send, siteId: string): Promise<PullResult> {
+  const page = await ask(send, "listJobs", {}, { site: siteId, limit: "20" });
+  if (isMissing(page)) return page;
+  const cards = await keepPage(db, page);
+  return catchUp(db, send, await lackingOf(db, cards.slice(-VISITS_WHOLE), () => true));
 }
 
 export async function pullStock(db: DeviceDb, send: Send): Promise<PullResult> {

@@ -390,7 +390,7 @@ describe("things of the shelf, and pictures", () => {
     const hear = (value: object) =>
       pullShelf(db, async () => ({
         outcome: "done",
-        body: { products: [value], vessels: [], gear: [], sites: [] },
+        body: { products: [value], vessels: [], gear: [], sites: [], customers: [] },
       }));
     await hear(product({}));
     await change(product({ name: "Renamed here" }));

@@ -203,7 +203,16 @@ test("on its first day a device reads everything, whatever it is told", async ()
   const asked: string[] = [];
   const send: Send = async (_, path) => {
     asked.push(path.split("?")[0] ?? "");
-    const lists = { products: [], vessels: [], gear: [], sites: [], lots: [], used: [], jobs: [] };
+    const lists = {
+      products: [],
+      vessels: [],
+      gear: [],
+      sites: [],
+      customers: [],
+      lots: [],
+      used: [],
+      jobs: [],
+    };
     const crew = { crew: { id: db.crewId, name: "Crew" }, settings: { prices: {} } };
     return { outcome: "done", body: { ...lists, ...crew, earlier: null, later: null } };
   };

@@ -146,3 +146,7 @@ export function monthAfter(day: string, months: number): string {
   const date = addMonths(parseISO(day), months);
   return `${itemAt(MONTHS, date.getMonth())} ${date.getFullYear()}`;
 }
+
+/** `Wed 4 Nov`, with its year where that isn't the present one. */
+export const dayText = (day: string, now: string = today()): string =>
+  day.slice(0, 4) === now.slice(0, 4) ? longDay(day) : `${longDay(day)} ${day.slice(0, 4)}`;

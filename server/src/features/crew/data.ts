@@ -1,4 +1,4 @@
-import type { CrewFile, CrewId } from "@scutch/contract";
+import { type CrewFile, type CrewId, withoutKeySafe } from "@scutch/contract";
 import type { Db } from "../../db/connect.ts";
 import { notFound } from "../../failures.ts";
 import { allIds, readRows } from "../job/service.ts";
@@ -50,6 +50,8 @@ async function* pieces(
   const shelf = await readShelf(db, crewId);
   const rest = {
     ...shelf,
+    // The file leaves the crew: the codes of key safes stay.
+    sites: shelf.sites.map(withoutKeySafe),
     lots: await readLots(db, crewId),
     ...(unreadable.length > 0 ? { unreadable } : {}),
   };

@@ -200,6 +200,7 @@ describe("every row belongs to a crew", () => {
       products: [],
       vessels: [],
       sites: [],
+      customers: [],
     });
     const { version, job } = await read();
     const theirs = { ...job, batches: [], rooms: [], doors: [], spots: [], siteId: demoId("site", 50) };

@@ -1,10 +1,28 @@
-import { type JobCard, type JobId, type JobPage, OPEN_DAYS, summarizeJob } from "@scutch/contract";
+import {
+  type JobCard,
+  type JobId,
+  type JobPage,
+  OPEN_DAYS,
+  type SiteId,
+  summarizeJob,
+  type Visit,
+} from "@scutch/contract";
 import { MAX_DRYING_HOURS } from "@scutch/core/drying";
 import { roomFinishTimes } from "@scutch/core/log";
 import type { Db } from "../../db/connect.ts";
 import { invalid } from "../../failures.ts";
 import { type LogFacts, logFactsOf, NO_LOG } from "../log/service.ts";
-import { idsAfter, idsBefore, idsBetween, idsFrom, placeOf, readRows, type StoredRow } from "./store.ts";
+import {
+  idsAfter,
+  idsAtSite,
+  idsBefore,
+  idsBetween,
+  idsFrom,
+  placeOf,
+  readRows,
+  type StoredRow,
+  visitDays,
+} from "./store.ts";
 
 const HOUR = 3_600_000;
 const MAX_OPEN_BEFORE = 100;
@@ -13,6 +31,7 @@ interface Wanted {
   readonly from?: string | undefined;
   readonly after?: JobId | undefined;
   readonly before?: JobId | undefined;
+  readonly site?: SiteId | undefined;
   readonly limit: number;
 }
 
@@ -23,6 +42,12 @@ const daysBefore = (day: string, days: number) =>
 export async function listJobs(db: Db, crewId: string, wanted: Wanted, now: number): Promise<JobPage> {
   const { from, limit } = wanted;
   const cardsOf = (ids: readonly string[]) => cardsFor(db, crewId, ids, now);
+  if (wanted.site)
+    return {
+      jobs: await cardsOf(await idsAtSite(db, crewId, wanted.site, limit)),
+      earlier: null,
+      later: null,
+    };
   const cursor = wanted.after ?? wanted.before;
   if (cursor === undefined) {
     const ids = await idsFrom(db, crewId, from ?? "1970-01-01", limit + 1);
@@ -58,6 +83,16 @@ export async function listJobs(db: Db, crewId: string, wanted: Wanted, now: numb
     earlier: ids.length > limit ? (cards[0]?.id ?? null) : null,
     later: cards.at(-1)?.id ?? null,
   };
+}
+
+/** When the crew was at each place last, up to a day, and when it is there next. */
+export async function listVisits(db: Db, crewId: string, today: string): Promise<Visit[]> {
+  const rows = await visitDays(db, crewId, today);
+  return rows.map(({ siteId, last, next }) => ({
+    siteId: siteId as SiteId,
+    ...(last ? { last } : {}),
+    ...(next ? { next } : {}),
+  }));
 }
 
 async function cardsFor(db: Db, crewId: string, ids: readonly string[], now: number): Promise<JobCard[]> {

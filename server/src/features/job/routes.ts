@@ -3,12 +3,15 @@ import type { Router } from "express";
 import type { Context } from "../../http/context.ts";
 import { mount } from "../../http/mount.ts";
 import { catchUp } from "./catchUp.ts";
-import { listJobs } from "./list.ts";
+import { listJobs, listVisits } from "./list.ts";
 import { purgeJob } from "./purge.ts";
 import { readJob, readRawJob, saveJob } from "./service.ts";
 
 export function jobRoutes(router: Router, { db, blobs }: Context): void {
   mount(router, endpoints.listJobs, ({ query }, { crewId }) => listJobs(db, crewId, query, Date.now()));
+  mount(router, endpoints.readVisits, async ({ query }, { crewId }) => ({
+    visits: await listVisits(db, crewId, query.today),
+  }));
   mount(router, endpoints.catchUpJobs, async ({ body }, { crewId }) => ({
     jobs: await catchUp(db, crewId, body.jobs),
   }));

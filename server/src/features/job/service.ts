@@ -8,7 +8,7 @@ import { jobExists, lockJob, lockRow, planFrom, readPlan, readStored, writeJob }
 import { validateReferences } from "./validateReferences.ts";
 
 /** For the crew's file. */
-export { allIds, readRows } from "./store.ts";
+export { allIds, jobsAt, readRows, siteOf } from "./store.ts";
 
 /** Sendings remembered of a job: as many as a device could have on their way, and more. */
 const SAVES_KEPT = 20;

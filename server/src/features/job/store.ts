@@ -80,6 +80,55 @@ export async function jobExists(db: Db, crewId: string, jobId: string): Promise<
   return rows.length > 0;
 }
 
+/** The place of a job; undefined where there is no such job. */
+export async function siteOf(
+  tx: Db | Transaction,
+  crewId: string,
+  jobId: string,
+): Promise<string | undefined> {
+  const [row] = await tx.select({ siteId: jobs.siteId }).from(jobs).where(one(crewId, jobId));
+  return row?.siteId;
+}
+
+const atSites = (crewId: string, siteIds: readonly string[]) =>
+  and(eq(jobs.crewId, crewId), inArray(jobs.siteId, [...siteIds]));
+
+/** Ids of the jobs at some places. */
+export async function jobsAt(
+  tx: Db | Transaction,
+  crewId: string,
+  siteIds: readonly string[],
+): Promise<JobId[]> {
+  if (siteIds.length === 0) return [];
+  const rows = await tx.select({ id: jobs.id }).from(jobs).where(atSites(crewId, siteIds));
+  return rows.map(({ id }) => id as JobId);
+}
+
+/** Ids of the last jobs at a place, in the order of their days. */
+export async function idsAtSite(db: Db, crewId: string, siteId: string, limit: number): Promise<string[]> {
+  const rows = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(atSites(crewId, [siteId]))
+    .orderBy(desc(jobs.day), desc(jobs.startsAt), desc(jobs.id))
+    .limit(limit);
+  return rows.map(({ id }) => id).reverse();
+}
+
+/** The day of the last visit up to `today` and of the next one after it, by place; jobs that were removed don't count. */
+export async function visitDays(db: Db, crewId: string, today: string) {
+  const rows = await db
+    .select({
+      siteId: jobs.siteId,
+      last: sql<string | null>`max(case when ${jobs.day} <= ${today} then ${jobs.day} end)`,
+      next: sql<string | null>`min(case when ${jobs.day} > ${today} then ${jobs.day} end)`,
+    })
+    .from(jobs)
+    .where(and(eq(jobs.crewId, crewId), sql`json_value(${jobs.plan}, '$.removed') is null`))
+    .groupBy(jobs.siteId);
+  return rows;
+}
+
 /** Locks a job's row: what is written about the job is written by one at a time. False where there is no such job. */
 export async function lockRow(tx: Transaction, crewId: string, jobId: string): Promise<boolean> {
   const rows = await tx.select({ id: jobs.id }).from(jobs).where(one(crewId, jobId)).for("update");

@@ -1,12 +1,28 @@
 import { isDeepStrictEqual } from "node:util";
-import type { JobId, LogEntry, LogPart } from "@scutch/contract";
+import {
+  type JobId,
+  type LogEntry,
+  type LogPart,
+  namesCustomer,
+  type SiteId,
+  withoutCustomer,
+} from "@scutch/contract";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure } from "../../failures.ts";
 import { noteChange } from "../change/service.ts";
-import { requireJob, requireLockedJob } from "../job/service.ts";
+import { jobsAt, requireJob, requireLockedJob, siteOf } from "../job/service.ts";
+import { readSites } from "../shelf/service.ts";
 import { addUse } from "../stock/service.ts";
-import { addEntries, entriesById, entriesOfKinds, logFactsOf, NO_LOG, readEntries } from "./store.ts";
+import {
+  addEntries,
+  entriesById,
+  entriesOfKinds,
+  logFactsOf,
+  NO_LOG,
+  readEntries,
+  replaceEntry,
+} from "./store.ts";
 import { USING, usageDelta } from "./usageDelta.ts";
 
 /** For the list of jobs, the crew's file and a job deleted for good. */
@@ -47,14 +63,31 @@ export async function appendLog(
   return retryTransaction(db, (tx) => appendOnce(tx, crewId, jobId, entries));
 }
 
-/** {@link appendLog} inside a transaction of the caller's. */
-export async function appendOnce(
+/** Whether a job is at a place whose customer was deleted: a name in an entry that comes in late isn't kept. */
+async function isOfForgotten(tx: Transaction, crewId: string, jobId: JobId): Promise<boolean> {
+  const siteId = await siteOf(tx, crewId, jobId);
+  const sites = await readSites(tx, crewId);
+  return sites.some(({ id, forgotten }) => id === siteId && forgotten === true);
+}
+
+/** Takes customers' names and signatures out of the logs of the jobs at some places. */
+export async function forgetNames(
   tx: Transaction,
   crewId: string,
-  jobId: JobId,
-  entries: readonly LogEntry[],
-) {
+  siteIds: readonly SiteId[],
+): Promise<void> {
+  const jobIds = await jobsAt(tx, crewId, siteIds);
+  for (const jobId of jobIds) {
+    const named = await entriesOfKinds(tx, crewId, jobId, ["quote-agreed", "handed-over"]);
+    for (const entry of named) await replaceEntry(tx, crewId, withoutCustomer(entry));
+  }
+}
+
+/** {@link appendLog} inside a transaction of the caller's. */
+export async function appendOnce(tx: Transaction, crewId: string, jobId: JobId, said: readonly LogEntry[]) {
   await requireLockedJob(tx, crewId, jobId);
+  const isNameless = said.some(namesCustomer) && (await isOfForgotten(tx, crewId, jobId));
+  const entries = isNameless ? said.map(withoutCustomer) : said;
   const ids = entries.map(({ id }) => id);
   const there = new Map((await entriesById(tx, crewId, ids)).map((row) => [row.id, row]));
   const fresh = new Map<string, LogEntry>();

@@ -82,13 +82,21 @@ export async function entriesOfKinds(
   return rows.map((row) => row.entry);
 }
 
+/** Writes an entry in place of the one with its id: only ever to take a deleted customer's name out. */
+export async function replaceEntry(tx: Transaction, crewId: string, entry: LogEntry): Promise<void> {
+  await tx
+    .update(logEntries)
+    .set({ entry })
+    .where(and(eq(logEntries.crewId, crewId), eq(logEntries.id, entry.id)));
+}
+
 /** Takes a job's whole log away: only ever with the job. */
 export async function removeEntriesOf(tx: Transaction, crewId: string, jobId: string): Promise<void> {
   await tx.delete(logFacts).where(and(eq(logFacts.crewId, crewId), eq(logFacts.jobId, jobId)));
   await tx.delete(logEntries).where(ofJob(crewId, jobId));
 }
 
-/** Adds entries to a job that is locked, and keeps its facts in step. There is no way here to change or take away one. */
+/** Adds entries to a job that is locked, and keeps its facts in step. Nothing that happened is changed or taken away. */
 export async function addEntries(
   tx: Transaction,
   crewId: string,

@@ -1,6 +1,8 @@
 import {
   type CrewId,
   CrewSettings,
+  Customer,
+  forgottenSite,
   Gear,
   Product,
   type RecordChange,
@@ -15,11 +17,14 @@ import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { holdCrew, noteChange } from "../change/service.ts";
 import { readCrew, writeSettings } from "../crew/service.ts";
+import { forgetNames } from "../log/service.ts";
 import {
+  readCustomers,
   readGear,
   readProducts,
   readSites,
   readVessels,
+  writeCustomer,
   writeGear,
   writeProduct,
   writeSite,
@@ -48,6 +53,7 @@ const KINDS: { readonly [K in RecordChange["kind"]]: Kind<Value<K>> } = {
   product: { topic: "shelf", schema: Product, find: byId(readProducts), write: writeProduct },
   vessel: { topic: "shelf", schema: Vessel, find: byId(readVessels), write: writeVessel },
   gear: { topic: "shelf", schema: Gear, find: byId(readGear), write: writeGear },
+  customer: { topic: "shelf", schema: Customer, find: byId(readCustomers), write: writeCustomer },
   site: { topic: "shelf", schema: Site, find: byId(readSites), write: writeSite },
   lot: { topic: "stock", schema: StockLot, find: byId(readLots), write: writeLot },
   settings: {
@@ -57,6 +63,41 @@ const KINDS: { readonly [K in RecordChange["kind"]]: Kind<Value<K>> } = {
     write: writeSettings,
   },
 };
+
+const isForgotten = (value: unknown): boolean =>
+  typeof value === "object" && value !== null && "forgotten" in value && value.forgotten === true;
+
+/**
+ * What is saved where a deleted customer is concerned: nothing personal comes back, whoever was offline when they were deleted. A
+ * customer deleted just now takes the names out of their places and out of the logs of the jobs there.
+ */
+async function forgotten<K extends RecordChange["kind"]>(
+  tx: Transaction,
+  crewId: CrewId,
+  kind: K,
+  theirs: Value<K> | undefined,
+  saved: Value<K>,
+): Promise<Value<K>> {
+  if (theirs && isForgotten(theirs)) return theirs;
+  if (kind === "customer" && isForgotten(saved)) {
+    await forgetCustomer(tx, crewId, (saved as Customer).id);
+    return { id: (saved as Customer).id, forgotten: true } as Value<K>;
+  }
+  if (kind !== "site") return saved;
+  const site = saved as Site;
+  const owner = (await readCustomers(tx, crewId)).find(({ id }) => id === site.customerId);
+  return (isForgotten(owner) ? forgottenSite(site) : site) as Value<K>;
+}
+
+async function forgetCustomer(tx: Transaction, crewId: CrewId, customerId: Customer["id"]): Promise<void> {
+  const own = (await readSites(tx, crewId)).filter((site) => site.customerId === customerId);
+  for (const site of own) await writeSite(tx, crewId, forgottenSite(site));
+  await forgetNames(
+    tx,
+    crewId,
+    own.map(({ id }) => id),
+  );
+}
 
 /**
  * Saves a thing of the shelf, the van, the stock or the settings, and answers with it as it is now. Changed since `base` by others,
@@ -72,10 +113,10 @@ export async function saveRecord<K extends RecordChange["kind"]>(
   return retryTransaction(db, async (tx) => {
     // One after the other: what is joined is what was saved last.
     await holdCrew(tx, crewId);
-    const theirs = base === undefined ? undefined : await find(tx, crewId, value);
+    const theirs = await find(tx, crewId, value);
     const joined =
       base && theirs ? schema.safeParse(joinRecord(base, { ...value }, { ...theirs })) : undefined;
-    const saved = joined?.success ? joined.data : value;
+    const saved = await forgotten(tx, crewId, kind, theirs, joined?.success ? joined.data : value);
     await write(tx, crewId, saved);
     await noteChange(tx, crewId, topic);
     return saved;

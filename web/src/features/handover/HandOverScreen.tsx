@@ -66,7 +66,7 @@ export function HandOverScreen() {
     total,
     paid,
     comesBack: comesBack.chosen,
-    nextVisit: NEXT_VISIT,
+    nextVisit: site?.visitMonths ?? NEXT_VISIT,
     handedOver,
   });
   return (

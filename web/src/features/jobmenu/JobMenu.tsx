@@ -1,5 +1,5 @@
 import { type Job, type Site, SiteId } from "@scutch/contract";
-import { CalendarDays, Clock, Copy, FileJson, FileSpreadsheet, MapPin, Trash2 } from "lucide-react";
+import { CalendarDays, Clock, Copy, FileJson, FileSpreadsheet, MapPin, Trash2, User } from "lucide-react";
 import { type ReactNode, useId, useState } from "react";
 import { useNavigate } from "react-router";
 import { addJob, saveRecord } from "../../device/changes.ts";
@@ -59,6 +59,17 @@ export function JobMenu({ desk, onClose }: Props) {
         <Item icon={<MapPin aria-hidden size={20} />} name="Change place" onPress={() => setOpen("place")}>
           {open === "place" && <PlaceForm desk={desk} onClose={() => setOpen(undefined)} />}
         </Item>
+        {site && (
+          <Item
+            icon={<User aria-hidden size={20} />}
+            name="Customer and place"
+            onPress={() => {
+              onClose();
+              // In place of the dialog’s own step.
+              void navigate(`/places/${site.id}`, { replace: true });
+            }}
+          />
+        )}
         {site && (
           <Item
             icon={<Clock aria-hidden size={20} />}

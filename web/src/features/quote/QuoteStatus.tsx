@@ -3,7 +3,7 @@ import type { Agreement } from "@scutch/core/log";
 import { DISCOUNT, type PriceDifference, priceDifferences } from "@scutch/core/quote";
 import { moneyFormat } from "../../format/money.ts";
 import { priceLineName } from "../../format/priceLineName.ts";
-import { longDay } from "../../format/time.ts";
+import { dayText } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { useJobPrice } from "../../planning/useJobPrice.ts";
@@ -38,7 +38,7 @@ export function QuoteStatus({ desk, quote, agreement, onShow, onNew }: Props) {
           <p className="text-soft">
             {accepted
               ? `${offerName(accepted.offer)}, ${money.showMinor(accepted.offer.total)}: accepted by ${accepted.entry.name}, ${at(accepted.entry.at)}`
-              : `Shown ${at(quote.at)}, ${hasExpired ? `expired ${longDay(quote.validUntil)}` : `not accepted yet. Prices hold until ${longDay(quote.validUntil)}.`}`}
+              : `Shown ${at(quote.at)}, ${hasExpired ? `expired ${dayText(quote.validUntil)}` : `not accepted yet. Prices hold until ${dayText(quote.validUntil)}.`}`}
           </p>
         </div>
         <div className="flex flex-wrap gap-2">

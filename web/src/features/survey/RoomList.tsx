@@ -4,7 +4,7 @@ import type { AssumedField, KnownRoom } from "@scutch/core/plan";
 import { explainFinish } from "@scutch/core/run";
 import { lazy, Suspense } from "react";
 import { sizeText } from "../../format/readers.ts";
-import { timeAt } from "../../format/time.ts";
+import { dayText, timeAt } from "../../format/time.ts";
 import { ASSUMED_NAMES, COVERING_NAMES, FIBRE_NAMES, METHOD_NAMES, SOIL_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { ExplainedFigure } from "../../shared/explain/ExplainedFigure.tsx";
@@ -78,6 +78,9 @@ export function RoomList({ desk, selected, onSelect, now }: Props) {
               <Suspense fallback={null}>
                 <CareMark desk={desk} roomId={room.id} />
               </Suspense>
+              {room.fromVisit && (
+                <p className="text-caution-ink text-sm">From the visit of {dayText(room.fromVisit)}</p>
+              )}
               {known.assumed.length > 0 && (
                 <p className="truncate text-caution-ink text-sm">Assumed: {assumedText(known.assumed)}</p>
               )}

@@ -9,6 +9,7 @@ import { AddRoom } from "./AddRoom.tsx";
 import { AllRooms } from "./AllRooms.tsx";
 import { FloorView } from "./FloorView.tsx";
 import { JobFacts } from "./JobFacts.tsx";
+import { LastVisit } from "./LastVisit.tsx";
 import { levelName } from "./levels.ts";
 import { PlanAdvice } from "./PlanAdvice.tsx";
 import { RoomList } from "./RoomList.tsx";
@@ -69,6 +70,7 @@ export function SurveyScreen() {
             <PlanAdvice desk={desk} floor={floor} />
           </div>
         )}
+        <LastVisit desk={desk} />
         {rooms.length === 0 ? (
           <Empty title="Add the first room.">
             Tap a usual one, or enter a size. Fills, times and drying use typical values, marked “assumed”.

@@ -27,7 +27,9 @@ const ON_SCREEN = 6;
 /** Brings the form library with it: not part of the first load. */
 const TakenOut = lazy(async () => ({ default: (await import("./RemovedJobs.tsx")).RemovedJobs }));
 const DayTools = lazy(async () => ({ default: (await import("./DayTools.tsx")).DayTools }));
-const NewJobDialog = lazy(async () => ({ default: (await import("./NewJobDialog.tsx")).NewJobDialog }));
+const NewJobDialog = lazy(async () => ({
+  default: (await import("../../shared/jobs/NewJobDialog.tsx")).NewJobDialog,
+}));
 
 /** By code units: a day, an hour and an id need no language, whose rules take a slow phone a tenth of a second to load. */
 const byStart = (a: JobListItem, b: JobListItem) => {

@@ -21,10 +21,14 @@ async function addMissing(
     readonly vessels: JobFile["vessels"];
     readonly gear: NonNullable<JobFile["gear"]>;
     readonly sites: readonly NonNullable<JobFile["site"]>[];
+    readonly customers?: CrewFile["customers"];
     readonly lots?: CrewFile["lots"];
   },
 ): Promise<void> {
   const there = async (kind: string, id: string) => (await db.things.get(`${kind}:${id}`)) !== undefined;
+  // Before their places, which are kept as they are only while the customer is.
+  for (const each of things.customers ?? [])
+    if (!(await there("customer", each.id))) saveRecord("customer", each);
   for (const each of things.sites) if (!(await there("site", each.id))) saveRecord("site", each);
   for (const each of things.products) if (!(await there("product", each.id))) saveRecord("product", each);
   for (const each of things.vessels) if (!(await there("vessel", each.id))) saveRecord("vessel", each);

@@ -1,4 +1,12 @@
-import { CrewFile, type Job, JobFile, type LogEntry, parseTolerantly, type Shelf } from "@scutch/contract";
+import {
+  CrewFile,
+  type Job,
+  JobFile,
+  type LogEntry,
+  parseTolerantly,
+  type Shelf,
+  withoutKeySafe,
+} from "@scutch/contract";
 import { retractedIds } from "@scutch/core/log";
 import Papa from "papaparse";
 import type { UnitFormatter } from "../../format/units.ts";
@@ -29,7 +37,7 @@ export function jobFileOf(job: Job, shelf: Shelf, log: readonly LogEntry[]): Job
     format: "scutch-job",
     formatVersion: 1,
     job,
-    ...(site ? { site } : {}),
+    ...(site ? { site: withoutKeySafe(site) } : {}),
     products: shelf.products.filter(({ id }) => used.has(id)),
     vessels: shelf.vessels.filter(({ id }) => vessels.has(id)),
     gear: shelf.gear.filter(({ id }) => gear.has(id)),

@@ -2,7 +2,7 @@ import type { Site, SiteId } from "@scutch/contract";
 import { and, asc, eq } from "drizzle-orm";
 import type { Db, Transaction } from "../../../db/connect.ts";
 import { omitNulls } from "../../../db/nulls.ts";
-import { sites } from "./table.ts";
+import { type SiteDetails, sites } from "./table.ts";
 
 /** A crew's sites by name. */
 export async function readSites(db: Db | Transaction, crewId: string): Promise<Site[]> {
@@ -11,7 +11,10 @@ export async function readSites(db: Db | Transaction, crewId: string): Promise<S
     .from(sites)
     .where(eq(sites.crewId, crewId))
     .orderBy(asc(sites.name), asc(sites.id));
-  return rows.map(({ crewId: _crew, ...row }) => omitNulls<Site>(row));
+  return rows.map(({ crewId: _crew, details, ...row }) => ({
+    ...omitNulls<Omit<Site, keyof SiteDetails>>(row),
+    ...details,
+  }));
 }
 
 export async function siteExists(db: Db | Transaction, crewId: string, siteId: SiteId): Promise<boolean> {
@@ -24,14 +27,16 @@ export async function siteExists(db: Db | Transaction, crewId: string, siteId: S
 
 /** Adds a site or puts it in place of the one with its id. */
 export async function writeSite(db: Db | Transaction, crewId: string, site: Site): Promise<void> {
+  const { id, name, address, elevation, zone, ...details } = site;
   const row: Omit<typeof sites.$inferSelect, "crewId" | "id"> = {
-    name: site.name,
-    address: site.address ?? null,
-    elevation: site.elevation ?? null,
-    zone: site.zone ?? null,
+    name,
+    address: address ?? null,
+    elevation: elevation ?? null,
+    zone: zone ?? null,
+    details: Object.keys(details).length > 0 ? details : null,
   };
   await db
     .insert(sites)
-    .values({ crewId, id: site.id, ...row })
+    .values({ crewId, id, ...row })
     .onDuplicateKeyUpdate({ set: row });
 }

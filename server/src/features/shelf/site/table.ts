@@ -1,7 +1,9 @@
-import type { SiteId } from "@scutch/contract";
+import type { Site, SiteId } from "@scutch/contract";
 import { double, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
-import { uuid } from "../../../db/columns.ts";
+import { json, uuid } from "../../../db/columns.ts";
 import { crews } from "../../crew/table.ts";
+
+export type SiteDetails = Omit<Site, "id" | "name" | "address" | "elevation" | "zone">;
 
 export const sites = mysqlTable(
   "sites",
@@ -14,6 +16,8 @@ export const sites = mysqlTable(
     address: varchar("address", { length: 300 }),
     elevation: double("elevation_m"),
     zone: varchar("zone", { length: 64 }),
+    /** What is only read with the whole place. */
+    details: json<SiteDetails>()("details"),
   },
   // The crew leads every key, so that a row of another crew can be neither named nor met.
   (table) => [primaryKey({ columns: [table.crewId, table.id] })],

@@ -9,12 +9,12 @@ import { deviceZone } from "../../device/deviceZone.ts";
 import { newId } from "../../device/newId.ts";
 import { zoneToName } from "../../format/time.ts";
 import { zoneOf } from "../../planning/place.ts";
-import { MEASURES } from "../../shared/products/measures.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { FieldFrame, inputLook } from "../../ui/FieldFrame.tsx";
+import { MEASURES } from "../products/measures.ts";
 
 const Form = z.object({
   place: z.string().trim().min(1, "Enter a place or customer name.").max(120, "120 characters at most."),
@@ -28,16 +28,18 @@ const FIELDS = ["place", "title", "day", "startsAt"] as const;
 interface Props {
   readonly shelf: Shelf;
   readonly day: string;
+  /** Name of the place it is at, where that is known. */
+  readonly place?: string;
   readonly onClose: () => void;
 }
 
 /** A place, a day and a time; everything else has a default until somebody says it. */
-export function NewJobDialog({ shelf, day, onClose }: Props) {
+export function NewJobDialog({ shelf, day, place: known = "", onClose }: Props) {
   const navigate = useNavigate();
   const units = useUnits();
   const ids = useId();
   const dayStart = useAppSelector((state) => state.crew.settings?.dayStart) ?? "09:00";
-  const [values, setValues] = useState<Form>({ place: "", title: "", day, startsAt: dayStart });
+  const [values, setValues] = useState<Form>({ place: known, title: "", day, startsAt: dayStart });
   const [errors, setErrors] = useState<Partial<Record<keyof Form, string>>>({});
 
   const submit = (event: FormEvent) => {
@@ -50,12 +52,12 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
   };
 
   const siteNamed = (name: string) =>
-    shelf.sites.find((site) => site.name.toLowerCase() === name.trim().toLowerCase());
+    shelf.sites.find((site) => !site.forgotten && site.name.toLowerCase() === name.trim().toLowerCase());
   const zone = zoneToName(zoneOf(siteNamed(values.place)), Date.parse(values.day) || Date.now());
 
   const create = ({ place, title, day: on, startsAt }: Form) => {
-    const known = siteNamed(place);
-    const site: Site = known ?? { id: newId(SiteId), name: place, zone: deviceZone() };
+    const there = siteNamed(place);
+    const site: Site = there ?? { id: newId(SiteId), name: place, zone: deviceZone() };
     // A first guess to change in Mix, before any room is known.
     const [product] = productsThatSuit([], shelf.products);
     const vessel = shelf.vessels.find(mixesWithoutTip);
@@ -65,6 +67,7 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
       title: title || "Carpets",
       day: on,
       startsAt,
+      ...(site.circuits ? { run: { circuits: site.circuits } } : {}),
       rooms: [],
       batches:
         product && vessel
@@ -78,7 +81,7 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
             ]
           : [],
     };
-    addJob(job, known ? undefined : site);
+    addJob(job, there ? undefined : site);
     onClose();
     // In place of the dialog’s own step: Back leads to Today at once.
     void navigate(`/jobs/${job.id}/survey`, { replace: true, state: { created: true } });
@@ -107,9 +110,11 @@ export function NewJobDialog({ shelf, day, onClose }: Props) {
       <form onSubmit={submit} noValidate className="mt-4 grid gap-4">
         {field("place", "Place", "text", { list: `${ids}sites`, placeholder: "Flat 3, Mill House" })}
         <datalist id={`${ids}sites`}>
-          {shelf.sites.map((site) => (
-            <option key={site.id} value={site.name} />
-          ))}
+          {shelf.sites
+            .filter(({ forgotten }) => !forgotten)
+            .map((site) => (
+              <option key={site.id} value={site.name} />
+            ))}
         </datalist>
         {field("title", "Job", "text", { placeholder: "Carpets" })}
         <div className="grid grid-cols-2 gap-3">
