@@ -23,11 +23,18 @@ const VIEWS = [
   { name: "shelf", path: "/shelf" },
   { name: "mixer", path: "/mixer", type: { Strength: "1:24", Total: "8 L" } },
   { name: "reference", path: "/reference?page=rules" },
-  { name: "working-us", path: `${JOB(2)}/dry${ROOM(8)}`, us: true, press: "Dry by: show the calculation" },
-  { name: "phone-price", path: `${JOB(2)}/price`, phone: true },
-  { name: "phone-survey", path: `${JOB(2)}/survey`, phone: true },
+  {
+    name: "phone-quote",
+    path: `${JOB(4)}/quote`,
+    phone: true,
+    press: "Add an offer",
+    sees: "Earns an hour",
+    until: "Recommended",
+  },
+  { name: "phone-hand-over", path: `${JOB(2)}/hand-over`, phone: true, press: "Show the customer" },
+  { name: "week", path: "/week?days=28", sees: "7 of 7 finished jobs priced" },
+  { name: "places", path: "/places", sees: "last visit" },
   { name: "phone-spot", path: `${JOB(2)}/survey${ROOM(8)}&part=spots`, phone: true, press: /Coffee, tea/ },
-  { name: "phone-mix", path: `${JOB(1)}/mix`, phone: true },
   { name: "phone-live", path: `${JOB(1)}/run`, phone: true, live: 7 },
   { name: "phone-dry-night", path: `${JOB(2)}/dry${ROOM(8)}`, phone: true, night: true, ranged: true },
 ];
@@ -44,7 +51,7 @@ await withThrowawayDatabase(async (url) => {
   for (const view of VIEWS) {
     const page = await browser.newPage({
       viewport: view.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
-      locale: view.us ? "en-US" : "en-GB",
+      locale: "en-GB",
       colorScheme: view.night ? "dark" : "light",
     });
     await page.goto(`${server.address}${view.path}`);
@@ -67,6 +74,7 @@ await withThrowawayDatabase(async (url) => {
       await page.getByRole("button", { name: "Undo" }).waitFor({ state: "hidden", timeout: 20_000 });
     }
     if (view.press) await page.getByRole("button", { name: view.press }).click();
+    if (view.until) await page.getByText(view.until, { exact: true }).waitFor();
     await page.waitForTimeout(300);
     // The ranges come after the figures; a phone has no room for the job's.
     if (view.path.startsWith("/jobs") && (!view.phone || view.ranged))

@@ -87,9 +87,15 @@ type LineRead =
   | { readonly known: true }
   | { readonly sentence: string };
 
-function refusal(error: Parameters<typeof faultsOf>[0]): { readonly sentence: string } {
+/** What is wrong with a line, named by the column it is in. */
+function refusal(
+  error: Parameters<typeof faultsOf>[0],
+  columns: Readonly<Record<string, string>>,
+): { readonly sentence: string } {
   const [fault] = faultsOf(error);
-  return { sentence: fault ? `${fault.path.join(" ")}: ${contractFault(fault)}` : "It can’t be read." };
+  if (!fault) return { sentence: "Can’t read this line." };
+  const [heading] = Object.entries(columns).find(([, field]) => field === fault.path[0]) ?? [];
+  return { sentence: `${heading ? `${heading}: ` : ""}${contractFault(fault)}` };
 }
 
 /** One line: its place, and its customer where nobody of that name is known. */
@@ -101,7 +107,7 @@ function lineRead(line: Line, { sites, customers }: Here): LineRead {
   const known = customers.find(({ name }) => name && typeof said.name === "string" && same(name, said.name));
   const isNew = !known && Object.keys(said).length > 0;
   const added = isNew ? Customer.safeParse({ ...said, id: newId(CustomerId) }) : undefined;
-  if (added?.error) return refusal(added.error);
+  if (added?.error) return refusal(added.error, CUSTOMER_COLUMNS);
   const customerId = known?.id ?? added?.data?.id;
   const site = Site.safeParse({
     ...place,
@@ -109,7 +115,7 @@ function lineRead(line: Line, { sites, customers }: Here): LineRead {
     zone: deviceZone(),
     ...(customerId ? { customerId } : {}),
   });
-  if (site.error) return refusal(site.error);
+  if (site.error) return refusal(site.error, SITE_COLUMNS);
   return { site: site.data, ...(added?.data ? { added: added.data } : {}) };
 }
 

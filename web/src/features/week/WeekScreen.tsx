@@ -43,8 +43,9 @@ export function WeekScreen() {
     );
   const listed = (jobs ?? []).toSorted((a, b) => (a.day < b.day ? 1 : -1));
   const totals = reviewTotals(listed);
-  const least = leastEarning(listed);
-  const lessons = lessonsOf(listed);
+  // Told once all jobs are known: one more can turn it round.
+  const least = left > 0 ? undefined : leastEarning(listed);
+  const lessons = left > 0 ? [] : lessonsOf(listed);
   const cameBack = listed.filter(({ rooms }) => rooms.some(({ callbacks }) => callbacks.length > 0)).length;
   const row = (label: string, value: string) => (
     <div className="flex justify-between gap-4 border-rule border-b py-1.5">
@@ -101,8 +102,12 @@ export function WeekScreen() {
               </p>
               <p className="mt-1 text-soft">
                 After product, pads, travel and wages; {totals.pricedJobs} of {totals.jobs} finished jobs
-                priced
-                {left > 0 ? `, ${left} still being worked out` : ""}.
+                priced.
+              </p>
+              <p role="status" className="text-caution-ink empty:hidden">
+                {left > 0
+                  ? `So far: ${left} more ${left === 1 ? "job is" : "jobs are"} being worked out.`
+                  : ""}
               </p>
             </div>
             {lessons.map((lesson) => (
