@@ -9,7 +9,8 @@ import { payment, quoteAgreed, quoteGiven } from "./quoteEntries.ts";
 import { AttemptOutcome, SpotAgent } from "./spot.ts";
 
 const Text = z.string().trim().min(1).max(2000);
-const MAX_NAMES = 100;
+/** Names an entry carries at most. */
+export const MAX_NAMES = 100;
 const base = {
   id: EntryId,
   at: Instant.meta({ description: "When it happened, by the writer’s clock" }),

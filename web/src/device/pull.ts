@@ -158,6 +158,12 @@ export async function pullShelf(db: DeviceDb, send: Send): Promise<PullResult> {
   const byId = <T extends { readonly id: string }>(list: readonly T[]) =>
     list.map((each) => [each.id, each] as const);
   await db.transaction("rw", [db.things, db.facts, db.jobs, db.entries], async () => {
+    const before = await db.things.where("kind").equals("site").toArray();
+    const wasForgotten = new Set(
+      before.flatMap(({ known }) =>
+        known && "forgotten" in known && "id" in known ? [known.id as string] : [],
+      ),
+    );
     await hearThings(db, "product", byId(answer.products), askedAt);
     await hearThings(db, "vessel", byId(answer.vessels), askedAt);
     await hearThings(db, "gear", byId(answer.gear), askedAt);
@@ -165,7 +171,7 @@ export async function pullShelf(db: DeviceDb, send: Send): Promise<PullResult> {
     await hearThings(db, "customer", byId(answer.customers), askedAt);
     await forgetNames(
       db,
-      answer.sites.filter(({ forgotten }) => forgotten),
+      answer.sites.filter(({ id, forgotten }) => forgotten && !wasForgotten.has(id)),
     );
     await db.setFact("shelf", { heardAt: askedAt });
   });

@@ -227,7 +227,7 @@ describe("the start", () => {
       blobs: server.blobs,
       now: new Date("2026-03-10T13:00:00Z"),
     });
-    expect((await server.api.get("/api/jobs").expect(200)).body.jobs).toHaveLength(4);
+    expect((await server.api.get("/api/jobs").expect(200)).body.jobs).toHaveLength(9);
     expect((await server.otherApi.get("/api/jobs").expect(200)).body.jobs).toHaveLength(1);
   });
 

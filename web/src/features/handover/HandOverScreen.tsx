@@ -1,5 +1,6 @@
 import { amountPaid, effectiveEntries } from "@scutch/core/log";
 import { useState } from "react";
+import { Link } from "react-router";
 import { useLocalPhotos } from "../../device/localPhotos.ts";
 import { type ClockStyle, timesIn } from "../../format/time.ts";
 import { UNITS_OF, type UnitSystem } from "../../format/units.ts";
@@ -50,7 +51,9 @@ export function HandOverScreen() {
     return <NoRooms title="Nothing to hand over yet." follows="the page for the customer" />;
   const isPriced =
     price && price.unpriced.length === 0 && price.fault === undefined && price.lines.length > 0;
-  const total = isPriced ? price.total : agreement?.offer.total;
+  // What the customer accepted is what they pay, until they accept something else.
+  const total = agreement?.offer.total ?? (isPriced ? price.total : undefined);
+  const hasChanged = agreement !== undefined && isPriced && price.total !== agreement.offer.total;
   const paid = amountPaid(log);
   const times = timesIn(style ?? settings?.clock ?? "24", zone);
   const page = handOverPage({
@@ -94,6 +97,17 @@ export function HandOverScreen() {
       <div className="grid content-start gap-6">
         <SecondLooks desk={desk} />
         {!handedOver && <ReturnField {...comesBack} />}
+        {hasChanged && (
+          <Callout
+            tone="caution"
+            title={`The price is ${money.showMinor(price.total)} now, accepted was ${money.showMinor(agreement.offer.total)}.`}
+          >
+            The page shows the accepted price.{" "}
+            <Link to={`/jobs/${job.id}/quote`} className="font-semibold text-accent underline">
+              Ask again with a new quote
+            </Link>
+          </Callout>
+        )}
         <PaymentSection desk={desk} total={total} paid={paid} />
         <section aria-label="For this customer" className="grid gap-3 border-ink border-t-2 pt-3">
           <h2 className="font-semibold">On the page</h2>

@@ -162,7 +162,7 @@ function roomRows(plan: RoomPlan, record: RoomRecord | undefined, facts: HandOve
     ...skipped.map(
       (phase): PageRow => ({
         label: phaseName(phase),
-        value: ["not done", ...phase.reasons].join(": "),
+        value: ["not done", ...phase.reasons].join(", "),
         weight: "soft",
       }),
     ),

@@ -1,4 +1,4 @@
-import type { LogEntryOf } from "@scutch/contract";
+import type { EntryId, LogEntryOf } from "@scutch/contract";
 import type { PriceBook } from "@scutch/core/quote";
 import { ChevronLeft } from "lucide-react";
 import { useState } from "react";
@@ -31,11 +31,11 @@ export function QuoteScreen() {
   const desk = useDesk();
   const book = useBook(desk);
   const quotes = useQuotes(desk.log);
-  // The quote before the one to be shown: the new one opens once it is in the log.
-  const [shown, setShown] = useState<{ readonly after?: string | undefined }>();
+  // A quote just made is in the log a moment later.
+  const [shown, setShown] = useState<EntryId>();
   const { latest, agreement } = quotes;
   const [isMaking, setMaking] = useState(latest === undefined);
-  const isOpen = shown !== undefined && latest !== undefined && latest.id !== shown.after;
+  const open = desk.log.find((entry) => entry.kind === "quote-given" && entry.id === shown);
   if (!book)
     return (
       <div className="px-4 pt-5 sm:px-7">
@@ -55,26 +55,26 @@ export function QuoteScreen() {
           desk={desk}
           quote={latest}
           agreement={agreement}
-          onShow={() => setShown({})}
+          onShow={setShown}
           onNew={isMaking ? undefined : () => setMaking(true)}
         />
       )}
       {desk.work.rooms.length === 0 ? (
         <Empty title="Nothing to quote yet.">Add a room in Survey first.</Empty>
-      ) : isMaking ? (
+      ) : isMaking || !latest ? (
         <NewQuote
           desk={desk}
           book={book}
           latest={latest}
           isAgreed={agreement !== undefined}
-          onGiven={() => {
-            setShown({ after: latest?.id });
+          onGiven={(quoteId) => {
+            setShown(quoteId);
             setMaking(false);
           }}
         />
       ) : null}
-      {isOpen && (
-        <QuoteSheet desk={desk} quote={latest} agreement={agreement} onClose={() => setShown(undefined)} />
+      {open?.kind === "quote-given" && (
+        <QuoteSheet desk={desk} quote={open} agreement={agreement} onClose={() => setShown(undefined)} />
       )}
     </div>
   );
@@ -85,7 +85,7 @@ interface NewQuoteProps {
   readonly book: PriceBook;
   readonly latest: LogEntryOf<"quote-given"> | undefined;
   readonly isAgreed: boolean;
-  readonly onGiven: () => void;
+  readonly onGiven: (quoteId: EntryId) => void;
 }
 
 /** The offers of the next quote. */
@@ -105,10 +105,10 @@ function NewQuote({ desk, book, latest, isAgreed, onGiven }: NewQuoteProps) {
   const give = () => {
     const complete = offers.filter((offer) => offer !== undefined);
     if (!isComplete) return;
-    log(
+    const quoteId = log(
       newQuote(complete, { job: desk.job, book, currency, recommended, validDays, now: clock.now(), times }),
     );
-    onGiven();
+    onGiven(quoteId);
   };
   return (
     <section aria-label="New quote" className="grid gap-4">

@@ -17,7 +17,7 @@ interface Props {
   readonly desk: JobDesk;
   readonly quote: LogEntryOf<"quote-given">;
   readonly agreement: Agreement<LogEntry> | undefined;
-  readonly onShow: () => void;
+  readonly onShow: (quoteId: LogEntry["id"]) => void;
   /** Undefined: a new one is being made. */
   readonly onNew: (() => void) | undefined;
 }
@@ -42,7 +42,8 @@ export function QuoteStatus({ desk, quote, agreement, onShow, onNew }: Props) {
           </p>
         </div>
         <div className="flex flex-wrap gap-2">
-          <Button onClick={onShow}>{accepted ? "Show the accepted quote" : "Show the customer"}</Button>
+          {agreement && <Button onClick={() => onShow(agreement.quote.id)}>Show the accepted quote</Button>}
+          {!accepted && <Button onClick={() => onShow(quote.id)}>Show the customer</Button>}
           {onNew && <Button onClick={onNew}>Make a new quote</Button>}
         </div>
       </div>

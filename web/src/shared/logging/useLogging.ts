@@ -1,4 +1,4 @@
-import { EntryId, type Job, type LogEntry, type Shelf } from "@scutch/contract";
+import { EntryId, type Job, type LogEntry, MAX_NAMES, type Shelf } from "@scutch/contract";
 import { newId } from "../../device/newId.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import { justLogged } from "../../state/loggedSlice.ts";
@@ -37,17 +37,18 @@ export function namesFor(body: EntryBody, { job, shelf }: Speaking): Record<stri
     ...shelf.products,
     ...spots,
   ];
-  return Object.fromEntries(known.filter(({ id }) => ids.has(id)).map(({ id, name }) => [id, name]));
+  const spoken = known.filter(({ id }) => ids.has(id)).slice(0, MAX_NAMES);
+  return Object.fromEntries(spoken.map(({ id, name }) => [id, name]));
 }
 
 /**
  * Writes entries in a job's log: here, by whoever this device is set to; now, or at the time that is said. What follows from an
- * entry goes with it, and is taken back with it.
+ * entry goes with it, and is taken back with it. Answers with the entry's id.
  */
 export function useLogging({
   job,
   shelf,
-}: Speaking): (body: EntryBody, at?: number, follows?: readonly TimedBody[]) => void {
+}: Speaking): (body: EntryBody, at?: number, follows?: readonly TimedBody[]) => EntryId {
   const name = useAppSelector((state) => state.settings.name);
   const dispatch = useAppDispatch();
   const clock = useClock();
@@ -68,5 +69,6 @@ export function useLogging({
     }) as [LogEntry, ...LogEntry[]];
     for (const each of [entry, ...others]) write(job.id, each);
     dispatch(justLogged({ jobId: job.id, entry, follows: others, at: Date.now() }));
+    return tap;
   };
 }
