@@ -1,12 +1,9 @@
-import type { Signature } from "@scutch/contract";
-import { useState } from "react";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
 import { CustomerSheet } from "../../shared/page/CustomerSheet.tsx";
 import type { CustomerPage } from "../../shared/page/customerPage.ts";
-import { SignaturePad } from "../../shared/page/SignaturePad.tsx";
+import { SignFields, useSigned } from "../../shared/page/SignFields.tsx";
 import { Button } from "../../ui/Button.tsx";
-import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { readyTimes } from "./handOverPage.ts";
 import type { Return } from "./useReturnChoice.ts";
 
@@ -29,9 +26,8 @@ export function HandOverSheet({ desk, page, comesBack, isDone, onClose }: Props)
 
 function SignOff({ desk, comesBack }: Pick<Props, "desk" | "comesBack">) {
   const log = useLogging(desk);
-  const [name, setName] = useState("");
-  const [signature, setSignature] = useState<Signature>();
-  const [error, setError] = useState<string>();
+  const signed = useSigned();
+  const { name, signature, setError } = signed;
   const handOver = (said: string | undefined) => {
     const { walkOnAt, dryAt } = readyTimes({ desk }) ?? {};
     const at = (time: number | null | undefined) =>
@@ -46,27 +42,11 @@ function SignOff({ desk, comesBack }: Pick<Props, "desk" | "comesBack">) {
   };
   return (
     <section aria-label="Hand over" className="grid gap-3 border-ink border-t-2 pt-3">
-      <label className="text-sm text-soft">
-        Your name
-        <input
-          className={`${inputLook(error !== undefined)} text-base`}
-          autoComplete="off"
-          maxLength={80}
-          value={name}
-          onChange={(event) => {
-            setName(event.target.value);
-            setError(undefined);
-          }}
-        />
-      </label>
-      <FieldError sentence={error} />
-      <SignaturePad label="Signature, if you like" onChange={setSignature} />
+      <SignFields {...signed} />
       <Button
         weight="main"
         onClick={() =>
-          name.trim() === ""
-            ? setError("Enter the name of the person who takes the page.")
-            : handOver(name.trim())
+          name === "" ? setError("Enter the name of the person who takes the page.") : handOver(name)
         }
       >
         Hand over

@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { useDeviceQuery, usePull } from "../../device/deviceQuery.ts";
 import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullShelf, pullVisits } from "../../device/pull.ts";
+import { searchText } from "../../format/searchText.ts";
 import { dayText, today } from "../../format/time.ts";
 import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Empty, Loading } from "../../ui/States.tsx";
@@ -11,19 +12,16 @@ import { useInSight } from "../../ui/useInSight.ts";
 import { dueVisits } from "./due.ts";
 import { PlaceFiles } from "./PlaceFiles.tsx";
 
-/** Words without case and accents. */
-const plain = (text: string) => text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase();
-
 /** Places and who lives there, by any word; but not by the codes of their key safes. */
 function found({ sites, customers }: Shelf, words: string) {
   const people = new Map<string, Shelf["customers"][number]>(customers.map((each) => [each.id, each]));
-  const wanted = plain(words).split(/\s+/).filter(Boolean);
+  const wanted = searchText(words).split(/\s+/).filter(Boolean);
   return sites
     .filter(({ forgotten }) => !forgotten)
     .map((site) => ({ site, customer: site.customerId ? people.get(site.customerId) : undefined }))
     .filter(({ site: { keySafe: _, id: __, customerId: ___, ...site }, customer }) => {
       const { id: ____, ...person } = customer ?? {};
-      const text = plain([...Object.values(site), ...Object.values(person)].join(" "));
+      const text = searchText([...Object.values(site), ...Object.values(person)].join(" "));
       return wanted.every((word) => text.includes(word));
     });
 }

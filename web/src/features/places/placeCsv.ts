@@ -3,6 +3,7 @@ import { omitAbsent } from "@scutch/core";
 import Papa from "papaparse";
 import { deviceZone } from "../../device/deviceZone.ts";
 import { newId } from "../../device/newId.ts";
+import { csvCell, fromCsvCell } from "../../format/csvCell.ts";
 import { contractFault } from "../../format/words.ts";
 
 /** Columns of the file, in their order: of the customer, then of the place. The key safe’s code is in none. */
@@ -27,18 +28,12 @@ const SITE_COLUMNS = {
 } as const;
 
 type Line = Readonly<Record<string, string>>;
-const FORMULA = /^[=+\-@\t\r]/;
-const safe = (value: unknown) => {
-  const text = value === undefined ? "" : String(value);
-  return FORMULA.test(text) ? `'${text}` : text;
-};
-const plain = (text: string) => (/^'[=+\-@\t\r]/.test(text) ? text.slice(1) : text);
 
 /** Places with their customers as a CSV file (RFC 4180), one place a line. */
 export function placesToCsv(sites: readonly Site[], customers: readonly Customer[]): string {
   const cells = (columns: Readonly<Record<string, string>>, of: object | undefined) =>
     Object.values(columns).map((field) =>
-      safe((of as Readonly<Record<string, unknown>> | undefined)?.[field]),
+      csvCell((of as Readonly<Record<string, string | number>> | undefined)?.[field]),
     );
   return Papa.unparse({
     fields: [...Object.keys(CUSTOMER_COLUMNS), ...Object.keys(SITE_COLUMNS)],
@@ -68,7 +63,7 @@ const NUMBERS: readonly string[] = ["circuits", "visitMonths"];
 
 function fieldsOf(line: Line, columns: Readonly<Record<string, string>>): Record<string, unknown> {
   const fields = Object.entries(columns).map(([heading, field]) => {
-    const text = plain((line[heading] ?? "").trim());
+    const text = fromCsvCell((line[heading] ?? "").trim());
     if (text === "") return [field, undefined];
     if (field === "reachedBy") return [field, REACHED_BY.find((each) => each === text.toLowerCase()) ?? text];
     return [field, NUMBERS.includes(field) ? Number(text) : text];

@@ -1,4 +1,4 @@
-import type { LogEntry, LogEntryOf, Signature } from "@scutch/contract";
+import type { LogEntry, LogEntryOf } from "@scutch/contract";
 import type { Agreement } from "@scutch/core/log";
 import { useState } from "react";
 import { moneyFormat } from "../../format/money.ts";
@@ -7,12 +7,11 @@ import { placeOf } from "../../planning/place.ts";
 import { takeWay } from "../../planning/ways.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
 import { CustomerSheet } from "../../shared/page/CustomerSheet.tsx";
-import { SignaturePad } from "../../shared/page/SignaturePad.tsx";
+import { SignFields, useSigned } from "../../shared/page/SignFields.tsx";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { Button } from "../../ui/Button.tsx";
-import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { offerName, quotePage } from "./quotePage.ts";
 
@@ -49,14 +48,13 @@ export function QuoteSheet({ desk, quote, agreement, onClose }: Props) {
 function Accept({ desk, quote }: Pick<Props, "desk" | "quote">) {
   const log = useLogging(desk);
   const [offerAt, setOffer] = useState(quote.recommended ?? 0);
-  const [name, setName] = useState("");
-  const [signature, setSignature] = useState<Signature>();
-  const [error, setError] = useState<string>();
+  const signed = useSigned();
+  const { name, signature, setError } = signed;
   const money = moneyFormat(quote.currency);
   const accept = () => {
     const offer = quote.offers[offerAt];
     if (!offer) return;
-    if (name.trim() === "") return setError("Enter the name of the person who accepts.");
+    if (name === "") return setError("Enter the name of the person who accepts.");
     const barred = new Set(
       (offer.limits ?? []).flatMap(({ kind, roomId }) => (kind === "keeps-method" ? [roomId] : [])),
     );
@@ -66,7 +64,7 @@ function Accept({ desk, quote }: Pick<Props, "desk" | "quote">) {
       kind: "quote-agreed",
       quoteId: quote.id,
       offer: offerAt,
-      name: name.trim(),
+      name,
       ...(signature ? { signature } : {}),
     });
   };
@@ -84,21 +82,7 @@ function Accept({ desk, quote }: Pick<Props, "desk" | "quote">) {
           onChange={setOffer}
         />
       )}
-      <label className="text-sm text-soft">
-        Your name
-        <input
-          className={`${inputLook(error !== undefined)} text-base`}
-          autoComplete="off"
-          maxLength={80}
-          value={name}
-          onChange={(event) => {
-            setName(event.target.value);
-            setError(undefined);
-          }}
-        />
-      </label>
-      <FieldError sentence={error} />
-      <SignaturePad label="Signature, if you like" onChange={setSignature} />
+      <SignFields {...signed} />
       <Button weight="main" onClick={accept}>
         Accept {money.showMinor(quote.offers[offerAt]?.total ?? 0)}
       </Button>

@@ -1,21 +1,17 @@
 import { faultsOf, Product, ProductId } from "@scutch/contract";
 import Papa from "papaparse";
 import { newId } from "../../device/newId.ts";
+import { csvCell, fromCsvCell } from "../../format/csvCell.ts";
 import { contractFault } from "../../format/words.ts";
 import { COLUMNS, type Column } from "./csvColumns.ts";
 
 type Line = Readonly<Record<string, string>>;
 
-/** A cell that a spreadsheet would take for a formula gets a quote in front of it; reading takes that away again. */
-const FORMULA = /^[=+\-@\t\r]/;
-const safe = (text: string) => (FORMULA.test(text) ? `'${text}` : text);
-const plain = (text: string) => (/^'[=+\-@\t\r]/.test(text) ? text.slice(1) : text);
-
 /** Products as a CSV file (RFC 4180), one a line, in words and units as people write them, to the last figure. */
 export function productsToCsv(products: readonly Product[]): string {
   return Papa.unparse({
     fields: COLUMNS.map(({ heading }) => heading),
-    data: products.map((product) => COLUMNS.map(({ write }) => safe(write(product)))),
+    data: products.map((product) => COLUMNS.map(({ write }) => csvCell(write(product)))),
   });
 }
 
@@ -70,7 +66,7 @@ type LineRead =
 /** One line as a product; an empty cell hasn't been said. */
 function productOf(line: Line): LineRead {
   const cells = new Map(
-    Object.entries(line).map(([heading, cell]) => [named(heading), plain((cell ?? "").trim())]),
+    Object.entries(line).map(([heading, cell]) => [named(heading), fromCsvCell((cell ?? "").trim())]),
   );
   const said: Record<string, unknown> = { ratioMeans: "one-to-n", cautions: [] };
   const faults: Omit<CsvFault, "line">[] = [];

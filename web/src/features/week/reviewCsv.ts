@@ -1,11 +1,10 @@
 import { fromMinor, type MinorDigits } from "@scutch/core/quote";
 import { crewHours, perHour } from "@scutch/core/review";
 import Papa from "papaparse";
+import { csvCell } from "../../format/csvCell.ts";
 import { SECOND_LOOK_NAMES } from "../../format/words.ts";
 import type { NamedReview } from "./useReview.ts";
 
-/** A cell that a spreadsheet would take for a formula gets a quote in front of it. */
-const safe = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
 const two = (value: number | undefined) => (value === undefined ? "" : value.toFixed(2));
 
 /** Jobs as a CSV file (RFC 4180), one a line: hours, money in the crew’s currency, litres. */
@@ -30,8 +29,8 @@ export function reviewCsv(jobs: readonly NamedReview[], digits: MinorDigits): st
     ],
     data: jobs.map((job) => [
       job.day,
-      safe(job.place),
-      safe(job.title),
+      csvCell(job.place),
+      csvCell(job.title),
       job.isDone ? "yes" : "no",
       hours(job.plannedSeconds, job.people),
       hours(job.takenSeconds, job.people),

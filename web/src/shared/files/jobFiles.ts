@@ -9,6 +9,7 @@ import {
 } from "@scutch/contract";
 import { retractedIds } from "@scutch/core/log";
 import Papa from "papaparse";
+import { csvCell } from "../../format/csvCell.ts";
 import type { UnitFormatter } from "../../format/units.ts";
 import { entryText, nameThen, roomOf } from "../logging/entryText.ts";
 
@@ -81,9 +82,6 @@ function readDocument(document: unknown): ReadFile {
 const faultOf = (path: readonly PropertyKey[] = []) =>
   `The file is damaged or was edited at ${path.map(String).join(" › ") || "the start"}. Export it again. Nothing was imported.`;
 
-/** A cell that a spreadsheet would take for a formula gets a quote in front of it. */
-const safe = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
-
 /** A job's log as CSV (RFC 4180): a line an entry, in the order it happened, words as the screen says them. */
 export function logCsv(job: Job, shelf: Shelf, log: readonly LogEntry[], units: UnitFormatter): string {
   const struck = new Set<string>(
@@ -101,10 +99,10 @@ export function logCsv(job: Job, shelf: Shelf, log: readonly LogEntry[], units: 
         const room = nameThen(entry, roomId) ?? job.rooms.find(({ id }) => id === roomId)?.name;
         return {
           at: entry.at,
-          what: safe(what),
-          said: safe(said),
-          room: safe(room ?? ""),
-          by: safe(entry.by ?? ""),
+          what: csvCell(what),
+          said: csvCell(said),
+          room: csvCell(room ?? ""),
+          by: csvCell(entry.by ?? ""),
           stands: struck.has(entry.id) || slips.has(entry.id) || entry.kind === "correction" ? "no" : "yes",
           kind: entry.kind,
           id: entry.id,
