@@ -16,7 +16,7 @@ import type { DeviceRecords, RecordKind } from "./db.ts";
 import { sendDirectly } from "./direct.ts";
 import { applyResolution, currentPlan } from "./jobRow.ts";
 import { newId } from "./newId.ts";
-import { keyOf, persist, persistJobWithLog } from "./persist.ts";
+import { keyOf, type NewRecord, persist, persistJobWithLog, persistRecords } from "./persist.ts";
 import { session } from "./session.ts";
 
 /** Everything that changes something: shown at once, kept on this device, then sent. */
@@ -134,6 +134,18 @@ export function saveRecord<K extends RecordKind>(
     value,
     ...(before === undefined ? {} : { before }),
   });
+}
+
+/** Many records at once that are new here, from a file: kept in one piece, or, where this device can't, held one by one. */
+export async function addRecords(records: readonly NewRecord[]): Promise<void> {
+  const { db, lanes } = session();
+  try {
+    await persistRecords(db, records);
+  } catch {
+    for (const { kind, value } of records) saveRecord(kind, value);
+    return;
+  }
+  lanes.scheduleSend();
 }
 
 /** A picture taken here, shown at once and sent when there is a connection. */

@@ -56,6 +56,25 @@ async function keepEntry(db: DeviceDb, jobId: string, entry: LogEntry): Promise<
 export const keyOf = <K extends RecordKind>(kind: K, value: DeviceRecords[K]) =>
   `${kind}:${"id" in value ? value.id : "crew"}`;
 
+/** A record that is new here. */
+export type NewRecord = {
+  readonly [K in RecordKind]: { readonly kind: K; readonly value: DeviceRecords[K] };
+}[RecordKind];
+
+/** Puts records that are new here in the database, all or nothing. */
+export async function persistRecords(db: DeviceDb, records: readonly NewRecord[]): Promise<void> {
+  await db.things.bulkPut(
+    records.map(({ kind, value }) => ({
+      key: keyOf(kind, value),
+      kind,
+      value,
+      rev: 1,
+      waiting: 1,
+      seq: nextSeq(),
+    })),
+  );
+}
+
 async function keepThing(
   db: DeviceDb,
   { thing: key, value: changed, before }: PendingChangeOf<"thing">,

@@ -4,6 +4,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
 import { useTimes } from "../../state/useTimes.ts";
+import { useNow } from "../../ui/useNow.ts";
 
 /** Why the crew would come back, and when; ms since 1970. */
 export interface Return {
@@ -54,7 +55,8 @@ const LAST_HOUR = "19:30";
 export function useReturnChoice(desk: JobDesk) {
   const [picked, setPicked] = useState<Return["kind"] | "none">();
   const { clock24 } = useTimes();
-  const returns = returnsOf(desk);
+  const now = useNow();
+  const returns = returnsOf(desk).filter(({ at }) => at > now);
   const byDay = returns.find(({ at }) => clock24(at) >= FIRST_HOUR && clock24(at) <= LAST_HOUR);
   const chosen = picked === "none" ? undefined : (returns.find(({ kind }) => kind === picked) ?? byDay);
   return { returns, chosen, onPick: setPicked };

@@ -1,7 +1,7 @@
 import { Customer, CustomerId, type Shelf, Site, SiteId } from "@scutch/contract";
 import { FileDown, FileUp } from "lucide-react";
 import { useState } from "react";
-import { saveRecord } from "../../device/changes.ts";
+import { addRecords } from "../../device/changes.ts";
 import { deviceZone } from "../../device/deviceZone.ts";
 import { newId } from "../../device/newId.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -68,9 +68,11 @@ export function PlaceFiles({ shelf }: { readonly shelf: Shelf }) {
     });
     saveFile("customers.vcf", peopleToVcards(cards), "text/vcard");
   };
-  const take = ({ sites, customers, known, nameless = 0 }: Added) => {
-    for (const customer of customers) saveRecord("customer", customer);
-    for (const site of sites) saveRecord("site", site);
+  const take = async ({ sites, customers, known, nameless = 0 }: Added) => {
+    await addRecords([
+      ...customers.map((value) => ({ kind: "customer" as const, value })),
+      ...sites.map((value) => ({ kind: "site" as const, value })),
+    ]);
     setSaid(
       [
         `${sites.length} places and ${customers.length} customers added.`,

@@ -1,6 +1,6 @@
 import { Upload } from "lucide-react";
 import { useState } from "react";
-import { saveRecord } from "../../device/changes.ts";
+import { addRecords } from "../../device/changes.ts";
 import { Callout } from "../../ui/Callout.tsx";
 import { type CsvFault, productsFromCsv } from "./productCsv.ts";
 
@@ -14,7 +14,7 @@ export function useCsvImport() {
     if (!file) return;
     const read = productsFromCsv(await file.text());
     if (!read.ok) return setFaults(read.faults);
-    for (const product of read.products) saveRecord("product", product);
+    await addRecords(read.products.map((value) => ({ kind: "product" as const, value })));
     setTaken(read.products.length);
   };
   return { faults, taken, take };
