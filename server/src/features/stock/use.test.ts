@@ -12,7 +12,8 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => server.stop());
 
-const JOBS = [1, 2, 3, 4].map((n) => demoId("job", n));
+/** The jobs of the demo, those over too. */
+const JOBS = Array.from({ length: 9 }, (_, i) => i + 1).map((n) => demoId("job", n));
 const used = async () =>
   (await server.api.get("/api/stock").expect(200)).body.used as ReturnType<typeof stockUse>;
 const folded = async () =>
