@@ -5,6 +5,7 @@ import type { Method } from "@scutch/core/clean";
 import {
   barredRooms,
   byMethod,
+  MAX_PEOPLE,
   type RoomPlan,
   type Scenario,
   type ScenarioCase,
@@ -26,7 +27,7 @@ const METHODS: readonly Method[] = [
   "dry-foam",
   "dry-compound",
 ];
-const CREWS = [1, 2];
+const CREWS = Array.from({ length: MAX_PEOPLE }, (_, i) => i + 1);
 
 const WAYS = new Map<WayKey, Scenario>(
   CREWS.flatMap((people) => [
@@ -41,7 +42,7 @@ export const WAY_KEYS: readonly WayKey[] = (["as-is", ...METHODS] as const).flat
 export const wayOf = (key: WayKey): Scenario => valueAt(WAYS, key);
 
 /** The way a job is planned now. */
-export const presentWay = ({ run }: Pick<Job, "run">): WayKey => `as-is ${Math.min(2, run?.people ?? 1)}`;
+export const presentWay = ({ run }: Pick<Job, "run">): WayKey => `as-is ${run?.people ?? 1}`;
 
 /** As the crew calls it. */
 export const methodText = ({ method }: Pick<Scenario, "method">) =>

@@ -1,4 +1,5 @@
 import { MAX_OFFERS } from "@scutch/contract";
+import { itemAt } from "@scutch/core";
 import { takesMethod } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
 import { fromMinor } from "@scutch/core/quote";
@@ -26,8 +27,8 @@ interface Props {
   readonly onRecommend: (key: WayKey) => void;
 }
 
-/** Tried in this order when an offer is added. */
-const NEXT: readonly WayKey[] = ["low-moisture 1", "extraction 1", "dry-compound 1", ...WAY_KEYS];
+/** Tried in this order when an offer is added, each with as many people as the first offer. */
+const NEXT = ["low-moisture", "extraction", "dry-compound", "self-contained", "dry-foam"] as const;
 
 /** The offers side by side, each with what it costs the customer and what it leaves the crew. */
 export function OfferCards({ desk, keys, drafts, recommended, onKeys, onRecommend }: Props) {
@@ -37,11 +38,10 @@ export function OfferCards({ desk, keys, drafts, recommended, onKeys, onRecommen
       passage || !takesMethod(covering) ? [] : [method],
     ),
   );
-  const isPresent = (key: WayKey) => {
-    const { method } = wayOf(key);
-    return method === undefined || (present.size === 1 && present.has(method));
-  };
-  const next = NEXT.find((key) => !keys.includes(key) && !isPresent(key));
+  const { people } = wayOf(itemAt(keys, 0));
+  const next = NEXT.filter((method) => present.size !== 1 || !present.has(method))
+    .map((method): WayKey => `${method} ${people}`)
+    .find((key) => !keys.includes(key));
   return (
     <>
       <ul aria-label="Offers" className="grid grid-cols-1 gap-4 lg:grid-cols-3">
