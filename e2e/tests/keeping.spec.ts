@@ -138,7 +138,7 @@ test("without a mouse: a job, a room, its fills and its hour, and the keys are t
   await expect(page.getByLabel("Room", { exact: true })).toHaveValue("?");
   await leaveField();
   await page.keyboard.press("?");
-  await expect(page.getByRole("dialog")).toContainText("survey, mix, run, dry, log");
+  await expect(page.getByRole("dialog")).toContainText("survey, mix, run, dry, hand over, log");
   await page.keyboard.press("Escape");
   await expect(page.getByRole("dialog")).toHaveCount(0);
   await leaveField(); // a closed dialog gives the focus back to where it was last
