@@ -15,7 +15,7 @@ interface Past {
   readonly by: string;
   /** Who took the page at the end. */
   readonly customer: string;
-  readonly product: (typeof PRODUCTS)["sedge" | "meadow"];
+  readonly product: (typeof PRODUCTS)["sedge" | "bramble"];
   /** What came back, in the first room. */
   readonly cameBack?: "wick-back" | "odour" | "spot-back";
   readonly discount?: number;
@@ -36,6 +36,8 @@ function past(
   const { start, ...when } = clock(begun);
   const [first] = rooms as [Room];
   const out = rooms.at(-1) as Room;
+  // An oxygen powder gives off gas: not in a closed battery sprayer.
+  const vessel = product === PRODUCTS.sedge ? VESSELS.battery : VESSELS.pump;
   const stain = spot(first, 0.4, 0.6, 0.1, { origin: "coffee-tea", nature: "spot" });
   const job: Job = {
     id: demoId("job", n),
@@ -50,9 +52,7 @@ function past(
       ...rooms.slice(0, -1).map((each, i) => door(rooms[i + 1] as Room, each, { wall: "top" })),
     ],
     spots: [stain],
-    batches: [
-      { id: demoId("batch", n + 4), productId: product.id, vesselId: VESSELS.battery.id, measure: 5 * ML },
-    ],
+    batches: [{ id: demoId("batch", n + 4), productId: product.id, vesselId: vessel.id, measure: 5 * ML }],
     ...(discount === undefined ? {} : { discount: { share: discount } }),
   };
   const step = (at: number, kind: "step-started" | "step-done", does: "set-up" | "pack-up"): LogEntry =>
@@ -76,7 +76,6 @@ function past(
         roomId: first.id,
         spotId: stain.id,
         agent: "neutral",
-        productId: product.id,
         result: "gone",
       }),
       step(ended, "step-started", "pack-up"),
@@ -140,7 +139,7 @@ export function pastJobs(now: Date): DemoJob[] {
       minutes: 92,
       rooms: [room("Study", 3.8, 3.2, nylon), room("Playroom", 4.6, 4.1, nylon)],
       by: "Mira",
-      product: PRODUCTS.meadow,
+      product: PRODUCTS.bramble,
       discount: 0.1,
     },
     {
@@ -152,7 +151,7 @@ export function pastJobs(now: Date): DemoJob[] {
       minutes: 106,
       rooms: [room("Dining room", 4.4, 3.9, nylon), room("Front room", 5.1, 4.4, nylon)],
       by: "Mira",
-      product: PRODUCTS.meadow,
+      product: PRODUCTS.bramble,
     },
   ];
   return jobs.map((each) => past(each, now));
