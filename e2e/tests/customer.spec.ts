@@ -84,6 +84,9 @@ test("three offers are quoted offline and one is accepted: it holds on both phon
   await page.goto(`${GUESTHOUSE}/survey?room=01930000-0000-7000-8500-000000000011&part=spots`);
   await page.getByRole("button", { name: "+ Add spot in the middle" }).click();
   await page.getByRole("dialog").getByRole("button", { name: "Close" }).click();
+  await expect
+    .poll(async () => (await (await page.request.get(`/api${GUESTHOUSE}`)).json()).job.spots.length)
+    .toBe(2);
   for (const phone of [page, other]) {
     await phone.goto(`${GUESTHOUSE}/quote`);
     await expect(phone.getByText("Changed since Rowan Ashby accepted")).toBeVisible();
