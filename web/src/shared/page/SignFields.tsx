@@ -3,12 +3,6 @@ import { useId, useState } from "react";
 import { FieldError, inputLook } from "../../ui/FieldFrame.tsx";
 import { SignaturePad } from "./SignaturePad.tsx";
 
-/** Who signs a page, as entered so far. */
-export interface Signed {
-  readonly name: string;
-  readonly signature: Signature | undefined;
-}
-
 /** The name under a page and the signature beside it, with what is wrong. */
 export function useSigned() {
   const [name, setName] = useState("");
