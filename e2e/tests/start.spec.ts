@@ -43,6 +43,8 @@ function databasePid(): number | undefined {
   return existsSync(`/proc/${pid}`) ? pid : undefined;
 }
 
+/** Jobs of the demo, those of the weeks before too. */
+const DEMO_JOBS = 9;
 const jobs = async (address: string) =>
   ((await (await fetch(`${address}/api/jobs`)).json()) as { jobs: { id: string; title: string }[] }).jobs;
 
@@ -61,7 +63,7 @@ test.afterEach(async () => {
 test("starts with its demo in a folder with a space, says a second one is too many, and Ctrl-C stops the database too", async () => {
   const first = start();
   const address = await first.address();
-  expect(await jobs(address)).toHaveLength(4);
+  expect(await jobs(address)).toHaveLength(DEMO_JOBS);
   expect((await fetch(address)).headers.get("content-type")).toContain("text/html");
 
   const second = start();
@@ -113,7 +115,7 @@ test("a killed database and a killed server are started again; one that keeps dy
   process.kill(databasePid() as number, "SIGKILL");
   await expect.poll(running.output, { timeout: 60_000 }).toContain("The database stopped");
   await isUp();
-  expect(await jobs(address)).toHaveLength(4);
+  expect(await jobs(address)).toHaveLength(DEMO_JOBS);
   const serverPid = () => {
     const { pid } = running.child;
     const children = readFileSync(`/proc/${pid}/task/${pid}/children`, "utf8").trim().split(" ");
@@ -129,7 +131,7 @@ test("a killed database and a killed server are started again; one that keeps dy
       .poll(() => running.output().split("The server stopped (SIGKILL). Starting it again").length - 1)
       .toBe(kills);
     await isUp();
-    expect(await jobs(address)).toHaveLength(4);
+    expect(await jobs(address)).toHaveLength(DEMO_JOBS);
   }
   expect(await running.ended).toBe(1);
   expect(running.output()).toContain("The server keeps stopping (SIGKILL)");
