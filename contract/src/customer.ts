@@ -5,7 +5,7 @@ import { Name } from "./quantity.ts";
 export const REACHED_BY = ["phone", "message", "mail"] as const;
 const line = (most: number) => z.string().trim().min(1).max(most);
 
-/** Somebody a crew works for. A customer who asked to be deleted is an id without a person: figures of their jobs stay. */
+/** A customer of the crew. One who was deleted keeps an id and nothing personal, so the figures of their jobs stay. */
 export const Customer = z
   .strictObject({
     id: CustomerId,

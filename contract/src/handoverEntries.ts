@@ -8,7 +8,7 @@ import { Signature } from "./quoteEntries.ts";
 /** The page for the customer was handed over. */
 export const handedOver = {
   kind: z.literal("handed-over"),
-  name: Name.optional().meta({ description: "Who took it; absent: nobody was there" }),
+  name: Name.optional().meta({ description: "Who took it; absent: the customer wasn’t there" }),
   signature: Signature.optional(),
   walkOnAt: Instant.optional().meta({ description: "Last room touch-dry, as told" }),
   dryAt: Instant.optional().meta({ description: "Last room dry, as told" }),

@@ -27,6 +27,7 @@ export {
   type RunState,
   roomsLeftWet,
   runEndedAt,
+  runSeconds,
   type StepLogged,
 } from "./runState.ts";
 export { sameTap } from "./sameTap.ts";

@@ -1,5 +1,6 @@
 import { effectiveEntries } from "./effective.ts";
 import { type Entry, isKind, type OfKind } from "./entries.ts";
+import { inTime } from "./inTime.ts";
 
 /** An offer that was accepted. */
 export interface Agreement<E extends Entry> {
@@ -16,8 +17,6 @@ export interface QuoteState<E extends Entry> {
   /** The quote whose prices hold: the one accepted, else the latest while it is valid. */
   readonly holding?: OfKind<E, "quote-given">;
 }
-
-const inTime = (a: Entry, b: Entry) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1);
 
 /**
  * The quotes of a log, to the same whatever order its entries arrived in. Of two acceptances the later counts; one whose quote was

@@ -1,6 +1,5 @@
 import { effectiveEntries } from "./effective.ts";
 import type { Entry } from "./entries.ts";
-import { roomFinishTimes } from "./roomFinishes.ts";
 import { foldRunState, type StepLogged } from "./runState.ts";
 import { parseStepId } from "./stepId.ts";
 
@@ -22,7 +21,6 @@ export interface RecordedPhase {
 export interface RoomRecord {
   readonly roomId: string;
   readonly phases: readonly RecordedPhase[];
-  readonly finishedAt?: number;
 }
 
 interface Logged extends StepLogged {
@@ -32,7 +30,6 @@ interface Logged extends StepLogged {
 /** What the log says was done in each room, phase by phase in the order they began; rooms in the order of their first step. */
 export function roomRecords(log: readonly Entry[]): RoomRecord[] {
   const { steps } = foldRunState(log);
-  const finishes = roomFinishTimes(log);
   const reasons = new Map(
     effectiveEntries(log).flatMap((entry) =>
       entry.kind === "step-skipped" && entry.reason !== undefined
@@ -44,15 +41,7 @@ export function roomRecords(log: readonly Entry[]): RoomRecord[] {
   for (const [id, step] of steps)
     if (step.roomId !== undefined)
       byRoom.set(step.roomId, [...(byRoom.get(step.roomId) ?? []), { id, ...step }]);
-  for (const roomId of finishes.keys()) if (!byRoom.has(roomId)) byRoom.set(roomId, []);
-  return [...byRoom].map(([roomId, own]) => {
-    const finishedAt = finishes.get(roomId);
-    return {
-      roomId,
-      phases: phasesOf(own, reasons),
-      ...(finishedAt === undefined ? {} : { finishedAt }),
-    };
-  });
+  return [...byRoom].map(([roomId, own]) => ({ roomId, phases: phasesOf(own, reasons) }));
 }
 
 const timesOf = ({ startedAt, doneAt }: StepLogged) =>

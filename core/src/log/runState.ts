@@ -1,5 +1,6 @@
 import { effectiveEntries } from "./effective.ts";
 import type { Entry, JoinedStep, StepChanged } from "./entries.ts";
+import { inTime } from "./inTime.ts";
 import { PACK_UP, parseStepId, sectionStepId } from "./stepId.ts";
 
 /** What the log knows of one step of the run; ms since 1970. */
@@ -52,13 +53,19 @@ export function runEndedAt({ steps }: RunState): number | undefined {
   return doneAt ?? skippedAt;
 }
 
+/** s from the start of a run to its end; undefined where one isn't logged, or the clock was set back in between. */
+export function runSeconds(run: RunState): number | undefined {
+  const ended = runEndedAt(run);
+  return run.startedAt !== undefined && ended !== undefined && ended > run.startedAt
+    ? (ended - run.startedAt) / 1000
+    : undefined;
+}
+
 /** Whether somebody has begun the job and it isn't over. */
 export const isRunActive = (run: RunState): boolean =>
   (run.startedAt !== undefined || run.steps.size > 0) && runEndedAt(run) === undefined;
 
 type StepEntry = Extract<Entry, { readonly step: string }>;
-
-const inTime = (a: Entry, b: Entry) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1);
 
 /** A log is folded once, however many ask: it is never changed in place. */
 const folded = new WeakMap<readonly Entry[], RunState>();

@@ -97,7 +97,7 @@ export function scenarioCase(job: JobInput, way: Scenario): ScenarioCase {
 /** The same job done several ways, side by side, each planned and dried whole. */
 export function compareScenarios(cases: readonly ScenarioCase[]): ScenarioPlan[] {
   return cases.map(({ way, job, barred }): ScenarioPlan => {
-    // Stated anew: nothing logged, no pins, so many people.
+    // Without what was logged and without locked steps, for this many people.
     const input = jobInScenario(job, { people: way.people });
     const work = planWork(input);
     const { rooms, batches, pads, run, building } = work;

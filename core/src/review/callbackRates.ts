@@ -1,6 +1,6 @@
 import type { CallbackCause, ReviewedJob, ReviewedRoom } from "./reviewedJob.ts";
 
-/** What rooms are told apart by. */
+/** What callbacks are counted by. */
 export const CALLBACK_GROUPS = ["method", "fibre", "productId", "person"] as const;
 export type CallbackGroup = (typeof CALLBACK_GROUPS)[number];
 

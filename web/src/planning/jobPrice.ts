@@ -1,5 +1,5 @@
 import type { CrewSettings, Job, LogEntry, Product, QuotedBook, Shelf } from "@scutch/contract";
-import { foldRunState, runEndedAt, stockUse } from "@scutch/core/log";
+import { foldRunState, runSeconds, stockUse } from "@scutch/core/log";
 import {
   billedWork,
   type JobInput,
@@ -49,6 +49,10 @@ interface Priceable {
 
 export const priceOf = ({ job, input, work }: Priceable, book: PriceBook): JobPrice =>
   priceJob({ ...billedWork(input, work), changes: job.priceLines, discount: job.discount }, book);
+
+/** Whether every line of a price has one and the total may be said. */
+export const isWhole = ({ unpriced, fault }: JobPrice): boolean =>
+  unpriced.length === 0 && fault === undefined;
 
 /** What a job earns, and what is missing to know it. */
 export interface JobEarnings {
@@ -109,11 +113,7 @@ export function earningsOfJob(
   log: readonly LogEntry[],
 ): JobEarnings | undefined {
   if (work.run.outcome !== "planned") return undefined;
-  const run = foldRunState(log);
-  const ended = runEndedAt(run);
-  // By a clock that was set back in between, no time was taken: the plan's is shown.
-  const isOver = run.startedAt !== undefined && ended !== undefined && ended > run.startedAt;
-  const took = isOver ? (ended - run.startedAt) / 1000 : undefined;
+  const took = runSeconds(foldRunState(log));
   const people = input.run?.people ?? 1;
   const products =
     took === undefined
@@ -138,7 +138,7 @@ export function priceOfWay(
   payer: Payer,
 ): PricedWay | undefined {
   const price = priceJob({ ...plan.billed, changes: job.priceLines, discount: job.discount }, book);
-  if (price.unpriced.length > 0 || price.fault !== undefined) return undefined;
+  if (!isWhole(price)) return undefined;
   const { finish: seconds, likelyPads: pads, products, way } = plan;
   if (seconds === undefined) return { price, perHour: undefined };
   const { earnings } = earnedBy(price, { seconds, people: way.people, pads, products }, payer);

@@ -1,6 +1,9 @@
 import { type Job, momentAt, type Shelf, type Site } from "@scutch/contract";
 import { deviceZone } from "../device/deviceZone.ts";
 
+/** Months from one visit to the next, where a place doesn’t say (common practice). */
+export const VISIT_MONTHS = 12;
+
 /** The zone a clock has to be read in: undefined where that is this device's own. */
 export const zoneOf = (site: Pick<Site, "zone"> | undefined): string | undefined =>
   site?.zone === undefined || site.zone === deviceZone() ? undefined : site.zone;

@@ -8,13 +8,14 @@ import {
   parseStepId,
   roomFinishTimes,
   runEndedAt,
+  runSeconds,
   stockUse,
   tankReadings,
 } from "@scutch/core/log";
 import type { JobInput, WorkPlan } from "@scutch/core/plan";
 import type { PriceBook } from "@scutch/core/quote";
 import type { ReviewedJob, ReviewedRoom } from "@scutch/core/review";
-import { bookOf, earningsOfJob, heldBook, priceOf } from "./jobPrice.ts";
+import { bookOf, earningsOfJob, heldBook, isWhole, priceOf } from "./jobPrice.ts";
 
 /** What a job is looked back on with. */
 export interface ReviewContext {
@@ -37,18 +38,15 @@ export function reviewJob(
   { shelf, settings, money }: ReviewContext,
 ): ReviewedJob {
   const run = foldRunState(log);
-  const ended = runEndedAt(run);
-  const taken =
-    run.startedAt !== undefined && ended !== undefined && ended > run.startedAt
-      ? (ended - run.startedAt) / 1000
-      : undefined;
+  const isOver = runEndedAt(run) !== undefined;
+  const taken = runSeconds(run);
   const rooms = work.rooms.filter(({ passage }) => !passage);
   const finished = roomFinishTimes(log);
   const done = rooms.filter(({ id }) => finished.has(id));
   const { holding } = foldQuotes(log, job.day);
   const now = bookOf(settings, money);
   const price = priceOf({ job, input, work }, holding ? heldBook(holding.book, now) : now);
-  const isPriced = price.unpriced.length === 0 && price.fault === undefined && price.lines.length > 0;
+  const isPriced = isWhole(price) && price.lines.length > 0;
   const earned = isPriced
     ? earningsOfJob({ job, input, work }, price, { settings, shelf, digits: money.digits }, log)?.earnings
     : undefined;
@@ -60,7 +58,7 @@ export function reviewJob(
   return {
     jobId: job.id,
     day: job.day,
-    isDone: (rooms.length > 0 && done.length === rooms.length) || ended !== undefined,
+    isDone: (rooms.length > 0 && done.length === rooms.length) || isOver,
     people: input.run?.people ?? 1,
     ...(work.run.outcome === "planned" ? { plannedSeconds: work.run.makespan } : {}),
     ...(taken === undefined ? {} : { takenSeconds: taken }),

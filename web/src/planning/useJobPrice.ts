@@ -6,7 +6,15 @@ import { useAppSelector } from "../state/store.ts";
 import { useMoney } from "../state/useMoney.ts";
 import { useUnits } from "../state/useUnits.ts";
 import type { JobDesk } from "./desk.ts";
-import { bookOf, earningsOfJob, heldBook, type JobEarnings, priceOf, priceOfWay } from "./jobPrice.ts";
+import {
+  bookOf,
+  earningsOfJob,
+  heldBook,
+  isWhole,
+  type JobEarnings,
+  priceOf,
+  priceOfWay,
+} from "./jobPrice.ts";
 import { useQuotes } from "./useQuotes.ts";
 
 /** The prices an open job goes by: those told to its customer, else the crew's; undefined while this device doesn't have them. */
@@ -37,7 +45,7 @@ export function useJobEarnings(
   const { digits } = useMoney();
   return useMemo(
     () =>
-      settings && price && price.fault === undefined && price.unpriced.length === 0
+      settings && price && isWhole(price)
         ? earningsOfJob({ job, input, work }, price, { settings, shelf, digits }, log)
         : undefined,
     [settings, price, digits, job, input, work, shelf, log],

@@ -1,4 +1,4 @@
-/** A customer who asks to be deleted is gone for good, whoever was offline at the time; the figures of their jobs stay. */
+/** A deleted customer stays deleted, also when a device was offline at the time. The figures of their jobs stay. */
 import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import type { Customer, Job, LogEntry, Site } from "@scutch/contract";
 import { demoId } from "../../demo/demoId.ts";
@@ -81,7 +81,7 @@ test("a deleted customer is in no place, log or export; rooms and figures stay; 
   expect(await placeNow()).toMatchObject({ name: "No name", forgotten: true, customerId: CUSTOMER });
 });
 
-test("visits are told by place: the last up to a day and the next after it, without jobs that were removed", async () => {
+test("each place has the day of its last visit and of its next one; removed jobs don’t count", async () => {
   const visits = async () =>
     (await server.api.get("/api/visits?today=2026-03-10").expect(200)).body.visits as {
       siteId: string;

@@ -68,8 +68,8 @@ const isForgotten = (value: unknown): boolean =>
   typeof value === "object" && value !== null && "forgotten" in value && value.forgotten === true;
 
 /**
- * What is saved where a deleted customer is concerned: nothing personal comes back, whoever was offline when they were deleted. A
- * customer deleted just now takes the names out of their places and out of the logs of the jobs there.
+ * What to save where a deleted customer is concerned. A change made offline brings nothing personal back. Deleting a customer
+ * takes the names out of their places and out of the logs of the jobs there.
  */
 async function forgotten<K extends RecordChange["kind"]>(
   tx: Transaction,

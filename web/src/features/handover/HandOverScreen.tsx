@@ -4,8 +4,9 @@ import { Link } from "react-router";
 import { useLocalPhotos } from "../../device/localPhotos.ts";
 import { type ClockStyle, timesIn } from "../../format/time.ts";
 import { UNITS_OF, type UnitSystem } from "../../format/units.ts";
+import { isWhole } from "../../planning/jobPrice.ts";
 import { useDesk } from "../../planning/openDesk.ts";
-import { placeOf } from "../../planning/place.ts";
+import { placeOf, VISIT_MONTHS } from "../../planning/place.ts";
 import { useJobPrice } from "../../planning/useJobPrice.ts";
 import { useQuotes } from "../../planning/useQuotes.ts";
 import { NoRooms } from "../../shared/NoRooms.tsx";
@@ -25,8 +26,6 @@ import { ReturnField } from "./ReturnField.tsx";
 import { SecondLooks } from "./SecondLooks.tsx";
 import { useReturnChoice } from "./useReturnChoice.ts";
 import { WalkRound } from "./WalkRound.tsx";
-
-const NEXT_VISIT = 12;
 
 /** The last round with the customer, and the page they keep. */
 export function HandOverScreen() {
@@ -49,8 +48,7 @@ export function HandOverScreen() {
   const open = rooms.filter(({ finishLogged }) => !finishLogged);
   if (rooms.length === 0)
     return <NoRooms title="Nothing to hand over yet." follows="the page for the customer" />;
-  const isPriced =
-    price && price.unpriced.length === 0 && price.fault === undefined && price.lines.length > 0;
+  const isPriced = price && isWhole(price) && price.lines.length > 0;
   // What the customer accepted is what they pay, until they accept something else.
   const total = agreement?.offer.total ?? (isPriced ? price.total : undefined);
   const hasChanged = agreement !== undefined && isPriced && price.total !== agreement.offer.total;
@@ -69,7 +67,7 @@ export function HandOverScreen() {
     total,
     paid,
     comesBack: comesBack.chosen,
-    nextVisit: site?.visitMonths ?? NEXT_VISIT,
+    nextVisit: site?.visitMonths ?? VISIT_MONTHS,
     handedOver,
   });
   return (

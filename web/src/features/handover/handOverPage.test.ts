@@ -67,7 +67,7 @@ function read(log: readonly LogEntry[], more: Partial<HandOverFacts> = {}): stri
   return pageText(page).replaceAll("\u00a0", " ");
 }
 
-test("what was done is told by room with product and strength; what was skipped is told as skipped, with its reason", () => {
+test("the page lists what was done by room, with product and strength, and what was skipped, with its reason", () => {
   const text = read(worked);
   expect(text).toContain("vacuumed, cleaned by extraction: Meadow 1:24");
   expect(text).toContain("Edges: not done, bed not moved");

@@ -8,13 +8,14 @@ import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullPlace, pullShelf } from "../../device/pull.ts";
 import { countReader } from "../../format/readers.ts";
 import { dayText, today } from "../../format/time.ts";
+import { VISIT_MONTHS } from "../../planning/place.ts";
 import { NewJobDialog } from "../../shared/jobs/NewJobDialog.tsx";
 import { Button } from "../../ui/Button.tsx";
 import { NameField } from "../../ui/NameField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Failed, Loading } from "../../ui/States.tsx";
 import { CustomerSection } from "./CustomerSection.tsx";
-import { nextVisitOn, VISIT_MONTHS } from "./due.ts";
+import { nextVisitOn } from "./due.ts";
 import { KeySafe } from "./KeySafe.tsx";
 import { TextField } from "./TextField.tsx";
 

@@ -1,9 +1,8 @@
 import type { Site, Visit } from "@scutch/contract";
 import { addMonths, lightFormat, parseISO } from "date-fns";
+import { VISIT_MONTHS } from "../../planning/place.ts";
 
-/** Months from one visit to the next, where a place doesn’t say (common practice). */
-export const VISIT_MONTHS = 12;
-/** A visit is told this many days before it is due. */
+/** A visit is listed from this many days before it is due. */
 const AHEAD_DAYS = 30;
 
 /** A place to arrange a visit with; `on` YYYY-MM-DD. */

@@ -93,7 +93,7 @@ function refusal(
   return { sentence: `${heading ? `${heading}: ` : ""}${contractFault(fault)}` };
 }
 
-/** One line: its place, and its customer where nobody of that name is known. */
+/** Reads one line: its place, and its customer unless one of that name is known. */
 function lineRead(line: Line, { sites, customers }: Here): LineRead {
   const place = fieldsOf(line, SITE_COLUMNS);
   if (typeof place.name === "string" && sites.some(({ name }) => same(name, String(place.name))))

@@ -9,13 +9,13 @@ export interface CardPerson {
   readonly note?: string;
 }
 
-/** A value that is one text: a semicolon stands for itself in it (RFC 6350, 3.4). */
+/** Escapes a value that is a single text. Semicolons need no escape there (RFC 6350, 3.4). */
 const escaped = (text: string) =>
   text
     .replaceAll("\\", "\\\\")
     .replaceAll(",", "\\,")
     .replaceAll(/\r\n?|\n/g, "\\n");
-/** A part of a value made of several. */
+/** Escapes one part of a value that has several, parted by semicolons. */
 const escapedPart = (text: string) => escaped(text).replaceAll(";", "\\;");
 const unescaped = (text: string) =>
   text.replaceAll(/\\(.)/g, (_, letter: string) => (letter === "n" || letter === "N" ? "\n" : letter));

@@ -84,7 +84,7 @@ test("each offer adds up to its total, as the customer reads it", () => {
   expect(text).toContain("Protector. Ask us");
 });
 
-test("what an offer can’t do is said: a floor it isn’t safe for, urine too little water reaches, a stain that may stay", () => {
+test("the page says what an offer can’t do: floors it isn’t safe for, urine it doesn’t reach, stains that may stay", () => {
   const [, damp] = offers;
   expect(damp?.limits).toContainEqual({ kind: "urine-may-return", roomId: idFor("Lounge") });
   const wet = compareScenarios([caseOf(desk, WAYS[2])])[0];

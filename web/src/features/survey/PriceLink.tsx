@@ -1,6 +1,7 @@
 import { ChevronRight } from "lucide-react";
 import { Link } from "react-router";
 import type { JobDesk } from "../../planning/desk.ts";
+import { isWhole } from "../../planning/jobPrice.ts";
 import { useJobPrice } from "../../planning/useJobPrice.ts";
 import { useMoney } from "../../state/useMoney.ts";
 
@@ -16,9 +17,7 @@ export function PriceLink({ desk }: { readonly desk: JobDesk }) {
       <span className="font-semibold">Price</span>
       <span className="flex items-center gap-2">
         {price && (
-          <span className="font-mono">
-            {price.unpriced.length > 0 || price.fault ? "not complete" : money.showMinor(price.total)}
-          </span>
+          <span className="font-mono">{isWhole(price) ? money.showMinor(price.total) : "not complete"}</span>
         )}
         <ChevronRight aria-hidden size={20} className="text-accent" />
       </span>
