@@ -76,6 +76,16 @@ test("the page lists what was done by room, with product and strength, and what 
   expect(text.match(/Hall: (about|\d\d:\d\d)/)).toBeNull();
 });
 
+test("a product crossed out in the log isn’t on the page", () => {
+  const used = entry(20, "product-used", {
+    ...{ productId: idFor("Clover"), amount: 1e-4, roomId: idFor("Lounge") },
+    names: { [idFor("Clover")]: "Clover" },
+  });
+  const wrong = entry(25, "correction", { corrects: used.id, text: "Not here" });
+  expect(read([...worked, used])).toContain("Meadow 1:24, a product");
+  expect(read([...worked, used, wrong])).not.toContain("a product");
+});
+
 test("spots are gone, lighter or as they were, and a stain says why it stays", () => {
   const text = read(worked);
   expect(text).toContain("Coffee, tea, Lounge: lighter, stays: the colour has changed");

@@ -3,6 +3,7 @@ import { AFTERCARE, AFTERCARE_ALL } from "@scutch/core/care";
 import {
   attemptsOn,
   countedFills,
+  effectiveEntries,
   meterReadings,
   type RoomRecord,
   roomRecords,
@@ -139,7 +140,7 @@ function productsOn(plan: RoomPlan, { desk: { log, shelf }, units }: HandOverFac
   const mixed = fills.map(
     (fill) => `${nameOf(fill.productId)} ${strengthOf(madeStrength(fill), fill.powder !== undefined, units)}`,
   );
-  const used = log.flatMap((entry) =>
+  const used = effectiveEntries(log).flatMap((entry) =>
     entry.kind === "product-used" && entry.roomId === plan.id ? [nameOf(entry.productId)] : [],
   );
   return [...new Set([...mixed, ...used])];
