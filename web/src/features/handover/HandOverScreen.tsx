@@ -1,7 +1,9 @@
 import { amountPaid, effectiveEntries } from "@scutch/core/log";
 import { useState } from "react";
 import { Link } from "react-router";
+import { usePull } from "../../device/deviceQuery.ts";
 import { useLocalPhotos } from "../../device/localPhotos.ts";
+import { pullPhotos } from "../../device/pull.ts";
 import { type ClockStyle, timesIn } from "../../format/time.ts";
 import { UNITS_OF, type UnitSystem } from "../../format/units.ts";
 import { isWhole } from "../../planning/jobPrice.ts";
@@ -39,6 +41,7 @@ export function HandOverScreen() {
   const now = useNow();
   const money = useMoney();
   const { site, zone } = placeOf(job, shelf);
+  usePull(`photos ${job.id}`, ({ db, send }) => pullPhotos(db, send, job.id));
   const photos = useLocalPhotos(job.id);
   const price = useJobPrice(desk);
   const { agreement } = useQuotes(log);
@@ -54,22 +57,24 @@ export function HandOverScreen() {
   const hasChanged = agreement !== undefined && isPriced && price.total !== agreement.offer.total;
   const paid = amountPaid(log);
   const times = timesIn(style ?? settings?.clock ?? "24", zone);
-  const page = handOverPage({
-    desk,
-    crew: name,
-    contact: settings?.contact,
-    place: site?.name ?? job.title,
-    times,
-    units: UNITS_OF[system ?? crewUnits.system],
-    money,
-    now,
-    photos: photoPairs(photos, job),
-    total,
-    paid,
-    comesBack: comesBack.chosen,
-    nextVisit: site?.visitMonths ?? VISIT_MONTHS,
-    handedOver,
-  });
+  // Written when it is shown: this screen is drawn with each entry.
+  const page = () =>
+    handOverPage({
+      desk,
+      crew: name,
+      contact: settings?.contact,
+      place: site?.name ?? job.title,
+      times,
+      units: UNITS_OF[system ?? crewUnits.system],
+      money,
+      now,
+      photos: photoPairs(photos, job),
+      total,
+      paid,
+      comesBack: comesBack.chosen,
+      nextVisit: site?.visitMonths ?? VISIT_MONTHS,
+      handedOver,
+    });
   return (
     <div className="grid grid-cols-1 gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-2">
       <div className="grid content-start gap-4">
@@ -134,7 +139,7 @@ export function HandOverScreen() {
       {isShown && (
         <HandOverSheet
           desk={desk}
-          page={page}
+          page={page()}
           comesBack={comesBack.chosen}
           isDone={handedOver !== undefined}
           onClose={() => setShown(false)}

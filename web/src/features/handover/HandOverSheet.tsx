@@ -1,3 +1,4 @@
+import { omitAbsent } from "@scutch/core";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
 import { CustomerSheet } from "../../shared/page/CustomerSheet.tsx";
@@ -37,7 +38,7 @@ function SignOff({ desk, comesBack }: Pick<Props, "desk" | "comesBack">) {
       kind: "handed-over",
       ...(said ? { name: said } : {}),
       ...(said && signature ? { signature } : {}),
-      ...Object.fromEntries(Object.entries(told).filter(([, time]) => time !== undefined)),
+      ...omitAbsent(told),
     });
   };
   return (
