@@ -79,6 +79,7 @@ export { DEFAULT_CIRCUITS, filmOn, workingAirSpeed } from "./run.ts";
 export type { Spraying } from "./spraying.ts";
 export { type Substitute, substitutesFor } from "./substitute.ts";
 export { allowedProductFor, productsThatSuit } from "./suits.ts";
+export { type TimeRange, timeRange } from "./timeRange.ts";
 export { type JobContext, type JobDocument, onlyVessel, toJobInput } from "./toJobInput.ts";
 export { explainLastReady, explainTotalArea } from "./totalsExplained.ts";
 export { type SharedVessel, sharedVessels, type VesselTurn } from "./vesselTurns.ts";

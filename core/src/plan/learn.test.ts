@@ -2,7 +2,7 @@ import { expect, test } from "@jest/globals";
 import { seededRandom } from "../numeric/index.ts";
 import { ROUGH, scheduleJob } from "../run/index.ts";
 import { sprayBatch } from "../testing/sprayBatch.ts";
-import { type JobInput, learnPace, planWork } from "./index.ts";
+import { type JobInput, learnPace, planWork, timeRange } from "./index.ts";
 
 const job: JobInput = {
   rooms: [
@@ -116,4 +116,18 @@ test("of a room logged in part only that part counts: a tap forgotten makes nobo
   expect(half.vacuum?.value).toBeCloseTo(whole.vacuum?.value ?? 0, 2);
   expect(whole.overhead).toBeDefined();
   expect(half.overhead).toBeUndefined();
+});
+
+test("a job's time is a range: assumed until five jobs are logged whole, then from the tenth to the ninetieth percent of theirs over their plan", () => {
+  expect(timeRange([1, 1, 1, 1].map((factor) => worked(factor)))).toEqual({
+    early: 0.85,
+    late: 1.25,
+    jobs: 0,
+  });
+  const factors = [0.8, 1, 1.1, 1.3, 2];
+  const { early, late, jobs } = timeRange(factors.map((factor) => worked(factor)));
+  expect(jobs).toBe(5);
+  // By hand, between the nearest two: 0.8 + 0.4 × 0.2 and 1.3 + 0.6 × 0.7.
+  expect(early).toBeCloseTo(0.88, 1);
+  expect(late).toBeCloseTo(1.72, 1);
 });

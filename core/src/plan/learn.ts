@@ -2,6 +2,7 @@ import { numberAt } from "../itemAt.ts";
 import { isOfRoom, PACK_UP, parseStepId } from "../log/index.ts";
 import {
   type CrewPace,
+  DEFAULT_PACE,
   isStepKind,
   PACE_LIMITS,
   roundTime,
@@ -112,6 +113,20 @@ function oneJob(job: JobInput, pace: CrewPace): OneJob {
   };
 }
 
+/** Jobs logged whole: how long each took over the work of its rooms, and how long the pace plans it for. */
+export function wholeJobs(
+  jobs: readonly JobInput[],
+  pace: CrewPace,
+): { readonly taken: number; readonly planned: number }[] {
+  const { overhead = DEFAULT_PACE.overhead } = pace;
+  return jobs.flatMap((job) => {
+    const { whole } = oneJob(job, pace);
+    return whole
+      ? [{ taken: whole.stretch + whole.round, planned: stretchAt(overhead, whole) + whole.round }]
+      : [];
+  });
+}
+
 /** What is planned to go round a job's work, s: fills and trips as its rooms ask for them. */
 function roundOf(job: JobInput): number {
   let seconds = 0;
@@ -122,12 +137,13 @@ function roundOf(job: JobInput): number {
   return seconds;
 }
 
+/** What a job's steps are stretched by at an overhead: by what of it is not a step of its own already, never below 1. */
+const stretchAt = (overhead: number, { round }: WholeJob) => 1 + Math.max(0, overhead - round);
+
 /**
- * The overhead that tells best how long some jobs took. Steps are stretched by what of the overhead is not a step of its own
- * already, never below 1: a small job, all set-up, says only that the overhead isn't larger. Undefined where all are such.
+ * The overhead that tells best how long some jobs took. A small job, all set-up, says only that the overhead isn't larger. Undefined where all are such.
  */
 function overheadOf(jobs: readonly WholeJob[]): number | undefined {
-  const stretchAt = (overhead: number, { round }: WholeJob) => 1 + Math.max(0, overhead - round);
   const off = (overhead: number) =>
     jobs.reduce((sum, job) => sum + Math.abs(job.stretch - stretchAt(overhead, job)), 0);
   // The sum of absolute errors is least at a job's own overhead, where any are stretched at all.

@@ -27,6 +27,8 @@ export interface BilledRoom {
   readonly area: number;
   readonly method: Method;
   readonly steps?: number | undefined;
+  /** Not cleaned, by the log: left out of the total unless its price or quantity is set for this job. */
+  readonly skipped?: boolean | undefined;
 }
 
 /** A decision about a line, by the line's id. A line the crew added has `what`. */
@@ -74,6 +76,8 @@ export interface PriceLine {
   readonly struck: boolean;
   /** Its amount or quantity was set for this job. */
   readonly changed: boolean;
+  /** Left out because the log says the work was skipped. */
+  readonly skipped?: true;
 }
 
 /** A priced job; amounts in smallest units of the currency. */
@@ -164,21 +168,26 @@ function draftLines({ rooms, extras, changes = [] }: PriceInput, book: PriceBook
   });
   const travel =
     book.travel === undefined ? [] : [{ id: "travel", amount: toMinor(book.travel, book.digits) }];
-  return [...rooms.map((room) => roomLine(room, book)), ...ofExtras, ...travel];
+  const ofRooms = rooms.map((room): Draft => {
+    const line = roomLine(room, book);
+    return room.skipped ? { ...line, skipped: true } : line;
+  });
+  return [...ofRooms, ...ofExtras, ...travel];
 }
 
 /** A line with the decision about it. An amount that was set doesn't follow the quantity. */
 function decided(draft: Draft, change: PriceChange | undefined, digits: MinorDigits): PriceLine {
-  const struck = change?.struck ?? false;
   const quantity = change?.quantity ?? draft.quantity;
   const changed = change?.amount !== undefined || change?.quantity !== undefined;
+  const skipped = draft.skipped === true && !changed;
+  const struck = skipped || (change?.struck ?? false);
   const amount =
     change?.amount !== undefined
       ? toMinor(change.amount, digits)
       : change?.quantity !== undefined && draft.each !== undefined
         ? costOf(change.quantity, draft.each, digits)
         : draft.amount;
-  const { each, amount: _, quantity: __, ...rest } = draft;
+  const { each, amount: _, quantity: __, skipped: ___, ...rest } = draft;
   return {
     ...rest,
     ...(quantity === undefined ? {} : { quantity }),
@@ -186,6 +195,7 @@ function decided(draft: Draft, change: PriceChange | undefined, digits: MinorDig
     ...(amount === undefined ? {} : { amount }),
     struck,
     changed,
+    ...(skipped ? { skipped } : {}),
   };
 }
 

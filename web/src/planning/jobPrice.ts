@@ -5,6 +5,7 @@ import {
   type JobInput,
   productAmounts,
   type ScenarioPlan,
+  type TimeRange,
   type WorkPlan,
 } from "@scutch/core/plan";
 import {
@@ -59,6 +60,8 @@ export interface JobEarnings {
   readonly earnings: Earnings;
   /** As the log has it, not as planned. */
   readonly isActual: boolean;
+  /** What is left for an hour if the job takes as long as jobs do late and early; before the job only. */
+  readonly range?: { readonly least: number; readonly most: number; readonly time: TimeRange };
   /** Products used whose pack has no price. */
   readonly unknownCosts: readonly string[];
 }
@@ -111,6 +114,7 @@ export function earningsOfJob(
   price: JobPrice,
   payer: Payer,
   log: readonly LogEntry[],
+  time?: TimeRange,
 ): JobEarnings | undefined {
   if (work.run.outcome !== "planned") return undefined;
   const took = runSeconds(foldRunState(log));
@@ -120,7 +124,12 @@ export function earningsOfJob(
       ? productAmounts(job.batches, work.batches)
       : stockUse(log).map(({ productId, amount }) => [productId, amount] as const);
   const done = { seconds: took ?? work.run.makespan, people, pads: work.pads.pads, products };
-  return { ...earnedBy(price, done, payer), isActual: took !== undefined };
+  const earned = { ...earnedBy(price, done, payer), isActual: took !== undefined };
+  if (earned.isActual || !time) return earned;
+  const perHourAt = (share: number) =>
+    earnedBy(price, { ...done, seconds: done.seconds * share }, payer).earnings.perHour;
+  const [least, most] = [perHourAt(time.late), perHourAt(time.early)];
+  return least === undefined || most === undefined ? earned : { ...earned, range: { least, most, time } };
 }
 
 /** A way of doing the job at its price, and what it leaves for an hour of one person, in smallest units. */

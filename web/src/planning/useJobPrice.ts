@@ -15,6 +15,7 @@ import {
   priceOf,
   priceOfWay,
 } from "./jobPrice.ts";
+import { useTimeRange } from "./learnedPace.ts";
 import { useQuotes } from "./useQuotes.ts";
 
 /** The prices an open job goes by: those told to its customer, else the crew's; undefined while this device doesn't have them. */
@@ -43,12 +44,13 @@ export function useJobEarnings(
 ): JobEarnings | undefined {
   const { settings } = useAppSelector(selectCrew);
   const { digits } = useMoney();
+  const time = useTimeRange(settings?.pace);
   return useMemo(
     () =>
       settings && price && isWhole(price)
-        ? earningsOfJob({ job, input, work }, price, { settings, shelf, digits }, log)
+        ? earningsOfJob({ job, input, work }, price, { settings, shelf, digits }, log, time)
         : undefined,
-    [settings, price, digits, job, input, work, shelf, log],
+    [settings, price, digits, job, input, work, shelf, log, time],
   );
 }
 

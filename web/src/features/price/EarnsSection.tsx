@@ -1,6 +1,8 @@
+import type { TimeRange } from "@scutch/core/plan";
 import { formatDuration } from "@scutch/core/quantity";
 import { fromMinor } from "@scutch/core/quote";
 import type { MoneyFormat } from "../../format/money.ts";
+import { percent } from "../../format/units.ts";
 import type { JobEarnings } from "../../planning/jobPrice.ts";
 import { Callout } from "../../ui/Callout.tsx";
 
@@ -12,7 +14,7 @@ interface Props {
 }
 
 /** What the job leaves for an hour of each person, and how that comes about. Not for the customer. */
-export function EarnsSection({ earned: { earnings, isActual, unknownCosts }, least, money }: Props) {
+export function EarnsSection({ earned: { earnings, isActual, range, unknownCosts }, least, money }: Props) {
   const { net, product, pads, travel, wages, left, crewHours, perHour } = earnings;
   const isLow = perHour !== undefined && least !== undefined && fromMinor(perHour, money.digits) < least;
   const row = (name: string, amount: number, minus = true) =>
@@ -30,6 +32,11 @@ export function EarnsSection({ earned: { earnings, isActual, unknownCosts }, lea
         {perHour === undefined ? "–" : money.showMinor(perHour)}
         <span className="font-normal font-sans text-base text-soft"> an hour, each person</span>
       </p>
+      {range && (
+        <p className="text-soft">
+          Likely {money.showMinor(range.least)} to {money.showMinor(range.most)}. {timeText(range.time)}
+        </p>
+      )}
       {isLow && least !== undefined && (
         <p className="font-semibold text-stop">Below your minimum, {money.show(least)}.</p>
       )}
@@ -54,4 +61,12 @@ export function EarnsSection({ earned: { earnings, isActual, unknownCosts }, lea
       )}
     </section>
   );
+}
+
+/** What the range of the hours rests on. */
+function timeText({ early, late, jobs }: TimeRange): string {
+  const span = `${percent(early)} to ${percent(late)} of the planned time`;
+  return jobs > 0
+    ? `Your last ${jobs} jobs took ${span}.`
+    : `Assumes ${span}, until 5 jobs are logged from start to end.`;
 }

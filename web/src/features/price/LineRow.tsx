@@ -28,7 +28,7 @@ export function LineRow({ line, desk, money }: Props) {
     line.method && METHOD_NAMES[line.method],
     lineMeasure(line, money.show),
     line.changed && !line.what && "changed for this job",
-    line.struck && "left out",
+    line.skipped ? "skipped in the log, not billed" : line.struck && "left out",
   ].filter(Boolean);
   return (
     <li className="border-rule border-t">
@@ -86,7 +86,9 @@ function LineFields({ line, desk: { job, edit }, money }: Props) {
         onChange={(amount) => set({ amount })}
       />
       <div className="col-span-full flex flex-wrap gap-2">
-        {isOwn ? (
+        {line.skipped ? (
+          <p className="text-soft">To bill it anyway, set its price.</p>
+        ) : isOwn ? (
           <Button
             onClick={() =>
               void edit((before) => ({

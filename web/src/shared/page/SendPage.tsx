@@ -1,5 +1,5 @@
 import { FileText, Printer, Share2 } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
 import { fileName, saveFile } from "../../ui/saveFile.ts";
@@ -11,11 +11,22 @@ interface Props {
   readonly missing: readonly string[];
 }
 
+/** ms; the sheet is drawn first. */
+const AFTER_OPENING = 500;
+
 /** Sends a page as text, saves it as a PDF or prints it; all of it works offline. */
 export function SendPage({ page, missing }: Props) {
   const [said, setSaid] = useState<string>();
   const [error, setError] = useState<string>();
   const [busy, setBusy] = useState(false);
+  useEffect(() => {
+    // While the customer reads the page. A failure shows when the PDF is asked for.
+    const waiting = setTimeout(
+      () => void import("./pagePdf.ts").then(({ warmUp }) => warmUp()).catch(() => undefined),
+      AFTER_OPENING,
+    );
+    return () => clearTimeout(waiting);
+  }, []);
   const send = async () => {
     const text = pageText(page);
     setError(undefined);

@@ -5,6 +5,7 @@ import latinExtBold from "@fontsource/atkinson-hyperlegible-next/files/atkinson-
 import type { Content, TableCell } from "pdfmake/interfaces";
 import type { Block, CustomerPage } from "./customerPage.ts";
 import { fontRuns } from "./fontRuns.ts";
+import { unpackFont } from "./unpackFont.ts";
 
 const here = (path: string) => new URL(path, location.href).href;
 const SOFT = "#625e50";
@@ -113,23 +114,58 @@ function signatureContent({ caption, signature }: Extract<Block, { kind: "signat
   ];
 }
 
+const FONTS = { latin, latinBold, latinExt, latinExtBold };
+
+/** The fonts unpacked, in base64, by name. */
+async function readFonts(): Promise<Record<string, string>> {
+  const read = Object.entries(FONTS).map(async ([name, path]) => {
+    const answer = await fetch(here(path));
+    if (!answer.ok) throw new Error(`font ${name}: ${answer.status}`);
+    const bytes = await unpackFont(await answer.arrayBuffer());
+    return [name, btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(""))] as const;
+  });
+  return Object.fromEntries(await Promise.all(read));
+}
+
+async function makeWriter() {
+  const [{ default: pdfMake }, fonts] = await Promise.all([import("pdfmake/build/pdfmake.js"), readFonts()]);
+  pdfMake.setUrlAccessPolicy((url: string) => url.startsWith(location.origin));
+  pdfMake.addVirtualFileSystem(fonts);
+  pdfMake.addFonts({
+    Latin: { normal: "latin", bold: "latinBold" },
+    Extended: { normal: "latinExt", bold: "latinExtBold" },
+  });
+  return pdfMake;
+}
+let writer: ReturnType<typeof makeWriter> | undefined;
+
+/** The PDF writer with its fonts; tried again after a failure. */
+function loadWriter(): ReturnType<typeof makeWriter> {
+  writer ??= makeWriter().catch((cause: unknown) => {
+    writer = undefined;
+    throw cause;
+  });
+  return writer;
+}
+const defaultStyle = { font: "Latin", fontSize: 10, lineHeight: 1.2 } as const;
+
+/** Writes a word, so that the writer, its fonts and its code are ready when a page is asked for. */
+export async function warmUp(): Promise<void> {
+  const pdfMake = await loadWriter();
+  await pdfMake
+    .createPdf({ defaultStyle, content: [text("ready"), text("ready", { bold: true })] })
+    .getBlob();
+}
+
 /** The page as a PDF on A4 paper, made on this device. */
 export async function pagePdf(page: CustomerPage): Promise<Blob> {
-  const [{ default: pdfMake }, pictures] = await Promise.all([
-    import("pdfmake/build/pdfmake.js"),
-    picturesOf(page),
-  ]);
-  pdfMake.setUrlAccessPolicy((url: string) => url.startsWith(location.origin));
-  pdfMake.addFonts({
-    Latin: { normal: here(latin), bold: here(latinBold) },
-    Extended: { normal: here(latinExt), bold: here(latinExtBold) },
-  });
+  const [pdfMake, pictures] = await Promise.all([loadWriter(), picturesOf(page)]);
   return pdfMake
     .createPdf({
       pageSize: "A4",
       pageMargins: [48, 44, 48, 44],
       info: { title: page.title, author: page.from },
-      defaultStyle: { font: "Latin", fontSize: 10, lineHeight: 1.2 },
+      defaultStyle,
       content: [
         {
           columns: [
