@@ -86,7 +86,12 @@ function blockContent(block: Block, pictures: ReadonlyMap<string, string>): Cont
           unbreakable: true,
           margin: [0, 4, 0, 4],
           stack: [
-            { columnGap: 8, columns: [pair.before, pair.after].map((url) => pictureContent(url, pictures)) },
+            {
+              columnGap: 8,
+              columns: (["before", "after"] as const).map((moment) => ({
+                stack: [pictureContent(pair[moment], pictures), text(moment, { color: SOFT })],
+              })),
+            },
             text(pair.caption, { color: SOFT }),
           ],
         }),
