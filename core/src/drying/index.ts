@@ -24,7 +24,13 @@ export { type Move, type MoveEffect, rankMoves } from "./moves.ts";
 export { type Film, openTime } from "./openTime.ts";
 export { type PatchReady, patchReady } from "./patch.ts";
 export { criticalWater } from "./pile.ts";
-export { dryingRange, dryingRangeInSteps, type HourRange, type RoomRange } from "./range.ts";
+export {
+  dryingRange,
+  dryingRangeInSteps,
+  type HourRange,
+  type RangeOptions,
+  type RoomRange,
+} from "./range.ts";
 export {
   DRY_FREE_WATER,
   type DryingOutcome,
@@ -33,8 +39,10 @@ export {
   readyLevels,
 } from "./ready.ts";
 export { explainReady } from "./readyExplained.ts";
+export * from "./refit/index.ts";
 export {
   type DryingResult,
   type RoomDrying,
   simulateDrying,
 } from "./simulate.ts";
+export { type OutdoorSpread, type RoomSpread, type Spread, USUAL_SPREAD, usualSpread } from "./spread.ts";

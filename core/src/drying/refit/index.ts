@@ -1,0 +1,11 @@
+export {
+  type AirReading,
+  type Doubt,
+  type DoubtfulReading,
+  type Meter,
+  type MeterReading,
+  NOISE,
+  POINTS_METER,
+  type Reading,
+} from "./readings.ts";
+export { type Refit, type RefitOptions, type RefittedRoom, refit, refitInSteps } from "./refit.ts";

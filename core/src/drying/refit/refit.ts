@@ -1,0 +1,141 @@
+import { itemAt, numberAt } from "../../itemAt.ts";
+import type { Building } from "../building.ts";
+import { ReadySamples, type RoomRange } from "../range.ts";
+import { drawBuilding, drawSize, factorsOf, type Spread, usualSpread } from "../spread.ts";
+import { findMode, type Mode } from "./mode.ts";
+import { Posterior } from "./posterior.ts";
+import { proposals, weightsOf } from "./proposal.ts";
+import { type DoubtfulReading, type Meter, POINTS_METER, plainDoubts, type Reading } from "./readings.ts";
+
+/** A room as its readings have it: factors on what was planned. */
+export interface RefittedRoom {
+  readonly residual: number;
+  readonly rate: number;
+  readonly outdoorExchange: number;
+}
+
+/** A building after its readings. */
+export interface Refit {
+  /** Ready times that are left possible. */
+  readonly ranges: readonly RoomRange[];
+  readonly rooms: readonly RefittedRoom[];
+  /** At its most likely. */
+  readonly building: Building;
+  /** Readings that weren't used. */
+  readonly doubtful: readonly DoubtfulReading[];
+  readonly samples: number;
+  /** As many unweighted samples would say as much. */
+  readonly effective: number;
+}
+
+export interface RefitOptions {
+  /** The usual one where absent. */
+  readonly spread?: Spread;
+  readonly meter?: Meter;
+  /** Hours after the start; what was read later is doubted. */
+  readonly now?: number;
+  readonly samples?: number;
+}
+
+export const REFIT_SAMPLES = 256;
+const FIRST_SAMPLES = 16;
+/** σ a reading may be off before it is asked about. */
+const UNLIKELY = 3.5;
+
+/**
+ * What readings say of a building: its most likely state, and the ranges that are left.
+ *
+ * Maximum posterior by Gauss–Newton, then importance sampling with the Gaussian at the mode: the mode alone would take the tails for
+ * Gaussian, sampling alone thousands of runs (docs/decisions/0033). Readings too far from what the others say are left out one by
+ * one, the worst first, and named. Yields what is known so far, and undefined between two runs.
+ */
+export function* refitInSteps(
+  building: Building,
+  readings: readonly Reading[],
+  options: RefitOptions = {},
+): Generator<Refit | undefined, void, void> {
+  const { spread = usualSpread(building), meter = POINTS_METER, samples = REFIT_SAMPLES } = options;
+  const finishedAt = building.rooms.map((room) => room.finishedAt ?? 0);
+  const doubtful = plainDoubts(readings, { finishedAt, meter, now: options.now });
+  for (;;) {
+    const left = new Set(doubtful.map(({ reading }) => reading));
+    const places = readings.flatMap((_, i) => (left.has(i) ? [] : [i]));
+    const used = places.map((i) => itemAt(readings, i));
+    const posterior = new Posterior(building, spread, used, meter);
+    const known = { building, spread, posterior, doubtful };
+    const mode = yield* modeWithFirstAnswer(known);
+    const unlikely = worstMisfit(mode);
+    if (unlikely === undefined) return yield* sampled(known, mode, samples);
+    doubtful.push({ reading: numberAt(places, numberAt(posterior.readingOf(), unlikely)), why: "unlikely" });
+  }
+}
+
+/** {@link refitInSteps} to its end. */
+export function refit(building: Building, readings: readonly Reading[], options?: RefitOptions): Refit {
+  let best: Refit | undefined;
+  for (const better of refitInSteps(building, readings, options)) best = better ?? best;
+  if (!best) throw new RangeError("no samples were asked for");
+  return best;
+}
+
+interface Known {
+  readonly building: Building;
+  readonly spread: Spread;
+  readonly posterior: Posterior;
+  readonly doubtful: readonly DoubtfulReading[];
+}
+
+/** The mode; what the first step towards it says is yielded on the way. */
+function* modeWithFirstAnswer(known: Known): Generator<Refit | undefined, Mode, void> {
+  const steps = findMode(known.posterior, known.building);
+  let hasAnswered = false;
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+    if (value && !hasAnswered) {
+      hasAnswered = true;
+      yield* sampled(known, value, FIRST_SAMPLES);
+    }
+    yield;
+  }
+}
+
+/** The misfit that is too large to be noise, where there is one: the largest. */
+function worstMisfit({ misfits }: Mode): number | undefined {
+  const off = misfits.map((each) => Math.abs(each.off));
+  const most = Math.max(0, ...off);
+  return most > UNLIKELY ? off.indexOf(most) : undefined;
+}
+
+function* sampled(known: Known, mode: Mode, samples: number): Generator<Refit | undefined, void, void> {
+  const { building, spread, posterior, doubtful } = known;
+  const unknown = Array.from({ length: drawSize(building) }, (_, i) => i).filter((i) =>
+    posterior.isSpread(i),
+  );
+  const propose = proposals(mode, unknown);
+  const runs = new ReadySamples(building.rooms.length);
+  const logWeights: number[] = [];
+  const rooms = building.rooms.map((_, i) => factorsOf(spread, mode.draw, i));
+  const likeliest = drawBuilding(building, spread, mode.draw);
+  let next = Math.min(FIRST_SAMPLES, samples);
+  for (let k = 0; k < samples; k++) {
+    const { draw, logDensity } = propose(k);
+    const result = posterior.run(draw, true);
+    runs.add(result);
+    logWeights.push(posterior.logDensity(draw, result.seen) - logDensity);
+    if (runs.count < next) {
+      yield;
+      continue;
+    }
+    next = Math.min(2 * next, samples);
+    const { weights, effective } = weightsOf(logWeights);
+    yield {
+      ranges: runs.ranges(weights),
+      rooms,
+      building: likeliest,
+      doubtful: [...doubtful],
+      samples: runs.count,
+      effective,
+    };
+  }
+}
