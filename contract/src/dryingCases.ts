@@ -40,6 +40,22 @@ const CaseRoom = z.strictObject({
   finishedAt: quantity("h", DRYING_LIMITS.finishedAt).optional(),
 });
 
+const at = { hours: quantity("h", DRYING_LIMITS.hours), room: Place };
+const meter = { ...at, value: quantity("points of the meter", [0, 10_000]) };
+
+/** What was read in a room while it dried, or on dry carpet that wasn't cleaned. */
+const CaseReading = z.discriminatedUnion("kind", [
+  z.strictObject({ ...meter, kind: z.literal("carpet") }),
+  z.strictObject({ ...meter, kind: z.literal("untouched") }),
+  z.strictObject({
+    ...at,
+    kind: z.literal("air"),
+    temperature: Temperature,
+    relativeHumidity: RelativeHumidity,
+  }),
+]);
+const Known = z.array(z.record(z.string(), z.number().nullable())).optional();
+
 const DryingCase = z
   .strictObject({
     name: z.string().optional(),
@@ -84,10 +100,12 @@ const DryingCase = z
       .max(200)
       .optional(),
     rooms: z.array(CaseRoom).min(1).max(DRYING_LIMITS.rooms[1]),
-    expected: z.array(z.record(z.string(), z.number().nullable())).optional(),
+    readings: z.array(CaseReading).max(2000).optional(),
+    expected: Known,
+    truth: Known,
   })
   .superRefine((building, context) => {
-    const { links, rooms, outdoor, weather, changes } = building;
+    const { links, rooms, outdoor, weather, changes, readings } = building;
     const custom = (path: (string | number)[], code: string) =>
       context.addIssue({ code: "custom", path, params: { code } });
     if (!outdoor && !weather) custom(["outdoor"], "missing");
@@ -97,6 +115,8 @@ const DryingCase = z
         custom(["weather", i, "hours"], "not-ascending");
     for (const [i, change] of (changes ?? []).entries())
       if (change.room >= rooms.length) custom(["changes", i, "room"], "unknown-reference");
+    for (const [i, reading] of (readings ?? []).entries())
+      if (reading.room >= rooms.length) custom(["readings", i, "room"], "unknown-reference");
     if (coilNeedsHeld(building)) custom(["hvac", "coil"], "coil-needs-held");
     for (const [i, link] of (links ?? []).entries())
       for (const end of ["a", "b"] as const)

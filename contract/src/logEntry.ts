@@ -4,7 +4,7 @@ import * as z from "zod";
 import { handedOver, secondLook, walkRound } from "./handoverEntries.ts";
 import { BatchId, EntryId, ProductId, RoomId, SpotId } from "./ids.ts";
 import { Instant } from "./moment.ts";
-import { Name, quantity, Seconds, Volume } from "./quantity.ts";
+import { Name, quantity, RelativeHumidity, Seconds, Temperature, Volume } from "./quantity.ts";
 import { payment, quoteAgreed, quoteGiven } from "./quoteEntries.ts";
 import { AttemptOutcome, SpotAgent } from "./spot.ts";
 
@@ -103,6 +103,13 @@ export const LogEntry = z
       roomId: RoomId,
       place: z.enum(["carpet", "dry-standard"]).meta({ description: "dry-standard: dry, uncleaned carpet" }),
       moisture: quantity("fraction of the meter’s scale, 0.19 is 19%", [0, 1]),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal("air-reading"),
+      roomId: RoomId,
+      temperature: Temperature.meta({ description: "Of the room’s air" }),
+      relativeHumidity: RelativeHumidity.meta({ description: "Of the room’s air" }),
     }),
     z.strictObject({
       ...base,

@@ -25,6 +25,7 @@ export { type Film, openTime } from "./openTime.ts";
 export { type PatchReady, patchReady } from "./patch.ts";
 export { criticalWater } from "./pile.ts";
 export {
+  type BandPoint,
   dryingRange,
   dryingRangeInSteps,
   type HourRange,
@@ -39,10 +40,31 @@ export {
   readyLevels,
 } from "./ready.ts";
 export { explainReady } from "./readyExplained.ts";
-export * from "./refit/index.ts";
+export {
+  type AirReading,
+  type Doubt,
+  type DoubtfulReading,
+  type Meter,
+  type MeterReading,
+  POINTS_METER,
+  type Reading,
+  type Refit,
+  type RefitOptions,
+  refit,
+  refitInSteps,
+} from "./refit/index.ts";
 export {
   type DryingResult,
   type RoomDrying,
   simulateDrying,
 } from "./simulate.ts";
-export { type OutdoorSpread, type RoomSpread, type Spread, USUAL_SPREAD, usualSpread } from "./spread.ts";
+export {
+  type Departure,
+  departed,
+  type OutdoorSpread,
+  type RoomFactors,
+  type RoomSpread,
+  type Spread,
+  USUAL_SPREAD,
+  usualSpread,
+} from "./spread.ts";

@@ -36,23 +36,44 @@ export const usualSpread = ({ rooms }: Pick<Building, "rooms">): Spread => ({
 export const PER_ROOM = 3;
 export const drawSize = ({ rooms }: Pick<Building, "rooms">): number => PER_ROOM * rooms.length + 2;
 
+/** Factors on what was planned of a room. */
+export interface RoomFactors {
+  readonly residual: number;
+  readonly rate: number;
+  readonly outdoorExchange: number;
+}
+
+/** How far a building is off its plan: its rooms by factors, in their order, and outdoor air in K and as a share. */
+export interface Departure {
+  readonly rooms: readonly RoomFactors[];
+  readonly outdoor: OutdoorSpread;
+}
+
+/** What standard normals stand for. */
+export function departureOf(spread: Spread, draw: Float64Array): Departure {
+  const { temperature, relativeHumidity } = spread.outdoor;
+  const outdoorFrom = PER_ROOM * spread.rooms.length;
+  return {
+    rooms: spread.rooms.map(({ residual, rate, outdoorExchange }, room) => {
+      const at = (k: number, sigma: number) => Math.exp(sigma * (draw[PER_ROOM * room + k] ?? 0));
+      return { residual: at(0, residual), rate: at(1, rate), outdoorExchange: at(2, outdoorExchange) };
+    }),
+    outdoor: {
+      temperature: temperature * (draw[outdoorFrom] ?? 0),
+      relativeHumidity: relativeHumidity * (draw[outdoorFrom + 1] ?? 0),
+    },
+  };
+}
+
 const within = (value: number, [least, most]: readonly [number, number]) =>
   Math.min(most, Math.max(least, value));
 
-/** Factors of a room, by its place, that standard normals stand for. */
-export function factorsOf({ rooms }: Spread, draw: Float64Array, room: number) {
-  const { residual = 0, rate = 0, outdoorExchange = 0 } = rooms[room] ?? {};
-  const at = (k: number, sigma: number) => Math.exp(sigma * (draw[PER_ROOM * room + k] ?? 0));
-  return { residual: at(0, residual), rate: at(1, rate), outdoorExchange: at(2, outdoorExchange) };
-}
-
-/** A building as it would be if what isn't known were off by these standard normals. */
-export function drawBuilding(building: Building, spread: Spread, draw: Float64Array): Building {
-  const factors = building.rooms.map((_, room) => factorsOf(spread, draw, room));
+/** A building as it is if it departs from its plan so; a room that `off` doesn't name stays as planned. */
+export function departed(building: Building, off: Departure): Building {
   const exchange = (changes: number, room: number) =>
-    within(changes * (factors[room]?.outdoorExchange ?? 1), DRYING_LIMITS.outdoorAirChangesPerHour);
+    within(changes * (off.rooms[room]?.outdoorExchange ?? 1), DRYING_LIMITS.outdoorAirChangesPerHour);
   const rooms = building.rooms.map((room, i): DryingRoom => {
-    const { residual = 1, rate = 1 } = factors[i] ?? {};
+    const { residual = 1, rate = 1 } = off.rooms[i] ?? {};
     return {
       ...room,
       residual: within(room.residual * residual, DRYING_LIMITS.residual),
@@ -66,25 +87,26 @@ export function drawBuilding(building: Building, spread: Spread, draw: Float64Ar
         ? change
         : { ...change, outdoorAirChangesPerHour: exchange(change.outdoorAirChangesPerHour, change.room) },
   );
-  const { temperature, relativeHumidity } = spread.outdoor;
-  const outdoorFrom = PER_ROOM * building.rooms.length;
-  const [warmer, damper] = [
-    temperature * (draw[outdoorFrom] ?? 0),
-    relativeHumidity * (draw[outdoorFrom + 1] ?? 0),
-  ];
-  const off = <T extends Air>(air: T): T => ({
+  const outdoors = <T extends Air>(air: T): T => ({
     ...air,
-    temperature: within(air.temperature + warmer, DRYING_LIMITS.outdoorTemperature),
-    relativeHumidity: within(air.relativeHumidity + damper, DRYING_LIMITS.relativeHumidity),
+    temperature: within(air.temperature + off.outdoor.temperature, DRYING_LIMITS.outdoorTemperature),
+    relativeHumidity: within(
+      air.relativeHumidity + off.outdoor.relativeHumidity,
+      DRYING_LIMITS.relativeHumidity,
+    ),
   });
   return {
     ...building,
     rooms,
     ...(changes ? { changes } : {}),
-    ...(building.outdoor ? { outdoor: off(building.outdoor) } : {}),
-    ...(building.weather ? { weather: building.weather.map(off) } : {}),
+    ...(building.outdoor ? { outdoor: outdoors(building.outdoor) } : {}),
+    ...(building.weather ? { weather: building.weather.map(outdoors) } : {}),
   };
 }
+
+/** A building as it would be if what isn't known were off by these standard normals. */
+export const drawBuilding = (building: Building, spread: Spread, draw: Float64Array): Building =>
+  departed(building, departureOf(spread, draw));
 
 /** The value below which a share of weighted ones lies, halfway between neighbours; null where that is beyond any time. */
 export function weightedQuantile(

@@ -46,6 +46,14 @@ export interface Reading extends Base {
   readonly moisture: number;
 }
 
+export interface AirRead extends Base {
+  readonly kind: "air-reading";
+  readonly roomId: string;
+  /** °C and 0…1. */
+  readonly temperature: number;
+  readonly relativeHumidity: number;
+}
+
 export interface WaterMeasured extends Base {
   readonly kind: "water-measured";
   readonly roomIds: readonly string[];
@@ -186,6 +194,7 @@ export type Entry =
   | FillMade
   | ProductUsed
   | Reading
+  | AirRead
   | WaterMeasured
   | RoomFinished
   | DyeTested

@@ -77,6 +77,7 @@ export { careFloor, isSprayed, mixFor, sprayKindFor, suitsFloor } from "./roomMi
 export type { RoomPlan } from "./rooms.ts";
 export { DEFAULT_CIRCUITS, filmOn, workingAirSpeed } from "./run.ts";
 export type { Spraying } from "./spraying.ts";
+export { spreadOf } from "./spread.ts";
 export { type Substitute, substitutesFor } from "./substitute.ts";
 export { allowedProductFor, productsThatSuit } from "./suits.ts";
 export { type TimeRange, timeRange } from "./timeRange.ts";

@@ -8,4 +8,4 @@ export {
   POINTS_METER,
   type Reading,
 } from "./readings.ts";
-export { type Refit, type RefitOptions, type RefittedRoom, refit, refitInSteps } from "./refit.ts";
+export { type Refit, type RefitOptions, refit, refitInSteps } from "./refit.ts";

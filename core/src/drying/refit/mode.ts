@@ -19,11 +19,28 @@ const FOUND = 0.03;
 /** Step of a difference, in σ: large against the integration's error. */
 const DIFFERENCE = 0.1;
 
+/** How a misfit counts: its cost, and the share of it that is steered by. */
+export interface Loss {
+  readonly cost: (off: number) => number;
+  readonly weight: (off: number) => number;
+}
+/** Noise as a meter has it. */
+export const NORMAL: Loss = { cost: (off) => off * off, weight: () => 1 };
+/** Noise with wild readings in it (Student's t, four degrees of freedom): what is far off pulls little. */
+export const ROBUST: Loss = {
+  cost: (off) => 5 * Math.log1p((off * off) / 4),
+  weight: (off) => 5 / (4 + off * off),
+};
+
 /**
  * Gauss–Newton in standard normals, each step halved until the posterior is no worse. Yields between two runs, and the mode so far after
  * each step.
  */
-export function* findMode(posterior: Posterior, building: Building): Generator<Mode | undefined, Mode, void> {
+export function* findMode(
+  posterior: Posterior,
+  building: Building,
+  loss: Loss = NORMAL,
+): Generator<Mode | undefined, Mode, void> {
   const moved = movedTogether(posterior, building);
   let draw: Float64Array = new Float64Array(posterior.size);
   let seen = posterior.run(draw, false).seen;
@@ -32,17 +49,17 @@ export function* findMode(posterior: Posterior, building: Building): Generator<M
   let factor: Float64Array = new Float64Array(0);
   for (let step = 0; step < MOST_STEPS; step++) {
     const jacobian = yield* slopesAt(posterior, { draw, seen, misfits }, moved);
-    const equations = normalEquations(jacobian, draw, misfits);
+    const equations = normalEquations(jacobian, draw, misfits, loss);
     factor = cholesky(equations.matrix, draw.length);
     const change = solveUpper(factor, solveLower(factor, equations.right));
-    const before = cost(draw, misfits);
+    const before = cost(draw, misfits, loss);
     let share = 1;
     for (; share > LEAST_SHARE; share /= 2) {
       const next = draw.map((each, i) => each + share * floatAt(change, i));
       const nextSeen = posterior.run(next, false).seen;
       yield;
       const nextMisfits = posterior.misfits(next, nextSeen);
-      if (cost(next, nextMisfits) > before) continue;
+      if (cost(next, nextMisfits, loss) > before) continue;
       [draw, seen, misfits] = [next, nextSeen, nextMisfits];
       break;
     }
@@ -53,8 +70,8 @@ export function* findMode(posterior: Posterior, building: Building): Generator<M
   return { draw, factor, misfits };
 }
 
-const cost = (draw: Float64Array, misfits: readonly Misfit[]) =>
-  draw.reduce((sum, z) => sum + z * z, 0) + misfits.reduce((sum, { off }) => sum + off * off, 0);
+const cost = (draw: Float64Array, misfits: readonly Misfit[], loss: Loss) =>
+  draw.reduce((sum, z) => sum + z * z, 0) + misfits.reduce((sum, { off }) => sum + loss.cost(off), 0);
 
 /** Components of a draw moved in one run, with the misfits each is seen in. */
 interface Moved {
@@ -143,20 +160,22 @@ function* slopesAt(
 }
 
 /** Of the step to take: JᵀJ with the prior's 1 on its diagonal, and the downhill slope. */
-function normalEquations(jacobian: Float64Array, draw: Float64Array, misfits: readonly Misfit[]) {
+function normalEquations(jacobian: Float64Array, draw: Float64Array, misfits: readonly Misfit[], loss: Loss) {
   const size = draw.length;
+  const weights = Float64Array.from(misfits, ({ off }) => loss.weight(off));
   const matrix = new Float64Array(size * size);
   const right = new Float64Array(size);
   for (let i = 0; i < size; i++) {
     let downhill = -floatAt(draw, i);
     misfits.forEach(({ off }, row) => {
-      downhill -= floatAt(jacobian, row * size + i) * off;
+      downhill -= floatAt(weights, row) * floatAt(jacobian, row * size + i) * off;
     });
     right[i] = downhill;
     for (let j = 0; j <= i; j++) {
       let product = i === j ? 1 : 0;
       for (let row = 0; row < misfits.length; row++)
-        product += floatAt(jacobian, row * size + i) * floatAt(jacobian, row * size + j);
+        product +=
+          floatAt(weights, row) * floatAt(jacobian, row * size + i) * floatAt(jacobian, row * size + j);
       matrix[i * size + j] = product;
       matrix[j * size + i] = product;
     }

@@ -59,9 +59,13 @@ export class Posterior {
     this.rest = rooms.map((room) => room.faceWeight * regain(room.fibre, room.relativeHumidity));
   }
 
-  /** Dries the building of a draw; what is seen at the readings comes with it. */
-  run(draw: Float64Array, isSample: boolean): DryingResult {
-    return simulateDrying(drawBuilding(this.building, this.spread, draw), { isSample, looks: this.looks });
+  /** Dries the building of a draw; what is seen at the readings comes with it, then at `more`. */
+  run(draw: Float64Array, isSample: boolean, more: readonly Look[] = []): DryingResult {
+    const building = drawBuilding(this.building, this.spread, draw);
+    return simulateDrying(building, {
+      isSample,
+      looks: more.length > 0 ? [...this.looks, ...more] : this.looks,
+    });
   }
 
   /** Misfits of all readings but the dry standards, two of the air's; for draws of the meter beside what is seen. */

@@ -1,26 +1,18 @@
 import { itemAt, numberAt } from "../../itemAt.ts";
 import type { Building } from "../building.ts";
 import { ReadySamples, type RoomRange } from "../range.ts";
-import { drawBuilding, drawSize, factorsOf, type Spread, usualSpread } from "../spread.ts";
-import { findMode, type Mode } from "./mode.ts";
+import { type Departure, departureOf, drawSize, type Spread, usualSpread } from "../spread.ts";
+import { findMode, type Mode, ROBUST } from "./mode.ts";
 import { Posterior } from "./posterior.ts";
 import { proposals, weightsOf } from "./proposal.ts";
 import { type DoubtfulReading, type Meter, POINTS_METER, plainDoubts, type Reading } from "./readings.ts";
-
-/** A room as its readings have it: factors on what was planned. */
-export interface RefittedRoom {
-  readonly residual: number;
-  readonly rate: number;
-  readonly outdoorExchange: number;
-}
 
 /** A building after its readings. */
 export interface Refit {
   /** Ready times that are left possible. */
   readonly ranges: readonly RoomRange[];
-  readonly rooms: readonly RefittedRoom[];
-  /** At its most likely. */
-  readonly building: Building;
+  /** How far it is off its plan, at its most likely. */
+  readonly departure: Departure;
   /** Readings that weren't used. */
   readonly doubtful: readonly DoubtfulReading[];
   readonly samples: number;
@@ -35,6 +27,8 @@ export interface RefitOptions {
   /** Hours after the start; what was read later is doubted. */
   readonly now?: number;
   readonly samples?: number;
+  /** Hours after the start at which the free water's band is wanted. */
+  readonly bandHours?: readonly number[];
 }
 
 export const REFIT_SAMPLES = 256;
@@ -46,8 +40,8 @@ const UNLIKELY = 3.5;
  * What readings say of a building: its most likely state, and the ranges that are left.
  *
  * Maximum posterior by Gauss–Newton, then importance sampling with the Gaussian at the mode: the mode alone would take the tails for
- * Gaussian, sampling alone thousands of runs (docs/decisions/0033). Readings too far from what the others say are left out one by
- * one, the worst first, and named. Yields what is known so far, and undefined between two runs.
+ * Gaussian, sampling alone thousands of runs (docs/decisions/0033). Readings too far from what the others say are left out and
+ * named. Yields what is known so far, and undefined between two runs.
  */
 export function* refitInSteps(
   building: Building,
@@ -62,11 +56,17 @@ export function* refitInSteps(
     const places = readings.flatMap((_, i) => (left.has(i) ? [] : [i]));
     const used = places.map((i) => itemAt(readings, i));
     const posterior = new Posterior(building, spread, used, meter);
-    const known = { building, spread, posterior, doubtful };
+    const known = { building, spread, posterior, doubtful, bandHours: options.bandHours ?? [] };
     const mode = yield* modeWithFirstAnswer(known);
-    const unlikely = worstMisfit(mode);
-    if (unlikely === undefined) return yield* sampled(known, mode, samples);
-    doubtful.push({ reading: numberAt(places, numberAt(posterior.readingOf(), unlikely)), why: "unlikely" });
+    if (tooFar(mode).length === 0) return yield* sampled(known, mode, samples);
+    // One wild reading drags the mode until the sound ones look wild: where little pulls from afar, it stands alone.
+    const robust = yield* findRobustMode(known);
+    const wild = tooFar(robust);
+    const readingOf = posterior.readingOf();
+    for (const reading of new Set(
+      (wild.length > 0 ? wild : tooFar(mode).slice(0, 1)).map((k) => readingOf[k] ?? 0),
+    ))
+      doubtful.push({ reading: numberAt(places, reading), why: "unlikely" });
   }
 }
 
@@ -83,6 +83,7 @@ interface Known {
   readonly spread: Spread;
   readonly posterior: Posterior;
   readonly doubtful: readonly DoubtfulReading[];
+  readonly bandHours: readonly number[];
 }
 
 /** The mode; what the first step towards it says is yielded on the way. */
@@ -100,28 +101,37 @@ function* modeWithFirstAnswer(known: Known): Generator<Refit | undefined, Mode, 
   }
 }
 
-/** The misfit that is too large to be noise, where there is one: the largest. */
-function worstMisfit({ misfits }: Mode): number | undefined {
-  const off = misfits.map((each) => Math.abs(each.off));
-  const most = Math.max(0, ...off);
-  return most > UNLIKELY ? off.indexOf(most) : undefined;
+function* findRobustMode({ posterior, building }: Known): Generator<undefined, Mode, void> {
+  const steps = findMode(posterior, building, ROBUST);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+    yield;
+  }
 }
 
+/** Misfits that are too large to be noise, the largest first. */
+const tooFar = ({ misfits }: Mode): number[] =>
+  misfits
+    .map(({ off }, k) => ({ k, off: Math.abs(off) }))
+    .filter(({ off }) => off > UNLIKELY)
+    .toSorted((a, b) => b.off - a.off)
+    .map(({ k }) => k);
+
 function* sampled(known: Known, mode: Mode, samples: number): Generator<Refit | undefined, void, void> {
-  const { building, spread, posterior, doubtful } = known;
+  const { building, spread, posterior, doubtful, bandHours } = known;
   const unknown = Array.from({ length: drawSize(building) }, (_, i) => i).filter((i) =>
     posterior.isSpread(i),
   );
   const propose = proposals(mode, unknown);
-  const runs = new ReadySamples(building.rooms.length);
+  const runs = new ReadySamples(building, bandHours);
   const logWeights: number[] = [];
-  const rooms = building.rooms.map((_, i) => factorsOf(spread, mode.draw, i));
-  const likeliest = drawBuilding(building, spread, mode.draw);
+  const departure = departureOf(spread, mode.draw);
   let next = Math.min(FIRST_SAMPLES, samples);
   for (let k = 0; k < samples; k++) {
     const { draw, logDensity } = propose(k);
-    const result = posterior.run(draw, true);
-    runs.add(result);
+    const result = posterior.run(draw, true, runs.looks);
+    runs.add(result, result.seen.slice(result.seen.length - runs.looks.length));
     logWeights.push(posterior.logDensity(draw, result.seen) - logDensity);
     if (runs.count < next) {
       yield;
@@ -131,8 +141,7 @@ function* sampled(known: Known, mode: Mode, samples: number): Generator<Refit | 
     const { weights, effective } = weightsOf(logWeights);
     yield {
       ranges: runs.ranges(weights),
-      rooms,
-      building: likeliest,
+      departure,
       doubtful: [...doubtful],
       samples: runs.count,
       effective,
