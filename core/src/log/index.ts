@@ -16,7 +16,7 @@ export {
   type StepGroup,
   shareGroup,
 } from "./joinedSteps.ts";
-export { meterReadings, tankReadings } from "./measured.ts";
+export { airReadings, meterReadings, tankReadings } from "./measured.ts";
 export { type PlacedReading, placedReadings } from "./placedReadings.ts";
 export { type Agreement, amountPaid, foldQuotes, type QuoteState } from "./quotes.ts";
 export { hasBegun, roomFinishTimes, startTimeAt, workStartTime } from "./roomFinishes.ts";

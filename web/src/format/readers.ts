@@ -49,6 +49,13 @@ export function quantityReader(dimension: Dimension, bare: UnitId): (text: strin
   return (text) => asRead<number>(parseQuantity(text, dimension, bare), dimension);
 }
 
+/** Reads the humidity of air, as a meter shows it. */
+export function humidityReader(text: string): FieldResult<number> {
+  const read = quantityReader("share", "percent")(text);
+  if ("error" in read || (read.value >= 0.01 && read.value <= 1)) return read;
+  return { error: "Humidity is 1% to 100%. Check the meter." };
+}
+
 export function sizeReader(units: UnitFormatter): (text: string) => FieldResult<Room["shape"]> {
   return (text) => asRead<Room["shape"]>(parseRoomSize(text, units.bare.length, units.bare.area), "size");
 }

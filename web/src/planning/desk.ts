@@ -11,7 +11,7 @@ import { contractFault } from "../format/words.ts";
 import { useUnits } from "../state/useUnits.ts";
 import type { Planned } from "./computePlan.ts";
 import { fitMixes } from "./fitMixes.ts";
-import { type DryingForecast, useRanges } from "./useDried.ts";
+import { type DryingForecast, useDried } from "./useDried.ts";
 import { useLateStart } from "./useLateStart.ts";
 import { usePlanned } from "./usePlanned.ts";
 import { useVesselContents } from "./useVesselContents.ts";
@@ -82,7 +82,7 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   const vesselContents = useVesselContents(plan);
   const lateStart = useLateStart(plan, shelf, logHere?.entries);
   const known = usePlanned(plan, shelf, logHere?.entries, { vesselContents, lateStart });
-  const ranges = useRanges(known?.work);
+  const dried = useDried(known);
   const edit = useCallback(
     (change: (job: Job) => Job, showLimit?: ShowLimit): string | undefined => {
       if (!plan) return undefined;
@@ -97,15 +97,15 @@ export function useJobDesk(jobId: JobId | undefined): Desk {
   );
   const desk = useMemo((): JobDesk | undefined => {
     if (!known || !logHere) return undefined;
-    const { result, ...rest } = known;
+    const { result: _, ...rest } = known;
     return {
       ...rest,
       newer: logHere.newer,
       newerPlan: here.newer,
-      dried: result ? { work: known.work, result, ranges } : undefined,
+      dried,
       edit,
     };
-  }, [known, logHere, here.newer, ranges, edit]);
+  }, [known, logHere, here.newer, dried, edit]);
 
   if (desk) return { state: "ready", desk, logNow: logNow?.entries ?? desk.log };
   const retry = () => {

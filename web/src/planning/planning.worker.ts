@@ -1,6 +1,7 @@
-import { dryingRangeInSteps, type RoomRange, rankMoves } from "@scutch/core/drying";
+import { rankMoves } from "@scutch/core/drying";
 import { compareScenarios } from "@scutch/core/plan";
 import { scheduleJob } from "@scutch/core/run";
+import { type DryingRanges, rangesInSteps } from "./dryingForecast.ts";
 import { planWhole } from "./planInWorker.ts";
 import type { WorkerRequest, WorkerResponse } from "./workerClient.ts";
 
@@ -13,16 +14,21 @@ const latest = new Map<string, number>();
 /** Lets messages in. */
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve));
 
-async function ranges({ id, lane, building }: Extract<WorkerRequest, { what: "range" }>) {
-  const runs = dryingRangeInSteps(building);
-  for (let until = performance.now() + SLICE; ; ) {
-    const { done, value } = runs.next();
-    if (done) return value as RoomRange[];
+/** Answers again whenever the ranges are better, and a last time as they end. */
+async function ranges({ id, lane, ...asked }: Extract<WorkerRequest, { what: "range" }>) {
+  let best: DryingRanges | undefined;
+  let until = performance.now() + SLICE;
+  for (const better of rangesInSteps(asked)) {
+    if (better) {
+      best = better;
+      postMessage({ id, lane, answer: best, isPart: true } satisfies WorkerResponse);
+    }
     if (performance.now() < until) continue;
     await breathe();
     if (latest.get(lane) !== id) return undefined;
     until = performance.now() + SLICE;
   }
+  return best;
 }
 
 addEventListener("message", async ({ data }: MessageEvent<WorkerRequest>) => {

@@ -1,29 +1,99 @@
-import type { DryingResult, RoomRange } from "@scutch/core/drying";
-import type { WorkPlan } from "@scutch/core/plan";
-import { useEffect, useState } from "react";
+import { type DryingResult, departed, type RoomRange, simulateDrying } from "@scutch/core/drying";
+import { dryingReadings } from "@scutch/core/log";
+import { spreadOf, type WorkPlan } from "@scutch/core/plan";
+import { useEffect, useMemo, useState } from "react";
+import type { Planned } from "./computePlan.ts";
+import type { DryingQuestion, DryingRanges, Readings } from "./dryingForecast.ts";
 import { askRanges, WORK_AFTER } from "./workerClient.ts";
 
 export interface DryingForecast {
   readonly work: WorkPlan;
+  /** As the readings have it, where there are any. */
   readonly result: DryingResult;
   /** Follows a moment after the result, or is still that of the plan before. */
   readonly ranges: readonly RoomRange[] | undefined;
+  /** What was said before the readings. */
+  readonly before?: Told | undefined;
+  readonly readings?: Readings | undefined;
 }
 
-/** The ranges of a plan's ready times, worked out in the worker once the changes pause. */
-export function useRanges(work: WorkPlan | undefined): readonly RoomRange[] | undefined {
-  const [ranges, setRanges] = useState<readonly RoomRange[]>();
+interface Told {
+  readonly result: DryingResult;
+  readonly ranges: readonly RoomRange[];
+}
+
+const BAND_POINTS = 24;
+const SHORTEST_BAND = 4;
+const LONGEST_BAND = 36;
+
+/** Hours at which the band is drawn, after the start: closer at first, when it falls fastest. */
+function bandHoursOf({ rooms }: WorkPlan, { rooms: dried }: DryingResult): number[] {
+  const from = Math.min(...rooms.map(({ finishedAtHours }) => finishedAtHours));
+  const last = Math.max(
+    ...rooms.map(({ finishedAtHours }, i) => finishedAtHours + (dried[i]?.dryHours ?? LONGEST_BAND)),
+  );
+  const span = Math.min(LONGEST_BAND, Math.max(SHORTEST_BAND, 1.5 * (last - from)));
+  const spaced = Array.from({ length: BAND_POINTS }, (_, i) => from + span * (i / (BAND_POINTS - 1)) ** 1.5);
+  // Each room's band begins with its finish.
+  return [...new Set([...spaced, ...rooms.map(({ finishedAtHours }) => finishedAtHours)])].toSorted(
+    (a, b) => a - b,
+  );
+}
+
+type Known = Pick<Planned, "work" | "result" | "input" | "startMs" | "log">;
+
+/** The last minute that a reading may be from: a device's clock may be a little ahead of another's. */
+const AHEAD = 5 * 60_000;
+const HOUR = 3_600_000;
+
+function questionOf({ work, result, input, startMs, log }: Known): DryingQuestion | undefined {
+  if (!result || work.rooms.length === 0) return undefined;
+  const readings = dryingReadings(
+    log,
+    work.rooms.map(({ id }) => id),
+    startMs,
+  );
+  return {
+    building: work.building,
+    spread: spreadOf(input, work.rooms),
+    readings,
+    now: (Date.now() + AHEAD - startMs) / HOUR,
+    bandHours: bandHoursOf(work, result),
+  };
+}
+
+interface Answer extends DryingRanges {
+  readonly roomIds: string;
+}
+
+/** How a plan's rooms dry: at once by the plan and what readings said before, and again once the worker has dried it many times. */
+export function useDried(known: Known | undefined): DryingForecast | undefined {
+  const [answer, setAnswer] = useState<Answer>();
+  const roomIds = known?.work.rooms.map(({ id }) => id).join(" ") ?? "";
   useEffect(() => {
-    if (!work || work.rooms.length === 0) return setRanges(undefined);
-    setRanges((before) => (before?.length === work.rooms.length ? before : undefined));
+    if (!known) return setAnswer(undefined);
     let letGo: (() => void) | undefined;
     const timer = setTimeout(() => {
-      letGo = askRanges(work.building, setRanges);
+      const question = questionOf(known);
+      if (question) letGo = askRanges(question, (ranges) => setAnswer({ ...ranges, roomIds }));
     }, WORK_AFTER);
     return () => {
       clearTimeout(timer);
       letGo?.();
     };
-  }, [work]);
-  return ranges;
+  }, [known, roomIds]);
+  const told = answer?.roomIds === roomIds ? answer : undefined;
+  const departure = told?.readings?.departure;
+  return useMemo(() => {
+    if (!known?.result) return undefined;
+    const { work, result } = known;
+    if (!told || !departure) return { work, result, ranges: told?.ranges };
+    return {
+      work,
+      result: simulateDrying(departed(work.building, departure), { keepCourse: true }),
+      ranges: told.ranges,
+      readings: told.readings,
+      ...(told.before ? { before: { result, ranges: told.before } } : {}),
+    };
+  }, [known, told, departure]);
 }

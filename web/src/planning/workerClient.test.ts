@@ -30,6 +30,13 @@ const { askBestMoves, askRanges } = await import("./workerClient.ts");
 const { failedCalculations, retryCalculations } = await import("./failedCalculations.ts");
 
 const building = { rooms: [] } as unknown as Building;
+const asked = {
+  building,
+  readings: [],
+  now: 0,
+  bandHours: [],
+  spread: { rooms: [], outdoor: { temperature: 0, relativeHumidity: 0 } },
+};
 const last = () => FakeWorker.made.at(-1) as FakeWorker;
 const answerAll = () => {
   for (const { id, lane } of last().asked.splice(0))
@@ -38,7 +45,7 @@ const answerAll = () => {
 
 test("a question that broke off is asked again of a new worker, and what waited beside it too", () => {
   const heard: unknown[] = [];
-  askRanges(building, (answer) => heard.push(answer));
+  askRanges(asked, (answer) => heard.push(answer));
   askBestMoves(building, 0, [], (answer) => heard.push(answer));
   const [range] = last().asked;
   last().hear("message", { data: { id: range?.id, lane: range?.lane, failed: true } });
@@ -53,13 +60,13 @@ test("a question that broke off is asked again of a new worker, and what waited 
 test("a worker that dies fails all that waited for it; a newer question, or none any more, ends the matter", () => {
   const heard: unknown[] = [];
   const letGo = askBestMoves(building, 0, [], (answer) => heard.push(answer));
-  askRanges(building, (answer) => heard.push(answer));
+  askRanges(asked, (answer) => heard.push(answer));
   last().hear("error");
   expect(failedCalculations()).toBe(2);
   letGo();
   expect(failedCalculations()).toBe(1);
   // After an edit it is asked anew: the worker that died is replaced first.
-  askRanges(building, (answer) => heard.push(answer));
+  askRanges(asked, (answer) => heard.push(answer));
   expect(failedCalculations()).toBe(0);
   answerAll();
   expect(heard.map(String)).toEqual(["range"]);

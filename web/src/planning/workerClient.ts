@@ -1,7 +1,8 @@
-import type { Building, Move, MoveEffect, RoomRange } from "@scutch/core/drying";
+import type { Building, Move, MoveEffect } from "@scutch/core/drying";
 import type { ScenarioCase, ScenarioPlan } from "@scutch/core/plan";
 import { type RunInput, type RunPlan, type SearchEffort, THOROUGH } from "@scutch/core/run";
 
+import type { DryingQuestion, DryingRanges } from "./dryingForecast.ts";
 import { noteFailedCalculations } from "./failedCalculations.ts";
 import type { PlanAnswer, PlanQuestion } from "./planInWorker.ts";
 
@@ -12,7 +13,7 @@ interface Asked {
 }
 
 export type WorkerRequest =
-  | (Asked & { readonly what: "range"; readonly building: Building })
+  | (Asked & DryingQuestion & { readonly what: "range" })
   | (Asked & {
       readonly what: "rank";
       readonly building: Building;
@@ -25,7 +26,11 @@ export type WorkerRequest =
 
 export type WorkerResponse = Pick<WorkerRequest, "id" | "lane"> &
   (
-    | { readonly answer: RoomRange[] | MoveEffect[] | ScenarioPlan[] | RunPlan | PlanAnswer }
+    | {
+        readonly answer: DryingRanges | MoveEffect[] | ScenarioPlan[] | RunPlan | PlanAnswer;
+        /** A better one follows. */
+        readonly isPart?: true;
+      }
     /** It broke off: the question can be asked again. */
     | { readonly failed: true }
   );
@@ -85,7 +90,7 @@ function startWorker(of: OpenQuestion["of"]): Worker {
   const started = new Worker(new URL("./planning.worker.ts", import.meta.url), { type: "module", name: of });
   started.addEventListener("message", ({ data }: MessageEvent<WorkerResponse>) => {
     const open = waiting.get(data.id);
-    waiting.delete(data.id);
+    if (!("isPart" in data && data.isPart)) waiting.delete(data.id);
     if (!open) return;
     if ("answer" in data) open.hear(data.answer as never);
     else setFailed(new Map([...failed, [data.id, open]]));
@@ -113,9 +118,9 @@ function ask<T>(question: Question, then: (answer: T) => void): () => void {
   return () => drop(id);
 }
 
-/** Asks for the range of each room's ready times; the returned function lets go of the answer. */
-export const askRanges = (building: Building, then: (ranges: RoomRange[]) => void) =>
-  ask({ what: "range", lane: "range", building }, then);
+/** Asks for the range of each room's ready times, which is told again as it gets better; the returned function lets go of the answer. */
+export const askRanges = (asked: DryingQuestion, then: (ranges: DryingRanges) => void) =>
+  ask({ what: "range", lane: "range", ...asked }, then);
 
 /** Asks which of some moves in a room makes it dry soonest. */
 export const askBestMoves = <Id extends string>(

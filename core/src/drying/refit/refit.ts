@@ -32,6 +32,9 @@ export interface RefitOptions {
 }
 
 export const REFIT_SAMPLES = 256;
+/** Where few samples count, it is sampled on until as many do as this, or four times as long. */
+const WANTED_EFFECTIVE = 96;
+const AT_MOST = 4;
 const FIRST_SAMPLES = 16;
 /** σ a reading may be off before it is asked about. */
 const UNLIKELY = 3.5;
@@ -128,7 +131,9 @@ function* sampled(known: Known, mode: Mode, samples: number): Generator<Refit | 
   const logWeights: number[] = [];
   const departure = departureOf(spread, mode.draw);
   let next = Math.min(FIRST_SAMPLES, samples);
-  for (let k = 0; k < samples; k++) {
+  const most = samples > FIRST_SAMPLES ? AT_MOST * samples : samples;
+  let end = samples;
+  for (let k = 0; k < end; k++) {
     const { draw, logDensity } = propose(k);
     const result = posterior.run(draw, true, runs.looks);
     runs.add(result, result.seen.slice(result.seen.length - runs.looks.length));
@@ -137,8 +142,9 @@ function* sampled(known: Known, mode: Mode, samples: number): Generator<Refit | 
       yield;
       continue;
     }
-    next = Math.min(2 * next, samples);
     const { weights, effective } = weightsOf(logWeights);
+    if (runs.count === end && effective < WANTED_EFFECTIVE) end = Math.min(2 * end, most);
+    next = Math.min(2 * next, end);
     yield {
       ranges: runs.ranges(weights),
       departure,

@@ -1,7 +1,7 @@
 import type { LogEntry } from "@scutch/contract";
-import { DRY_FREE_WATER, readyLevels } from "@scutch/core/drying";
+import { type BandPoint, DRY_FREE_WATER, readyLevels } from "@scutch/core/drying";
 import { placedReadings } from "@scutch/core/log";
-import { curveMonotoneX, line, max, scaleLinear, scaleTime } from "d3";
+import { area, curveMonotoneX, line, max, scaleLinear, scaleTime } from "d3";
 import { memo, useId } from "react";
 import { timeAt } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
@@ -21,6 +21,10 @@ interface Props {
 }
 
 const HEIGHT = 216;
+/** The band may rise so far above the curve before it is cut. */
+const BAND_ABOVE = 1.4;
+/** Room that the name of a range takes. */
+const LABEL = 66;
 const PAD = { left: 10, right: 12, top: 16, bottom: 58 };
 
 /** One room's free water over time, with the two levels that count and the hours each may fall on. */
@@ -39,14 +43,16 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
   const dry = readyOfRoom(dried, place, start, "dry");
   const touch = readyOfRoom(dried, place, start, "touchDry");
   const points = course.filter((moment) => moment.hours >= room.finishedAtHours - 1e-6);
-  const readings = placedReadings(log, room.id, course, start);
+  const readings = placedReadings(log, room.id, { course, room: drying, start });
   const from = timeAt(start, room.finishedAtHours);
   const to =
     Math.max(from + 3_600_000, dry.late ?? 0, dry.likely ?? timeAt(start, room.finishedAtHours + 24)) +
     900_000;
-  const top =
+  const highest =
     max([...points.map((moment) => moment.freeWater), ...readings.map((reading) => reading.freeWater)]) ??
     0.1;
+  const bandTop = max(dried.ranges?.[place]?.band ?? [], ({ high }) => high) ?? 0;
+  const top = Math.max(highest, Math.min(bandTop, BAND_ABOVE * highest));
   const x = scaleTime([from, to], [PAD.left, Math.max(PAD.left + 40, width - PAD.right)]);
   const y = scaleLinear([0, top], [HEIGHT - PAD.bottom, PAD.top]);
   const curve = line<(typeof points)[number]>()
@@ -54,6 +60,13 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
     .y((moment) => y(Math.max(0, moment.freeWater)))
     .curve(curveMonotoneX);
   const shown = points.filter((moment) => timeAt(start, moment.hours) <= to);
+  const band = area<BandPoint>()
+    .x(({ hours }) => x(timeAt(start, hours)))
+    .y0(({ low }) => y(low))
+    .y1(({ high }) => y(high))
+    .curve(curveMonotoneX);
+  const bandOf = (ranges: DryingForecast["ranges"]) =>
+    band((ranges?.[place]?.band ?? []).filter(({ hours }) => hours >= room.finishedAtHours - 1e-6)) ?? "";
   const level = (water: number, name: string) => (
     <g transform={`translate(0,${y(water)})`}>
       <line x1={PAD.left} x2={width - PAD.right} stroke="var(--soft)" strokeDasharray="3 4" />
@@ -74,6 +87,18 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
           </text>
           {touchDry > DRY_FREE_WATER && level(touchDry, "touch-dry")}
           {level(DRY_FREE_WATER, "dry")}
+          <clipPath id={`${id}c`}>
+            <rect
+              x={PAD.left}
+              y={PAD.top}
+              width={Math.max(0, width - PAD.left - PAD.right)}
+              height={HEIGHT - PAD.top - PAD.bottom}
+            />
+          </clipPath>
+          <g clipPath={`url(#${id}c)`} fill="var(--line-wet)">
+            <path d={bandOf(dried.before?.ranges)} opacity={0.14} />
+            <path d={bandOf(dried.ranges)} opacity={0.28} />
+          </g>
           <path d={curve(shown) ?? ""} fill="none" stroke="var(--line-wet)" strokeWidth={3.5} />
           {readings.map((reading) => (
             <g key={reading.time} transform={`translate(${x(reading.time)},${y(reading.freeWater)})`}>
@@ -111,8 +136,13 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
                 </text>
               ))}
           </g>
-          <RangeBar x={x} y={HEIGHT - 28} time={touch} name="touch-dry" />
-          <RangeBar x={x} y={HEIGHT - 10} time={dry} name="dry" />
+          {dried.before && (
+            <text x={width - PAD.right} y={PAD.top + 16} textAnchor="end" className="fill-soft text-[13px]">
+              pale: before your readings
+            </text>
+          )}
+          <RangeBar x={x} y={HEIGHT - 28} width={width} time={touch} name="touch-dry" />
+          <RangeBar x={x} y={HEIGHT - 10} width={width} time={dry} name="dry" />
         </svg>
       )}
     </div>
@@ -123,11 +153,13 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
 function RangeBar({
   x,
   y,
+  width,
   time,
   name,
 }: {
   readonly x: (time: number) => number;
   readonly y: number;
+  readonly width: number;
   readonly time: ReadyTime;
   readonly name: string;
 }) {
@@ -144,9 +176,22 @@ function RangeBar({
         opacity={0.4}
       />
       <circle cx={x(time.likely)} cy={y} r={4} fill="var(--line-wet)" />
-      <text x={x(time.early) - 6} y={y + 4} textAnchor="end" className="fill-soft text-[13px]">
-        {name}
-      </text>
+      {x(time.early) > LABEL ? (
+        <text x={x(time.early) - 6} y={y + 4} textAnchor="end" className="fill-soft text-[13px]">
+          {name}
+        </text>
+      ) : (
+        <text
+          x={Math.min(x(time.late) + 6, width - LABEL)}
+          y={y + 4}
+          stroke="var(--ground)"
+          strokeWidth={3}
+          paintOrder="stroke"
+          className="fill-soft text-[13px]"
+        >
+          {name}
+        </text>
+      )}
     </g>
   );
 }

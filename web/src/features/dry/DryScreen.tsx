@@ -11,6 +11,7 @@ import { CourseChart } from "./CourseChart.tsx";
 import { ReadyHead } from "./ReadyHead.tsx";
 import { RoomLevers } from "./RoomLevers.tsx";
 import { TailChart } from "./TailChart.tsx";
+import { DoubtfulReadings, WhatReadingsSay } from "./WhatReadingsSay.tsx";
 
 /**
  * When each room is ready, and what to move to make it sooner. The charts show what was dried last and are drawn again
@@ -51,7 +52,9 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
       </section>
       <section aria-label={rooms[place]?.name} className="min-w-0">
         <ReadyHead dried={dried} start={startMs} place={place} now={now} onSelect={select} />
+        <WhatReadingsSay desk={desk} dried={dried} place={place} now={now} />
         <CourseChart dried={dried} log={log} start={startMs} place={place} now={now} />
+        <DoubtfulReadings desk={desk} dried={dried} />
         {lever >= 0 && <RoomLevers desk={desk} place={lever} />}
       </section>
     </div>

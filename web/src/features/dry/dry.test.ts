@@ -1,7 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job, Room } from "@scutch/contract";
 import { anEntry, aRoom, idFor } from "@scutch/contract/testing";
-import { rankMoves, simulateDrying } from "@scutch/core/drying";
+import { freeWaterAt, rankMoves, readyLevels, regain, simulateDrying } from "@scutch/core/drying";
 import { placedReadings } from "@scutch/core/log";
 import { planWork, type WorkPlan } from "@scutch/core/plan";
 import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
@@ -103,26 +103,35 @@ describe("readings on the curve", () => {
       moisture,
     });
 
-  test("the first stands on the curve, the others in proportion above the dry standard", () => {
-    const log = [
-      reading(1, 0.08, "dry-standard"),
-      reading(2, 0.48),
-      reading(3, 0.28),
-      reading(4, 0.08),
-      reading(3, 0.9, "carpet", "b"),
-    ];
-    const placed = placedReadings(log, idFor("a"), course, START);
-    expect(placed.map(({ moisture }) => moisture)).toEqual([0.48, 0.28, 0.08]);
-    const [first, second, third] = placed.map(({ freeWater }) => freeWater) as [number, number, number];
-    expect(second).toBeCloseTo(first / 2, 9);
-    expect(third).toBeCloseTo(0, 9);
+  const drying = plan.building.rooms[0] as NonNullable<(typeof plan.building.rooms)[number]>;
+  const curve = { course, room: drying, start: START };
+  /** What a meter of this slope would show above the dry standard's 8%. */
+  const shown = (hours: number, slope: number) => {
+    const above =
+      readyLevels(drying).equilibrium - drying.faceWeight * regain(drying.fibre, drying.relativeHumidity);
+    return 0.08 + slope * (above + freeWaterAt(course, hours));
+  };
+
+  test("readings in proportion to the water lie on the curve, whatever the meter's slope; one that shows more lies above it", () => {
+    for (const slope of [0.8, 1.5]) {
+      const log = [
+        reading(1, 0.08, "dry-standard"),
+        ...[2, 3, 4].map((hours) => reading(hours, shown(hours, slope))),
+      ];
+      const placed = placedReadings([...log, reading(3, 0.9, "carpet", "b")], idFor("a"), curve);
+      expect(placed).toHaveLength(3);
+      placed.forEach(({ freeWater, time }) => {
+        expect(freeWater).toBeCloseTo(freeWaterAt(course, (time - START) / HOUR), 9);
+      });
+    }
+    const more = [reading(1, 0.08, "dry-standard"), reading(2, shown(2, 1)), reading(3, shown(3, 1.4))];
+    const [, last] = placedReadings(more, idFor("a"), curve);
+    expect(last?.freeWater).toBeGreaterThan(freeWaterAt(course, 3));
   });
 
   test("without a dry standard, or with one above the reading, nobody can say, and nothing is drawn", () => {
-    expect(placedReadings([reading(2, 0.4)], idFor("a"), course, START)).toEqual([]);
-    expect(
-      placedReadings([reading(1, 0.5, "dry-standard"), reading(2, 0.4)], idFor("a"), course, START),
-    ).toEqual([]);
+    expect(placedReadings([reading(2, 0.4)], idFor("a"), curve)).toEqual([]);
+    expect(placedReadings([reading(1, 0.5, "dry-standard"), reading(2, 0.4)], idFor("a"), curve)).toEqual([]);
   });
 
   test("a struck-out reading isn't drawn", () => {
@@ -133,6 +142,6 @@ describe("readings on the curve", () => {
       wrong,
       anEntry("slip", { kind: "correction", at: wrong.at, corrects: wrong.id, text: "misread" }),
     ];
-    expect(placedReadings(log, idFor("a"), course, START)).toHaveLength(1);
+    expect(placedReadings(log, idFor("a"), curve)).toHaveLength(1);
   });
 });

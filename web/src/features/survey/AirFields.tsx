@@ -1,5 +1,5 @@
 import type { Job } from "@scutch/contract";
-import { quantityReader } from "../../format/readers.ts";
+import { humidityReader, quantityReader } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { QuantityField } from "../../ui/QuantityField.tsx";
@@ -34,11 +34,7 @@ export function AirFields({ title, air, assumed, onChange }: Props) {
           value={air?.relativeHumidity}
           assumed={assumed.relativeHumidity}
           show={percent}
-          read={(text) => {
-            const read = quantityReader("share", "percent")(text);
-            if ("error" in read || (read.value >= 0.01 && read.value <= 1)) return read;
-            return { error: "Humidity is 1% to 100%. Check the meter." };
-          }}
+          read={humidityReader}
           onChange={(relativeHumidity) =>
             relativeHumidity === undefined ? onChange(undefined) : set({ relativeHumidity })
           }

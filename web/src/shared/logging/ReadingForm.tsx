@@ -1,11 +1,13 @@
-import { meterReadings } from "@scutch/core/log";
+import { airReadings, meterReadings } from "@scutch/core/log";
 import { useState } from "react";
-import { quantityReader } from "../../format/readers.ts";
+import { humidityReader, quantityReader } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useTimes } from "../../state/useTimes.ts";
+import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
+import { FieldError } from "../../ui/FieldFrame.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { type EntryFormProps, EntryFrame, NO_ROOM, ownRoom, roomOptions } from "./EntryFrame.tsx";
@@ -17,45 +19,82 @@ const notBegun = ({ input: { logged, finishedHours = {} } }: JobDesk, roomId: st
   finishedHours[roomId] === undefined &&
   !Object.keys(logged).some((id) => id.includes(roomId));
 
-/** What a moisture meter shows, typed, or taken from one that is connected. */
+type Where = "carpet" | "dry-standard" | "air";
+
+/** What a moisture meter or a thermo-hygrometer shows, typed, or taken from one that is connected. */
 export function ReadingForm({ desk, add, room, onRoom, children }: EntryFormProps) {
-  const { clock } = useTimes();
   const instruments = useInstruments();
-  const [place, setPlace] = useState<"carpet" | "dry-standard">("carpet");
+  const [place, setPlace] = useState<Where>("carpet");
+  const [temperature, setTemperature] = useState<number>();
+  const [relativeHumidity, setHumidity] = useState<number>();
+  const units = useUnits();
   const [moisture, setMoisture] = useState<number>();
   const [error, setError] = useState<string>();
   const roomId = ownRoom({ desk, room });
   if (roomId === undefined) return NO_ROOM;
-  const submit = () =>
-    moisture === undefined
+  const submit = () => {
+    if (place === "air")
+      return temperature === undefined || relativeHumidity === undefined
+        ? setError("Enter temperature and humidity of the room’s air.")
+        : add({ kind: "air-reading", roomId, temperature, relativeHumidity });
+    return moisture === undefined
       ? setError("Enter the meter reading, like 19%.")
       : add({ kind: "reading", roomId, place, moisture });
-  const shown = instruments?.moistureMeter(roomId, place);
-  const { carpet, dryStandard } = meterReadings(desk.log, roomId);
-  const before = place === "carpet" ? carpet.at(-1) : dryStandard;
+  };
   return (
     <EntryFrame onAdd={submit}>
-      {shown !== undefined && (
-        <Button onClick={() => add({ kind: "reading", roomId, place, moisture: shown })}>
-          Log the meter reading: {percent(shown)}
-        </Button>
+      {place === "air" ? (
+        <div className="grid grid-cols-2 gap-3">
+          <QuantityField
+            label="Temperature"
+            value={temperature}
+            digits
+            show={units.temperature}
+            read={quantityReader("temperature", units.bare.temperature)}
+            onChange={(value) => {
+              setTemperature(value);
+              setError(undefined);
+            }}
+          />
+          <QuantityField
+            label="Humidity"
+            value={relativeHumidity}
+            digits
+            show={percent}
+            read={humidityReader}
+            onChange={(value) => {
+              setHumidity(value);
+              setError(undefined);
+            }}
+          />
+          <div className="col-span-2 empty:hidden">
+            <FieldError sentence={error} />
+          </div>
+        </div>
+      ) : (
+        <>
+          <TakeMeter
+            shown={instruments?.moistureMeter(roomId, place)}
+            onTake={(value) => add({ kind: "reading", roomId, place, moisture: value })}
+          />
+          <QuantityField
+            label="Meter reading"
+            value={moisture}
+            digits
+            show={percent}
+            read={(text) => {
+              const read = quantityReader("share", "percent")(text);
+              if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
+              return { error: "A meter reads 0 to 100%. Check the reading." };
+            }}
+            onChange={(value) => {
+              setMoisture(value);
+              setError(undefined);
+            }}
+            fault={error}
+          />
+        </>
       )}
-      <QuantityField
-        label="Meter reading"
-        value={moisture}
-        digits
-        show={percent}
-        read={(text) => {
-          const read = quantityReader("share", "percent")(text);
-          if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
-          return { error: "A meter reads 0 to 100%. Check the reading." };
-        }}
-        onChange={(value) => {
-          setMoisture(value);
-          setError(undefined);
-        }}
-        fault={error}
-      />
       <ChoiceField label="Room" value={roomId} options={roomOptions(desk)} onChange={onRoom} />
       {place === "carpet" && notBegun(desk, roomId) && (
         <p className="text-caution-ink text-sm">This room isn’t started yet. Right room?</p>
@@ -66,15 +105,49 @@ export function ReadingForm({ desk, add, room, onRoom, children }: EntryFormProp
         options={[
           { value: "carpet", name: "Cleaned carpet" },
           { value: "dry-standard", name: "Dry standard" },
+          { value: "air", name: "Room air" },
         ]}
-        onChange={setPlace}
+        onChange={(next) => {
+          setPlace(next);
+          setError(undefined);
+        }}
       />
-      {before && (
-        <p className="text-sm text-soft">
-          Last: {percent(before.moisture)} at {clock(Date.parse(before.at))}.
-        </p>
-      )}
+      <LastReading log={desk.log} roomId={roomId} place={place} />
       {children}
     </EntryFrame>
   );
+}
+
+function TakeMeter({
+  shown,
+  onTake,
+}: {
+  readonly shown: number | undefined;
+  readonly onTake: (shown: number) => void;
+}) {
+  return shown === undefined ? null : (
+    <Button onClick={() => onTake(shown)}>Log the meter reading: {percent(shown)}</Button>
+  );
+}
+
+/** What was read here before. */
+function LastReading({
+  log,
+  roomId,
+  place,
+}: Pick<JobDesk, "log"> & { readonly roomId: string; readonly place: Where }) {
+  const { clock } = useTimes();
+  const units = useUnits();
+  const { carpet, dryStandard } = meterReadings(log, roomId);
+  const meter = place === "carpet" ? carpet.at(-1) : dryStandard;
+  const air = airReadings(log, roomId).at(-1);
+  const said =
+    place === "air"
+      ? air && { at: air.at, text: `${units.temperature(air.temperature)}, ${percent(air.relativeHumidity)}` }
+      : meter && { at: meter.at, text: percent(meter.moisture) };
+  return said ? (
+    <p className="text-sm text-soft">
+      Last: {said.text} at {clock(Date.parse(said.at))}.
+    </p>
+  ) : null;
 }

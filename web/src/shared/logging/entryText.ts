@@ -110,6 +110,10 @@ const LINES: { readonly [K in LogEntry["kind"]]: (entry: LogEntryOf<K>, words: W
     what: "Product used",
     said: `${product(entry.productId)}, ${amount(entry.powder, entry.amount)}${inRoom(entry.roomId)}`,
   }),
+  "air-reading": (entry, { room, units }) => ({
+    what: "Room air",
+    said: `${room(entry.roomId)}: ${units.temperature(entry.temperature)}, ${percent(entry.relativeHumidity)}`,
+  }),
   reading: (entry, { room }) => ({
     what: "Reading",
     said: `${entry.place === "carpet" ? "" : "dry standard "}${percent(entry.moisture)} in ${room(entry.roomId)}`,
