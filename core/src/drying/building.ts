@@ -103,11 +103,12 @@ export interface Building {
   readonly pressure?: number;
 }
 
-/** Windows as a technician says it, and the exchange with outdoors they give, room volumes an hour (memory). */
-export const WINDOWS = ["shut", "one-open", "cross-ventilated"] as const;
+/** Windows as a technician says it, and the exchange with outdoors they give, room volumes an hour (memory; ajar is our assumption). */
+export const WINDOWS = ["shut", "ajar", "one-open", "cross-ventilated"] as const;
 export type Windows = (typeof WINDOWS)[number];
 export const OUTDOOR_AIR_CHANGES: Record<Windows, number> = {
   shut: 0.5,
+  ajar: 1.5,
   "one-open": 3,
   "cross-ventilated": 8,
 };

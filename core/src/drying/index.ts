@@ -25,6 +25,19 @@ export { type Film, openTime } from "./openTime.ts";
 export { type PatchReady, patchReady } from "./patch.ts";
 export { criticalWater } from "./pile.ts";
 export {
+  type Aim,
+  type Dehumidifier,
+  type JointMoves,
+  jointMoves,
+  jointMovesInSteps,
+  type LeverMove,
+  type Levers,
+  type Pool,
+  type RoomChoices,
+  type RoomSetting,
+  settingsAt,
+} from "./placing/index.ts";
+export {
   type BandPoint,
   dryingRange,
   dryingRangeInSteps,

@@ -31,6 +31,8 @@ export interface RoomDrying {
   readonly touchDryHours: number | null;
   readonly dryHours: number | null;
   readonly outcome: DryingOutcome;
+  /** kg/m² when the simulation ended: 96 h after the last room was finished, or as soon as all are dry. */
+  readonly freeWaterLeft: number;
   /** 0…1 and °C, from the start until the last room is dry. */
   readonly peakRelativeHumidity: number;
   readonly lowestTemperature: number;
@@ -254,6 +256,7 @@ export function simulateDrying(stated: Building, options: SimulateOptions = {}):
         initialFlux: numberAt(initialFlux, i),
         touchDryHours: touchDry,
         dryHours: dry,
+        freeWaterLeft: Math.max(0, floatAt(state, i) - itemAt(levels, i).equilibrium),
         outcome: outcomeOf(dry, floatAt(state, i), floatAt(aDayBefore, i), itemAt(levels, i)),
         peakRelativeHumidity: floatAt(peaks, i),
         lowestTemperature: floatAt(lowest, i),

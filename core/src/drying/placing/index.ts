@@ -1,0 +1,9 @@
+export { type Aim, type JointMoves, jointMoves, jointMovesInSteps, type LeverMove } from "./jointMoves.ts";
+export {
+  type Dehumidifier,
+  type Levers,
+  type Pool,
+  type RoomChoices,
+  type RoomSetting,
+  settingsAt,
+} from "./levers.ts";

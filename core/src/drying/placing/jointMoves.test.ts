@@ -1,0 +1,153 @@
+import { expect, test } from "@jest/globals";
+import { seededRandom } from "../../numeric/index.ts";
+import {
+  type Building,
+  type Change,
+  type DryingRoom,
+  jointMoves,
+  type Levers,
+  simulateDrying,
+} from "../index.ts";
+
+const MOVER = { flow: 0.9, jetSpeed: 8, power: 250 };
+const DRIER = { litresPerDay: 50, power: 600 };
+const room = (more: Partial<DryingRoom> = {}): DryingRoom => ({
+  area: 18,
+  height: 2.4,
+  temperature: 20,
+  relativeHumidity: 0.5,
+  outdoorAirChangesPerHour: 0.5,
+  fibre: "nylon",
+  faceWeight: 1.1,
+  pileHeight: 0.01,
+  residual: 0.25,
+  ...more,
+});
+const levers = (of: Building, movers: number, driers: number, windows = [0.5, 1.5, 3, 8]): Levers => ({
+  rooms: of.rooms.map(() => ({ windows, takesMovers: true, mostMovers: 2 })),
+  ...(movers > 0 ? { airMovers: { each: MOVER, count: movers } } : {}),
+  ...(driers > 0 ? { dehumidifiers: { each: DRIER, count: driers } } : {}),
+  from: 0,
+});
+/** When the last room is walked on, and what else the aim counts, all by hand from a result. */
+const hoursOf = ({ rooms }: ReturnType<typeof simulateDrying>) => {
+  const wait = (hours: number | null, left: number) => hours ?? 96 + 400 * left;
+  const touch = rooms.map(({ touchDryHours, freeWaterLeft }) => wait(touchDryHours, freeWaterLeft));
+  const dry = rooms.map(({ dryHours, freeWaterLeft }) => wait(dryHours, freeWaterLeft));
+  const mean = touch.reduce((sum, each) => sum + each, 0) / touch.length;
+  return Math.max(...touch) + 0.05 * (mean + Math.max(...dry));
+};
+
+/** The best of every setting there is, found without the code under test: rooms one after another. */
+function bruteForce(of: Building, movers: number, driers: number, windows: readonly number[]): number {
+  let best = Number.POSITIVE_INFINITY;
+  const set = (changes: readonly Change[], index: number, left: { movers: number; driers: number }) => {
+    if (index === of.rooms.length) {
+      const placed = movers - left.movers + (driers - left.driers);
+      const score = hoursOf(simulateDrying({ ...of, changes }, { isSample: true })) + 0.02 * placed;
+      best = Math.min(best, score);
+      return;
+    }
+    for (const outdoorAirChangesPerHour of windows)
+      for (let m = 0; m <= Math.min(2, left.movers); m++)
+        for (let d = 0; d <= left.driers; d++) {
+          const change: Change = {
+            hours: 0,
+            room: index,
+            outdoorAirChangesPerHour,
+            airMovers: Array.from({ length: m }, () => MOVER),
+            dehumidifierLitresPerDay: d * DRIER.litresPerDay,
+            dehumidifierPower: d * DRIER.power,
+          };
+          set([...changes, change], index + 1, { movers: left.movers - m, driers: left.driers - d });
+        }
+  };
+  set([], 0, { movers, driers });
+  return best;
+}
+
+test("over random small houses the moves are as good as the best of every setting, but for what gains less than ten minutes a move; a search finds it too", () => {
+  const uniform = seededRandom(7);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(uniform() * list.length)] as T;
+  for (let n = 0; n < 12; n++) {
+    const of: Building = {
+      outdoor: { temperature: 30 * uniform(), relativeHumidity: 0.4 + 0.55 * uniform() },
+      rooms: Array.from({ length: 2 }, () =>
+        room({
+          area: 8 + 20 * uniform(),
+          temperature: 18 + 8 * uniform(),
+          outdoorAirChangesPerHour: pick([0.5, 3]),
+          fibre: pick(["nylon", "polyester", "wool"] as const),
+          residual: 0.1 + 0.2 * uniform(),
+        }),
+      ),
+      links: [{ a: 0, b: 1, flow: 150 / 3600 }],
+    };
+    const [movers, driers] = [pick([0, 1, 2]), pick([0, 1])];
+    const own = levers(of, movers, driers, [0.5, 3]);
+    const best = bruteForce(of, movers, driers, [0.5, 3]);
+    const asIs = hoursOf(simulateDrying(of, { isSample: true }));
+    for (const few of [undefined, 1]) {
+      const { gain, moves, notWorth } = jointMoves(of, own, { kind: "all" }, few);
+      expect(gain).toBeGreaterThanOrEqual(0);
+      // What isn't worth the walk was left out on purpose: up to ten minutes each.
+      const left = (notWorth.length + (moves.length === 0 ? 1 : 0)) / 6;
+      const slack = few === undefined ? 0.05 : 0.15 * asIs;
+      expect(asIs - gain).toBeLessThanOrEqual(best + left + slack + 0.06);
+    }
+  }
+});
+
+test("on a humid day it shuts the windows and dehumidifies, where opening one or the other alone does little", () => {
+  const humid: Building = {
+    outdoor: { temperature: 28, relativeHumidity: 0.75 },
+    rooms: [room({ temperature: 28, relativeHumidity: 0.7, outdoorAirChangesPerHour: 8, residual: 0.3 })],
+  };
+  const { moves, touchDry } = jointMoves(humid, levers(humid, 2, 1), { kind: "all" });
+  expect(touchDry[0]).toBeLessThan(5);
+  expect(moves.find(({ lever }) => lever === "dehumidifiers")).toBeDefined();
+  const exchange = moves.find(({ lever }) => lever === "exchange");
+  if (exchange) expect(exchange.to.exchange).toBeLessThan(8);
+});
+
+test("in winter with the heating weak it opens the window a little, not wide", () => {
+  const winter: Building = {
+    outdoor: { temperature: -5, relativeHumidity: 0.85 },
+    rooms: [
+      room({
+        area: 20,
+        outdoorAirChangesPerHour: 0.5,
+        residual: 0.25,
+        climate: { mode: "heated", setpoint: 20, capacity: 1600 },
+      }),
+    ],
+  };
+  const { moves } = jointMoves(winter, levers(winter, 0, 0), { kind: "all" });
+  expect(moves).toMatchObject([{ lever: "exchange" }]);
+  expect(moves[0]?.to.exchange).toBeLessThan(8);
+  const dry = (outdoorAirChangesPerHour: number) =>
+    simulateDrying({ ...winter, rooms: winter.rooms.map((each) => ({ ...each, outdoorAirChangesPerHour })) });
+  const chosen = moves[0]?.to.exchange as number;
+  for (const other of [0.5, 8]) expect(hoursOf(dry(other))).toBeGreaterThan(hoursOf(dry(chosen)));
+});
+
+test("moves made while it dries count from then: less than from the start, and the hours before stay as they were", () => {
+  const of: Building = { outdoor: { temperature: 10, relativeHumidity: 0.7 }, rooms: [room()] };
+  const now = jointMoves(of, { ...levers(of, 2, 0), from: 3 }, { kind: "all" });
+  const early = jointMoves(of, levers(of, 2, 0), { kind: "all" });
+  expect(now.touchDry[0]).toBeGreaterThan(early.touchDry[0] as number);
+  expect(now.touchDry[0]).toBeLessThan(simulateDrying(of).rooms[0]?.touchDryHours as number);
+  expect(now.touchDry[0]).toBeGreaterThan(3);
+});
+
+test("with few machines wanted it takes no more than for all rooms soonest, and with none there it moves windows alone", () => {
+  const of: Building = {
+    outdoor: { temperature: 12, relativeHumidity: 0.6 },
+    rooms: [room(), room({ area: 12 }), room({ area: 9, fibre: "wool" })],
+  };
+  const placed = (kind: "all" | "fewest") =>
+    jointMoves(of, levers(of, 3, 1), { kind }).moves.filter(({ lever }) => lever !== "exchange").length;
+  expect(placed("fewest")).toBeLessThanOrEqual(placed("all"));
+  const { moves } = jointMoves(of, levers(of, 0, 0), { kind: "all" });
+  expect(new Set(moves.map(({ lever }) => lever))).toEqual(new Set(["exchange"]));
+});

@@ -1,0 +1,131 @@
+import { itemAt } from "../../itemAt.ts";
+import type { AirMover, Building, Change, Climate, RoomSettings } from "../building.ts";
+
+/** Gear of one kind that can stand in any room: how much of it there is, what stands already counted in. */
+export interface Pool<T> {
+  readonly each: T;
+  readonly count: number;
+}
+
+/** A dehumidifier: litres a day at 26.7 °C and 60 %, and W of electricity it turns into heat. */
+export interface Dehumidifier {
+  readonly litresPerDay: number;
+  readonly power: number;
+}
+
+/** What can be set in a room. */
+export interface RoomChoices {
+  /** Exchanges with outdoors that its windows give, 1/h. */
+  readonly windows: readonly number[];
+  /** Its heating, where that can be turned on. */
+  readonly heating?: Climate;
+  /** false: its air speed was measured, so air movers would not show. */
+  readonly takesMovers: boolean;
+  /** Air movers at most. */
+  readonly mostMovers: number;
+}
+
+/** All there is to move. */
+export interface Levers {
+  /** By the building's rooms. */
+  readonly rooms: readonly RoomChoices[];
+  readonly airMovers?: Pool<AirMover>;
+  readonly dehumidifiers?: Pool<Dehumidifier>;
+  /** Hours after the start from which a setting holds. */
+  readonly from: number;
+}
+
+/** How a room is set; the same numbers as in {@link RoomSettings}. */
+export interface RoomSetting {
+  readonly exchange: number;
+  readonly isHeated: boolean;
+  readonly movers: number;
+  readonly dehumidifiers: number;
+}
+
+/** Every room's setting, in order. */
+export type Setting = readonly RoomSetting[];
+
+/** What holds in a room at an hour: as it began and as it was changed until then. */
+export function settingsAt(building: Building, room: number, hours: number): RoomSettings {
+  const changes = (building.changes ?? [])
+    .filter((change) => change.room === room && change.hours <= hours)
+    .toSorted((a, b) => a.hours - b.hours)
+    .map(({ hours: _, room: __, ...change }) => change);
+  return Object.assign({ ...itemAt(building.rooms, room) }, ...changes) as RoomSettings;
+}
+
+/** How a building is set at the hour its levers are moved. */
+export function presentSetting(building: Building, { dehumidifiers, from }: Levers): Setting {
+  return building.rooms.map((_, room) => {
+    const {
+      outdoorAirChangesPerHour,
+      climate,
+      airMovers = [],
+      dehumidifierLitresPerDay = 0,
+    } = settingsAt(building, room, from);
+    const each = dehumidifiers?.each.litresPerDay ?? Number.POSITIVE_INFINITY;
+    return {
+      exchange: outdoorAirChangesPerHour,
+      isHeated: climate?.mode !== "floating",
+      movers: airMovers.length,
+      dehumidifiers: Math.round(dehumidifierLitresPerDay / each),
+    };
+  });
+}
+
+/** A building whose rooms are set otherwise from the levers' hour on; what stays as it is keeps its own figures. */
+export function setTo(building: Building, levers: Levers, present: Setting, next: Setting): Building {
+  const { airMovers, dehumidifiers, from } = levers;
+  const changes = next.flatMap((setting, room): Change[] => {
+    const before = itemAt(present, room);
+    const heating = levers.rooms[room]?.heating;
+    const standing = settingsAt(building, room, from).airMovers ?? [];
+    const mover = airMovers?.each;
+    const change: Partial<RoomSettings> = {
+      ...(setting.exchange === before.exchange ? {} : { outdoorAirChangesPerHour: setting.exchange }),
+      ...(setting.isHeated === before.isHeated || !setting.isHeated || !heating ? {} : { climate: heating }),
+      ...(setting.movers === before.movers || !mover
+        ? {}
+        : { airMovers: Array.from({ length: setting.movers }, (_, i) => standing[i] ?? mover) }),
+      ...(setting.dehumidifiers === before.dehumidifiers || !dehumidifiers
+        ? {}
+        : {
+            dehumidifierLitresPerDay: setting.dehumidifiers * dehumidifiers.each.litresPerDay,
+            dehumidifierPower: setting.dehumidifiers * dehumidifiers.each.power,
+          }),
+    };
+    return Object.keys(change).length > 0 ? [{ hours: from, room, ...change }] : [];
+  });
+  return changes.length > 0 ? { ...building, changes: [...(building.changes ?? []), ...changes] } : building;
+}
+
+/** Gear of a kind that stands nowhere in a setting. */
+export const spare = (pool: Pool<unknown> | undefined, setting: Setting, kind: "movers" | "dehumidifiers") =>
+  Math.max(0, (pool?.count ?? 0) - setting.reduce((sum, room) => sum + room[kind], 0));
+
+/** Settings of one room that some gear to spare allows. */
+export function roomSettings(
+  levers: Levers,
+  room: number,
+  now: RoomSetting,
+  left: { readonly movers: number; readonly dehumidifiers: number },
+): RoomSetting[] {
+  const choices = itemAt(levers.rooms, room);
+  const upTo = (most: number) => Array.from({ length: Math.max(0, most) + 1 }, (_, i) => i);
+  const movers = choices.takesMovers
+    ? upTo(Math.min(Math.max(choices.mostMovers, now.movers), now.movers + left.movers))
+    : [now.movers];
+  const dehumidifiers = levers.dehumidifiers
+    ? upTo(now.dehumidifiers + left.dehumidifiers)
+    : [now.dehumidifiers];
+  const exchanges = [...new Set([now.exchange, ...choices.windows])];
+  const heats = now.isHeated || !choices.heating ? [now.isHeated] : [false, true];
+  return exchanges.flatMap((exchange) =>
+    heats.flatMap((isHeated) =>
+      movers.flatMap((count) =>
+        dehumidifiers.map((each) => ({ exchange, isHeated, movers: count, dehumidifiers: each })),
+      ),
+    ),
+  );
+}
