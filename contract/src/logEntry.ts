@@ -1,3 +1,4 @@
+import { DRYING_LIMITS, WINDOWS } from "@scutch/core/drying";
 import { MAX_JOINED } from "@scutch/core/log";
 import { STEP_KINDS } from "@scutch/core/run";
 import * as z from "zod";
@@ -6,6 +7,7 @@ import { BatchId, EntryId, ProductId, RoomId, SpotId } from "./ids.ts";
 import { Instant } from "./moment.ts";
 import { Name, quantity, RelativeHumidity, Seconds, Temperature, Volume } from "./quantity.ts";
 import { payment, quoteAgreed, quoteGiven } from "./quoteEntries.ts";
+import { AirMover } from "./room.ts";
 import { AttemptOutcome, SpotAgent } from "./spot.ts";
 
 const Text = z.string().trim().min(1).max(2000);
@@ -110,6 +112,23 @@ export const LogEntry = z
       roomId: RoomId,
       temperature: Temperature.meta({ description: "Of the room’s air" }),
       relativeHumidity: RelativeHumidity.meta({ description: "Of the room’s air" }),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal("air-changed"),
+      roomId: RoomId,
+      windows: z.enum(WINDOWS).optional(),
+      heating: z.boolean().optional(),
+      airMovers: z
+        .array(AirMover)
+        .max(12)
+        .optional()
+        .meta({ description: "All that stand in the room from then on" }),
+      dehumidifierLitresPerDay: quantity(
+        "litres per day at 26.7 °C, 60%",
+        DRYING_LIMITS.dehumidifierLitresPerDay,
+        "All in the room from then on",
+      ).optional(),
     }),
     z.strictObject({
       ...base,

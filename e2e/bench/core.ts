@@ -171,6 +171,6 @@ row(
   times(fills60, loop, "loop"),
 );
 const start = performance.now();
-dryingRange(big.building, 20);
+dryingRange(big.building, { samples: 20 });
 const range60 = (performance.now() - start) * 4;
 row("core: range of 60 rooms, 80 runs", `${range60.toFixed(0)} ms`, "", times(range60, dry60, "one drying"));

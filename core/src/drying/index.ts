@@ -20,7 +20,6 @@ export { HEATING_PER_AREA } from "./climate.ts";
 export { type CourseSample, courseInterpolator, freeWaterAt, simplifyCourse, wetShare } from "./course.ts";
 export { FIBRES, type Fibre, regain, waterActivity } from "./fibre.ts";
 export { DRYING_LIMITS } from "./limits.ts";
-export { type Move, type MoveEffect, rankMoves } from "./moves.ts";
 export { type Film, openTime } from "./openTime.ts";
 export { type PatchReady, patchReady } from "./patch.ts";
 export { criticalWater } from "./pile.ts";

@@ -11,7 +11,7 @@ import { numberAt } from "../itemAt.ts";
 import { outdoorAirOver } from "../weather/index.ts";
 import type { Building, DryingRoom } from "./building.ts";
 import { dehumidifierCapacity } from "./dehumidifier.ts";
-import { rankMoves, simulateDrying } from "./index.ts";
+import { simulateDrying } from "./index.ts";
 import { criticalWater, dryLayerResistance } from "./pile.ts";
 import { RoomAir } from "./roomAir.ts";
 import { convection, type Evaporation, evaporate, fluxSlopes, massTransfer } from "./surface.ts";
@@ -264,19 +264,4 @@ describe("the ways vapour goes", () => {
       { seed: 29, numRuns: 60 },
     );
   }, 30_000);
-});
-
-test("moves are ranked by what they bring in that room, and what harms comes last, below zero", () => {
-  const muggy: Building = {
-    outdoor: { temperature: 28.5, relativeHumidity: 0.85 },
-    rooms: [{ ...ROOM, temperature: 28, residual: 0.1 }],
-  };
-  const effects = rankMoves(muggy, 0, [
-    { id: "open", change: { outdoorAirChangesPerHour: 8 } },
-    { id: "dehumidify", change: { dehumidifierLitresPerDay: 40, outdoorAirChangesPerHour: 0.5 } },
-    { id: "nothing", change: {} },
-  ]);
-  expect(effects.map(({ id }) => id)).toEqual(["dehumidify", "nothing", "open"]);
-  expect(effects[1]?.hoursSooner).toBe(0);
-  expect(effects[2]?.hoursSooner).toBeLessThan(0);
 });

@@ -1,3 +1,4 @@
+import type { AirMover, Windows } from "../drying/index.ts";
 import type { SecondLookResult, WalkRoundItem } from "./handoverKinds.ts";
 
 /** What a job's log is made of, as far as anything is computed from it. Volumes m³, powders kg, times ISO 8601. */
@@ -52,6 +53,16 @@ export interface AirRead extends Base {
   /** °C and 0…1. */
   readonly temperature: number;
   readonly relativeHumidity: number;
+}
+
+/** What was switched in a room while it dried; what isn't named stays as it was. */
+export interface AirChanged extends Base {
+  readonly kind: "air-changed";
+  readonly roomId: string;
+  readonly windows?: Windows | undefined;
+  readonly heating?: boolean | undefined;
+  readonly airMovers?: readonly AirMover[] | undefined;
+  readonly dehumidifierLitresPerDay?: number | undefined;
 }
 
 export interface WaterMeasured extends Base {
@@ -195,6 +206,7 @@ export type Entry =
   | ProductUsed
   | Reading
   | AirRead
+  | AirChanged
   | WaterMeasured
   | RoomFinished
   | DyeTested

@@ -1,5 +1,15 @@
 import { pressureAtElevation } from "../air/index.ts";
-import { type Building, type DryingRoom, type Link, OPEN_DOOR_FLOW } from "../drying/index.ts";
+import {
+  type AirMover,
+  type Building,
+  type Change,
+  DRYING_LIMITS,
+  type DryingRoom,
+  type Link,
+  OPEN_DOOR_FLOW,
+  OUTDOOR_AIR_CHANGES,
+} from "../drying/index.ts";
+import { climateOf } from "./assume.ts";
 import { DEFAULTS } from "./defaults.ts";
 import type { JobInput } from "./input.ts";
 import type { RoomPlan } from "./rooms.ts";
@@ -15,8 +25,9 @@ function openDoors(job: JobInput): Link[] {
 }
 
 /** Electricity a fan turns into heat, W for each m³/s it moves, and a dehumidifier, W for each litre a day (common practice). */
-const POWER_PER_FLOW = 280;
-const POWER_PER_LITRE_A_DAY = 12;
+export const POWER_PER_FLOW = 280;
+export const POWER_PER_LITRE_A_DAY = 12;
+const [, MAX_HOURS] = DRYING_LIMITS.hours;
 
 const dryingRoom = (room: RoomPlan): DryingRoom => ({
   area: room.area,
@@ -29,7 +40,7 @@ const dryingRoom = (room: RoomPlan): DryingRoom => ({
   pileHeight: room.pileHeight,
   residual: room.residual,
   ...(room.airSpeedMeasured ? { airSpeed: room.airSpeed } : {}),
-  airMovers: room.airMovers.map((mover) => ({ power: POWER_PER_FLOW * mover.flow, ...mover })),
+  airMovers: room.airMovers.map(withPower),
   dehumidifierLitresPerDay: room.dehumidifierLitresPerDay,
   dehumidifierPower: POWER_PER_LITRE_A_DAY * room.dehumidifierLitresPerDay,
   climate: room.climate,
@@ -37,13 +48,39 @@ const dryingRoom = (room: RoomPlan): DryingRoom => ({
   ...(room.airMoversFromHours === undefined ? {} : { airMoversFrom: room.airMoversFromHours }),
 });
 
+const withPower = (mover: AirMover): AirMover => ({ power: POWER_PER_FLOW * mover.flow, ...mover });
+
+/** What was switched since, as the drying takes it: before the start it holds from the start. */
+function changesOf({ airChanges = [] }: JobInput, rooms: readonly RoomPlan[]): Change[] {
+  return airChanges.flatMap((each): Change[] => {
+    const place = rooms.findIndex(({ id }) => id === each.roomId);
+    const room = rooms[place];
+    if (!room) return [];
+    const { windows, heating, airMovers, dehumidifierLitresPerDay: litres } = each;
+    return [
+      {
+        hours: Math.min(MAX_HOURS, Math.max(0, each.hours)),
+        room: place,
+        ...(windows === undefined ? {} : { outdoorAirChangesPerHour: OUTDOOR_AIR_CHANGES[windows] }),
+        ...(heating === undefined ? {} : { climate: climateOf(heating, room.air, room.area) }),
+        ...(airMovers === undefined ? {} : { airMovers: airMovers.map(withPower) }),
+        ...(litres === undefined
+          ? {}
+          : { dehumidifierLitresPerDay: litres, dehumidifierPower: POWER_PER_LITRE_A_DAY * litres }),
+      },
+    ];
+  });
+}
+
 /** What a job's planned rooms dry as. */
 export function buildingOf(job: JobInput, rooms: readonly RoomPlan[]): Building {
   const links = openDoors(job);
+  const changes = changesOf(job, rooms);
   return {
     outdoor: job.outdoor ?? DEFAULTS.outdoor,
     pressure: pressureAtElevation(job.elevation ?? DEFAULTS.elevation),
     rooms: rooms.map(dryingRoom),
     ...(links.length > 0 ? { links } : {}),
+    ...(changes.length > 0 ? { changes } : {}),
   };
 }

@@ -61,7 +61,7 @@ export function jobInScenario(
   { method, people }: Scenario,
   kept: ReadonlySet<string> = new Set(),
 ): JobInput {
-  const { finishedHours: _, measuredWater: __, logged: ___, now: ____, ...rest } = job;
+  const { finishedHours: _, measuredWater: __, logged: ___, now: ____, airChanges: _____, ...rest } = job;
   return {
     ...rest,
     run: { ...job.run, people, pins: [] },

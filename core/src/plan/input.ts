@@ -114,6 +114,16 @@ export interface PlannedSpot {
   readonly result?: AttemptResult;
 }
 
+/** Windows, heating or gear of a room set otherwise, hours after the start; what isn't named stays as it was. */
+export interface AirChange {
+  readonly hours: number;
+  readonly roomId: string;
+  readonly windows?: Windows | undefined;
+  readonly heating?: boolean | undefined;
+  readonly airMovers?: readonly AirMover[] | undefined;
+  readonly dehumidifierLitresPerDay?: number | undefined;
+}
+
 /** A room taken out of the plan, as far as its dye test goes on counting. */
 export type FormerRoom = Pick<SurveyedRoom, "id" | "covering" | "fibre" | "carpet">;
 
@@ -171,6 +181,8 @@ export interface JobInput {
   readonly run?: PlannedRun;
   /** Water measured over some rooms, in the order logged: what stays in them is that, not an estimate. */
   readonly measuredWater?: readonly MeasuredWater[];
+  /** What was switched in rooms while they dried. */
+  readonly airChanges?: readonly AirChange[];
   /** Hours after the job's start at which rooms were really finished, by id: the truth replaces the plan. */
   readonly finishedHours?: Readonly<Record<string, number>>;
   /** What the log knows of single steps of the run, by id, and the second it is now: where the run is under way. */

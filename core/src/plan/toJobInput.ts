@@ -1,6 +1,7 @@
 import { type AttemptResult, spotArea } from "../care/index.ts";
 import type { Blower, Rig } from "../clean/index.ts";
 import {
+  airChanges,
   attemptsOn,
   type Entry,
   productTests,
@@ -12,9 +13,11 @@ import { type Strength, usableVolume, type Vessel, type VesselKind } from "../mi
 import { omitAbsent } from "../omitAbsent.ts";
 import type { CrewPace } from "../run/index.ts";
 import type { RoleChoice } from "./crewRoles.ts";
-import type { JobInput, PlannedSpot, ProductLabel, SurveyedRoom } from "./input.ts";
+import type { AirChange, JobInput, PlannedSpot, ProductLabel, SurveyedRoom } from "./input.ts";
 import { runProgress } from "./loggedProgress.ts";
 import { type PastTest, pastTests } from "./pastTests.ts";
+
+const HOUR = 3_600_000;
 
 /** One product at one strength in one sprayer, by ids. Volumes m³. */
 interface BatchChoice {
@@ -146,6 +149,16 @@ function runOf(job: JobDocument, around: JobContext): JobInput["run"] {
   };
 }
 
+const airChangesFrom = (log: readonly Entry[], startsAtMs: number): AirChange[] =>
+  airChanges(log).map(({ at, roomId, windows, heating, airMovers, dehumidifierLitresPerDay }) => ({
+    hours: (Date.parse(at) - startsAtMs) / HOUR,
+    roomId,
+    windows,
+    heating,
+    airMovers,
+    dehumidifierLitresPerDay,
+  }));
+
 /** Joins a job with its surroundings into what core plans from. A batch whose product or vessel is missing is left out. */
 export function toJobInput(job: JobDocument, around: JobContext): JobInput {
   const log = around.log ?? [];
@@ -163,6 +176,7 @@ export function toJobInput(job: JobDocument, around: JobContext): JobInput {
       return { ...spot, area: spotArea(spot.across, spot.long), ...(last ? { result: last.result } : {}) };
     }),
     measuredWater: tankReadings(log),
+    ...(startsAtMs === undefined ? {} : { airChanges: airChangesFrom(log, startsAtMs) }),
     treatments: around.products.filter(({ kind }) => kind === "odour-treatment"),
     tests: [...pastTests(job), ...productTests(log)],
     batches: job.batches.flatMap((batch) => {

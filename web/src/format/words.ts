@@ -67,6 +67,7 @@ export const METHOD_NAMES: Named<NonNullable<Room["method"]>> = {
 export const SOIL_NAMES = { 1: "Dusty", 2: "Light", 3: "Normal", 4: "Heavy", 5: "Caked" } as const;
 export const WINDOW_NAMES: Named<NonNullable<Room["windows"]>> = {
   shut: "Closed",
+  ajar: "Ajar",
   "one-open": "One open",
   "cross-ventilated": "Open both sides",
 };

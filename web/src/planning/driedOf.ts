@@ -1,6 +1,38 @@
-import { type DryingResult, simulateDrying } from "@scutch/core/drying";
-import type { WorkPlan } from "@scutch/core/plan";
+import type { LogEntry } from "@scutch/contract";
+import { type DryingResult, departed, refit, simulateDrying } from "@scutch/core/drying";
+import { dryingReadings } from "@scutch/core/log";
+import { type JobInput, spreadOf, type WorkPlan } from "@scutch/core/plan";
 
 /** A plan's rooms dried, with their courses; undefined where it has no room. */
 export const driedOf = (work: WorkPlan): DryingResult | undefined =>
   work.rooms.length === 0 ? undefined : simulateDrying(work.building, { keepCourse: true });
+
+/** A device's clock may be so far ahead of another's, ms: a reading later than that is from a clock that is wrong. */
+const AHEAD = 5 * 60_000;
+export const hoursUntilNow = (startMs: number): number => (Date.now() + AHEAD - startMs) / 3_600_000;
+
+/** Where readings are logged, and when the job began, ms since 1970. */
+export interface ReadingLog {
+  readonly log: readonly LogEntry[];
+  readonly startMs: number;
+}
+
+/** Few: only the likeliest is wanted. */
+const SAMPLES = 16;
+
+/** A plan's rooms dried as their readings have it. Takes a tenth of a second where there are any. */
+export function driedByReadings(
+  work: WorkPlan,
+  input: JobInput,
+  { log, startMs }: ReadingLog,
+): DryingResult | undefined {
+  const ids = work.rooms.map(({ id }) => id);
+  const readings = dryingReadings(log, ids, startMs);
+  if (readings.length === 0 || ids.length === 0) return driedOf(work);
+  const { departure } = refit(work.building, readings, {
+    spread: spreadOf(input, work.rooms),
+    samples: SAMPLES,
+    now: hoursUntilNow(startMs),
+  });
+  return simulateDrying(departed(work.building, departure), { keepCourse: true });
+}

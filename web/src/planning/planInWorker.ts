@@ -1,7 +1,7 @@
 import type { DryingResult } from "@scutch/core/drying";
 import { type JobInput, planWork, type WorkPlan } from "@scutch/core/plan";
 import { type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
-import { driedOf } from "./driedOf.ts";
+import { driedByReadings, driedOf, type ReadingLog } from "./driedOf.ts";
 import { runKey, type Searched, startsToTry } from "./runKey.ts";
 
 /** A job to plan whole, with what was found for it before. */
@@ -9,6 +9,8 @@ export interface PlanQuestion {
   readonly input: JobInput;
   /** false: its rooms aren't dried, which takes as long again as the plan. */
   readonly isDried: boolean;
+  /** By which its rooms are dried; absent: by the plan alone. */
+  readonly readings?: ReadingLog;
   /** Runs by {@link runKey}. */
   readonly runs: ReadonlyMap<string, RunPlan>;
   readonly searched: Searched;
@@ -22,7 +24,7 @@ export interface PlanAnswer {
 }
 
 /** Plans and dries a job with the runs known, each other one found here and now. */
-export function planWhole({ input, isDried, runs, searched }: PlanQuestion): PlanAnswer {
+export function planWhole({ input, isDried, readings, runs, searched }: PlanQuestion): PlanAnswer {
   const solved: { readonly input: RunInput; readonly run: RunPlan }[] = [];
   const work = planWork(input, (asked) => {
     const known = runs.get(runKey(asked));
@@ -32,5 +34,6 @@ export function planWhole({ input, isDried, runs, searched }: PlanQuestion): Pla
     solved.push({ input: asked, run });
     return run;
   });
-  return { work, result: isDried ? driedOf(work) : undefined, solved };
+  const dried = () => (readings ? driedByReadings(work, input, readings) : driedOf(work));
+  return { work, result: isDried ? dried() : undefined, solved };
 }

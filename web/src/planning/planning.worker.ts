@@ -1,4 +1,4 @@
-import { rankMoves } from "@scutch/core/drying";
+import { type JointMoves, jointMovesInSteps, type Levers } from "@scutch/core/drying";
 import { compareScenarios } from "@scutch/core/plan";
 import { scheduleJob } from "@scutch/core/run";
 import { type DryingRanges, rangesInSteps } from "./dryingForecast.ts";
@@ -9,6 +9,8 @@ import type { WorkerRequest, WorkerResponse } from "./workerClient.ts";
 
 /** ms between looks at whether something newer was asked. */
 const SLICE = 12;
+/** h; a carpet wet so long is worth renting for. */
+const LONG_WET = 24;
 const latest = new Map<string, number>();
 
 /** Lets messages in. */
@@ -31,6 +33,34 @@ async function ranges({ id, lane, ...asked }: Extract<WorkerRequest, { what: "ra
   return best;
 }
 
+/** What to move, given up as soon as something newer is asked; with what could be rented where a room doesn’t dry without. */
+async function bestMoves({
+  id,
+  lane,
+  building,
+  levers,
+  rented,
+  aim,
+}: Extract<WorkerRequest, { what: "moves" }>) {
+  const search = async (withLevers: Levers): Promise<JointMoves | undefined> => {
+    const steps = jointMovesInSteps(building, withLevers, aim);
+    for (let until = performance.now() + SLICE; ; ) {
+      const { done, value } = steps.next();
+      if (done) return value;
+      if (performance.now() < until) continue;
+      await breathe();
+      if (latest.get(lane) !== id) return undefined;
+      until = performance.now() + SLICE;
+    }
+  };
+  const own = await search(levers);
+  if (!own) return undefined;
+  if (!own.touchDry.some((hours) => hours === null || hours > LONG_WET)) return { own };
+  postMessage({ id, lane, answer: { own }, isPart: true } satisfies WorkerResponse);
+  const withRented = await search(rented);
+  return withRented && { own, rented: withRented };
+}
+
 addEventListener("message", async ({ data }: MessageEvent<WorkerRequest>) => {
   latest.set(data.lane, data.id);
   await breathe();
@@ -49,8 +79,8 @@ async function answerTo(data: WorkerRequest) {
   switch (data.what) {
     case "range":
       return ranges(data);
-    case "rank":
-      return rankMoves(data.building, data.index, data.moves);
+    case "moves":
+      return bestMoves(data);
     case "run":
       return scheduleJob(data.input, data.search);
     case "plan":

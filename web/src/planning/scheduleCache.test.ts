@@ -148,7 +148,7 @@ test("a plan asked whole for a list has the run its own screen shows, whichever 
     const id = `listed ${seed}`;
     const asWhole = () => {
       let answer: PlanAnswer | undefined;
-      askPlan(id, job, false, (each) => {
+      askPlan(id, { input: job, isDried: false }, (each) => {
         answer = each;
       });
       SlowWorker.settle();

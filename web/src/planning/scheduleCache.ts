@@ -1,11 +1,10 @@
 import type { LogEntry } from "@scutch/contract";
 import { valueAt } from "@scutch/core";
 import { foldRunState, isRunActive } from "@scutch/core/log";
-import type { JobInput } from "@scutch/core/plan";
 import { ROUGH, type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
 import { useMemo, useSyncExternalStore } from "react";
 import { useNow } from "../ui/useNow.ts";
-import type { PlanAnswer } from "./planInWorker.ts";
+import type { PlanAnswer, PlanQuestion } from "./planInWorker.ts";
 import { asPlanned, isBegun, runKey, type Starts, startsOf, startsToTry } from "./runKey.ts";
 import { askSchedule, askThoroughSchedule, askWholePlan, dropSearch } from "./workerClient.ts";
 
@@ -78,13 +77,12 @@ function ask(jobId: string, key: string, input: RunInput): void {
 /** Asks the worker for a whole plan, by the runs known here; what it finds is kept, and searched on for. */
 export function askPlan(
   jobId: string,
-  input: JobInput,
-  isDried: boolean,
+  { input, ...how }: Pick<PlanQuestion, "input" | "isDried" | "readings">,
   then: (answer: PlanAnswer) => void,
 ): () => void {
   const keys = keysOf.get(jobId) ?? [];
   const runs = new Map([...keys].flatMap((key) => [[key, valueAt(found, key)] as const]));
-  return askWholePlan(jobId, { input, isDried, runs, searched }, (answer) => {
+  return askWholePlan(jobId, { input, ...how, runs, searched }, (answer) => {
     for (const { input: asked, run } of answer.solved) keepRun(jobId, runKey(asked), run);
     const last = answer.solved.at(-1);
     if (last) {

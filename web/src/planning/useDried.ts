@@ -3,6 +3,7 @@ import { dryingReadings } from "@scutch/core/log";
 import { spreadOf, type WorkPlan } from "@scutch/core/plan";
 import { useEffect, useMemo, useState } from "react";
 import type { Planned } from "./computePlan.ts";
+import { hoursUntilNow } from "./driedOf.ts";
 import type { DryingQuestion, DryingRanges, Readings } from "./dryingForecast.ts";
 import { askRanges, WORK_AFTER } from "./workerClient.ts";
 
@@ -15,6 +16,8 @@ export interface DryingForecast {
   /** What was said before the readings. */
   readonly before?: Told | undefined;
   readonly readings?: Readings | undefined;
+  /** There are readings, and what they say isn’t known yet. */
+  readonly isPending?: boolean;
 }
 
 interface Told {
@@ -42,10 +45,6 @@ function bandHoursOf({ rooms }: WorkPlan, { rooms: dried }: DryingResult): numbe
 
 type Known = Pick<Planned, "work" | "result" | "input" | "startMs" | "log">;
 
-/** The last minute that a reading may be from: a device's clock may be a little ahead of another's. */
-const AHEAD = 5 * 60_000;
-const HOUR = 3_600_000;
-
 function questionOf({ work, result, input, startMs, log }: Known): DryingQuestion | undefined {
   if (!result || work.rooms.length === 0) return undefined;
   const readings = dryingReadings(
@@ -57,7 +56,7 @@ function questionOf({ work, result, input, startMs, log }: Known): DryingQuestio
     building: work.building,
     spread: spreadOf(input, work.rooms),
     readings,
-    now: (Date.now() + AHEAD - startMs) / HOUR,
+    now: hoursUntilNow(startMs),
     bandHours: bandHoursOf(work, result),
   };
 }
@@ -84,16 +83,33 @@ export function useDried(known: Known | undefined): DryingForecast | undefined {
   }, [known, roomIds]);
   const told = answer?.roomIds === roomIds ? answer : undefined;
   const departure = told?.readings?.departure;
+  const hasReadings = useMemo(() => known && (questionOf(known)?.readings.length ?? 0) > 0, [known]);
+  const isPending = useForAWhile(hasReadings === true && !departure);
   return useMemo(() => {
     if (!known?.result) return undefined;
     const { work, result } = known;
-    if (!told || !departure) return { work, result, ranges: told?.ranges };
+    if (!told || !departure) return { work, result, ranges: told?.ranges, isPending };
     return {
+      isPending: false,
       work,
       result: simulateDrying(departed(work.building, departure), { keepCourse: true }),
       ranges: told.ranges,
       readings: told.readings,
       ...(told.before ? { before: { result, ranges: told.before } } : {}),
     };
-  }, [known, told, departure]);
+  }, [known, told, departure, isPending]);
+}
+
+/** ms; a worker that hasn’t answered by then may have failed, and nobody waits for it any more. */
+const PATIENCE = 8000;
+
+/** True while something is so, but not for longer than is worth waiting. */
+function useForAWhile(isSo: boolean): boolean {
+  const [gaveUp, setGaveUp] = useState(false);
+  useEffect(() => {
+    if (!isSo) return setGaveUp(false);
+    const timer = setTimeout(() => setGaveUp(true), PATIENCE);
+    return () => clearTimeout(timer);
+  }, [isSo]);
+  return isSo && !gaveUp;
 }

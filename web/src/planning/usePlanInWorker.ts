@@ -19,6 +19,14 @@ function remember(plan: Planned): Planned {
   return plan;
 }
 
+/** What of its log a job is dried by. */
+const readingsIn = ({ log, startMs }: Pick<Planned, "log" | "startMs">) => ({
+  log: log.filter(({ kind }) => READ_BY.has(kind)),
+  startMs,
+});
+/** Readings, and what takes one back. */
+const READ_BY: ReadonlySet<LogEntry["kind"]> = new Set(["reading", "air-reading", "correction"]);
+
 /**
  * A job's plan in a list: found whole in the worker, so that the page answers to the finger. undefined until the first is there; a
  * change shows once its plan is.
@@ -40,7 +48,7 @@ export function usePlanInWorker(
   // biome-ignore lint/correctness/useExhaustiveDependencies(better): a better run found since is a reason to ask again
   useEffect(
     () =>
-      askPlan(job.id, stated.input, isDried, ({ work, result }) =>
+      askPlan(job.id, { input: stated.input, isDried, readings: readingsIn(stated) }, ({ work, result }) =>
         setPlan(remember({ ...stated, work, result, isProvisional: false })),
       ),
     [job.id, stated, isDried, better],

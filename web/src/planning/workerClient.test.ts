@@ -26,7 +26,7 @@ class FakeWorker {
   }
 }
 Object.assign(globalThis, { Worker: FakeWorker });
-const { askBestMoves, askRanges } = await import("./workerClient.ts");
+const { askMoves, askRanges } = await import("./workerClient.ts");
 const { failedCalculations, retryCalculations } = await import("./failedCalculations.ts");
 
 const building = { rooms: [] } as unknown as Building;
@@ -37,6 +37,8 @@ const asked = {
   bandHours: [],
   spread: { rooms: [], outdoor: { temperature: 0, relativeHumidity: 0 } },
 };
+const levers = { rooms: [], from: 0 };
+const moves = { building, levers, rented: levers, aim: { kind: "all" } } as const;
 const last = () => FakeWorker.made.at(-1) as FakeWorker;
 const answerAll = () => {
   for (const { id, lane } of last().asked.splice(0))
@@ -46,7 +48,7 @@ const answerAll = () => {
 test("a question that broke off is asked again of a new worker, and what waited beside it too", () => {
   const heard: unknown[] = [];
   askRanges(asked, (answer) => heard.push(answer));
-  askBestMoves(building, 0, [], (answer) => heard.push(answer));
+  askMoves(moves, (answer) => heard.push(answer));
   const [range] = last().asked;
   last().hear("message", { data: { id: range?.id, lane: range?.lane, failed: true } });
   expect([failedCalculations(), heard]).toEqual([1, []]);
@@ -54,12 +56,12 @@ test("a question that broke off is asked again of a new worker, and what waited 
   expect(FakeWorker.made).toHaveLength(2);
   expect(failedCalculations()).toBe(0);
   answerAll();
-  expect(heard.map(String).toSorted()).toEqual(["range", "rank"]);
+  expect(heard.map(String).toSorted()).toEqual(["moves", "range"]);
 });
 
 test("a worker that dies fails all that waited for it; a newer question, or none any more, ends the matter", () => {
   const heard: unknown[] = [];
-  const letGo = askBestMoves(building, 0, [], (answer) => heard.push(answer));
+  const letGo = askMoves(moves, (answer) => heard.push(answer));
   askRanges(asked, (answer) => heard.push(answer));
   last().hear("error");
   expect(failedCalculations()).toBe(2);

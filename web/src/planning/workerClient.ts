@@ -1,4 +1,4 @@
-import type { Building, Move, MoveEffect } from "@scutch/core/drying";
+import type { Aim, Building, JointMoves, Levers } from "@scutch/core/drying";
 import type { ScenarioCase, ScenarioPlan } from "@scutch/core/plan";
 import { type RunInput, type RunPlan, type SearchEffort, THOROUGH } from "@scutch/core/run";
 
@@ -12,14 +12,23 @@ interface Asked {
   readonly lane: string;
 }
 
+/** What to move in a building, from what there is and from what could be rented. */
+export interface MovesQuestion {
+  readonly building: Building;
+  readonly levers: Levers;
+  readonly rented: Levers;
+  readonly aim: Aim;
+}
+
+export interface MovesAnswer {
+  readonly own: JointMoves;
+  /** Where some room stays wet for long with what there is. */
+  readonly rented?: JointMoves;
+}
+
 export type WorkerRequest =
   | (Asked & DryingQuestion & { readonly what: "range" })
-  | (Asked & {
-      readonly what: "rank";
-      readonly building: Building;
-      readonly index: number;
-      readonly moves: readonly Move[];
-    })
+  | (Asked & MovesQuestion & { readonly what: "moves" })
   | (Asked & { readonly what: "run"; readonly input: RunInput; readonly search?: SearchEffort })
   | (Asked & PlanQuestion & { readonly what: "plan" })
   | (Asked & { readonly what: "ways"; readonly cases: readonly ScenarioCase[] });
@@ -27,7 +36,7 @@ export type WorkerRequest =
 export type WorkerResponse = Pick<WorkerRequest, "id" | "lane"> &
   (
     | {
-        readonly answer: DryingRanges | MoveEffect[] | ScenarioPlan[] | RunPlan | PlanAnswer;
+        readonly answer: DryingRanges | MovesAnswer | ScenarioPlan[] | RunPlan | PlanAnswer;
         /** A better one follows. */
         readonly isPart?: true;
       }
@@ -122,13 +131,9 @@ function ask<T>(question: Question, then: (answer: T) => void): () => void {
 export const askRanges = (asked: DryingQuestion, then: (ranges: DryingRanges) => void) =>
   ask({ what: "range", lane: "range", ...asked }, then);
 
-/** Asks which of some moves in a room makes it dry soonest. */
-export const askBestMoves = <Id extends string>(
-  building: Building,
-  index: number,
-  moves: readonly Move<Id>[],
-  then: (effects: MoveEffect<Id>[]) => void,
-) => ask({ what: "rank", lane: "rank", building, index, moves }, then);
+/** Asks what to move; told again where renting may help. */
+export const askMoves = (question: MovesQuestion, then: (answer: MovesAnswer) => void) =>
+  ask({ what: "moves", lane: "moves", ...question }, then);
 
 /** Asks for the run of a job, of which only the newest question counts; an order to try is given as the starts of a run. */
 export const askSchedule = (

@@ -8,6 +8,7 @@ import { NoRooms } from "../../shared/NoRooms.tsx";
 import { Loading } from "../../ui/States.tsx";
 import { useNow } from "../../ui/useNow.ts";
 import { CourseChart } from "./CourseChart.tsx";
+import { MovesPanel } from "./MovesPanel.tsx";
 import { ReadyHead } from "./ReadyHead.tsx";
 import { RoomLevers } from "./RoomLevers.tsx";
 import { TailChart } from "./TailChart.tsx";
@@ -49,11 +50,15 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
     <div className="grid grid-cols-1 gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_24rem]">
       <section aria-label="All rooms" className="min-w-0 max-lg:order-2">
         <TailChart dried={dried} start={startMs} now={now} selected={place} onSelect={select} />
+        <h2 className="mt-4 border-rule border-t pt-3 font-semibold text-soft">
+          Free water in {rooms[place]?.name}
+        </h2>
+        <CourseChart dried={dried} log={log} start={startMs} place={place} now={now} />
       </section>
       <section aria-label={rooms[place]?.name} className="min-w-0">
         <ReadyHead dried={dried} start={startMs} place={place} now={now} onSelect={select} />
         <WhatReadingsSay desk={desk} dried={dried} place={place} now={now} />
-        <CourseChart dried={dried} log={log} start={startMs} place={place} now={now} />
+        <MovesPanel desk={desk} dried={dried} place={place} now={now} />
         <DoubtfulReadings desk={desk} dried={dried} />
         {lever >= 0 && <RoomLevers desk={desk} place={lever} />}
       </section>

@@ -1,5 +1,6 @@
 import type { Room } from "@scutch/contract";
-import { explainAirSpeed } from "@scutch/core/drying";
+import { airSpeedFromMovers, explainAirSpeed } from "@scutch/core/drying";
+import { asChanged } from "@scutch/core/log";
 import { DEFAULTS } from "@scutch/core/plan";
 import { formatQuantity } from "@scutch/core/quantity";
 import { Flag } from "lucide-react";
@@ -13,30 +14,37 @@ import { useLogging } from "../../shared/logging/useLogging.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
-import { Callout } from "../../ui/Callout.tsx";
 import { optionsOf } from "../../ui/ChoiceField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
-import { airMoverOf, MAX_AIR_MOVERS } from "./advice.ts";
-import { useAdvice } from "./useAdvice.ts";
+import type { RoomChange } from "./changesFor.ts";
+import { airMoverOf, MAX_AIR_MOVERS } from "./dryingGear.ts";
 
-/** What can be moved in a room, the best move among it, and the mark that it is finished. */
+/** What can be moved in a room, and the mark that it is finished. */
 export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly place: number }) {
   const units = useUnits();
   const { clock } = useTimes();
   const { job, work, edit, shelf } = desk;
   const log = useLogging(desk);
-  const room = job.rooms[place];
+  const planned = job.rooms[place];
   const known = work.rooms[place];
-  const dries = desk.dried?.work === work ? desk.dried.result.rooms[place] : undefined;
-  const advice = useAdvice(work, place, room, shelf.gear, dries ? dries.dryHours : 0);
-  if (!room || !known) return null;
-  const set = (change: Partial<Room>, showLimit?: (limit: number) => string) =>
+  if (!planned || !known) return null;
+  const room = asChanged(planned, desk.log);
+  // Once a room dries, what is switched counts from then on: the hours before stay as they were.
+  const isDrying = known.finishLogged;
+  const plan = (change: Partial<Room>, showLimit?: (limit: number) => string) =>
     edit((before) => withRoom(before, room.id, change), showLimit);
+  const set = (change: Omit<RoomChange, "roomId">, showLimit?: (limit: number) => string) => {
+    if (!isDrying) return plan(change, showLimit);
+    log({ kind: "air-changed", roomId: room.id, ...change });
+    return undefined;
+  };
+  const heating = room.heating ?? known.heating;
   // A dehumidifier is rated in litres or in pints a day.
   const perDay = units.system === "metric" ? "l" : "pt";
   const movers = room.airMovers ?? [];
+  const speed = room.airSpeed ?? airSpeedFromMovers(movers, known.area, known.height);
   const setMovers = (count: number) =>
     void set({ airMovers: Array.from({ length: count }, (_, i) => movers[i] ?? airMoverOf(shelf.gear)) });
   const finish = () =>
@@ -46,14 +54,8 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
     });
   return (
     <div className="mt-4 grid gap-4">
-      {advice && (
-        <Callout tone="advice" title={advice.what}>
-          {advice.why}
-          <Button className="mt-2 w-full print:hidden" onClick={() => void set(advice.change)}>
-            Done: update the plan
-          </Button>
-        </Callout>
-      )}
+      <h3 className="border-ink border-t-2 pt-3 font-semibold">In this room</h3>
+      {isDrying && <p className="-mt-3 text-soft">What you change counts from now on.</p>}
       <Segmented
         label="Windows"
         value={room.windows ?? DEFAULTS.windows}
@@ -63,7 +65,7 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
       />
       <Segmented
         label="Heating while it dries"
-        value={known.heating ? "on" : "off"}
+        value={heating ? "on" : "off"}
         assumed={room.heating === undefined}
         options={[
           { value: "on", name: `On, ${units.temperature(known.air.temperature)}` },
@@ -80,7 +82,7 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
             working={() => explainAirSpeed(known, movers)}
             className="block font-bold font-mono text-ink text-lg"
           >
-            {units.speed(known.airSpeed)}
+            {units.speed(speed)}
           </ExplainedFigure>
         </p>
       </div>
@@ -96,8 +98,8 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
           value={room.airSpeed}
           show={units.speed}
           read={quantityReader("speed", units.system === "metric" ? "mps" : "fpm")}
-          placeholder={units.speed(known.airSpeed)}
-          onChange={(airSpeed) => set({ airSpeed }, units.speed)}
+          placeholder={units.speed(speed)}
+          onChange={(airSpeed) => plan({ airSpeed }, units.speed)}
         />
         <QuantityField
           label="Dehumidifier, per day"
@@ -108,8 +110,11 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
           read={quantityReader("volume", perDay)}
           placeholder="none"
           onChange={(value) =>
-            set({ dehumidifierLitresPerDay: value === undefined ? undefined : value * 1000 }, (limit) =>
-              formatQuantity(limit / 1000, perDay, 0),
+            set(
+              isDrying || value !== undefined
+                ? { dehumidifierLitresPerDay: (value ?? 0) * 1000 }
+                : { dehumidifierLitresPerDay: undefined },
+              (limit) => formatQuantity(limit / 1000, perDay, 0),
             )
           }
         />

@@ -1,12 +1,11 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Job, Room } from "@scutch/contract";
 import { anEntry, aRoom, idFor } from "@scutch/contract/testing";
-import { freeWaterAt, rankMoves, readyLevels, regain, simulateDrying } from "@scutch/core/drying";
+import { freeWaterAt, readyLevels, regain, simulateDrying } from "@scutch/core/drying";
 import { placedReadings } from "@scutch/core/log";
 import { planWork, type WorkPlan } from "@scutch/core/plan";
 import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
-import { AIR_MOVER, adviceFrom, movesFor } from "./advice.ts";
 
 const HOUR = 3_600_000;
 const START = Date.parse("2026-03-10T09:00:00Z");
@@ -44,44 +43,6 @@ describe("ready times on the clock", () => {
     expect(readyOfRoom({ ...drying, result: never }, 1, START, "dry").likely).toBeNull();
     expect(readyOfJob({ ...drying, result: never }, START, "dry").likely).toBeNull();
     expect(readyOfJob(drying, START, "dry")).toMatchObject({ early: null, late: null });
-  });
-});
-
-describe("advice is one sentence with its reason and effect, and what it says happens", () => {
-  const advise = (plan: WorkPlan, place: number, each: Room) => {
-    const [best] = rankMoves(plan.building, place, movesFor(plan, place, each));
-    return adviceFrom(best, plan, place, each);
-  };
-
-  test("in a shut room with dry air outside: open up, and applying it brings what was said", () => {
-    const shut = room("a", { windows: "shut" });
-    const plan = work([shut]);
-    const advice = advise(plan, 0, shut);
-    expect(advice?.what).toMatch(/Open|Place an air mover/);
-    expect(advice?.why).toMatch(/^The outdoor air is drier\. About .+ sooner\.$|Too little air moves/);
-    const after = work([{ ...shut, ...advice?.change }]);
-    expect(dried(after).result.rooms[0]?.dryHours as number).toBeLessThan(
-      dried(plan).result.rooms[0]?.dryHours as number,
-    );
-  });
-
-  test("with wetter air outside it says shut the windows, never open them", () => {
-    const open = room("a", {
-      windows: "cross-ventilated",
-      airMovers: Array.from({ length: 6 }, () => AIR_MOVER),
-    });
-    const plan = work([open], { temperature: 26, relativeHumidity: 0.95 });
-    const moves = movesFor(plan, 0, open).map(({ id }) => id);
-    expect(moves).toEqual(["shut", "one-open"]); // six fans are the most: no further one is offered
-    expect(advise(plan, 0, open)).toMatchObject({ what: "Shut the windows.", change: { windows: "shut" } });
-  });
-
-  test("a measured air speed isn't talked over, and a gain of minutes isn't advice", () => {
-    const measured = room("a", { airSpeed: 2, windows: "cross-ventilated" });
-    const plan = work([measured]);
-    expect(movesFor(plan, 0, measured).map(({ id }) => id)).not.toContain("air-mover");
-    expect(adviceFrom({ id: "shut", hoursSooner: 0.1, dryHours: 5 }, plan, 0, measured)).toBeUndefined();
-    expect(adviceFrom(undefined, plan, 0, measured)).toBeUndefined();
   });
 });
 

@@ -92,8 +92,8 @@ export function HandOverScreen() {
             </Callout>
           )
         )}
-        <Button weight="main" onClick={() => setShown(true)}>
-          {handedOver ? "Show the page" : "Show the customer"}
+        <Button weight="main" disabled={desk.dried?.isPending ?? false} onClick={() => setShown(true)}>
+          {desk.dried?.isPending ? "Reading the log…" : handedOver ? "Show the page" : "Show the customer"}
         </Button>
         <WalkRound desk={desk} />
       </div>

@@ -1,6 +1,7 @@
 import type { LogEntry, LogEntryOf, Room, Spot } from "@scutch/contract";
 import { AFTERCARE, AFTERCARE_ALL } from "@scutch/core/care";
 import {
+  asChanged,
   attemptsOn,
   countedFills,
   effectiveEntries,
@@ -73,7 +74,7 @@ export function handOverPage(facts: HandOverFacts): CustomerPage {
 const cleanedRooms = ({ desk }: Pick<HandOverFacts, "desk">) =>
   desk.work.rooms.flatMap((plan, index) => {
     const room = desk.job.rooms.find(({ id }) => id === plan.id);
-    return plan.passage || !room ? [] : [{ plan, room, index }];
+    return plan.passage || !room ? [] : [{ plan, room: asChanged(room, desk.log), index }];
   });
 
 /** Only finished rooms are promised a time. */
@@ -236,6 +237,7 @@ function readingBlocks(facts: HandOverFacts): Block[] {
 
 const WINDOWS_SAY: Readonly<Record<NonNullable<Room["windows"]>, string>> = {
   shut: "Keep the windows closed",
+  ajar: "Keep a window ajar",
   "one-open": "Keep one window open",
   "cross-ventilated": "Keep windows open on both sides",
 };

@@ -7,7 +7,7 @@ import fc from "fast-check";
 import { quantityReader } from "../../format/readers.ts";
 import { UNITS_OF } from "../../format/units.ts";
 import { measuresFor } from "../../shared/products/measures.ts";
-import { AIR_MOVER, airMoverOf } from "../dry/advice.ts";
+import { AIR_MOVER, airMoverOf } from "../dry/dryingGear.ts";
 import { productsFromCsv, productsToCsv } from "../shelf/productCsv.ts";
 import { DEFAULT_GEAR, GEAR_FIELDS } from "./gearFields.ts";
 import { needsOf, needsOfJob } from "./needs.ts";

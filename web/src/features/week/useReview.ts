@@ -78,7 +78,7 @@ export function useReview(from: string, to: string): Review {
     const letGo = asked.kept.map(({ job, log }) => {
       // As it stood before anything was logged: what is logged is what it is held against.
       const { input } = statePlan(job, asked.shelf, [], { pace: asked.settings.pace });
-      return askPlan(job.id, input, false, ({ work }) => {
+      return askPlan(job.id, { input, isDried: false }, ({ work }) => {
         const review = reviewJob({ job, log, input, work }, asked);
         const place = placeOf(job, asked.shelf).site?.name ?? "Unknown place";
         setReviewed((before) =>

@@ -1,14 +1,24 @@
 import type { LogEntry, LogEntryOf } from "@scutch/contract";
 import { AGENT_FACTS } from "@scutch/core/care";
-import { formatDuration } from "@scutch/core/quantity";
+import { formatDuration, formatQuantity } from "@scutch/core/quantity";
 import { RESULT_NAMES } from "../../format/careWords.ts";
 import { moneyFormat } from "../../format/money.ts";
 import { longDay } from "../../format/time.ts";
 import { doseOf, formatAmount, percent, type UnitFormatter } from "../../format/units.ts";
-import { ORIGIN_SHORT, PAID_BY_NAMES, SECOND_LOOK_NAMES, WALK_ROUND_NAMES } from "../../format/words.ts";
+import {
+  ORIGIN_SHORT,
+  PAID_BY_NAMES,
+  SECOND_LOOK_NAMES,
+  WALK_ROUND_NAMES,
+  WINDOW_NAMES,
+} from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { methodText } from "../../planning/ways.ts";
 import { stepName } from "../run/stepWords.ts";
+
+/** What a dehumidifier takes out in a day. */
+const perDayText = (litres: number, units: UnitFormatter) =>
+  `${formatQuantity(litres / 1000, units.system === "metric" ? "l" : "pt", 0)} a day`;
 
 type StepKind = "step-started" | "step-done" | "step-skipped" | "step-handed";
 
@@ -109,6 +119,21 @@ const LINES: { readonly [K in LogEntry["kind"]]: (entry: LogEntryOf<K>, words: W
   "product-used": (entry, { product, amount, inRoom }) => ({
     what: "Product used",
     said: `${product(entry.productId)}, ${amount(entry.powder, entry.amount)}${inRoom(entry.roomId)}`,
+  }),
+  "air-changed": (entry, { room, units }) => ({
+    what: "Drying changed",
+    said: `${room(entry.roomId)}: ${[
+      entry.windows && `windows ${WINDOW_NAMES[entry.windows].toLowerCase()}`,
+      entry.heating !== undefined && `heating ${entry.heating ? "on" : "off"}`,
+      entry.airMovers &&
+        (entry.airMovers.length === 1 ? "1 air mover" : `${entry.airMovers.length || "no"} air movers`),
+      entry.dehumidifierLitresPerDay !== undefined &&
+        (entry.dehumidifierLitresPerDay > 0
+          ? `dehumidifier ${perDayText(entry.dehumidifierLitresPerDay, units)}`
+          : "no dehumidifier"),
+    ]
+      .filter(Boolean)
+      .join(", ")}`,
   }),
   "air-reading": (entry, { room, units }) => ({
     what: "Room air",

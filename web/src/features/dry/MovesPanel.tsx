@@ -1,0 +1,146 @@
+import type { JointMoves, LeverMove } from "@scutch/core/drying";
+import { hasBegun } from "@scutch/core/log";
+import { useMemo, useState } from "react";
+import type { JobDesk } from "../../planning/desk.ts";
+import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
+import type { DryingForecast } from "../../planning/useDried.ts";
+import { withRoom } from "../../planning/withRoom.ts";
+import { useLogging } from "../../shared/logging/useLogging.ts";
+import { useTimes } from "../../state/useTimes.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Callout } from "../../ui/Callout.tsx";
+import { Segmented } from "../../ui/Segmented.tsx";
+import { changesFor, type RoomChange, standingIn } from "./changesFor.ts";
+import { RENTED } from "./dryingGear.ts";
+import { gainText, moveLines } from "./moveText.ts";
+import { useMoves } from "./useMoves.ts";
+
+interface Props {
+  readonly desk: JobDesk;
+  readonly dried: DryingForecast;
+  readonly place: number;
+  readonly now: number;
+}
+
+const AIMS = [
+  { value: "all", name: "All rooms soonest" },
+  { value: "room", name: "This room" },
+  { value: "fewest", name: "Fewest machines" },
+] as const;
+type AimKind = (typeof AIMS)[number]["value"];
+
+/** What to move now, of all that is in the van: each with what it gains; done with one tap. */
+export function MovesPanel({ desk, dried, place, now }: Props) {
+  const { about } = useTimes();
+  const log = useLogging(desk);
+  const [kind, setKind] = useState<AimKind>("all");
+  const aim = useMemo(() => (kind === "room" ? { kind, room: place } : { kind }), [kind, place]);
+  const found = useMoves(desk, dried, aim, now);
+  const { work, readings } = dried;
+  const placed = {
+    work,
+    departure: readings?.departure,
+    standing: (room: number) => standingIn(desk, room),
+  };
+  const isLeft = work.rooms.some((_, i) => {
+    const { likely } = readyOfRoom(dried, i, desk.startMs, "touchDry");
+    return likely === null || likely > now;
+  });
+  if (!isLeft) return null;
+  const apply = (moves: readonly LeverMove[]) => {
+    const [first, ...others] = changesFor(desk, moves, readings?.departure);
+    if (!first) return;
+    if (hasBegun(desk.log)) log(entryOf(first), undefined, others.map(entryOf));
+    else
+      void desk.edit((before) =>
+        [first, ...others].reduce((job, { roomId, ...change }) => withRoom(job, roomId, change), before),
+      );
+  };
+  const before = readyOfJob(dried, desk.startMs, "touchDry").likely;
+  const lines = moveLines(found?.own.moves ?? [], placed);
+  const end = (moves: JointMoves) => {
+    const times = work.rooms.map((room, i) => {
+      const hours = moves.touchDry[i];
+      return hours == null ? null : desk.startMs + (room.finishedAtHours + hours) * HOUR;
+    });
+    return times.some((time) => time === null) ? null : Math.max(...times.map((time) => time ?? 0));
+  };
+  return (
+    <section aria-label="What to move" className="mt-4">
+      <h3 className="font-semibold">
+        {hasBegun(desk.log) ? "What to move now" : "What would make it sooner"}
+      </h3>
+      <div className="mt-1">
+        <Segmented label="Aim" labelHidden value={kind} options={AIMS} onChange={setKind} />
+      </div>
+      {!found ? (
+        <p className="mt-2 min-h-12 text-soft">Trying what is in the van…</p>
+      ) : lines.length === 0 ? (
+        <p className="mt-2 min-h-12">Nothing in the van makes it sooner. Leave it as it is.</p>
+      ) : (
+        <>
+          <ol className="mt-1">
+            {lines.map(({ key, what, why, gain }, i) => (
+              <li key={key} className="flex gap-3 border-rule border-t py-2">
+                <span className="font-bold text-accent">{i + 1}</span>
+                <span className="flex-1">
+                  <strong className="font-semibold">{what}</strong> {why}
+                </span>
+                <span className="whitespace-nowrap font-mono">−{gain}</span>
+              </li>
+            ))}
+            {moveLines(found.own.notWorth, placed).map(({ key, what, gain }) => (
+              <li key={key} className="flex gap-3 border-rule border-t py-2 text-soft">
+                <span>–</span>
+                <span className="flex-1">{what} Not worth moving.</span>
+                <span className="whitespace-nowrap font-mono">−{gain}</span>
+              </li>
+            ))}
+          </ol>
+          <p className="mt-1 text-sm text-soft">Each figure: how much later without that move.</p>
+          <p className="mt-1">
+            <Outcome end={end(found.own)} before={before} show={(time) => about(time, now)} />
+          </p>
+          <Button weight="main" className="mt-2 w-full print:hidden" onClick={() => apply(found.own.moves)}>
+            Done: update the plan
+          </Button>
+        </>
+      )}
+      {found?.rented &&
+        found.rented.moves.length > 0 &&
+        found.rented.gain > found.own.gain + WORTH_RENTING && (
+          <div className="mt-3">
+            <Callout tone="advice" title="Your own gear isn’t enough. Rent some.">
+              With {RENTED.airMovers} more air movers and a dehumidifier:{" "}
+              <Outcome end={end(found.rented)} before={before} show={(time) => about(time, now)} />
+            </Callout>
+          </div>
+        )}
+    </section>
+  );
+}
+
+const HOUR = 3_600_000;
+/** h. */
+const WORTH_RENTING = 1;
+
+const entryOf = (change: RoomChange) => ({ kind: "air-changed" as const, ...change });
+
+/** When all rooms can be walked on with the moves. */
+function Outcome({
+  end,
+  before,
+  show,
+}: {
+  readonly end: number | null;
+  readonly before: number | null;
+  readonly show: (time: number) => string;
+}) {
+  if (end === null) return <>Some rooms still won’t be touch-dry within 4 days.</>;
+  return (
+    <>
+      All rooms touch-dry about <strong className="font-mono">{show(end)}</strong>
+      {before !== null && before > end && `, ${gainText((before - end) / HOUR)} sooner`}.
+    </>
+  );
+}

@@ -1,0 +1,91 @@
+import type { Gear, Room } from "@scutch/contract";
+import {
+  type AirMover,
+  type Dehumidifier,
+  type Departure,
+  type Levers,
+  OUTDOOR_AIR_CHANGES,
+  type Pool,
+  WINDOWS,
+  type Windows,
+} from "@scutch/core/drying";
+import { climateOf, POWER_PER_FLOW, POWER_PER_LITRE_A_DAY, type WorkPlan } from "@scutch/core/plan";
+
+/** An air mover and a dehumidifier as most are (common practice), for a van that lists none, and to rent. */
+export const AIR_MOVER: NonNullable<Room["airMovers"]>[number] = { flow: 0.9, jetSpeed: 8 };
+const RENTED_LITRES = 50;
+export const MAX_AIR_MOVERS = 6;
+/** What most rooms want from a rental shop: said as such. */
+export const RENTED = { airMovers: 2, dehumidifiers: 1 } as const;
+
+/** The van's own air mover: the first it lists. */
+export function airMoverOf(gear: readonly Gear[]): typeof AIR_MOVER {
+  const own = gear.find((item) => item.kind === "air-mover" && item.count > 0);
+  return own?.kind === "air-mover" ? { flow: own.flow, jetSpeed: own.jetSpeed } : AIR_MOVER;
+}
+
+const withPower = (mover: AirMover): AirMover => ({ ...mover, power: POWER_PER_FLOW * mover.flow });
+const drier = (litresPerDay: number): Dehumidifier => ({
+  litresPerDay,
+  power: POWER_PER_LITRE_A_DAY * litresPerDay,
+});
+
+/** All air movers and dehumidifiers of the van; where there are several kinds, the first stands for all. */
+function poolsOf(gear: readonly Gear[]): {
+  readonly airMovers: Pool<AirMover>;
+  readonly dehumidifiers: Pool<Dehumidifier>;
+} {
+  const count = (kind: Gear["kind"]) =>
+    gear.reduce((sum, item) => sum + (item.kind === kind ? item.count : 0), 0);
+  const own = gear.find((item) => item.kind === "dehumidifier" && item.count > 0);
+  return {
+    airMovers: { each: withPower(airMoverOf(gear)), count: count("air-mover") },
+    dehumidifiers: {
+      each: drier(own?.kind === "dehumidifier" ? own.litresPerDay : RENTED_LITRES),
+      count: count("dehumidifier"),
+    },
+  };
+}
+
+/** What can be moved on a job from `from` on, h after its start: from the van, and with what could be rented. */
+export function leversFor(
+  { rooms }: WorkPlan,
+  gear: readonly Gear[],
+  departure: Departure | undefined,
+  from: number,
+): { readonly own: Levers; readonly rented: Levers } {
+  const pools = poolsOf(gear);
+  const own: Levers = {
+    rooms: rooms.map((room, i) => ({
+      windows: WINDOWS.map((each) => OUTDOOR_AIR_CHANGES[each] * exchangeFactor(departure, i)),
+      heating: climateOf(true, room.air, room.area),
+      takesMovers: !room.airSpeedMeasured && !room.passage,
+      mostMovers: 2,
+    })),
+    ...pools,
+    from,
+  };
+  const more = <T>(pool: Pool<T>, count: number): Pool<T> => ({ ...pool, count: pool.count + count });
+  return {
+    own,
+    rented: {
+      ...own,
+      airMovers: more(pools.airMovers, RENTED.airMovers),
+      dehumidifiers: more(pools.dehumidifiers, RENTED.dehumidifiers),
+    },
+  };
+}
+
+const exchangeFactor = (departure: Departure | undefined, room: number) =>
+  departure?.rooms[room]?.outdoorExchange ?? 1;
+
+/** The windows that give an exchange in a room. */
+export function windowsFor(exchange: number, departure: Departure | undefined, room: number): Windows {
+  const off = (each: Windows) =>
+    Math.abs(OUTDOOR_AIR_CHANGES[each] * exchangeFactor(departure, room) - exchange);
+  return WINDOWS.reduce((best, each) => (off(each) < off(best) ? each : best));
+}
+
+/** How many dehumidifiers of the van's kind give so much. */
+export const litresOf = (gear: readonly Gear[], count: number): number =>
+  count * poolsOf(gear).dehumidifiers.each.litresPerDay;

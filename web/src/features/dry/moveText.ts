@@ -1,0 +1,109 @@
+import { airFromRelativeHumidity } from "@scutch/core/air";
+import type { Departure, JointMoves, LeverMove, Windows } from "@scutch/core/drying";
+import type { WorkPlan } from "@scutch/core/plan";
+import { hoursAndMinutes } from "../../format/time.ts";
+import { windowsFor } from "./dryingGear.ts";
+
+/** A move as a line: what to do, why, and how much later the rooms are ready without it. */
+export interface MoveLine {
+  readonly key: string;
+  readonly what: string;
+  readonly why: string;
+  readonly gain: string;
+}
+
+interface Placed {
+  readonly work: WorkPlan;
+  readonly departure: Departure | undefined;
+  /** What stands in the rooms now. */
+  readonly standing: (room: number) => { readonly movers: number; readonly dehumidifiers: number };
+}
+
+const WINDOWS_DO: Readonly<Record<Windows, string>> = {
+  shut: "Close the windows",
+  ajar: "Leave a window ajar",
+  "one-open": "Open one window",
+  "cross-ventilated": "Open windows on both sides",
+};
+
+/** Hours as a gain, to five minutes. */
+export const gainText = (hours: number) =>
+  hours > A_DAY ? "over a day" : hoursAndMinutes(Math.max(1, Math.round(hours * 12)) / 12);
+const A_DAY = 24;
+
+/** Whether outdoor air holds less water than the room’s did before cleaning. */
+function isDrierOutside({ building, rooms }: WorkPlan, room: number): boolean {
+  const inside = rooms[room]?.air;
+  const { outdoor } = building;
+  if (!inside || !outdoor) return true;
+  const ratio = ({ temperature, relativeHumidity }: typeof inside) =>
+    airFromRelativeHumidity(temperature, relativeHumidity).humidityRatio;
+  return ratio(outdoor) < ratio(inside);
+}
+
+function lineOf(
+  { room, lever, to }: LeverMove,
+  { work, departure, standing }: Placed,
+): Omit<MoveLine, "key" | "gain"> {
+  const name = work.rooms[room]?.name ?? "";
+  if (lever === "exchange") {
+    const windows = windowsFor(to.exchange, departure, room);
+    const drier = isDrierOutside(work, room);
+    const closing = windows === "shut" || windows === "ajar";
+    return {
+      what: `${WINDOWS_DO[windows]} in ${name}.`,
+      why: drier
+        ? closing
+          ? "Wide open, the room gets too cold to dry."
+          : "The outdoor air is drier."
+        : closing
+          ? "The outdoor air is damper."
+          : "The room’s air would get damper than the outdoor air.",
+    };
+  }
+  if (lever === "isHeated")
+    return {
+      what: `Turn the heating on in ${name}.`,
+      why: "The room is too cold for its air to hold much moisture.",
+    };
+  const kind = lever === "movers" ? "air mover" : "dehumidifier";
+  const change = to[lever] - standing(room)[lever];
+  const count = Math.abs(change);
+  const gear = count === 1 ? `${kind === "air mover" ? "an" : "a"} ${kind}` : `${count} ${kind}s`;
+  return change < 0
+    ? { what: `Take ${gear} out of ${name}.`, why: "It helps more elsewhere." }
+    : {
+        what: `Put ${gear} in ${name}.`,
+        why:
+          lever === "movers" ? "Too little air moves over the carpet." : "It takes the water out of the air.",
+      };
+}
+
+/** Moves as lines; what is done alike in several rooms is one line. */
+export function moveLines(moves: JointMoves["moves"], placed: Placed): MoveLine[] {
+  const lines = new Map<
+    string,
+    { readonly line: ReturnType<typeof lineOf>; readonly rooms: string[]; gain: number }
+  >();
+  for (const move of moves) {
+    const line = lineOf(move, placed);
+    const name = placed.work.rooms[move.room]?.name ?? "";
+    const isShared = move.lever === "exchange" || move.lever === "isHeated";
+    const key = isShared
+      ? `${line.what.replace(` in ${name}.`, "")} ${line.why}`
+      : `${move.room} ${move.lever}`;
+    const before = lines.get(key);
+    if (before) {
+      before.rooms.push(name);
+      before.gain = Math.max(before.gain, move.gain);
+    } else lines.set(key, { line, rooms: [name], gain: move.gain });
+  }
+  return [...lines].map(([key, { line, rooms, gain }]) => {
+    const [first = ""] = rooms;
+    const isAll =
+      rooms.length > 1 && rooms.length === placed.work.rooms.filter(({ passage }) => !passage).length;
+    const where = isAll ? " in all rooms." : ` in ${rooms.join(", ")}.`;
+    const what = rooms.length > 1 ? line.what.replace(` in ${first}.`, where) : line.what;
+    return { key, what, why: line.why, gain: gainText(gain) };
+  });
+}

@@ -1,0 +1,38 @@
+import { departed } from "@scutch/core/drying";
+import { useEffect, useMemo, useState } from "react";
+import type { JobDesk } from "../../planning/desk.ts";
+import type { DryingForecast } from "../../planning/useDried.ts";
+import { askMoves, type MovesAnswer, type MovesQuestion, WORK_AFTER } from "../../planning/workerClient.ts";
+import { leversFor } from "./dryingGear.ts";
+
+const HOUR = 3_600_000;
+/** The hour moves are made from goes on in steps, so that they aren’t searched for at every tick; it is never before what was logged last. */
+const STEP = 5 * 60_000;
+
+/** What to move on a job from now on, searched for in the worker once the changes pause; undefined while it isn’t known. */
+export function useMoves(
+  { shelf, startMs }: Pick<JobDesk, "shelf" | "startMs">,
+  { work, readings }: DryingForecast,
+  aim: MovesQuestion["aim"],
+  now: number,
+): MovesAnswer | undefined {
+  const [answer, setAnswer] = useState<{ readonly question: MovesQuestion; readonly answer: MovesAnswer }>();
+  const from = Math.max(0, Math.ceil((now - startMs) / STEP) * STEP) / HOUR;
+  const departure = readings?.departure;
+  const question = useMemo((): MovesQuestion => {
+    const { own, rented } = leversFor(work, shelf.gear, departure, from);
+    const building = departure ? departed(work.building, departure) : work.building;
+    return { building, levers: own, rented, aim };
+  }, [work, shelf.gear, departure, from, aim]);
+  useEffect(() => {
+    let letGo: (() => void) | undefined;
+    const timer = setTimeout(() => {
+      letGo = askMoves(question, (found) => setAnswer({ question, answer: found }));
+    }, WORK_AFTER);
+    return () => {
+      clearTimeout(timer);
+      letGo?.();
+    };
+  }, [question]);
+  return answer?.question === question ? answer.answer : undefined;
+}
