@@ -103,6 +103,28 @@ test("dry prints the cases with what is computed beside what was expected, keys 
     expect(each.computed.map(Object.keys)).toEqual(each.expected.map(Object.keys));
 }, 60_000);
 
+test("dry tells ranges before and after the readings of a case, and refuses a reading of a room that isn't there", () => {
+  const { cases } = JSON.parse(readFileSync(`${ROOT}core/test-data/refit.json`, "utf8"));
+  const two = cases.filter(({ rooms }: { rooms: unknown[] }) => rooms.length === 2).slice(0, 1);
+  const { status, stdout } = scutch(["dry", "-"], JSON.stringify({ cases: two }));
+  expect(status).toBe(0);
+  const [{ ranges, doubtful, rooms }] = JSON.parse(stdout).cases;
+  expect(doubtful).toEqual([]);
+  for (const when of ["before", "after"]) {
+    expect(ranges[when]).toHaveLength(rooms.length);
+    for (const { touchDry, dry } of ranges[when])
+      for (const hours of [touchDry, dry]) {
+        expect(hours).toHaveLength(3);
+        expect(hours.toSorted((a: number, b: number) => a - b)).toEqual(hours);
+      }
+  }
+  two[0].readings[0].room = 7;
+  expect(scutch(["dry", "-"], JSON.stringify({ cases: two }))).toMatchObject({
+    status: 2,
+    lines: [expect.stringContaining("readings[0].room")],
+  });
+}, 60_000);
+
 test("convert gives what people type as SI, refuses by a code, or asks with both readings", () => {
   const list = [
     { kind: "length", text: "12'6" },

@@ -23,7 +23,7 @@ export function dryReport(file: DryingCases) {
       const { rooms, balanceError, heatBalanceError } = simulateDrying(each);
       return {
         ...each,
-        computed: rooms.map(({ course: _course, outcome: _outcome, ...room }) => room),
+        computed: rooms.map(({ course: _course, outcome: _outcome, freeWaterLeft: _left, ...room }) => room),
         outcomes: rooms.map(({ outcome }) => outcome),
         balanceError,
         heatBalanceError,

@@ -3,6 +3,7 @@ import {
   type Departure,
   type DoubtfulReading,
   dryingRangeInSteps,
+  type Refit,
   type RoomRange,
   refitInSteps,
   type Spread,
@@ -37,8 +38,8 @@ export interface DryingRanges {
   readonly readings?: Readings;
 }
 
-/** Samples before the readings, where they are only shown beside what came after. */
-const BEFORE_SAMPLES = 64;
+/** Samples before the readings, where they are only shown beside what came after: few at first, so that the readings don’t wait. */
+const BEFORE_SAMPLES = { first: 16, last: 64 } as const;
 
 /** The ranges of a building one run at a time, so that it can be stopped between two; yields them whenever they are better. */
 export function* rangesInSteps(asked: DryingQuestion): Generator<DryingRanges | undefined, void, void> {
@@ -47,29 +48,34 @@ export function* rangesInSteps(asked: DryingQuestion): Generator<DryingRanges | 
     for (const ranges of dryingRangeInSteps(building, { spread, bandHours })) yield ranges && { ranges };
     return;
   }
-  let before: RoomRange[] = [];
-  const first = dryingRangeInSteps(building, { spread, bandHours, samples: BEFORE_SAMPLES });
-  for (const ranges of first) {
-    before = ranges ?? before;
+  let before: readonly RoomRange[] = yield* lastRange(asked, BEFORE_SAMPLES.first);
+  let best: DryingRanges | undefined;
+  for (const refit of refitInSteps(building, readings, { spread, now, bandHours })) {
+    if (refit) best = { ranges: refit.ranges, before, readings: whatTheySay(refit, readings) };
+    yield refit && best;
+  }
+  before = yield* lastRange(asked, BEFORE_SAMPLES.last);
+  if (best) yield { ...best, before };
+}
+
+/** The range of so many samples, without readings. */
+function* lastRange(
+  { building, spread, bandHours }: DryingQuestion,
+  samples: number,
+): Generator<undefined, readonly RoomRange[], void> {
+  let last: readonly RoomRange[] = [];
+  for (const ranges of dryingRangeInSteps(building, { spread, bandHours, samples })) {
+    last = ranges ?? last;
     yield;
   }
-  for (const refit of refitInSteps(building, readings, { spread, now, bandHours })) {
-    if (!refit) {
-      yield;
-      continue;
-    }
-    const { ranges, departure, doubtful } = refit;
-    yield {
-      ranges,
-      before,
-      readings: {
-        departure,
-        doubtful: doubtful.flatMap(({ reading, why }) => {
-          const entryId = readings[reading]?.entryId;
-          return entryId === undefined ? [] : [{ entryId, why }];
-        }),
-        used: readings.length - doubtful.length,
-      },
-    };
-  }
+  return last;
 }
+
+const whatTheySay = ({ departure, doubtful }: Refit, readings: readonly LoggedReading[]): Readings => ({
+  departure,
+  doubtful: doubtful.flatMap(({ reading, why }) => {
+    const entryId = readings[reading]?.entryId;
+    return entryId === undefined ? [] : [{ entryId, why }];
+  }),
+  used: readings.length - doubtful.length,
+});
