@@ -102,7 +102,7 @@ export function moveLines(moves: JointMoves["moves"], placed: Placed): MoveLine[
     const [first = ""] = rooms;
     const isAll =
       rooms.length > 1 && rooms.length === placed.work.rooms.filter(({ passage }) => !passage).length;
-    const where = isAll ? " in all rooms." : ` in ${rooms.join(", ")}.`;
+    const where = isAll ? " in every room." : ` in ${rooms.join(", ")}.`;
     const what = rooms.length > 1 ? line.what.replace(` in ${first}.`, where) : line.what;
     return { key, what, why: line.why, gain: gainText(gain) };
   });

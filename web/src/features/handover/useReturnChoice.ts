@@ -1,4 +1,4 @@
-import { dueSecondLooks } from "@scutch/core/log";
+import { asChanged, dueSecondLooks } from "@scutch/core/log";
 import { useState } from "react";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
@@ -15,7 +15,9 @@ export interface Return {
 
 /** Reasons to come back, by the log and the forecast: air movers to fetch once their rooms are dry, rooms to look at again. */
 function returnsOf({ job, log, dried, startMs }: JobDesk): readonly Return[] {
-  const withMovers = job.rooms.filter(({ airMovers }) => (airMovers?.length ?? 0) > 0);
+  const withMovers = job.rooms
+    .map((room) => asChanged(room, log))
+    .filter(({ airMovers }) => (airMovers?.length ?? 0) > 0);
   const dryTimes = dried
     ? dried.work.rooms.flatMap(({ id }, index) =>
         withMovers.some((room) => room.id === id) ? [readyOfRoom(dried, index, startMs, "dry").likely] : [],
