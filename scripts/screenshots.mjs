@@ -83,6 +83,7 @@ await withThrowawayDatabase(async (url) => {
         .filter({ visible: true })
         .first()
         .waitFor();
+    if (view.path.includes("/dry")) await page.getByText(/touch-dry about.*sooner\.$/).waitFor();
     await page.screenshot({ path: inRoot("docs/screenshots", `${view.name}.png`) });
     await page.close();
   }

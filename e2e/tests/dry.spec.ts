@@ -72,7 +72,7 @@ test("gear moved while rooms dry counts from now: it is in the log, the rooms ar
   await expect(moves.getByRole("listitem").first()).toContainText(/air mover|dehumidifier|window/i);
   await expect(moves).toContainText(/All rooms touch-dry about .+ sooner\./);
   await moves.getByRole("button", { name: "Done: update the plan" }).click();
-  await expect(moves).toContainText("Nothing in the van makes it sooner.");
+  await expect(moves).toContainText("Nothing in the van makes it sooner.", { timeout: 20_000 });
   await allSent(page);
   const { entries } = await (await page.request.get(`/api${FLAT}/log`)).json();
   const changed = entries.filter((each: { kind: string }) => each.kind === "air-changed");

@@ -17,10 +17,7 @@ export interface ReadingLog {
   readonly startMs: number;
 }
 
-/** Few: only the likeliest is wanted. */
-const SAMPLES = 16;
-
-/** A plan's rooms dried as their readings have it. Takes a tenth of a second where there are any. */
+/** A plan's rooms dried as their readings have it, by the same samples as on its own screen. Takes some tenths of a second where there are any. */
 export function driedByReadings(
   work: WorkPlan,
   input: JobInput,
@@ -31,7 +28,6 @@ export function driedByReadings(
   if (readings.length === 0 || ids.length === 0) return driedOf(work);
   const { departure } = refit(work.building, readings, {
     spread: spreadOf(input, work.rooms),
-    samples: SAMPLES,
     now: hoursUntilNow(startMs),
   });
   return simulateDrying(departed(work.building, departure), { keepCourse: true });

@@ -4,6 +4,7 @@ import { numberAt } from "../../itemAt.ts";
 import { seededRandom, standardNormal } from "../../numeric/index.ts";
 import {
   type Building,
+  departed,
   dryingRange,
   type HourRange,
   type Reading,
@@ -172,7 +173,21 @@ test("the order of readings doesn't matter, the answer is the same twice, and a 
     runs++;
     if (answer) break;
   }
-  expect(runs).toBeLessThan(30);
+  expect(runs).toBeLessThan(40);
+});
+
+test("from the first answer on, what is likeliest lies in the range told with it", () => {
+  for (const each of cases.slice(0, 12))
+    for (const answer of refitInSteps(each, each.readings, { samples: 64 }))
+      if (answer)
+        simulateDrying(departed(each, answer.departure)).rooms.forEach(({ dryHours, touchDryHours }, i) => {
+          const { dry, touchDry } = answer.ranges[i] as NonNullable<(typeof answer.ranges)[number]>;
+          // A range of sixteen samples may be a minute or two wide.
+          expect(dryHours).toBeGreaterThan((dry.early as number) * 0.97);
+          expect(dryHours).toBeLessThan((dry.late as number) * 1.03);
+          expect(touchDryHours).toBeGreaterThan((touchDry.early as number) * 0.97);
+          expect(touchDryHours).toBeLessThan((touchDry.late as number) * 1.03);
+        });
 });
 
 test("no readings leave the range as it was; a room without any is narrowed only by its neighbour's", () => {

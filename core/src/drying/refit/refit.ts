@@ -1,4 +1,4 @@
-import { itemAt, numberAt } from "../../itemAt.ts";
+import { floatAt, itemAt, numberAt } from "../../itemAt.ts";
 import type { Building } from "../building.ts";
 import { ReadySamples, type RoomRange } from "../range.ts";
 import { type Departure, departureOf, drawSize, type Spread, usualSpread } from "../spread.ts";
@@ -11,7 +11,7 @@ import { type DoubtfulReading, type Meter, POINTS_METER, plainDoubts, type Readi
 export interface Refit {
   /** Ready times that are left possible. */
   readonly ranges: readonly RoomRange[];
-  /** How far it is off its plan, at its most likely. */
+  /** How far it is off its plan: the mean of what is left possible. */
   readonly departure: Departure;
   /** Readings that weren't used. */
   readonly doubtful: readonly DoubtfulReading[];
@@ -32,8 +32,8 @@ export interface RefitOptions {
 }
 
 export const REFIT_SAMPLES = 256;
-/** Where few samples count, it is sampled on until as many do as this, or four times as long. */
-const WANTED_EFFECTIVE = 96;
+/** Where fewer of the samples count, it is sampled on until as many do, or four times as long. */
+const WANTED_SHARE = 0.375;
 const AT_MOST = 4;
 const FIRST_SAMPLES = 16;
 /** σ a reading may be off before it is asked about. */
@@ -89,17 +89,17 @@ interface Known {
   readonly bandHours: readonly number[];
 }
 
-/** The mode; what the first step towards it says is yielded on the way. */
+/** Steps towards the mode after which a first answer is worth telling. */
+const STEPS_BEFORE_ANSWER = 2;
+
+/** The mode; what the first steps towards it say is yielded on the way. */
 function* modeWithFirstAnswer(known: Known): Generator<Refit | undefined, Mode, void> {
   const steps = findMode(known.posterior, known.building);
-  let hasAnswered = false;
+  let taken = 0;
   for (;;) {
     const { done, value } = steps.next();
     if (done) return value;
-    if (value && !hasAnswered) {
-      hasAnswered = true;
-      yield* sampled(known, value, FIRST_SAMPLES);
-    }
+    if (value && ++taken === STEPS_BEFORE_ANSWER) yield* sampled(known, value, FIRST_SAMPLES);
     yield;
   }
 }
@@ -121,6 +121,16 @@ const tooFar = ({ misfits }: Mode): number[] =>
     .toSorted((a, b) => b.off - a.off)
     .map(({ k }) => k);
 
+function weightedMean(draws: readonly Float64Array[], weights: readonly number[]): Float64Array {
+  const mean = new Float64Array(draws[0]?.length ?? 0);
+  const whole = weights.reduce((sum, each) => sum + each, 0);
+  draws.forEach((draw, k) => {
+    const share = numberAt(weights, k) / whole;
+    for (let i = 0; i < mean.length; i++) mean[i] = floatAt(mean, i) + share * floatAt(draw, i);
+  });
+  return mean;
+}
+
 function* sampled(known: Known, mode: Mode, samples: number): Generator<Refit | undefined, void, void> {
   const { building, spread, posterior, doubtful, bandHours } = known;
   const unknown = Array.from({ length: drawSize(building) }, (_, i) => i).filter((i) =>
@@ -129,13 +139,14 @@ function* sampled(known: Known, mode: Mode, samples: number): Generator<Refit | 
   const propose = proposals(mode, unknown);
   const runs = new ReadySamples(building, bandHours);
   const logWeights: number[] = [];
-  const departure = departureOf(spread, mode.draw);
+  const draws: Float64Array[] = [];
   let next = Math.min(FIRST_SAMPLES, samples);
   const most = samples > FIRST_SAMPLES ? AT_MOST * samples : samples;
   let end = samples;
   for (let k = 0; k < end; k++) {
     const { draw, logDensity } = propose(k);
     const result = posterior.run(draw, true, runs.looks);
+    draws.push(draw);
     runs.add(result, result.seen.slice(result.seen.length - runs.looks.length));
     logWeights.push(posterior.logDensity(draw, result.seen) - logDensity);
     if (runs.count < next) {
@@ -143,11 +154,11 @@ function* sampled(known: Known, mode: Mode, samples: number): Generator<Refit | 
       continue;
     }
     const { weights, effective } = weightsOf(logWeights);
-    if (runs.count === end && effective < WANTED_EFFECTIVE) end = Math.min(2 * end, most);
+    if (runs.count === end && effective < WANTED_SHARE * samples) end = Math.min(2 * end, most);
     next = Math.min(2 * next, end);
     yield {
       ranges: runs.ranges(weights),
-      departure,
+      departure: departureOf(spread, weightedMean(draws, weights)),
       doubtful: [...doubtful],
       samples: runs.count,
       effective,
