@@ -26,6 +26,8 @@ export function explainReady(
   const outdoor = work.building.outdoor ?? weather?.[0] ?? room;
   const { equilibrium } = readyLevels(room);
   const { airMoversFrom, finishedAt = 0 } = room;
+  const speed = airSpeedIn(room, room);
+  const isSwitched = work.building.changes?.some((change) => change.room === index) ?? false;
   return explain({
     name: which === "dryHours" ? "dry after" : "touch-dry after",
     kind: "hours",
@@ -37,7 +39,8 @@ export function explainReady(
     source: "drying",
     inputs: {
       residual: figure("residual", room.residual, "massPerArea"),
-      airSpeed: figure("air speed at the floor", airSpeedIn(room, room), "speed"),
+      rate: figure("drying rate against the plan", room.rateFactor ?? 1, "share"),
+      airSpeed: figure("air speed at the floor", speed, "speed"),
       exchange: figure(
         "air changes per hour with outdoors",
         room.outdoorAirChangesPerHour,
@@ -53,12 +56,17 @@ export function explainReady(
     },
     compute: (x) => {
       const airSpeed = Math.min(DRYING_LIMITS.airSpeed[1], x.airSpeed);
+      // Air movers placed later count from then only where no speed is put in their place.
+      const keepsMovers = isSwitched && x.airSpeed === speed;
       const rooms = work.building.rooms.map((each, i) =>
         i === index
           ? {
               ...each,
               residual: x.residual,
-              airSpeed: airMoversFrom === undefined ? airSpeed : (each.airSpeed ?? STILL_ROOM_SPEED),
+              ...(keepsMovers
+                ? {}
+                : { airSpeed: airMoversFrom === undefined ? airSpeed : (each.airSpeed ?? STILL_ROOM_SPEED) }),
+              rateFactor: x.rate,
               outdoorAirChangesPerHour: x.exchange,
               temperature: x.temperature,
               ...(each.climate?.mode === "heated"
@@ -73,7 +81,7 @@ export function explainReady(
       const building: Building = {
         ...work.building,
         rooms,
-        ...(airMoversFrom === undefined
+        ...(airMoversFrom === undefined || keepsMovers
           ? {}
           : { changes: [...(work.building.changes ?? []), { hours: airMoversFrom, room: index, airSpeed }] }),
         ...(weather

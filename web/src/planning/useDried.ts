@@ -1,4 +1,10 @@
-import { type DryingResult, departed, type RoomRange, simulateDrying } from "@scutch/core/drying";
+import {
+  type Building,
+  type DryingResult,
+  departed,
+  type RoomRange,
+  simulateDrying,
+} from "@scutch/core/drying";
 import { dryingReadings } from "@scutch/core/log";
 import { spreadOf, type WorkPlan } from "@scutch/core/plan";
 import { useEffect, useMemo, useState } from "react";
@@ -11,6 +17,8 @@ export interface DryingForecast {
   readonly work: WorkPlan;
   /** As the readings have it, where there are any. */
   readonly result: DryingResult;
+  /** What was dried; absent: the plan's. */
+  readonly building?: Building;
   /** Follows a moment after the result, or is still that of the plan before. */
   readonly ranges: readonly RoomRange[] | undefined;
   /** What was said before the readings. */
@@ -89,10 +97,11 @@ export function useDried(known: Known | undefined): DryingForecast | undefined {
     if (!known?.result) return undefined;
     const { work, result } = known;
     if (!told || !departure) return { work, result, ranges: told?.ranges, isPending };
+    const building = departed(work.building, departure);
     return {
-      isPending: false,
       work,
-      result: simulateDrying(departed(work.building, departure), { keepCourse: true }),
+      building,
+      result: simulateDrying(building, { keepCourse: true }),
       ranges: told.ranges,
       readings: told.readings,
       ...(told.before ? { before: { result, ranges: told.before } } : {}),

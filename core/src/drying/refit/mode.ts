@@ -95,14 +95,24 @@ function airOf({ rooms, links = [], hvac }: Building): number[] {
   return of;
 }
 
+/** Rooms that were read, or stand open to one that was: what isn't known of the others hardly shows in the readings. */
+function nearReadings({ links = [], hvac }: Building, read: ReadonlySet<number>): (room: number) => boolean {
+  const near = new Set([
+    ...read,
+    ...links.flatMap(({ a, b }) => [...(read.has(a) ? [b] : []), ...(read.has(b) ? [a] : [])]),
+  ]);
+  return (room) => hvac !== undefined || near.has(room);
+}
+
 /** What isn't known of the building, in groups that one run can tell apart. */
 function movedTogether(posterior: Posterior, building: Building): Moved[][] {
   const { rooms } = building;
   const air = airOf(building);
   const ofMisfit = posterior.roomOfMisfit();
+  const isNear = nearReadings(building, new Set(ofMisfit));
   const place = air.map((own, i) => air.slice(0, i).filter((each) => each === own).length);
   const groups = Array.from({ length: Math.max(...place) + 1 }, (_, k) =>
-    rooms.flatMap((__, i) => (place[i] === k ? [i] : [])),
+    rooms.flatMap((__, i) => (place[i] === k && isNear(i) ? [i] : [])),
   );
   const ofRooms = groups.flatMap((group) =>
     Array.from({ length: PER_ROOM }, (_, k) =>

@@ -82,7 +82,7 @@ export function MovesPanel({ desk, dried, place, now }: Props) {
           <ol className="mt-1">
             {lines.map(({ key, what, why, gain }, i) => (
               <li key={key} className="flex gap-3 border-rule border-t py-2">
-                <span className="font-bold text-accent">{i + 1}</span>
+                <span className="w-4 shrink-0 font-bold font-mono text-accent">{i + 1}</span>
                 <span className="flex-1">
                   <strong className="font-semibold">{what}</strong> {why}
                 </span>
@@ -91,7 +91,7 @@ export function MovesPanel({ desk, dried, place, now }: Props) {
             ))}
             {moveLines(found.own.notWorth, placed).map(({ key, what, gain }) => (
               <li key={key} className="flex gap-3 border-rule border-t py-2 text-soft">
-                <span>–</span>
+                <span className="w-4 shrink-0">–</span>
                 <span className="flex-1">{what} Not worth moving.</span>
                 <span className="whitespace-nowrap font-mono">−{gain}</span>
               </li>

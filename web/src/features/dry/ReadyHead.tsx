@@ -49,8 +49,8 @@ function NotDry({ drying }: { readonly drying: RoomDrying | undefined }) {
 }
 
 /** When the patch of a room that was soaked against odour is ready; undefined where none was. */
-function patchOf({ work, result }: DryingForecast, place: number) {
-  const [room, dries, course] = [work.rooms[place], work.building.rooms[place], result.rooms[place]?.course];
+function patchOf({ work, result, building = work.building }: DryingForecast, place: number) {
+  const [room, dries, course] = [work.rooms[place], building.rooms[place], result.rooms[place]?.course];
   return room && dries && course && room.odourArea > 0
     ? patchReady(dries, room.patchResidual, course, work.building.pressure)
     : undefined;
@@ -67,6 +67,7 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
   const touch = readyOfRoom(dried, place, start, "touchDry");
   const hours = dried.result.rooms[place]?.dryHours;
   const patch = patchOf(dried, place);
+  const explained = { ...work, building: dried.building ?? work.building };
   return (
     <div className="border-accent border-t-4 bg-paper px-4 pt-2 pb-4">
       <div className="lg:hidden">
@@ -89,7 +90,7 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
       {touch.likely !== null && (
         <>
           <p className="mt-2 text-soft">Touch-dry (OK in socks) about</p>
-          <ExplainedFigure label="Touch-dry" working={() => explainReady(work, place, "touchDryHours")}>
+          <ExplainedFigure label="Touch-dry" working={() => explainReady(explained, place, "touchDryHours")}>
             <BigHour time={touch.likely} now={now} />
           </ExplainedFigure>
           <p className="mt-2 font-mono text-soft">
@@ -104,7 +105,7 @@ export const ReadyHead = memo(function ReadyHead({ dried, start, place, now, onS
           Dry, furniture back, by about{" "}
           <ExplainedFigure
             label="Dry by"
-            working={() => explainReady(work, place, "dryHours")}
+            working={() => explainReady(explained, place, "dryHours")}
             className="whitespace-nowrap font-bold font-mono text-lg"
           >
             {about(dry.likely, now)}

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import { aGear, aJob, anEntry, aRoom, aShelf, idFor } from "@scutch/contract/testing";
-import { departed, jointMoves, simulateDrying } from "@scutch/core/drying";
+import { departed, explainReady, jointMoves, simulateDrying } from "@scutch/core/drying";
 import { planWork } from "@scutch/core/plan";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { deskOf } from "../../testing/deskOf.ts";
@@ -67,6 +67,8 @@ test("what was switched while a room dries counts from then on, and struck out i
   const touch = (desk: typeof plain) => simulateDrying(desk.work.building).rooms[0]?.touchDryHours as number;
   expect(touch(withMove)).toBeLessThan(touch(plain));
   expect(touch(struck)).toBe(touch(plain));
+  // The working opened from the figure comes to the figure.
+  expect(explainReady(withMove.work, 0, "touchDryHours").result.value).toBeCloseTo(touch(withMove), 6);
 });
 
 describe("what readings say, in one sentence", () => {
