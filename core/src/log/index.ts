@@ -34,6 +34,7 @@ export {
 } from "./runState.ts";
 export { sameTap } from "./sameTap.ts";
 export { callbacks, type DueSecondLook, dueSecondLooks } from "./secondLooks.ts";
+export { startingAir } from "./startingAir.ts";
 export {
   breakStepId,
   fillId,

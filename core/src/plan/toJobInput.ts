@@ -7,6 +7,7 @@ import {
   productTests,
   roomFinishTimes,
   type SpotAttempted,
+  startingAir,
   tankReadings,
 } from "../log/index.ts";
 import { type Strength, usableVolume, type Vessel, type VesselKind } from "../mix/index.ts";
@@ -149,6 +150,15 @@ function runOf(job: JobDocument, around: JobContext): JobInput["run"] {
   };
 }
 
+/** Whether somebody entered the air of a room, or of the whole building. */
+export const isAirEntered = (
+  {
+    rooms,
+    indoor,
+  }: { readonly rooms: readonly Pick<SurveyedRoom, "id" | "air">[]; readonly indoor?: unknown },
+  roomId: string,
+): boolean => indoor !== undefined || rooms.find(({ id }) => id === roomId)?.air !== undefined;
+
 const airChangesFrom = (log: readonly Entry[], startsAtMs: number): AirChange[] =>
   airChanges(log).map(({ at, roomId, windows, heating, airMovers, dehumidifierLitresPerDay }) => ({
     hours: (Date.parse(at) - startsAtMs) / HOUR,
@@ -163,6 +173,7 @@ const airChangesFrom = (log: readonly Entry[], startsAtMs: number): AirChange[] 
 export function toJobInput(job: JobDocument, around: JobContext): JobInput {
   const log = around.log ?? [];
   const { startsAtMs } = around;
+  const begun = startingAir(log, (roomId) => isAirEntered(job, roomId));
   return {
     ...(around.site?.elevation === undefined ? {} : { elevation: around.site.elevation }),
     ...(job.indoor ? { indoor: job.indoor } : {}),
@@ -170,7 +181,11 @@ export function toJobInput(job: JobDocument, around: JobContext): JobInput {
     ...(job.interview ? { interview: job.interview } : {}),
     ...(job.doors ? { doors: job.doors } : {}),
     ...(job.former ? { former: job.former } : {}),
-    rooms: job.rooms,
+    rooms: job.rooms.map((room) => {
+      const read = begun.get(room.id);
+      if (!read) return room;
+      return { ...room, air: { temperature: read.temperature, relativeHumidity: read.relativeHumidity } };
+    }),
     spots: (job.spots ?? []).map((spot) => {
       const last = attemptsOn(log, spot.id).at(-1);
       return { ...spot, area: spotArea(spot.across, spot.long), ...(last ? { result: last.result } : {}) };

@@ -1,7 +1,7 @@
-import type { LogEntry } from "@scutch/contract";
+import type { Job, LogEntry } from "@scutch/contract";
 import { type DryingResult, departed, refit, simulateDrying } from "@scutch/core/drying";
-import { dryingReadings } from "@scutch/core/log";
-import { type JobInput, spreadOf, type WorkPlan } from "@scutch/core/plan";
+import { dryingReadings, type LoggedReading } from "@scutch/core/log";
+import { isAirEntered, type JobInput, spreadOf, type WorkPlan } from "@scutch/core/plan";
 
 /** A plan's rooms dried, with their courses; undefined where it has no room. */
 export const driedOf = (work: WorkPlan): DryingResult | undefined =>
@@ -17,18 +17,29 @@ export interface ReadingLog {
   readonly startMs: number;
 }
 
+/** Readings that a plan's drying is refitted to. */
+export const readingsFor = (
+  { rooms }: WorkPlan,
+  job: Pick<Job, "rooms" | "indoor">,
+  { log, startMs }: ReadingLog,
+): LoggedReading[] =>
+  dryingReadings(log, {
+    roomIds: rooms.map(({ id }) => id),
+    isAirEntered: (id) => isAirEntered(job, id),
+    start: startMs,
+  });
+
 /** A plan's rooms dried as their readings have it, by the same samples as on its own screen. Takes some tenths of a second where there are any. */
 export function driedByReadings(
   work: WorkPlan,
   input: JobInput,
-  { log, startMs }: ReadingLog,
+  { job, ...read }: ReadingLog & { readonly job: Pick<Job, "rooms" | "indoor"> },
 ): DryingResult | undefined {
-  const ids = work.rooms.map(({ id }) => id);
-  const readings = dryingReadings(log, ids, startMs);
-  if (readings.length === 0 || ids.length === 0) return driedOf(work);
+  const readings = readingsFor(work, job, read);
+  if (readings.length === 0 || work.rooms.length === 0) return driedOf(work);
   const { departure } = refit(work.building, readings, {
     spread: spreadOf(input, work.rooms),
-    now: hoursUntilNow(startMs),
+    now: hoursUntilNow(read.startMs),
   });
   return simulateDrying(departed(work.building, departure), { keepCourse: true });
 }

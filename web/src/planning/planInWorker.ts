@@ -1,3 +1,4 @@
+import type { Job } from "@scutch/contract";
 import type { DryingResult } from "@scutch/core/drying";
 import { type JobInput, planWork, type WorkPlan } from "@scutch/core/plan";
 import { type RunInput, type RunPlan, scheduleJob } from "@scutch/core/run";
@@ -10,7 +11,7 @@ export interface PlanQuestion {
   /** false: its rooms aren't dried, which takes as long again as the plan. */
   readonly isDried: boolean;
   /** By which its rooms are dried; absent: by the plan alone. */
-  readonly readings?: ReadingLog;
+  readonly readings?: ReadingLog & { readonly job: Pick<Job, "rooms" | "indoor"> };
   /** Runs by {@link runKey}. */
   readonly runs: ReadonlyMap<string, RunPlan>;
   readonly searched: Searched;

@@ -5,11 +5,10 @@ import {
   type RoomRange,
   simulateDrying,
 } from "@scutch/core/drying";
-import { dryingReadings } from "@scutch/core/log";
 import { spreadOf, type WorkPlan } from "@scutch/core/plan";
 import { useEffect, useMemo, useState } from "react";
 import type { Planned } from "./computePlan.ts";
-import { hoursUntilNow } from "./driedOf.ts";
+import { hoursUntilNow, readingsFor } from "./driedOf.ts";
 import type { DryingQuestion, DryingRanges, Readings } from "./dryingForecast.ts";
 import { askRanges, WORK_AFTER } from "./workerClient.ts";
 
@@ -51,15 +50,11 @@ function bandHoursOf({ rooms }: WorkPlan, { rooms: dried }: DryingResult): numbe
   );
 }
 
-type Known = Pick<Planned, "work" | "result" | "input" | "startMs" | "log">;
+type Known = Pick<Planned, "work" | "result" | "input" | "job" | "startMs" | "log">;
 
-function questionOf({ work, result, input, startMs, log }: Known): DryingQuestion | undefined {
+function questionOf({ work, result, input, job, startMs, log }: Known): DryingQuestion | undefined {
   if (!result || work.rooms.length === 0) return undefined;
-  const readings = dryingReadings(
-    log,
-    work.rooms.map(({ id }) => id),
-    startMs,
-  );
+  const readings = readingsFor(work, job, { log, startMs });
   return {
     building: work.building,
     spread: spreadOf(input, work.rooms),

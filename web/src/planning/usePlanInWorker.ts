@@ -20,12 +20,18 @@ function remember(plan: Planned): Planned {
 }
 
 /** What of its log a job is dried by. */
-const readingsIn = ({ log, startMs }: Pick<Planned, "log" | "startMs">) => ({
+const readingsIn = ({ job, log, startMs }: Pick<Planned, "job" | "log" | "startMs">) => ({
+  job: { rooms: job.rooms, indoor: job.indoor },
   log: log.filter(({ kind }) => READ_BY.has(kind)),
   startMs,
 });
 /** Readings, and what takes one back. */
-const READ_BY: ReadonlySet<LogEntry["kind"]> = new Set(["reading", "air-reading", "correction"]);
+const READ_BY: ReadonlySet<LogEntry["kind"]> = new Set([
+  "reading",
+  "air-reading",
+  "room-finished",
+  "correction",
+]);
 
 /**
  * A job's plan in a list: found whole in the worker, so that the page answers to the finger. undefined until the first is there; a
