@@ -131,6 +131,21 @@ test("in winter with the heating weak it opens the window a little, not wide", (
   for (const other of [0.5, 8]) expect(hoursOf(dry(other))).toBeGreaterThan(hoursOf(dry(chosen)));
 });
 
+test("a cold room without heating and nothing in the van: the heating is turned on", () => {
+  const cold: Building = {
+    outdoor: { temperature: 2, relativeHumidity: 0.8 },
+    rooms: [room({ temperature: 8, relativeHumidity: 0.8, climate: { mode: "floating" } })],
+  };
+  const own = levers(cold, 0, 0);
+  const heating = { mode: "heated", setpoint: 20, capacity: 1500 } as const;
+  const { moves } = jointMoves(
+    cold,
+    { ...own, rooms: own.rooms.map((each) => ({ ...each, heating })) },
+    { kind: "all" },
+  );
+  expect(moves[0]).toMatchObject({ lever: "isHeated", to: { isHeated: true } });
+});
+
 test("moves made while it dries count from then: less than from the start, and the hours before stay as they were", () => {
   const of: Building = { outdoor: { temperature: 10, relativeHumidity: 0.7 }, rooms: [room()] };
   const now = jointMoves(of, { ...levers(of, 2, 0), from: 3 }, { kind: "all" });

@@ -89,13 +89,15 @@ export function MovesPanel({ desk, dried, place, now }: Props) {
                 <span className="whitespace-nowrap font-mono">−{gain}</span>
               </li>
             ))}
-            {moveLines(found.own.notWorth, placed).map(({ key, what, gain }) => (
-              <li key={key} className="flex gap-3 border-rule border-t py-2 text-soft">
-                <span className="w-4 shrink-0">–</span>
-                <span className="flex-1">{what} Not worth moving.</span>
-                <span className="whitespace-nowrap font-mono">−{gain}</span>
-              </li>
-            ))}
+            {moveLines(found.own.notWorth, placed)
+              .slice(0, NOT_WORTH_SHOWN)
+              .map(({ key, what, gain }) => (
+                <li key={key} className="flex gap-3 border-rule border-t py-2 text-soft">
+                  <span className="w-4 shrink-0">–</span>
+                  <span className="flex-1">{what} Not worth moving.</span>
+                  <span className="whitespace-nowrap font-mono">−{gain}</span>
+                </li>
+              ))}
           </ol>
           <p className="mt-1 text-sm text-soft">Each figure: how much later without that move.</p>
           <p className="mt-1">
@@ -121,6 +123,8 @@ export function MovesPanel({ desk, dried, place, now }: Props) {
 }
 
 const HOUR = 3_600_000;
+/** What isn’t worth moving is told for what somebody might have tried: not all of it. */
+const NOT_WORTH_SHOWN = 2;
 /** h. */
 const WORTH_RENTING = 1;
 

@@ -46,6 +46,8 @@ export function HandOverScreen() {
   const price = useJobPrice(desk);
   const { agreement } = useQuotes(log);
   const comesBack = useReturnChoice(desk);
+  // A page shown before the readings are taken in would promise what they don’t bear out.
+  const isWaiting = !desk.dried || desk.dried.isPending === true;
   const handedOver = effectiveEntries(log).findLast((entry) => entry.kind === "handed-over");
   const rooms = work.rooms.filter(({ passage }) => !passage);
   const open = rooms.filter(({ finishLogged }) => !finishLogged);
@@ -92,8 +94,8 @@ export function HandOverScreen() {
             </Callout>
           )
         )}
-        <Button weight="main" disabled={desk.dried?.isPending ?? false} onClick={() => setShown(true)}>
-          {desk.dried?.isPending ? "Reading the log…" : handedOver ? "Show the page" : "Show the customer"}
+        <Button weight="main" disabled={isWaiting} onClick={() => setShown(true)}>
+          {isWaiting ? "Reading the log…" : handedOver ? "Show the page" : "Show the customer"}
         </Button>
         <WalkRound desk={desk} />
       </div>
