@@ -18,13 +18,13 @@ export interface OutdoorSpread {
   readonly relativeHumidity: number;
 }
 
-/** What isn't known of a building; rooms in its order. */
+/** The uncertainty of a building; rooms in its order. */
 export interface Spread {
   readonly rooms: readonly RoomSpread[];
   readonly outdoor: OutdoorSpread;
 }
 
-/** Of what was estimated from what somebody measured or chose (memory; docs/model.md §7). */
+/** Of an estimate from entered figures (memory; docs/model.md §7). */
 export const USUAL_SPREAD: RoomSpread = { residual: 0.25, rate: 0.2, outdoorExchange: 0.35 };
 
 export const usualSpread = ({ rooms }: Pick<Building, "rooms">): Spread => ({
@@ -104,7 +104,7 @@ export function departed(building: Building, off: Departure): Building {
   };
 }
 
-/** A building as it would be if what isn't known were off by these standard normals. */
+/** A building drawn from its uncertainty by standard normals. */
 export const drawBuilding = (building: Building, spread: Spread, draw: Float64Array): Building =>
   departed(building, departureOf(spread, draw));
 

@@ -8,13 +8,16 @@ type Air = Omit<AirChanged, "id" | "at" | "by" | "kind" | "roomId">;
 export const airChanges = <E extends Entry>(log: readonly E[]) =>
   effectiveEntries(log).filter(isKind<E, "air-changed">("air-changed")).toSorted(inTime);
 
-/** A room as it stands now: as planned, and as it was changed since. */
-export function asChanged<R extends Air & { readonly id: string }>(room: R, log: readonly Entry[]): R {
-  const said = airChanges(log)
-    .filter(({ roomId }) => roomId === room.id)
-    .flatMap(({ windows, heating, airMovers, dehumidifierLitresPerDay }) =>
-      Object.entries({ windows, heating, airMovers, dehumidifierLitresPerDay }),
-    )
-    .filter(([, value]) => value !== undefined);
-  return { ...room, ...Object.fromEntries(said) };
+/** Rooms as they stand now: as planned, and as they were changed since. */
+export function asChanged<R extends Air & { readonly id: string }>(
+  rooms: readonly R[],
+  log: readonly Entry[],
+): R[] {
+  const said = new Map<string, (readonly [string, unknown])[]>();
+  for (const { roomId, windows, heating, airMovers, dehumidifierLitresPerDay } of airChanges(log)) {
+    const fields = Object.entries({ windows, heating, airMovers, dehumidifierLitresPerDay });
+    const known = fields.filter(([, value]) => value !== undefined);
+    said.set(roomId, [...(said.get(roomId) ?? []), ...known]);
+  }
+  return rooms.map((room) => ({ ...room, ...Object.fromEntries(said.get(room.id) ?? []) }));
 }

@@ -25,8 +25,8 @@ function openDoors(job: JobInput): Link[] {
 }
 
 /** Electricity a fan turns into heat, W for each m³/s it moves, and a dehumidifier, W for each litre a day (common practice). */
-export const POWER_PER_FLOW = 280;
-export const POWER_PER_LITRE_A_DAY = 12;
+const POWER_PER_FLOW = 280;
+const POWER_PER_LITRE_A_DAY = 12;
 const [, MAX_HOURS] = DRYING_LIMITS.hours;
 
 const dryingRoom = (room: RoomPlan): DryingRoom => ({
@@ -42,13 +42,17 @@ const dryingRoom = (room: RoomPlan): DryingRoom => ({
   ...(room.airSpeedMeasured ? { airSpeed: room.airSpeed } : {}),
   airMovers: room.airMovers.map(withPower),
   dehumidifierLitresPerDay: room.dehumidifierLitresPerDay,
-  dehumidifierPower: POWER_PER_LITRE_A_DAY * room.dehumidifierLitresPerDay,
+  dehumidifierPower: dehumidifierPower(room.dehumidifierLitresPerDay),
   climate: room.climate,
   finishedAt: room.finishedAtHours,
   ...(room.airMoversFromHours === undefined ? {} : { airMoversFrom: room.airMoversFromHours }),
 });
 
-const withPower = (mover: AirMover): AirMover => ({ power: POWER_PER_FLOW * mover.flow, ...mover });
+/** An air mover with the electricity it takes, where that is not its own. */
+export const withPower = (mover: AirMover): AirMover => ({ power: POWER_PER_FLOW * mover.flow, ...mover });
+
+/** W that dehumidifiers of so many litres a day turn into heat. */
+export const dehumidifierPower = (litresPerDay: number): number => POWER_PER_LITRE_A_DAY * litresPerDay;
 
 /** What was switched since, as the drying takes it: before the start it holds from the start. */
 function changesOf({ airChanges = [] }: JobInput, rooms: readonly RoomPlan[]): Change[] {
@@ -66,7 +70,7 @@ function changesOf({ airChanges = [] }: JobInput, rooms: readonly RoomPlan[]): C
         ...(airMovers === undefined ? {} : { airMovers: airMovers.map(withPower) }),
         ...(litres === undefined
           ? {}
-          : { dehumidifierLitresPerDay: litres, dehumidifierPower: POWER_PER_LITRE_A_DAY * litres }),
+          : { dehumidifierLitresPerDay: litres, dehumidifierPower: dehumidifierPower(litres) }),
       },
     ];
   });

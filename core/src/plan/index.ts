@@ -7,7 +7,7 @@ export {
 } from "./assume.ts";
 export { type BatchPlan, checkBatchSetup, labelStrength, vesselsFor } from "./batches.ts";
 export { type BilledWork, billedWork } from "./billedWork.ts";
-export { POWER_PER_FLOW, POWER_PER_LITRE_A_DAY } from "./building.ts";
+export { dehumidifierPower, withPower } from "./building.ts";
 export {
   barredInVessel,
   type CareToDo,

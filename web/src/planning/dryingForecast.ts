@@ -26,8 +26,6 @@ export interface Readings {
   readonly departure: Departure;
   /** Those that weren't used, and why, by the entry they are from. */
   readonly doubtful: readonly (Pick<DoubtfulReading, "why"> & { readonly entryId: string })[];
-  /** How many were used. */
-  readonly used: number;
 }
 
 /** Ranges as far as they are known: after the readings, where there are any. */
@@ -77,5 +75,4 @@ const whatTheySay = ({ departure, doubtful }: Refit, readings: readonly LoggedRe
     const entryId = readings[reading]?.entryId;
     return entryId === undefined ? [] : [{ entryId, why }];
   }),
-  used: readings.length - doubtful.length,
 });

@@ -1,4 +1,4 @@
-import { type JointMoves, jointMovesInSteps, type Levers } from "@scutch/core/drying";
+import { jointMovesInSteps, type Levers } from "@scutch/core/drying";
 import { compareScenarios } from "@scutch/core/plan";
 import { scheduleJob } from "@scutch/core/run";
 import { type DryingRanges, rangesInSteps } from "./dryingForecast.ts";
@@ -16,21 +16,31 @@ const latest = new Map<string, number>();
 /** Lets messages in. */
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve));
 
-/** Answers again whenever the ranges are better, and a last time as they end. */
-async function ranges({ id, lane, ...asked }: Extract<WorkerRequest, { what: "range" }>) {
-  let best: DryingRanges | undefined;
-  let until = performance.now() + SLICE;
-  for (const better of rangesInSteps(asked)) {
-    if (better) {
-      best = better;
-      postMessage({ id, lane, answer: best, isPart: true } satisfies WorkerResponse);
-    }
+/** Runs steps to their end, breathing between them, and hears what they yield; undefined once something newer is asked. */
+async function inSlices<T, R>(
+  steps: Generator<T | undefined, R, void>,
+  { id, lane }: Pick<WorkerRequest, "id" | "lane">,
+  hear: (value: T) => void = () => undefined,
+): Promise<{ readonly end: R } | undefined> {
+  for (let until = performance.now() + SLICE; ; ) {
+    const { done, value } = steps.next();
+    if (done) return { end: value };
+    if (value !== undefined) hear(value);
     if (performance.now() < until) continue;
     await breathe();
     if (latest.get(lane) !== id) return undefined;
     until = performance.now() + SLICE;
   }
-  return best;
+}
+
+/** Answers again whenever the ranges are better, and a last time as they end. */
+async function ranges({ id, lane, ...asked }: Extract<WorkerRequest, { what: "range" }>) {
+  let best: DryingRanges | undefined;
+  const ended = await inSlices(rangesInSteps(asked), { id, lane }, (better) => {
+    best = better;
+    postMessage({ id, lane, answer: better, isPart: true } satisfies WorkerResponse);
+  });
+  return ended && best;
 }
 
 /** What to move, given up as soon as something newer is asked; with what could be rented where a room doesn’t dry without. */
@@ -42,23 +52,14 @@ async function bestMoves({
   rented,
   aim,
 }: Extract<WorkerRequest, { what: "moves" }>) {
-  const search = async (withLevers: Levers): Promise<JointMoves | undefined> => {
-    const steps = jointMovesInSteps(building, withLevers, aim);
-    for (let until = performance.now() + SLICE; ; ) {
-      const { done, value } = steps.next();
-      if (done) return value;
-      if (performance.now() < until) continue;
-      await breathe();
-      if (latest.get(lane) !== id) return undefined;
-      until = performance.now() + SLICE;
-    }
-  };
-  const own = await search(levers);
-  if (!own) return undefined;
+  const search = (from: Levers) => inSlices(jointMovesInSteps(building, from, aim), { id, lane });
+  const found = await search(levers);
+  if (!found) return undefined;
+  const own = found.end;
   if (!own.touchDry.some((hours) => hours === null || hours > LONG_WET)) return { own };
   postMessage({ id, lane, answer: { own }, isPart: true } satisfies WorkerResponse);
   const withRented = await search(rented);
-  return withRented && { own, rented: withRented };
+  return withRented && { own, rented: withRented.end };
 }
 
 addEventListener("message", async ({ data }: MessageEvent<WorkerRequest>) => {

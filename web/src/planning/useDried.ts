@@ -72,22 +72,22 @@ interface Answer extends DryingRanges {
 export function useDried(known: Known | undefined): DryingForecast | undefined {
   const [answer, setAnswer] = useState<Answer>();
   const roomIds = known?.work.rooms.map(({ id }) => id).join(" ") ?? "";
+  const question = useMemo(() => known && questionOf(known), [known]);
   useEffect(() => {
-    if (!known) return setAnswer(undefined);
+    if (!question) return setAnswer(undefined);
     let letGo: (() => void) | undefined;
     const timer = setTimeout(() => {
-      const question = questionOf(known);
-      if (question) letGo = askRanges(question, (ranges) => setAnswer({ ...ranges, roomIds }));
+      letGo = askRanges(question, (ranges) => setAnswer({ ...ranges, roomIds }));
     }, WORK_AFTER);
     return () => {
       clearTimeout(timer);
       letGo?.();
     };
-  }, [known, roomIds]);
+  }, [question, roomIds]);
   const told = answer?.roomIds === roomIds ? answer : undefined;
   const departure = told?.readings?.departure;
-  const hasReadings = useMemo(() => known && (questionOf(known)?.readings.length ?? 0) > 0, [known]);
-  const isPending = useForAWhile(hasReadings === true && !departure);
+  const hasReadings = (question?.readings.length ?? 0) > 0;
+  const isPending = useForAWhile(hasReadings && !departure);
   return useMemo(() => {
     if (!known?.result) return undefined;
     const { work, result } = known;

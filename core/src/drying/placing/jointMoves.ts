@@ -3,13 +3,15 @@ import type { Building } from "../building.ts";
 import { MAX_DRYING_HOURS } from "../ready.ts";
 import { type DryingResult, simulateDrying } from "../simulate.ts";
 import {
+  isWithin,
   type Levers,
+  poolOf,
   presentSetting,
   type RoomSetting,
   roomSettings,
   type Setting,
   setTo,
-  spare,
+  standing,
 } from "./levers.ts";
 
 /** What the moves are for: all rooms walked on soonest, one room, or all with few machines. */
@@ -86,8 +88,7 @@ function hoursToAim(building: Building, result: DryingResult, aim: Aim): number 
   return first + REST * (mean + Math.max(...all("dryHours")));
 }
 
-const machines = (setting: Setting) =>
-  setting.reduce((sum, { movers, dehumidifiers }) => sum + movers + dehumidifiers, 0);
+const machines = (setting: Setting) => standing(setting, "movers") + standing(setting, "dehumidifiers");
 const key = (setting: Setting) =>
   setting
     .map(
@@ -157,12 +158,7 @@ export function jointMoves(building: Building, levers: Levers, aim: Aim, few?: n
 /** All settings there are, where they are few enough to try each. */
 function everySetting(levers: Levers, present: Setting, few: number): Setting[] | undefined {
   let all: Setting[] = [[]];
-  const pool = {
-    movers: spare(levers.airMovers, present, "movers") + present.reduce((sum, { movers }) => sum + movers, 0),
-    dehumidifiers:
-      spare(levers.dehumidifiers, present, "dehumidifiers") +
-      present.reduce((sum, { dehumidifiers }) => sum + dehumidifiers, 0),
-  };
+  const pool = poolOf(levers, present);
   for (let room = 0; room < present.length; room++) {
     const now = itemAt(present, room);
     // All gear there is may come to this room.
@@ -172,11 +168,7 @@ function everySetting(levers: Levers, present: Setting, few: number): Setting[] 
     });
     all = all
       .flatMap((setting) => own.map((each) => [...setting, each]))
-      .filter(
-        (setting) =>
-          setting.reduce((sum, { movers }) => sum + movers, 0) <= pool.movers &&
-          setting.reduce((sum, { dehumidifiers }) => sum + dehumidifiers, 0) <= pool.dehumidifiers,
-      );
+      .filter((setting) => isWithin(pool, setting));
     if (all.length > few) return undefined;
   }
   return all;
@@ -249,8 +241,8 @@ function lastRoom({ rooms }: DryingResult): number {
 /** Settings one lever away, two levers of one room away, or one machine carried from room to room. */
 function neighbours(levers: Levers, setting: Setting): Setting[] {
   const left = {
-    movers: spare(levers.airMovers, setting, "movers"),
-    dehumidifiers: spare(levers.dehumidifiers, setting, "dehumidifiers"),
+    movers: Math.max(0, (levers.airMovers?.count ?? 0) - standing(setting, "movers")),
+    dehumidifiers: Math.max(0, (levers.dehumidifiers?.count ?? 0) - standing(setting, "dehumidifiers")),
   };
   const near = (now: RoomSetting, next: RoomSetting) =>
     Math.abs(next.movers - now.movers) + Math.abs(next.dehumidifiers - now.dehumidifiers) <= 1;
@@ -311,15 +303,8 @@ function* explained(
     );
   const without = ({ room, lever }: { readonly room: number; readonly lever: keyof RoomSetting }) =>
     setting.with(room, { ...itemAt(setting, room), [lever]: itemAt(present, room)[lever] });
-  const isPossible = (next: Setting) =>
-    (["movers", "dehumidifiers"] as const).every(
-      (kind) =>
-        next.reduce((sum, room) => sum + room[kind], 0) <=
-        Math.max(
-          (kind === "movers" ? levers.airMovers : levers.dehumidifiers)?.count ?? 0,
-          present.reduce((sum, room) => sum + room[kind], 0),
-        ),
-    );
+  const pool = poolOf(levers, present);
+  const isPossible = (next: Setting) => isWithin(pool, next);
   for (;;) {
     const now = hours(attempt(setting));
     const moves: LeverMove[] = [];

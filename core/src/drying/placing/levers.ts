@@ -100,17 +100,26 @@ export function setTo(building: Building, levers: Levers, present: Setting, next
   return changes.length > 0 ? { ...building, changes: [...(building.changes ?? []), ...changes] } : building;
 }
 
-/** Gear of a kind that stands nowhere in a setting. */
-export const spare = (pool: Pool<unknown> | undefined, setting: Setting, kind: "movers" | "dehumidifiers") =>
-  Math.max(0, (pool?.count ?? 0) - setting.reduce((sum, room) => sum + room[kind], 0));
+/** How much gear of a kind stands in all rooms together. */
+export const standing = (setting: Setting, kind: "movers" | "dehumidifiers"): number =>
+  setting.reduce((sum, room) => sum + room[kind], 0);
+
+interface GearCount {
+  readonly movers: number;
+  readonly dehumidifiers: number;
+}
+
+/** All gear there is: of the van, or what stands already where that is more. */
+export const poolOf = ({ airMovers, dehumidifiers }: Levers, present: Setting): GearCount => ({
+  movers: Math.max(airMovers?.count ?? 0, standing(present, "movers")),
+  dehumidifiers: Math.max(dehumidifiers?.count ?? 0, standing(present, "dehumidifiers")),
+});
+
+export const isWithin = (pool: GearCount, setting: Setting): boolean =>
+  standing(setting, "movers") <= pool.movers && standing(setting, "dehumidifiers") <= pool.dehumidifiers;
 
 /** Settings of one room that some gear to spare allows. */
-export function roomSettings(
-  levers: Levers,
-  room: number,
-  now: RoomSetting,
-  left: { readonly movers: number; readonly dehumidifiers: number },
-): RoomSetting[] {
+export function roomSettings(levers: Levers, room: number, now: RoomSetting, left: GearCount): RoomSetting[] {
   const choices = itemAt(levers.rooms, room);
   const upTo = (most: number) => Array.from({ length: Math.max(0, most) + 1 }, (_, i) => i);
   const movers = choices.takesMovers

@@ -95,7 +95,7 @@ function airOf({ rooms, links = [], hvac }: Building): number[] {
   return of;
 }
 
-/** Rooms that were read, or stand open to one that was: what isn't known of the others hardly shows in the readings. */
+/** Rooms with readings, or with an open door to one: the others hardly show in the readings. */
 function nearReadings({ links = [], hvac }: Building, read: ReadonlySet<number>): (room: number) => boolean {
   const near = new Set([
     ...read,
@@ -104,7 +104,7 @@ function nearReadings({ links = [], hvac }: Building, read: ReadonlySet<number>)
   return (room) => hvac !== undefined || near.has(room);
 }
 
-/** What isn't known of the building, in groups that one run can tell apart. */
+/** The unknowns of the building, in groups that one run can tell apart. */
 function movedTogether(posterior: Posterior, building: Building): Moved[][] {
   const { rooms } = building;
   const air = airOf(building);

@@ -142,7 +142,7 @@ export class Posterior {
     return this.readingOf().map((k) => itemAt(this.readings, k).room);
   }
 
-  /** Whether what isn't known moves with this component of a draw. */
+  /** Whether this component of a draw changes anything. */
   isSpread(component: number): boolean {
     const { rooms, outdoor } = this.spread;
     const room = rooms[Math.floor(component / PER_ROOM)];

@@ -62,7 +62,7 @@ export function* refitInSteps(
     const known = { building, spread, posterior, doubtful, bandHours: options.bandHours ?? [] };
     const mode = yield* modeWithFirstAnswer(known);
     if (tooFar(mode).length === 0) return yield* sampled(known, mode, samples);
-    // One wild reading drags the mode until the sound ones look wild: where little pulls from afar, it stands alone.
+    // One wild reading can drag the mode until sound readings look wild. The robust mode leaves it alone.
     const robust = yield* findRobustMode(known);
     const wild = tooFar(robust);
     const readingOf = posterior.readingOf();

@@ -1,5 +1,5 @@
 import type { JointMoves, LeverMove } from "@scutch/core/drying";
-import { hasBegun } from "@scutch/core/log";
+import { asChanged, hasBegun } from "@scutch/core/log";
 import { useMemo, useState } from "react";
 import type { JobDesk } from "../../planning/desk.ts";
 import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
@@ -37,10 +37,14 @@ export function MovesPanel({ desk, dried, place, now }: Props) {
   const aim = useMemo(() => (kind === "room" ? { kind, room: place } : { kind }), [kind, place]);
   const found = useMoves(desk, dried, aim, now);
   const { work, readings } = dried;
+  const rooms = useMemo(() => {
+    const now = new Map(asChanged(desk.job.rooms, desk.log).map((room) => [room.id as string, room]));
+    return work.rooms.flatMap(({ id }) => now.get(id) ?? []);
+  }, [desk.job.rooms, desk.log, work]);
   const placed = {
     work,
     departure: readings?.departure,
-    standing: (room: number) => standingIn(desk, room),
+    standing: standingIn(rooms, desk.shelf.gear),
   };
   const isLeft = work.rooms.some((_, i) => {
     const { likely } = readyOfRoom(dried, i, desk.startMs, "touchDry");
@@ -48,7 +52,7 @@ export function MovesPanel({ desk, dried, place, now }: Props) {
   });
   if (!isLeft) return null;
   const apply = (moves: readonly LeverMove[]) => {
-    const [first, ...others] = changesFor(desk, moves, readings?.departure);
+    const [first, ...others] = changesFor(rooms, desk.shelf.gear, moves, readings?.departure);
     if (!first) return;
     if (hasBegun(desk.log)) log(entryOf(first), undefined, others.map(entryOf));
     else

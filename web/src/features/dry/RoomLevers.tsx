@@ -30,7 +30,7 @@ export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly p
   const planned = job.rooms[place];
   const known = work.rooms[place];
   if (!planned || !known) return null;
-  const room = asChanged(planned, desk.log);
+  const [room = planned] = asChanged([planned], desk.log);
   // Once a room dries, what is switched counts from then on: the hours before stay as they were.
   const isDrying = known.finishLogged;
   const plan = (change: Partial<Room>, showLimit?: (limit: number) => string) =>

@@ -1,7 +1,5 @@
-import type { Room, RoomId } from "@scutch/contract";
+import type { Room, RoomId, Shelf } from "@scutch/contract";
 import type { Departure, LeverMove } from "@scutch/core/drying";
-import { asChanged } from "@scutch/core/log";
-import type { JobDesk } from "../../planning/desk.ts";
 import { airMoverOf, litresOf, windowsFor } from "./dryingGear.ts";
 
 /** What is set otherwise in a room. */
@@ -9,42 +7,31 @@ export type RoomChange = { readonly roomId: RoomId } & Partial<
   Pick<Room, "windows" | "heating" | "airMovers" | "dehumidifierLitresPerDay">
 >;
 
-/** A room as it stands now, by its place: as planned, and as it was changed since. */
-export function roomNow(
-  { job, log, work }: Pick<JobDesk, "job" | "log" | "work">,
-  place: number,
-): Room | undefined {
-  const room = job.rooms.find(({ id }) => id === work.rooms[place]?.id);
-  return room && asChanged(room, log);
-}
+/** What stands in each room now; rooms as they are, in the order they dry in. */
+export const standingIn = (rooms: readonly Room[], gear: Shelf["gear"]) =>
+  rooms.map(({ airMovers = [], dehumidifierLitresPerDay = 0 }) => ({
+    movers: airMovers.length,
+    dehumidifiers: Math.round(dehumidifierLitresPerDay / litresOf(gear, 1)),
+  }));
 
-/** What stands in a room now. */
-export function standingIn(desk: Pick<JobDesk, "job" | "log" | "work" | "shelf">, place: number) {
-  const room = roomNow(desk, place);
-  return {
-    movers: room?.airMovers?.length ?? 0,
-    dehumidifiers: Math.round((room?.dehumidifierLitresPerDay ?? 0) / litresOf(desk.shelf.gear, 1)),
-  };
-}
-
-/** Moves as changes of rooms, one for each. */
+/** Moves as changes of rooms, one for each; rooms as they are, in the order they dry in. */
 export function changesFor(
-  desk: Pick<JobDesk, "job" | "log" | "work" | "shelf">,
+  rooms: readonly Room[],
+  gear: Shelf["gear"],
   moves: readonly LeverMove[],
   departure: Departure | undefined,
 ): RoomChange[] {
-  return desk.work.rooms.flatMap((_, place): RoomChange[] => {
-    const room = roomNow(desk, place);
+  return rooms.flatMap((room, place): RoomChange[] => {
     const own = moves.filter((move) => move.room === place);
-    if (!room || own.length === 0) return [];
-    return [Object.assign({ roomId: room.id }, ...own.map((move) => changeBy(move, room, desk, departure)))];
+    if (own.length === 0) return [];
+    return [Object.assign({ roomId: room.id }, ...own.map((move) => changeBy(move, room, gear, departure)))];
   });
 }
 
 function changeBy(
   { lever, to, room: place }: LeverMove,
   { airMovers = [] }: Room,
-  { shelf }: Pick<JobDesk, "shelf">,
+  gear: Shelf["gear"],
   departure: Departure | undefined,
 ): Omit<RoomChange, "roomId"> {
   switch (lever) {
@@ -54,9 +41,9 @@ function changeBy(
       return { heating: to.isHeated };
     case "movers":
       return {
-        airMovers: Array.from({ length: to.movers }, (_, i) => airMovers[i] ?? airMoverOf(shelf.gear)),
+        airMovers: Array.from({ length: to.movers }, (_, i) => airMovers[i] ?? airMoverOf(gear)),
       };
     case "dehumidifiers":
-      return { dehumidifierLitresPerDay: litresOf(shelf.gear, to.dehumidifiers) };
+      return { dehumidifierLitresPerDay: litresOf(gear, to.dehumidifiers) };
   }
 }

@@ -9,13 +9,13 @@ import {
   WINDOWS,
   type Windows,
 } from "@scutch/core/drying";
-import { climateOf, POWER_PER_FLOW, POWER_PER_LITRE_A_DAY, type WorkPlan } from "@scutch/core/plan";
+import { climateOf, dehumidifierPower, type WorkPlan, withPower } from "@scutch/core/plan";
 
 /** An air mover and a dehumidifier as most are (common practice), for a van that lists none, and to rent. */
 export const AIR_MOVER: NonNullable<Room["airMovers"]>[number] = { flow: 0.9, jetSpeed: 8 };
 const RENTED_LITRES = 50;
 export const MAX_AIR_MOVERS = 6;
-/** What most rooms want from a rental shop: said as such. */
+/** Gear to rent beside the van's own. */
 export const RENTED = { airMovers: 2, dehumidifiers: 1 } as const;
 
 /** The van's own air mover: the first it lists. */
@@ -24,10 +24,9 @@ export function airMoverOf(gear: readonly Gear[]): typeof AIR_MOVER {
   return own?.kind === "air-mover" ? { flow: own.flow, jetSpeed: own.jetSpeed } : AIR_MOVER;
 }
 
-const withPower = (mover: AirMover): AirMover => ({ ...mover, power: POWER_PER_FLOW * mover.flow });
 const drier = (litresPerDay: number): Dehumidifier => ({
   litresPerDay,
-  power: POWER_PER_LITRE_A_DAY * litresPerDay,
+  power: dehumidifierPower(litresPerDay),
 });
 
 /** All air movers and dehumidifiers of the van; where there are several kinds, the first stands for all. */
@@ -86,6 +85,6 @@ export function windowsFor(exchange: number, departure: Departure | undefined, r
   return WINDOWS.reduce((best, each) => (off(each) < off(best) ? each : best));
 }
 
-/** How many dehumidifiers of the van's kind give so much. */
+/** Litres a day of so many dehumidifiers of the van's kind. */
 export const litresOf = (gear: readonly Gear[], count: number): number =>
   count * poolsOf(gear).dehumidifiers.each.litresPerDay;

@@ -16,7 +16,7 @@ interface Placed {
   readonly work: WorkPlan;
   readonly departure: Departure | undefined;
   /** What stands in the rooms now. */
-  readonly standing: (room: number) => { readonly movers: number; readonly dehumidifiers: number };
+  readonly standing: readonly { readonly movers: number; readonly dehumidifiers: number }[];
 }
 
 const WINDOWS_DO: Readonly<Record<Windows, string>> = {
@@ -67,7 +67,7 @@ function lineOf(
       why: "The room is too cold for its air to hold much moisture.",
     };
   const kind = lever === "movers" ? "air mover" : "dehumidifier";
-  const change = to[lever] - standing(room)[lever];
+  const change = to[lever] - (standing[room]?.[lever] ?? 0);
   const count = Math.abs(change);
   const gear = count === 1 ? `${kind === "air mover" ? "an" : "a"} ${kind}` : `${count} ${kind}s`;
   return change < 0

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { aGear, aJob, anEntry, aRoom, aShelf, idFor } from "@scutch/contract/testing";
 import { departed, explainReady, jointMoves, simulateDrying } from "@scutch/core/drying";
+import { asChanged } from "@scutch/core/log";
 import { planWork } from "@scutch/core/plan";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { deskOf } from "../../testing/deskOf.ts";
@@ -24,7 +25,7 @@ describe("a humid day: 28 °C and 75% outside, windows open on both sides", () =
     const { own } = leversFor(work, [fan, drier], undefined, 0);
     const found = jointMoves(work.building, own, { kind: "all" });
     const desk = deskOf(aJob({ rooms, indoor, outdoor }), aShelf({ gear: [fan, drier] }));
-    const changes = changesFor(desk, found.moves, undefined);
+    const changes = changesFor(desk.job.rooms, desk.shelf.gear, found.moves, undefined);
     const after = rooms.map((room) => ({ ...room, ...changes.find(({ roomId }) => roomId === room.id) }));
     expect(after.flatMap(({ airMovers = [] }) => airMovers).length).toBeLessThanOrEqual(1);
     const planned = planWork({ rooms: after, batches: [], indoor, outdoor });
@@ -35,7 +36,7 @@ describe("a humid day: 28 °C and 75% outside, windows open on both sides", () =
     expect(Math.max(...dried)).toBeLessThan(
       Math.max(...simulateDrying(work.building).rooms.map(({ touchDryHours }) => touchDryHours ?? 96)),
     );
-    const standing = (room: number) => standingIn(desk, room);
+    const standing = standingIn(desk.job.rooms, desk.shelf.gear);
     const lines = moveLines(found.moves, { work, departure: undefined, standing });
     expect(lines.map(({ what }) => what).join(" ")).toMatch(/Put a dehumidifier in (Lounge|Study)\./);
     expect(lines.map(({ what }) => what).join(" ")).not.toMatch(/Open/);
@@ -62,8 +63,10 @@ test("what was switched while a room dries counts from then on, and struck out i
   const slip = anEntry("slip", { kind: "correction", at: moved.at, corrects: moved.id, text: "other room" });
   const withMove = deskOf(job, shelf, [moved]);
   const struck = deskOf(job, shelf, [moved, slip]);
-  expect(standingIn(withMove, 0).movers).toBe(1);
-  expect(standingIn(struck, 0).movers).toBe(0);
+  const moversIn = (desk: typeof plain) =>
+    standingIn(asChanged(desk.job.rooms, desk.log), desk.shelf.gear)[0]?.movers;
+  expect(moversIn(withMove)).toBe(1);
+  expect(moversIn(struck)).toBe(0);
   const touch = (desk: typeof plain) => simulateDrying(desk.work.building).rooms[0]?.touchDryHours as number;
   expect(touch(withMove)).toBeLessThan(touch(plain));
   expect(touch(struck)).toBe(touch(plain));
@@ -81,7 +84,7 @@ describe("what readings say, in one sentence", () => {
       result: simulateDrying(departed(work.building, departure), { keepCourse: true }),
       ranges: undefined,
       before: { result, ranges: [] },
-      readings: { departure, doubtful: [], used: 3 },
+      readings: { departure, doubtful: [] },
     };
   };
   test.each([

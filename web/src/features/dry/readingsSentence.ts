@@ -1,3 +1,4 @@
+import type { RoomFactors } from "@scutch/core/drying";
 import { hoursAndMinutes } from "../../format/time.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
 
@@ -21,14 +22,8 @@ export function readingsSentence({ before, result, readings }: DryingForecast, p
   return `${reasonOf(readings?.departure.rooms[place], late)}: about ${by} ${late ? "later" : "sooner"}.`;
 }
 
-interface Factors {
-  readonly residual: number;
-  readonly rate: number;
-  readonly outdoorExchange: number;
-}
-
 /** Why a room is later or sooner than planned: what is furthest from its plan that way. */
-function reasonOf(factors: Factors | undefined, late: boolean): string {
+function reasonOf(factors: RoomFactors | undefined, late: boolean): string {
   const way = late ? 1 : -1;
   const causes = [
     { by: way * Math.log(factors?.residual ?? 1), text: late ? "Wetter than planned" : "Drier than planned" },

@@ -71,11 +71,13 @@ export function handOverPage(facts: HandOverFacts): CustomerPage {
   };
 }
 
-const cleanedRooms = ({ desk }: Pick<HandOverFacts, "desk">) =>
-  desk.work.rooms.flatMap((plan, index) => {
-    const room = desk.job.rooms.find(({ id }) => id === plan.id);
-    return plan.passage || !room ? [] : [{ plan, room: asChanged(room, desk.log), index }];
+const cleanedRooms = ({ desk }: Pick<HandOverFacts, "desk">) => {
+  const rooms = asChanged(desk.job.rooms, desk.log);
+  return desk.work.rooms.flatMap((plan, index) => {
+    const room = rooms.find(({ id }) => id === plan.id);
+    return plan.passage || !room ? [] : [{ plan, room, index }];
   });
+};
 
 /** Only finished rooms are promised a time. */
 const finished = (facts: Pick<HandOverFacts, "desk">) =>

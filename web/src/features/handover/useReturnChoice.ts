@@ -15,9 +15,7 @@ export interface Return {
 
 /** Reasons to come back, by the log and the forecast: air movers to fetch once their rooms are dry, rooms to look at again. */
 function returnsOf({ job, log, dried, startMs }: JobDesk): readonly Return[] {
-  const withMovers = job.rooms
-    .map((room) => asChanged(room, log))
-    .filter(({ airMovers }) => (airMovers?.length ?? 0) > 0);
+  const withMovers = asChanged(job.rooms, log).filter(({ airMovers }) => (airMovers?.length ?? 0) > 0);
   const dryTimes = dried
     ? dried.work.rooms.flatMap(({ id }, index) =>
         withMovers.some((room) => room.id === id) ? [readyOfRoom(dried, index, startMs, "dry").likely] : [],
