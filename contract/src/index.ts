@@ -26,6 +26,7 @@ export {
 } from "./endpoints/index.ts";
 export { PATHS } from "./endpoints/paths.ts";
 export { ApiError, Fault, faultsOf } from "./fault.ts";
+export { Forecast } from "./forecast.ts";
 export { Gear, type GearKind, type GearOf } from "./gear.ts";
 export {
   BatchId,
@@ -51,12 +52,16 @@ export {
   Job,
   MAX_BATCHES,
   MAX_FORMER,
+  MAX_PLANNED_AIR,
   MAX_ROOMS,
+  MAX_WEATHER_POINTS,
+  PlannedAir,
   PriceChange,
   RigChoice,
   RunChoice,
   StepPin,
   StoredJob,
+  Weather,
   WorkBreak,
 } from "./job.ts";
 export { JobCard, JobPage, OPEN_DAYS, summarizeJob } from "./jobCard.ts";
@@ -70,6 +75,7 @@ export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
 export { MAX_OFFERS, Offer, type OfferLine, PAID_BY, QuotedBook, Signature } from "./quoteEntries.ts";
 export { AirMover, Part, Room, RoomShape, Zones } from "./room.ts";
 export { forgottenSite, Site, withoutKeySafe } from "./site.ts";
+export { isSouthern } from "./southern.ts";
 export { Spot } from "./spot.ts";
 export { Stock, StockLot, type StockUse } from "./stock.ts";
 export { parseTolerantly } from "./tolerant.ts";

@@ -1,9 +1,10 @@
 import { STROKE_LIMITS } from "@scutch/core/clean";
+import { WINDOWS } from "@scutch/core/drying";
 import { LAST_CLEANED, MAX_PEOPLE, OCCUPANCY, ROLE_CHOICES } from "@scutch/core/plan";
 import * as z from "zod";
 import { Door } from "./door.ts";
-import { BatchId, GearId, JobId, ProductId, SiteId, VesselId } from "./ids.ts";
-import { Clock, Day } from "./moment.ts";
+import { BatchId, GearId, JobId, ProductId, RoomId, SiteId, VesselId } from "./ids.ts";
+import { Clock, Day, Instant } from "./moment.ts";
 import { Strength } from "./product.ts";
 import { Air, Name, OutdoorAir, quantity, Volume } from "./quantity.ts";
 import { FormerRoom, Room } from "./room.ts";
@@ -100,6 +101,36 @@ export const StepPin = z
   })
   .meta({ id: "StepPin" });
 
+export const MAX_PLANNED_AIR = 12;
+/** Windows, heating or gear that will be set otherwise at an hour. */
+export const PlannedAir = z
+  .strictObject({
+    id: z.uuid(),
+    at: Clock.meta({ description: "Local time, HH:MM; before the start: on the next day" }),
+    daily: z.literal(true).optional().meta({ description: "Again on the days after" }),
+    roomId: RoomId.optional().meta({ description: "All rooms if absent" }),
+    windows: z.enum(WINDOWS).optional(),
+    heating: z.boolean().optional(),
+    setpoint: quantity("°C", [5, 35], "Heating set to; the room’s own temperature if absent").optional(),
+    gearOut: z.literal(true).optional().meta({ description: "Air movers and dehumidifiers taken away" }),
+  })
+  .meta({ id: "PlannedAir" });
+export type PlannedAir = z.infer<typeof PlannedAir>;
+
+export const MAX_WEATHER_POINTS = 240;
+/** Air outdoors by the hour: straight lines between its points, the last held. */
+export const Weather = z
+  .strictObject({
+    source: z.enum(["typed", "forecast", "file"]),
+    name: Name.optional().meta({ description: "Of the forecast or the file" }),
+    points: z
+      .array(z.strictObject({ at: Instant, ...OutdoorAir.shape }))
+      .min(1)
+      .max(MAX_WEATHER_POINTS),
+  })
+  .meta({ id: "Weather" });
+export type Weather = z.infer<typeof Weather>;
+
 const MAX_PRICE_LINES = 120;
 const Money = quantity("the crew’s currency", [-1_000_000, 1_000_000]);
 /** A decision about a line of the price. */
@@ -158,6 +189,12 @@ export const Job = z
     run: RunChoice.optional(),
     breaks: z.array(WorkBreak).max(MAX_BREAKS).optional(),
     pins: z.array(StepPin).max(MAX_PINS).optional(),
+    plannedAir: z
+      .array(PlannedAir)
+      .max(MAX_PLANNED_AIR)
+      .optional()
+      .meta({ description: "What will be switched while the rooms dry" }),
+    weather: Weather.optional(),
     priceLines: z.array(PriceChange).max(MAX_PRICE_LINES).optional(),
     discount: Discount.optional(),
   })
@@ -180,6 +217,9 @@ export const Job = z
     repeated(job.spots ?? [], (spot) => spot.id, "spots");
     repeated(job.breaks ?? [], (each) => each.id, "breaks");
     repeated(job.pins ?? [], (pin) => pin.id, "pins");
+    repeated(job.plannedAir ?? [], (each) => each.id, "plannedAir");
+    for (const [i, { roomId }] of (job.plannedAir ?? []).entries())
+      if (roomId !== undefined && !rooms.has(roomId)) fault(["plannedAir", i, "roomId"], "unknown-reference");
     repeated(job.priceLines ?? [], (line) => line.id, "priceLines");
     for (const [i, room] of job.rooms.entries())
       if (room.batchId !== undefined && !batches.has(room.batchId))

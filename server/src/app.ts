@@ -3,12 +3,15 @@ import type { Logger } from "pino";
 import { notFound } from "./failures.ts";
 import { changeRoutes, feedOf, tellOfSaves } from "./features/change/routes.ts";
 import { crewRoutes } from "./features/crew/routes.ts";
+import { forecastRoutes } from "./features/forecast/routes.ts";
 import { jobRoutes } from "./features/job/routes.ts";
 import { logRoutes } from "./features/log/routes.ts";
 import { photoRoutes } from "./features/photo/routes.ts";
 import { recordRoutes } from "./features/record/routes.ts";
 import { shelfRoutes } from "./features/shelf/routes.ts";
 import { stockRoutes } from "./features/stock/routes.ts";
+import type { ForecastService } from "./forecast/forecastService.ts";
+import { simulatedForecast } from "./forecast/simulatedForecast.ts";
 import type { ChangeFeed } from "./http/changeFeed.ts";
 import type { Context } from "./http/context.ts";
 import { withinDeadline } from "./http/deadline.ts";
@@ -18,7 +21,9 @@ import { actorGate, contractGate } from "./http/gate.ts";
 import { sameOriginOnly, securityHeaders } from "./http/security.ts";
 import { staticFiles } from "./http/staticFiles.ts";
 
-interface Options extends Omit<Context, "feed"> {
+interface Options extends Omit<Context, "feed" | "forecasts"> {
+  /** Absent: the simulated one. */
+  readonly forecasts?: ForecastService;
   /** Absent: its own, which is heard by this app alone. */
   readonly feed?: ChangeFeed;
   readonly log: Logger;
@@ -29,8 +34,12 @@ interface Options extends Omit<Context, "feed"> {
 const BODY_LIMIT = "1mb";
 
 /** The server's one list, top to bottom in the order a request meets it. Opens nothing itself. */
-export function makeApp({ log, webDir, feed, ...given }: Options): Express {
-  const context: Context = { ...given, feed: feed ?? feedOf(given.db) };
+export function makeApp({ log, webDir, feed, forecasts, ...given }: Options): Express {
+  const context: Context = {
+    ...given,
+    feed: feed ?? feedOf(given.db),
+    forecasts: forecasts ?? simulatedForecast(),
+  };
   const app = express();
   app.disable("x-powered-by");
   app.set("query parser", "simple");
@@ -53,6 +62,7 @@ export function makeApp({ log, webDir, feed, ...given }: Options): Express {
   api.use(express.json({ limit: BODY_LIMIT, strict: true }));
   changeRoutes(api, context);
   crewRoutes(api, context);
+  forecastRoutes(api, context);
   jobRoutes(api, context);
   logRoutes(api, context);
   photoRoutes(api, context);

@@ -2,6 +2,7 @@ import type * as z from "zod";
 import { changeEndpoints } from "./change.ts";
 import { crewEndpoints } from "./crew.ts";
 import type { Endpoint } from "./endpoint.ts";
+import { forecastEndpoints } from "./forecast.ts";
 import { jobEndpoints } from "./job.ts";
 import { logEndpoints } from "./log.ts";
 import { photoEndpoints } from "./photo.ts";
@@ -17,6 +18,7 @@ export { RecordChange } from "./record.ts";
 export const endpoints = {
   ...changeEndpoints,
   ...crewEndpoints,
+  ...forecastEndpoints,
   ...jobEndpoints,
   ...logEndpoints,
   ...photoEndpoints,

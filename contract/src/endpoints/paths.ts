@@ -24,6 +24,7 @@ export const PATHS = {
   saveVessel: "/vessels/{vesselId}",
   saveGear: "/gear/{gearId}",
   saveSite: "/sites/{siteId}",
+  readForecast: "/sites/{siteId}/forecast",
   readStock: "/stock",
   saveLot: "/stock/{lotId}",
 } as const;

@@ -21,6 +21,7 @@ export { type CourseSample, courseInterpolator, freeWaterAt, simplifyCourse, wet
 export { FIBRES, type Fibre, regain, waterActivity } from "./fibre.ts";
 export { DRYING_LIMITS } from "./limits.ts";
 export { type Film, openTime } from "./openTime.ts";
+export { coldestOutdoors, outdoorAirAt } from "./outdoors.ts";
 export { type PatchReady, patchReady } from "./patch.ts";
 export { criticalWater } from "./pile.ts";
 export {

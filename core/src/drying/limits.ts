@@ -21,7 +21,7 @@ export const DRYING_LIMITS = {
   pressure: [50_000, 110_000],
   finishedAt: [0, 10_000_000],
   hours: [0, 1000],
-  changes: [0, 1000],
+  changes: [0, 5000],
   weather: [1, 1000],
   rooms: [1, 60],
   airChangesPerHour: [0, 30],

@@ -1,4 +1,4 @@
-export { airChanges, asChanged } from "./airChanges.ts";
+export { airChanges } from "./airChanges.ts";
 export { dryingReadings, type LoggedReading } from "./dryingReadings.ts";
 export { effectiveEntries, retractedIds } from "./effective.ts";
 export type { Entry, FillMade, OfKind, SpotAttempted } from "./entries.ts";

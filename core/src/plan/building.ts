@@ -9,6 +9,7 @@ import {
   OPEN_DOOR_FLOW,
   OUTDOOR_AIR_CHANGES,
 } from "../drying/index.ts";
+import { weatherSeries } from "../weather/index.ts";
 import { climateOf } from "./assume.ts";
 import { DEFAULTS } from "./defaults.ts";
 import type { JobInput } from "./input.ts";
@@ -60,13 +61,14 @@ function changesOf({ airChanges = [] }: JobInput, rooms: readonly RoomPlan[]): C
     const place = rooms.findIndex(({ id }) => id === each.roomId);
     const room = rooms[place];
     if (!room) return [];
-    const { windows, heating, airMovers, dehumidifierLitresPerDay: litres } = each;
+    const { windows, heating, setpoint, airMovers, dehumidifierLitresPerDay: litres } = each;
+    const warmth = setpoint === undefined ? room.air : { ...room.air, temperature: setpoint };
     return [
       {
         hours: Math.min(MAX_HOURS, Math.max(0, each.hours)),
         room: place,
         ...(windows === undefined ? {} : { outdoorAirChangesPerHour: OUTDOOR_AIR_CHANGES[windows] }),
-        ...(heating === undefined ? {} : { climate: climateOf(heating, room.air, room.area) }),
+        ...(heating === undefined ? {} : { climate: climateOf(heating, warmth, room.area) }),
         ...(airMovers === undefined ? {} : { airMovers: airMovers.map(withPower) }),
         ...(litres === undefined
           ? {}
@@ -76,12 +78,18 @@ function changesOf({ airChanges = [] }: JobInput, rooms: readonly RoomPlan[]): C
   });
 }
 
+/** Weather by the hour where there is any, else air that stays as it is. */
+function outdoorsOf({ outdoor, weather }: JobInput): Pick<Building, "outdoor" | "weather"> {
+  const series = weather ? weatherSeries(weather.points, outdoor) : [];
+  return series.length > 0 ? { weather: series } : { outdoor: outdoor ?? DEFAULTS.outdoor };
+}
+
 /** What a job's planned rooms dry as. */
 export function buildingOf(job: JobInput, rooms: readonly RoomPlan[]): Building {
   const links = openDoors(job);
   const changes = changesOf(job, rooms);
   return {
-    outdoor: job.outdoor ?? DEFAULTS.outdoor,
+    ...outdoorsOf(job),
     pressure: pressureAtElevation(job.elevation ?? DEFAULTS.elevation),
     rooms: rooms.map(dryingRoom),
     ...(links.length > 0 ? { links } : {}),

@@ -32,6 +32,7 @@ export { DEFAULT_ROLES, MAX_PEOPLE, ROLE_CHOICES, type RoleChoice } from "./crew
 export { DEFAULTS, defaultMethod } from "./defaults.ts";
 export { type HeaviestLoad, heaviestOf } from "./heaviest.ts";
 export type {
+  AirChange,
   JobDoor,
   JobInput,
   LoggedTest,
@@ -76,6 +77,7 @@ export { type PastTest, stillCounts } from "./pastTests.ts";
 export { productAmounts } from "./productAmounts.ts";
 export { careFloor, isSprayed, mixFor, sprayKindFor, suitsFloor } from "./roomMix.ts";
 export type { RoomPlan } from "./rooms.ts";
+export { roomsAsSet } from "./roomsAsSet.ts";
 export { DEFAULT_CIRCUITS, filmOn, workingAirSpeed } from "./run.ts";
 export type { Spraying } from "./spraying.ts";
 export { spreadOf } from "./spread.ts";

@@ -14,6 +14,7 @@ import type { Air, AirMover, Windows } from "../drying/index.ts";
 import type { Part, RoomShape, Zones } from "../floor/index.ts";
 import type { Strength, Tip, Vessel } from "../mix/index.ts";
 import type { Break, CrewPace, Pin, StepProgress, WalkDoor } from "../run/index.ts";
+import type { WeatherPoint } from "../weather/index.ts";
 import type { RoleChoice } from "./crewRoles.ts";
 import type { Interview } from "./interview.ts";
 
@@ -122,6 +123,17 @@ export interface AirChange {
   readonly heating?: boolean | undefined;
   readonly airMovers?: readonly AirMover[] | undefined;
   readonly dehumidifierLitresPerDay?: number | undefined;
+  /** °C that the heating is set to, where that isn't the room's own temperature. */
+  readonly setpoint?: number | undefined;
+}
+
+/** Where hours of weather come from: a person, a forecast, or a file of a usual year. */
+export type WeatherSource = "typed" | "forecast" | "file";
+
+/** Air outdoors by the hour, hours after the start. */
+export interface PlannedWeather {
+  readonly source: WeatherSource;
+  readonly points: readonly WeatherPoint[];
 }
 
 /** A room taken out of the plan, as far as its dye test goes on counting. */
@@ -163,7 +175,10 @@ export interface JobInput {
   /** m above the sea. */
   readonly elevation?: number;
   readonly indoor?: Air;
+  /** Measured outdoors at the start. */
   readonly outdoor?: Air;
+  /** Holds where it has hours; see weatherSeries for what was measured beside it. */
+  readonly weather?: PlannedWeather;
   readonly rooms: readonly SurveyedRoom[];
   readonly batches: readonly PlannedBatch[];
   /** What vessels still hold, unrinsed, from an earlier job of the day: its products, by vessel. */
@@ -181,7 +196,7 @@ export interface JobInput {
   readonly run?: PlannedRun;
   /** Water measured over some rooms, in the order logged: what stays in them is that, not an estimate. */
   readonly measuredWater?: readonly MeasuredWater[];
-  /** What was switched in rooms while they dried. */
+  /** What was switched in rooms while they dried, and what is going to be. */
   readonly airChanges?: readonly AirChange[];
   /** Hours after the job's start at which rooms were really finished, by id: the truth replaces the plan. */
   readonly finishedHours?: Readonly<Record<string, number>>;

@@ -1,5 +1,6 @@
 import { type AttemptResult, spotArea } from "../care/index.ts";
 import type { Blower, Rig } from "../clean/index.ts";
+import type { Air, Windows } from "../drying/index.ts";
 import {
   airChanges,
   attemptsOn,
@@ -14,7 +15,7 @@ import { type Strength, usableVolume, type Vessel, type VesselKind } from "../mi
 import { omitAbsent } from "../omitAbsent.ts";
 import type { CrewPace } from "../run/index.ts";
 import type { RoleChoice } from "./crewRoles.ts";
-import type { AirChange, JobInput, PlannedSpot, ProductLabel, SurveyedRoom } from "./input.ts";
+import type { AirChange, JobInput, PlannedSpot, ProductLabel, SurveyedRoom, WeatherSource } from "./input.ts";
 import { runProgress } from "./loggedProgress.ts";
 import { type PastTest, pastTests } from "./pastTests.ts";
 
@@ -71,6 +72,26 @@ export interface JobDocument extends Pick<JobInput, "indoor" | "outdoor" | "inte
   };
   readonly breaks?: readonly { readonly id: string; readonly at: string; readonly length: number }[];
   readonly pins?: readonly { readonly id: string; readonly at: string }[];
+  readonly plannedAir?: readonly PlannedAir[];
+  readonly weather?: {
+    readonly source: WeatherSource;
+    /** Moments, ISO 8601. */
+    readonly points: readonly (Air & { readonly at: string })[];
+  };
+}
+
+/** What is going to be switched at an hour, HH:MM: in one room, or in all. Temperature °C. */
+interface PlannedAir {
+  readonly id: string;
+  readonly at: string;
+  /** On the days after as well, while anything dries. */
+  readonly daily?: true | undefined;
+  readonly roomId?: string | undefined;
+  readonly windows?: Windows | undefined;
+  readonly heating?: boolean | undefined;
+  readonly setpoint?: number | undefined;
+  /** Air movers and dehumidifiers are taken away. */
+  readonly gearOut?: true | undefined;
 }
 
 /** Gear of the van that a job is computed with. Lengths m, flows m³/s, pressure bar at the wand and Pa at the blower. */
@@ -159,6 +180,28 @@ export const isAirEntered = (
   roomId: string,
 ): boolean => indoor !== undefined || rooms.find(({ id }) => id === roomId)?.air !== undefined;
 
+/** A drying that lasts longer is told as one that doesn't end. */
+const DAYS_PLANNED = 5;
+const HOURS_A_DAY = 24;
+
+/** What is planned to be switched, as it is once its hour has come. */
+function plannedAirChanges(job: JobDocument, around: JobContext): AirChange[] {
+  return (job.plannedAir ?? []).flatMap(
+    ({ at, daily, roomId, windows, heating, setpoint, gearOut }): AirChange[] => {
+      const first = secondsAfter(at, job, around) / 3600;
+      const hours = Array.from({ length: daily ? DAYS_PLANNED : 1 }, (_, day) => first + HOURS_A_DAY * day);
+      const rooms = job.rooms.filter(({ id }) => roomId === undefined || roomId === id);
+      const change = {
+        windows,
+        heating: heating ?? (setpoint === undefined ? undefined : true),
+        setpoint,
+        ...(gearOut ? { airMovers: [], dehumidifierLitresPerDay: 0 } : {}),
+      };
+      return hours.flatMap((hour) => rooms.map(({ id }) => ({ hours: hour, roomId: id, ...change })));
+    },
+  );
+}
+
 const airChangesFrom = (log: readonly Entry[], startsAtMs: number): AirChange[] =>
   airChanges(log).map(({ at, roomId, windows, heating, airMovers, dehumidifierLitresPerDay }) => ({
     hours: (Date.parse(at) - startsAtMs) / HOUR,
@@ -168,6 +211,18 @@ const airChangesFrom = (log: readonly Entry[], startsAtMs: number): AirChange[] 
     airMovers,
     dehumidifierLitresPerDay,
   }));
+
+/** Hours of weather, from the moment the job starts. */
+function weatherOf({ weather, day, startsAt }: JobDocument, around: JobContext): Pick<JobInput, "weather"> {
+  if (!weather) return {};
+  const start = around.startsAtMs ?? (around.clockTime ?? thisMachine)(day, startsAt);
+  const points = weather.points.map(({ at, temperature, relativeHumidity }) => ({
+    hours: (Date.parse(at) - start) / HOUR,
+    temperature,
+    relativeHumidity,
+  }));
+  return { weather: { source: weather.source, points } };
+}
 
 /** Joins a job with its surroundings into what core plans from. A batch whose product or vessel is missing is left out. */
 export function toJobInput(job: JobDocument, around: JobContext): JobInput {
@@ -191,7 +246,11 @@ export function toJobInput(job: JobDocument, around: JobContext): JobInput {
       return { ...spot, area: spotArea(spot.across, spot.long), ...(last ? { result: last.result } : {}) };
     }),
     measuredWater: tankReadings(log),
-    ...(startsAtMs === undefined ? {} : { airChanges: airChangesFrom(log, startsAtMs) }),
+    airChanges: [
+      ...plannedAirChanges(job, around),
+      ...(startsAtMs === undefined ? [] : airChangesFrom(log, startsAtMs)),
+    ].toSorted((a, b) => a.hours - b.hours),
+    ...weatherOf(job, around),
     treatments: around.products.filter(({ kind }) => kind === "odour-treatment"),
     tests: [...pastTests(job), ...productTests(log)],
     batches: job.batches.flatMap((batch) => {

@@ -2,6 +2,7 @@ import type { CrewId } from "@scutch/contract";
 import type { Request } from "express";
 import type { BlobStore } from "../blobs/blobStore.ts";
 import type { Db } from "../db/connect.ts";
+import type { ForecastService } from "../forecast/forecastService.ts";
 import type { ChangeFeed } from "./changeFeed.ts";
 
 /** Who asks: whose work it is, and who of them where that is known. */
@@ -19,4 +20,5 @@ export interface Context {
   readonly blobs: BlobStore;
   readonly actorOf: ActorOf;
   readonly feed: ChangeFeed;
+  readonly forecasts: ForecastService;
 }

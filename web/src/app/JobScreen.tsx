@@ -1,11 +1,12 @@
 import { isKnownZone, JobId } from "@scutch/contract";
+import { outdoorAirAt } from "@scutch/core/drying";
 import { explainLastReady, explainTotalArea } from "@scutch/core/plan";
 import { Ellipsis, Redo2, Undo2 } from "lucide-react";
 import { lazy, memo, Suspense, useEffect, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { redoChange, undoChange } from "../device/changes.ts";
 import { noteFirstLacking, noteFirstSight } from "../device/firstSight.ts";
-import { startText } from "../format/time.ts";
+import { hoursAt, startText } from "../format/time.ts";
 import { percent } from "../format/units.ts";
 import { type JobDesk, useJobDesk } from "../planning/desk.ts";
 import { LogNowContext } from "../planning/logNow.ts";
@@ -154,9 +155,13 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
   const air = (where: string, value: typeof job.indoor) =>
     value ? `${where} ${units.temperature(value.temperature)} ${percent(value.relativeHumidity)}` : undefined;
   const rooms = work.rooms.filter(({ passage }) => !passage).length;
-  const facts = [startText(job, zoneName), air("inside", job.indoor), air("outside", job.outdoor)].filter(
-    Boolean,
-  );
+  const isOutdoorSaid = job.outdoor !== undefined || job.weather !== undefined;
+  const outdoor = outdoorAirAt(work.building, Math.max(0, hoursAt(startMs, now)));
+  const facts = [
+    startText(job, zoneName),
+    air("inside", job.indoor),
+    air("outside", isOutdoorSaid ? outdoor : undefined),
+  ].filter(Boolean);
   return (
     <div data-round className="flex items-end justify-between gap-x-8 gap-y-2 px-4 pt-4 pb-3 sm:px-7 sm:pt-6">
       <div className="min-w-0 flex-1">

@@ -13,6 +13,7 @@ export const KINDS: Readonly<Record<string, string>> = {
   spots: "Spot",
   breaks: "Break",
   pins: "Locked step",
+  plannedAir: "Planned change of air",
   priceLines: "Price",
 };
 export const ORDERS: Readonly<Record<string, string>> = {
@@ -23,6 +24,7 @@ export const ORDERS: Readonly<Record<string, string>> = {
   spots: "Spot order",
   breaks: "Break order",
   pins: "Locked step order",
+  plannedAir: "Order of the planned changes",
   priceLines: "Order of the price lines",
 };
 

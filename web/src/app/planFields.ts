@@ -52,7 +52,16 @@ const airField = (name: string): Field<AirOf> => ({
   },
 });
 
-type Lists = "rooms" | "former" | "doors" | "spots" | "batches" | "breaks" | "pins" | "priceLines";
+type Lists =
+  | "rooms"
+  | "former"
+  | "doors"
+  | "spots"
+  | "batches"
+  | "breaks"
+  | "pins"
+  | "plannedAir"
+  | "priceLines";
 
 export const JOB_FIELDS: FieldsOf<Omit<Job, "id" | Lists>> = {
   title: { name: "Job description", show: plain },
@@ -96,6 +105,11 @@ export const JOB_FIELDS: FieldsOf<Omit<Job, "id" | Lists>> = {
       vacuumFirst: { name: "vacuuming everything first", show: yesNo },
       roles: { name: "who cleans", show: named(ROLE_NAMES) },
     },
+  },
+  weather: {
+    name: "Weather",
+    show: ({ points }) => (points.length === 1 ? "1 hour" : `${points.length} hours`),
+    fields: { source: { name: "source" }, name: { name: "name", show: plain }, points: { name: "hours" } },
   },
   discount: {
     name: "Discount",
@@ -196,6 +210,16 @@ const BREAK_FIELDS: FieldsOf<ThingOf<"breaks">> = {
 };
 const PIN_FIELDS: FieldsOf<ThingOf<"pins">> = { at: TIME_FIELD };
 
+const PLANNED_AIR_FIELDS: FieldsOf<ThingOf<"plannedAir">> = {
+  at: TIME_FIELD,
+  daily: { name: "every day", show: yesNo },
+  roomId: { name: "room" },
+  windows: ROOM_FIELDS.windows,
+  heating: ROOM_FIELDS.heating,
+  setpoint: { name: "heating set to", show: temperature },
+  gearOut: { name: "gear taken away", show: yesNo },
+};
+
 const PRICE_LINE_FIELDS: FieldsOf<ThingOf<"priceLines">> = {
   what: { name: "description", show: plain },
   asked: { name: "asked for", show: yesNo },
@@ -221,6 +245,7 @@ export const THING_FIELDS: Readonly<Record<Lists, AnyFields>> = {
   batches: BATCH_FIELDS,
   breaks: BREAK_FIELDS,
   pins: PIN_FIELDS,
+  plannedAir: PLANNED_AIR_FIELDS,
   priceLines: PRICE_LINE_FIELDS,
 };
 

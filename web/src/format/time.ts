@@ -6,6 +6,7 @@ import { addDays, addMonths, lightFormat, parseISO } from "date-fns";
 const HOUR = 3_600_000;
 
 export const timeAt = (start: number, hours: number) => start + hours * HOUR;
+export const hoursAt = (start: number, time: number) => (time - start) / HOUR;
 
 /** A range without spaces, 18:05–23:50; with them where an end has a space of its own. */
 const joined = (from: string, to: string) => (/\s/.test(from + to) ? `${from} – ${to}` : `${from}–${to}`);

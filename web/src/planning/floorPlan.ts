@@ -40,6 +40,7 @@ export function withoutRoom(job: Job, id: RoomId, logged = false): Job {
     rooms: job.rooms.filter((room) => room.id !== id),
     ...(remembered.length > 0 || job.former ? { former: [...former, ...remembered].slice(-MAX_FORMER) } : {}),
     ...(job.doors ? { doors: job.doors.filter((door) => door.from !== id && door.to !== id) } : {}),
+    ...(job.plannedAir ? { plannedAir: job.plannedAir.filter(({ roomId }) => roomId !== id) } : {}),
     ...(job.spots ? { spots: job.spots.filter((spot) => spot.roomId !== id) } : {}),
   };
 }

@@ -12,9 +12,13 @@ export const PLAN_LISTS = [
   "spots",
   "breaks",
   "pins",
+  "plannedAir",
   "priceLines",
 ] as const;
 export type PlanList = (typeof PLAN_LISTS)[number];
+/** Those whose things belong to a room. */
+export const LISTS_OF_ROOMS = ["doors", "spots", "plannedAir"] as const;
+const isOfRooms = (list: string) => LISTS_OF_ROOMS.some((each) => each === list);
 
 export interface Item extends Doc {
   readonly id: string;
@@ -32,18 +36,18 @@ export interface Merged<T> {
 const itemsOf = (plan: PlanDoc, list: PlanList): readonly Item[] => plan[list] ?? [];
 const byId = (items: readonly Item[]) => new Map(items.map((item) => [item.id, item]));
 
-/** Ids of the rooms a door or spot hangs on. */
+/** Ids of the rooms a thing hangs on. */
 const roomsOf = (item: Item): unknown[] => [item.from, item.to, item.roomId].filter((id) => id !== undefined);
 const hangsOn = (item: Item, roomId: string) => roomsOf(item).includes(roomId);
 
-/** Whether one side changed what hangs on a thing: a door or spot of a room, a room sprayed from a batch. */
+/** Whether one side changed what hangs on a thing: a door, spot or planned change of a room, a room sprayed from a batch. */
 function leansOn(list: PlanList, id: string, side: PlanDoc, base: PlanDoc): boolean {
   if (list === "batches") {
     const before = byId(itemsOf(base, "rooms"));
     return itemsOf(side, "rooms").some((room) => room.batchId === id && before.get(room.id)?.batchId !== id);
   }
   if (list !== "rooms") return false;
-  return (["doors", "spots"] as const).some((hanging) => {
+  return LISTS_OF_ROOMS.some((hanging) => {
     const before = byId(itemsOf(base, hanging));
     return itemsOf(side, hanging).some((item) => hangsOn(item, id) && !deepEqual(item, before.get(item.id)));
   });
@@ -81,7 +85,7 @@ export function mergePlans<T extends PlanDoc>(base: T, local: T, remote: T): Mer
       }
     }
     if (list === "batches") restoreBatches(joinedRooms, items, [remote, local, base]);
-    if (list === "doors" || list === "spots") dropHanging(joinedRooms, items);
+    if (isOfRooms(list)) dropHanging(joinedRooms, items);
     const idsOf = (side: PlanDoc) => itemsOf(side, list).map(({ id }) => id);
     const order = mergeOrder(idsOf(base), idsOf(local), idsOf(remote), new Set(items.keys()));
     if (order.clash)
@@ -103,7 +107,7 @@ function restoreBatches(rooms: readonly Item[], batches: Map<string, Item>, side
   }
 }
 
-/** A door or spot of a room both sides are rid of goes with it. */
+/** What hangs on a room both sides are rid of goes with it. */
 function dropHanging(rooms: readonly Item[], items: Map<string, Item>): void {
   const there = new Set(rooms.map(({ id }) => id));
   for (const [id, item] of items)

@@ -1,6 +1,6 @@
 import { itemAt } from "../../itemAt.ts";
 import type { MergeConflict } from "./fields.ts";
-import type { Item, PlanDoc } from "./mergePlans.ts";
+import { type Item, LISTS_OF_ROOMS, type PlanDoc } from "./mergePlans.ts";
 import { type Doc, isDoc } from "./same.ts";
 
 /** A document with the value at a path of keys and ids put in, or taken out where undefined; unchanged where nothing is there. */
@@ -15,13 +15,13 @@ function withValue(doc: unknown, [key, ...rest]: readonly string[], value: unkno
   return after === undefined ? others : { ...others, [key]: after };
 }
 
-/** A plan without a thing, and without the doors and spots that hang on it. */
+/** A plan without a thing, and without what hangs on it. */
 export function removeItem<T extends PlanDoc>(plan: T, list: string, id: string): T {
   const free = (item: Item) => item.id !== id && item.from !== id && item.to !== id && item.roomId !== id;
   return Object.fromEntries(
     Object.entries(plan).map(([key, value]) => [
       key,
-      Array.isArray(value) && (key === list || key === "doors" || key === "spots")
+      Array.isArray(value) && (key === list || LISTS_OF_ROOMS.some((each) => each === key))
         ? value.filter(free)
         : value,
     ]),

@@ -5,6 +5,8 @@ import { useDesk } from "../../planning/openDesk.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { NoRooms } from "../../shared/NoRooms.tsx";
+import { PlannedAirList } from "../../shared/weather/PlannedAirList.tsx";
+import { WeatherToCome } from "../../shared/weather/WeatherToCome.tsx";
 import { Loading } from "../../ui/States.tsx";
 import { useNow } from "../../ui/useNow.ts";
 import { CourseChart } from "./CourseChart.tsx";
@@ -60,7 +62,11 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
         <WhatReadingsSay desk={desk} dried={dried} place={place} now={now} />
         <MovesPanel desk={desk} dried={dried} place={place} now={now} />
         <DoubtfulReadings desk={desk} dried={dried} />
-        {lever >= 0 && <RoomLevers desk={desk} place={lever} />}
+        {lever >= 0 && <RoomLevers desk={desk} place={lever} now={now} />}
+        <div className="mt-6 grid gap-6 border-ink border-t-2 pt-3">
+          <WeatherToCome desk={desk} />
+          <PlannedAirList desk={desk} />
+        </div>
       </section>
     </div>
   );

@@ -1,6 +1,8 @@
 import type { JointMoves, LeverMove } from "@scutch/core/drying";
-import { asChanged, hasBegun } from "@scutch/core/log";
+import { hasBegun } from "@scutch/core/log";
+import { roomsAsSet } from "@scutch/core/plan";
 import { useMemo, useState } from "react";
+import { hoursAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
@@ -38,12 +40,14 @@ export function MovesPanel({ desk, dried, place, now }: Props) {
   const found = useMoves(desk, dried, aim, now);
   const { work, readings } = dried;
   const rooms = useMemo(() => {
-    const now = new Map(asChanged(desk.job.rooms, desk.log).map((room) => [room.id as string, room]));
-    return work.rooms.flatMap(({ id }) => now.get(id) ?? []);
-  }, [desk.job.rooms, desk.log, work]);
+    const set = roomsAsSet(desk.job.rooms, desk.input.airChanges, hoursAt(desk.startMs, now));
+    const byId = new Map(set.map((room) => [room.id as string, room]));
+    return work.rooms.flatMap(({ id }) => byId.get(id) ?? []);
+  }, [desk.job.rooms, desk.input.airChanges, desk.startMs, now, work]);
   const placed = {
     work,
     departure: readings?.departure,
+    hours: Math.max(0, hoursAt(desk.startMs, now)),
     standing: standingIn(rooms, desk.shelf.gear),
   };
   const isLeft = work.rooms.some((_, i) => {

@@ -1,11 +1,10 @@
 import type { Room } from "@scutch/contract";
 import { airSpeedFromMovers, explainAirSpeed } from "@scutch/core/drying";
-import { asChanged } from "@scutch/core/log";
-import { DEFAULTS } from "@scutch/core/plan";
+import { DEFAULTS, roomsAsSet } from "@scutch/core/plan";
 import { formatQuantity } from "@scutch/core/quantity";
 import { Flag } from "lucide-react";
 import { quantityReader } from "../../format/readers.ts";
-import { timeAt } from "../../format/time.ts";
+import { hoursAt, timeAt } from "../../format/time.ts";
 import { WINDOW_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { withRoom } from "../../planning/withRoom.ts";
@@ -21,16 +20,23 @@ import { Stepper } from "../../ui/Stepper.tsx";
 import type { RoomChange } from "./changesFor.ts";
 import { airMoverOf, MAX_AIR_MOVERS } from "./dryingGear.ts";
 
+interface Props {
+  readonly desk: JobDesk;
+  readonly place: number;
+  readonly now: number;
+}
+
 /** What can be moved in a room, and the mark that it is finished. */
-export function RoomLevers({ desk, place }: { readonly desk: JobDesk; readonly place: number }) {
+export function RoomLevers({ desk, place, now }: Props) {
   const units = useUnits();
   const { clock } = useTimes();
   const { job, work, edit, shelf } = desk;
   const log = useLogging(desk);
+  const hours = hoursAt(desk.startMs, now);
   const planned = job.rooms[place];
   const known = work.rooms[place];
   if (!planned || !known) return null;
-  const [room = planned] = asChanged([planned], desk.log);
+  const [room = planned] = roomsAsSet([planned], desk.input.airChanges, hours);
   // Once a room dries, what is switched counts from then on: the hours before stay as they were.
   const isDrying = known.finishLogged;
   const plan = (change: Partial<Room>, showLimit?: (limit: number) => string) =>

@@ -1,6 +1,12 @@
-import { airFromRelativeHumidity } from "@scutch/core/air";
-import type { Departure, JointMoves, LeverMove, Windows } from "@scutch/core/drying";
+import {
+  type Departure,
+  type JointMoves,
+  type LeverMove,
+  outdoorAirAt,
+  type Windows,
+} from "@scutch/core/drying";
 import type { WorkPlan } from "@scutch/core/plan";
+import { moisterBy } from "@scutch/core/weather";
 import { hoursAndMinutes } from "../../format/time.ts";
 import { windowsFor } from "./dryingGear.ts";
 
@@ -15,6 +21,8 @@ export interface MoveLine {
 interface Placed {
   readonly work: WorkPlan;
   readonly departure: Departure | undefined;
+  /** After the start, from which on they are made. */
+  readonly hours: number;
   /** What stands in the rooms now. */
   readonly standing: readonly { readonly movers: number; readonly dehumidifiers: number }[];
 }
@@ -32,23 +40,20 @@ export const gainText = (hours: number) =>
 const A_DAY = 24;
 
 /** Whether outdoor air holds less water than the room’s did before cleaning. */
-function isDrierOutside({ building, rooms }: WorkPlan, room: number): boolean {
+function isDrierOutside({ building, rooms }: WorkPlan, room: number, hours: number): boolean {
   const inside = rooms[room]?.air;
-  const { outdoor } = building;
-  if (!inside || !outdoor) return true;
-  const ratio = ({ temperature, relativeHumidity }: typeof inside) =>
-    airFromRelativeHumidity(temperature, relativeHumidity).humidityRatio;
-  return ratio(outdoor) < ratio(inside);
+  const outdoor = outdoorAirAt(building, hours);
+  return !inside || !outdoor || moisterBy(outdoor, inside, building.pressure) < 0;
 }
 
 function lineOf(
   { room, lever, to }: LeverMove,
-  { work, departure, standing }: Placed,
+  { work, departure, standing, hours }: Placed,
 ): Omit<MoveLine, "key" | "gain"> {
   const name = work.rooms[room]?.name ?? "";
   if (lever === "exchange") {
     const windows = windowsFor(to.exchange, departure, room);
-    const drier = isDrierOutside(work, room);
+    const drier = isDrierOutside(work, room, hours);
     const closing = windows === "shut" || windows === "ajar";
     return {
       what: `${WINDOWS_DO[windows]} in ${name}.`,

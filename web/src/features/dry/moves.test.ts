@@ -1,8 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { aGear, aJob, anEntry, aRoom, aShelf, idFor } from "@scutch/contract/testing";
 import { departed, explainReady, jointMoves, simulateDrying } from "@scutch/core/drying";
-import { asChanged } from "@scutch/core/log";
-import { planWork } from "@scutch/core/plan";
+import { planWork, roomsAsSet } from "@scutch/core/plan";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { deskOf } from "../../testing/deskOf.ts";
 import { changesFor, standingIn } from "./changesFor.ts";
@@ -37,7 +36,7 @@ describe("a humid day: 28 °C and 75% outside, windows open on both sides", () =
       Math.max(...simulateDrying(work.building).rooms.map(({ touchDryHours }) => touchDryHours ?? 96)),
     );
     const standing = standingIn(desk.job.rooms, desk.shelf.gear);
-    const lines = moveLines(found.moves, { work, departure: undefined, standing });
+    const lines = moveLines(found.moves, { work, departure: undefined, hours: 0, standing });
     expect(lines.map(({ what }) => what).join(" ")).toMatch(/Put a dehumidifier in (Lounge|Study)\./);
     expect(lines.map(({ what }) => what).join(" ")).not.toMatch(/Open/);
   });
@@ -64,7 +63,7 @@ test("what was switched while a room dries counts from then on, and struck out i
   const withMove = deskOf(job, shelf, [moved]);
   const struck = deskOf(job, shelf, [moved, slip]);
   const moversIn = (desk: typeof plain) =>
-    standingIn(asChanged(desk.job.rooms, desk.log), desk.shelf.gear)[0]?.movers;
+    standingIn(roomsAsSet(desk.job.rooms, desk.input.airChanges), desk.shelf.gear)[0]?.movers;
   expect(moversIn(withMove)).toBe(1);
   expect(moversIn(struck)).toBe(0);
   const touch = (desk: typeof plain) => simulateDrying(desk.work.building).rooms[0]?.touchDryHours as number;

@@ -1,7 +1,6 @@
 import type { LogEntry, LogEntryOf, Room, Spot } from "@scutch/contract";
 import { AFTERCARE, AFTERCARE_ALL } from "@scutch/core/care";
 import {
-  asChanged,
   attemptsOn,
   countedFills,
   effectiveEntries,
@@ -11,9 +10,9 @@ import {
   skippedOn,
 } from "@scutch/core/log";
 import { madeStrength } from "@scutch/core/mix";
-import type { RoomPlan } from "@scutch/core/plan";
+import { type RoomPlan, roomsAsSet } from "@scutch/core/plan";
 import type { MoneyFormat } from "../../format/money.ts";
-import { longDay, monthAfter, type Times } from "../../format/time.ts";
+import { hoursAt, longDay, monthAfter, type Times } from "../../format/time.ts";
 import { percent, strengthOf, type UnitFormatter } from "../../format/units.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -23,7 +22,7 @@ import { phaseName } from "../../shared/run/stepWords.ts";
 import { cleanedText, doneText } from "./workWords.ts";
 
 export interface HandOverFacts {
-  readonly desk: Pick<JobDesk, "job" | "shelf" | "log" | "work" | "dried" | "startMs">;
+  readonly desk: Pick<JobDesk, "job" | "input" | "shelf" | "log" | "work" | "dried" | "startMs">;
   readonly crew: string;
   readonly contact?: string | undefined;
   readonly place: string;
@@ -71,8 +70,8 @@ export function handOverPage(facts: HandOverFacts): CustomerPage {
   };
 }
 
-const cleanedRooms = ({ desk }: Pick<HandOverFacts, "desk">) => {
-  const rooms = asChanged(desk.job.rooms, desk.log);
+const cleanedRooms = ({ desk, now }: Pick<HandOverFacts, "desk" | "now">) => {
+  const rooms = roomsAsSet(desk.job.rooms, desk.input.airChanges, hoursAt(desk.startMs, now));
   return desk.work.rooms.flatMap((plan, index) => {
     const room = rooms.find(({ id }) => id === plan.id);
     return plan.passage || !room ? [] : [{ plan, room, index }];
@@ -80,7 +79,7 @@ const cleanedRooms = ({ desk }: Pick<HandOverFacts, "desk">) => {
 };
 
 /** Only finished rooms are promised a time. */
-const finished = (facts: Pick<HandOverFacts, "desk">) =>
+const finished = (facts: Pick<HandOverFacts, "desk" | "now">) =>
   cleanedRooms(facts).filter(({ plan }) => plan.finishLogged);
 
 /** When the whole job is ready, as told at the hand-over or else as forecast now; null: not within 4 days. */

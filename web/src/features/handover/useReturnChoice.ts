@@ -1,5 +1,7 @@
-import { asChanged, dueSecondLooks } from "@scutch/core/log";
+import { dueSecondLooks } from "@scutch/core/log";
+import { roomsAsSet } from "@scutch/core/plan";
 import { useState } from "react";
+import { hoursAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
@@ -14,8 +16,10 @@ export interface Return {
 }
 
 /** Reasons to come back, by the log and the forecast: air movers to fetch once their rooms are dry, rooms to look at again. */
-function returnsOf({ job, log, dried, startMs }: JobDesk): readonly Return[] {
-  const withMovers = asChanged(job.rooms, log).filter(({ airMovers }) => (airMovers?.length ?? 0) > 0);
+function returnsOf({ job, log, dried, startMs, input }: JobDesk, now: number): readonly Return[] {
+  const withMovers = roomsAsSet(job.rooms, input.airChanges, hoursAt(startMs, now)).filter(
+    ({ airMovers }) => (airMovers?.length ?? 0) > 0,
+  );
   const dryTimes = dried
     ? dried.work.rooms.flatMap(({ id }, index) =>
         withMovers.some((room) => room.id === id) ? [readyOfRoom(dried, index, startMs, "dry").likely] : [],
@@ -56,7 +60,7 @@ export function useReturnChoice(desk: JobDesk) {
   const [picked, setPicked] = useState<Return["kind"] | "none">();
   const { clock24 } = useTimes();
   const now = useNow();
-  const returns = returnsOf(desk).filter(({ at }) => at > now);
+  const returns = returnsOf(desk, now).filter(({ at }) => at > now);
   const byDay = returns.find(({ at }) => clock24(at) >= FIRST_HOUR && clock24(at) <= LAST_HOUR);
   const chosen = picked === "none" ? undefined : (returns.find(({ kind }) => kind === picked) ?? byDay);
   return { returns, chosen, onPick: setPicked };

@@ -6,6 +6,7 @@ import { deviceZone } from "../../device/deviceZone.ts";
 import { newId } from "../../device/newId.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
+import { FileButton } from "../../ui/FileButton.tsx";
 import { saveFile } from "../../ui/saveFile.ts";
 import { placesFromCsv, placesToCsv } from "./placeCsv.ts";
 import { peopleFromVcards, peopleToVcards } from "./vcard.ts";
@@ -103,18 +104,9 @@ export function PlaceFiles({ shelf }: { readonly shelf: Shelf }) {
         <Button onClick={exportCards}>
           <FileDown aria-hidden size={20} /> Cards (vCard)
         </Button>
-        <label className="inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-rule bg-paper px-4 font-semibold focus-within:outline-3 focus-within:outline-accent hover:border-accent">
+        <FileButton accept=".csv,.vcf,text/csv,text/vcard" onFile={(file) => void read(file)}>
           <FileUp aria-hidden size={20} /> Import a table or cards
-          <input
-            type="file"
-            accept=".csv,.vcf,text/csv,text/vcard"
-            className="sr-only"
-            onChange={(event) => {
-              void read(event.target.files?.[0]);
-              event.target.value = "";
-            }}
-          />
-        </label>
+        </FileButton>
       </div>
       <p className="text-sm text-soft">Key safe codes are in none of these files.</p>
       {said && <p role="status">{said}</p>}

@@ -2,7 +2,7 @@ import type { Product } from "@scutch/contract";
 import { protectionFor } from "@scutch/core/care";
 import { leftOf } from "@scutch/core/mix";
 import { formatDuration } from "@scutch/core/quantity";
-import { Download, Plus } from "lucide-react";
+import { Download, Plus, Upload } from "lucide-react";
 import { useId, useState } from "react";
 import { GEAR_NAMES } from "../../format/careWords.ts";
 import { doseOf, labelSpelling } from "../../format/units.ts";
@@ -13,9 +13,10 @@ import { useStock } from "../../shared/stock/useStock.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { inputLook } from "../../ui/FieldFrame.tsx";
+import { FileButton } from "../../ui/FileButton.tsx";
 import { Empty } from "../../ui/States.tsx";
 import { saveFile } from "../../ui/saveFile.ts";
-import { ImportButton, ImportOutcome, useCsvImport } from "./csvImport.tsx";
+import { ImportOutcome, useCsvImport } from "./csvImport.tsx";
 import { productsToCsv } from "./productCsv.ts";
 
 /** The crew's products, as their labels have them: found by a word, changed in place, out to and in from a CSV file. */
@@ -48,7 +49,9 @@ function OpenShelf({ products }: { readonly products: readonly Product[] }) {
           <Button onClick={give}>
             <Download aria-hidden size={18} /> Export CSV
           </Button>
-          <ImportButton onFile={(file) => void take(file)} />
+          <FileButton accept=".csv,text/csv" onFile={(file) => void take(file)}>
+            <Upload aria-hidden size={18} /> Import CSV
+          </FileButton>
         </div>
       </div>
       <ImportOutcome {...{ taken, faults }} />

@@ -1,4 +1,3 @@
-import { Upload } from "lucide-react";
 import { useState } from "react";
 import { addRecords } from "../../device/changes.ts";
 import { Callout } from "../../ui/Callout.tsx";
@@ -8,7 +7,7 @@ import { type CsvFault, productsFromCsv } from "./productCsv.ts";
 export function useCsvImport() {
   const [faults, setFaults] = useState<readonly CsvFault[]>([]);
   const [taken, setTaken] = useState<number>();
-  const take = async (file: File | undefined) => {
+  const take = async (file: File) => {
     setTaken(undefined);
     setFaults([]);
     if (!file) return;
@@ -18,24 +17,6 @@ export function useCsvImport() {
     setTaken(read.products.length);
   };
   return { faults, taken, take };
-}
-
-export function ImportButton({ onFile }: { readonly onFile: (file: File | undefined) => void }) {
-  return (
-    <label className="inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-rule bg-paper px-4 font-semibold focus-within:outline-3 focus-within:outline-accent hover:border-accent">
-      <Upload aria-hidden size={18} /> Import CSV
-      <input
-        type="file"
-        accept=".csv,text/csv"
-        aria-label="Import a CSV file"
-        className="sr-only"
-        onChange={(event) => {
-          onFile(event.target.files?.[0]);
-          event.target.value = "";
-        }}
-      />
-    </label>
-  );
 }
 
 /** How many came in, or the lines with faults. */

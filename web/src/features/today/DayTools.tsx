@@ -1,12 +1,13 @@
 import type { JobId, Shelf } from "@scutch/contract";
 import { CalendarDays, Upload } from "lucide-react";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { currentPlan } from "../../device/jobRow.ts";
 import { pullJob } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
 import { readFileText } from "../../shared/files/jobFiles.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
+import { FileButton } from "../../ui/FileButton.tsx";
 import { saveFile } from "../../ui/saveFile.ts";
 import { type ImportResult, importCrew, importJob } from "./importFile.ts";
 
@@ -19,7 +20,6 @@ interface Props {
 
 /** The day for a calendar, and jobs from files. */
 export function DayTools({ shelf, day, jobIds }: Props) {
-  const id = useId();
   const [done, setDone] = useState<string>();
   const [fault, setFault] = useState<string>();
   const calendar = async () => {
@@ -44,10 +44,9 @@ export function DayTools({ shelf, day, jobIds }: Props) {
       "text/calendar",
     );
   };
-  const take = async (file: File | undefined) => {
+  const take = async (file: File) => {
     setDone(undefined);
     setFault(undefined);
-    if (!file) return;
     const read = readFileText(await file.text());
     if (read.kind === "fault") return setFault(read.sentence);
     const { db, send } = session();
@@ -65,22 +64,9 @@ export function DayTools({ shelf, day, jobIds }: Props) {
             <CalendarDays aria-hidden size={18} /> Export today to calendar
           </Button>
         )}
-        <label
-          htmlFor={id}
-          className="inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-rule bg-paper px-4 font-semibold focus-within:outline-3 focus-within:outline-accent hover:border-accent"
-        >
+        <FileButton accept="application/json,.json" onFile={(file) => void take(file)}>
           <Upload aria-hidden size={18} /> Import job or crew data
-          <input
-            id={id}
-            type="file"
-            accept="application/json,.json"
-            className="sr-only"
-            onChange={(event) => {
-              void take(event.target.files?.[0]);
-              event.target.value = "";
-            }}
-          />
-        </label>
+        </FileButton>
       </div>
       {fault && (
         <div className="mt-2">

@@ -1,5 +1,6 @@
 import { MACHINE_CARE, MACHINES, type Machine, PRACTICES } from "@scutch/core/care";
 import type { Method } from "@scutch/core/clean";
+import { coldestOutdoors } from "@scutch/core/drying";
 import type { JobRun } from "@scutch/core/run";
 import { MACHINES_CHECKED, useChecklist } from "../../../device/checklists.ts";
 import type { JobDesk } from "../../../planning/desk.ts";
@@ -46,9 +47,7 @@ export function MachineList({ kind, run, desk, practice }: Props) {
       : { title: MACHINE_NAMES[machine], steps: stop, caution: stopCaution };
   });
   const frost =
-    kind === "pack-up" && (desk.job.outdoor?.temperature ?? 10) <= 0
-      ? PRACTICES.filter(({ title }) => title === "Frost")
-      : [];
+    kind === "pack-up" && isFrostComing(desk) ? PRACTICES.filter(({ title }) => title === "Frost") : [];
   return (
     <section
       aria-label={kind === "set-up" ? "Before you start the machines" : "When you stop the machines"}
@@ -67,3 +66,6 @@ export function MachineList({ kind, run, desk, practice }: Props) {
     </section>
   );
 }
+
+/** Said only where somebody told the weather: the usual air outdoors is no frost. */
+const isFrostComing = ({ work }: Pick<JobDesk, "work">) => (coldestOutdoors(work.building) ?? 10) <= 0;
