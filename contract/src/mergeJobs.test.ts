@@ -9,7 +9,7 @@ import { anyJob, idOf, roomFields } from "./testing/anyJob.ts";
 
 type Change = (job: Job, tag: number) => Job;
 type Item = { readonly id: string; readonly [key: string]: unknown };
-const LISTS = ["rooms", "former", "batches", "doors", "spots"] as const;
+const LISTS = ["rooms", "former", "batches", "doors", "spots", "plannedAir"] as const;
 const list = (job: Job, name: (typeof LISTS)[number]) => (job[name] ?? []) as unknown as readonly Item[];
 const asJob = (value: unknown) => JSON.parse(JSON.stringify(value)) as Job;
 const hangsOn = (id: unknown) => (item: object) => !Object.values(item).includes(id);
@@ -49,6 +49,7 @@ const anyChange: fc.Arbitrary<Change> = fc.oneof(
           rooms: job.rooms.filter((room) => room.id !== id),
           doors: job.doors?.filter(hangsOn(id)),
           spots: job.spots?.filter(hangsOn(id)),
+          plannedAir: job.plannedAir?.filter(hangsOn(id)),
         } as Job;
       },
   ),
@@ -60,6 +61,13 @@ const anyChange: fc.Arbitrary<Change> = fc.oneof(
         if (!from || from === to) return job;
         const door = { id: idOf(8, 900 + tag), from: from.id, ...(to ? { to: to.id } : {}) };
         return { ...job, doors: [...(job.doors ?? []), door] } as Job;
+      },
+  ),
+  fc.tuple(fc.nat(2), fc.constantFrom("21:00", "07:30")).map(
+    ([room, at]): Change =>
+      (job, tag) => {
+        const change = { id: idOf(12, 900 + tag), at, roomId: job.rooms[room]?.id, windows: "shut" };
+        return { ...job, plannedAir: [...(job.plannedAir ?? []), change] } as Job;
       },
   ),
   fc.tuple(fc.nat(1), fc.nat(5)).map(

@@ -21,7 +21,18 @@ import { Job } from "../job.ts";
 /** A version 7 UUID from a kind and a number, so that a failing case can be read. */
 export const idOf = (kind: number, n: number): string =>
   `01930000-0000-7000-8${kind.toString(16)}00-${n.toString(16).padStart(12, "0")}`;
-const ID = { job: 4, room: 5, batch: 6, door: 8, spot: 9, site: 1, product: 2, vessel: 3, gear: 11 };
+const ID = {
+  job: 4,
+  room: 5,
+  batch: 6,
+  door: 8,
+  spot: 9,
+  plannedAir: 12,
+  site: 1,
+  product: 2,
+  vessel: 3,
+  gear: 11,
+};
 
 const some = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined });
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true, noDefaultInfinity: true });
@@ -168,6 +179,28 @@ const batch = fc.record({
   ),
 });
 
+const plannedAir = fc.record({
+  room: some(fc.nat(3)),
+  at: fc.constantFrom("00:00", "08:10", "22:00"),
+  daily: some(fc.constant(true as const)),
+  windows: some(fc.constantFrom(...WINDOWS)),
+  heating: some(fc.boolean()),
+  setpoint: some(number(5, 35)),
+  gearOut: some(fc.constant(true as const)),
+});
+const hourMs = 3_600_000;
+const weather = fc.record({
+  source: fc.constantFrom("typed" as const, "forecast" as const, "file" as const),
+  points: fc
+    .array(fc.record({ hour: fc.integer({ min: -30, max: 120 }), air }), { minLength: 1, maxLength: 5 })
+    .map((points) =>
+      points.map(({ hour, air: there }) => ({
+        at: new Date(Date.parse("2026-03-11T08:00:00Z") + hour * hourMs).toISOString(),
+        ...there,
+      })),
+    ),
+});
+
 const priceLine = fc.record({
   id: fc.constantFrom("extra:edges", "extra:protector", "travel", `room:${idOf(ID.room, 10)}`),
   struck: some(fc.constant(true as const)),
@@ -187,11 +220,13 @@ export const anyJob = (n: number): fc.Arbitrary<Job> =>
       doors: fc.array(door, { maxLength: 4 }),
       spots: fc.array(spot, { maxLength: 3 }),
       former: some(fc.constantFrom([], [{ id: idOf(ID.room, 90), name: "Attic", carpet: "Blue" }])),
+      plannedAir: some(fc.array(plannedAir, { maxLength: 3 })),
+      weather: some(weather),
       batches: fc.array(batch, { maxLength: 2 }),
       priceLines: some(fc.uniqueArray(priceLine, { maxLength: 3, selector: ({ id }) => id })),
       discount: some(fc.constantFrom({ share: 0.1 }, { amount: 15 })),
     })
-    .map(({ rooms, doors, spots, batches, ...rest }) => {
+    .map(({ rooms, doors, spots, batches, plannedAir: planned, ...rest }) => {
       const ids = rooms.map((_, i) => idOf(ID.room, n * 10 + i));
       const said = {
         ...rest,
@@ -211,6 +246,11 @@ export const anyJob = (n: number): fc.Arbitrary<Job> =>
           const roomId = ids[room];
           return roomId ? [{ ...each, id: idOf(ID.spot, n * 10 + i), roomId }] : [];
         }),
+        plannedAir: planned?.map(({ room, ...each }, i) => ({
+          ...each,
+          id: idOf(ID.plannedAir, n * 10 + i),
+          roomId: room === undefined ? undefined : ids[room],
+        })),
         batches: batches.map((each, i) => ({
           ...each,
           id: idOf(ID.batch, n * 10 + i),

@@ -9,13 +9,12 @@ export function roomsAsSet<R extends Set & { readonly id: string }>(
   changes: readonly AirChange[] = [],
   hours = Number.POSITIVE_INFINITY,
 ): R[] {
-  const made = changes.filter((change) => change.hours <= hours);
-  return rooms.map((room) =>
-    made
-      .filter(({ roomId }) => roomId === room.id)
-      .reduce<R>((set, change) => {
-        const said = SETTINGS.filter((key) => change[key] !== undefined);
-        return { ...set, ...Object.fromEntries(said.map((key) => [key, change[key]])) };
-      }, room),
-  );
+  const said = new Map<string, (readonly [string, unknown])[]>();
+  for (const change of changes) {
+    if (change.hours > hours) continue;
+    const before = said.get(change.roomId) ?? [];
+    for (const key of SETTINGS) if (change[key] !== undefined) before.push([key, change[key]]);
+    said.set(change.roomId, before);
+  }
+  return rooms.map((room) => ({ ...room, ...Object.fromEntries(said.get(room.id) ?? []) }));
 }

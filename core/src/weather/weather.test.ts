@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import { humidityRatioFromRelativeHumidity } from "../air/index.ts";
-import { outdoorAirOver } from "./index.ts";
+import { moisterBy, outdoorAirOver, outdoorAt, weatherSeries } from "./index.ts";
 
 const P = 101325;
 const points = [
@@ -32,4 +32,37 @@ test("one point is weather that doesn't change", () => {
   const air = outdoorAirOver(points.slice(0, 1), P);
   air.at(50);
   expect(air.temperature).toBe(20);
+});
+
+const air = (hours: number, temperature: number, relativeHumidity = 0.5) => ({
+  hours,
+  temperature,
+  relativeHumidity,
+});
+
+test("a forecast is taken from the start on, in order, each hour once", () => {
+  const series = weatherSeries([air(4, 8), air(-2, 20), air(2, 12), air(2, 14), air(5000, 3)]);
+  expect(series.map(({ hours }) => hours)).toEqual([0, 2, 4]);
+  // Halfway between −2 h and 2 h; of two at one hour the later counts.
+  expect(series[0]?.temperature).toBeCloseTo(17, 9);
+  expect(series[1]?.temperature).toBe(14);
+  expect(weatherSeries([])).toEqual([]);
+  expect(weatherSeries([air(-9, 20)])).toEqual([
+    expect.objectContaining({ hours: 0, temperature: expect.closeTo(20, 9) }),
+  ]);
+});
+
+test("what was measured at the start counts there and leads over to the forecast within three hours", () => {
+  const measured = { temperature: 28, relativeHumidity: 0.75 };
+  const series = weatherSeries([air(0, 20), air(1, 20), air(2, 20), air(3, 18), air(9, 14)], measured);
+  expect(series).toEqual([{ hours: 0, ...measured }, air(3, 18), air(9, 14)]);
+  expect(weatherSeries([], measured)).toEqual([{ hours: 0, ...measured }]);
+});
+
+test("air that holds more water is moister, however its percent compare", () => {
+  expect(moisterBy(air(0, 20, 0.5), air(0, 5, 0.9))).toBeGreaterThan(0);
+  expect(moisterBy(air(0, 0, 1), air(0, 22, 0.4))).toBeLessThan(0);
+  // ASHRAE Fundamentals, psychrometric chart: 20 °C at 50 % holds 7.3 g/kg, 5 °C at 90 % 4.9 (memory).
+  expect(1000 * moisterBy(air(0, 20, 0.5), air(0, 5, 0.9))).toBeCloseTo(7.26 - 4.86, 1);
+  expect(outdoorAt(points, 5).temperature).toBeCloseTo(13, 9);
 });
