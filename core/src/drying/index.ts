@@ -81,3 +81,12 @@ export {
   USUAL_SPREAD,
   usualSpread,
 } from "./spread.ts";
+export {
+  DRYING_LIMITERS,
+  type DryingLimiter,
+  type LimiterGain,
+  type LimitsQuestion,
+  type RoomLimits,
+  type Unmeasured,
+  whatLimits,
+} from "./whatLimits.ts";

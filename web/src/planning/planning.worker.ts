@@ -1,4 +1,4 @@
-import { jointMovesInSteps, type Levers } from "@scutch/core/drying";
+import { jointMovesInSteps, type Levers, whatLimits } from "@scutch/core/drying";
 import { compareScenarios } from "@scutch/core/plan";
 import { scheduleJob } from "@scutch/core/run";
 import { type DryingRanges, rangesInSteps } from "./dryingForecast.ts";
@@ -82,6 +82,8 @@ async function answerTo(data: WorkerRequest) {
       return ranges(data);
     case "moves":
       return bestMoves(data);
+    case "limits":
+      return whatLimits(data);
     case "run":
       return scheduleJob(data.input, data.search);
     case "plan":

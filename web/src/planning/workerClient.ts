@@ -1,4 +1,4 @@
-import type { Aim, Building, JointMoves, Levers } from "@scutch/core/drying";
+import type { Aim, Building, JointMoves, Levers, LimitsQuestion, RoomLimits } from "@scutch/core/drying";
 import type { ScenarioCase, ScenarioPlan } from "@scutch/core/plan";
 import { type RunInput, type RunPlan, type SearchEffort, THOROUGH } from "@scutch/core/run";
 
@@ -29,6 +29,7 @@ export interface MovesAnswer {
 export type WorkerRequest =
   | (Asked & DryingQuestion & { readonly what: "range" })
   | (Asked & MovesQuestion & { readonly what: "moves" })
+  | (Asked & LimitsQuestion & { readonly what: "limits" })
   | (Asked & { readonly what: "run"; readonly input: RunInput; readonly search?: SearchEffort })
   | (Asked & PlanQuestion & { readonly what: "plan" })
   | (Asked & { readonly what: "ways"; readonly cases: readonly ScenarioCase[] });
@@ -36,7 +37,7 @@ export type WorkerRequest =
 export type WorkerResponse = Pick<WorkerRequest, "id" | "lane"> &
   (
     | {
-        readonly answer: DryingRanges | MovesAnswer | ScenarioPlan[] | RunPlan | PlanAnswer;
+        readonly answer: DryingRanges | MovesAnswer | RoomLimits | ScenarioPlan[] | RunPlan | PlanAnswer;
         /** A better one follows. */
         readonly isPart?: true;
       }
@@ -134,6 +135,10 @@ export const askRanges = (asked: DryingQuestion, then: (ranges: DryingRanges) =>
 /** Asks what to move; told again where renting may help. */
 export const askMoves = (question: MovesQuestion, then: (answer: MovesAnswer) => void) =>
   ask({ what: "moves", lane: "moves", ...question }, then);
+
+/** Asks what holds a room up and what to measure. */
+export const askLimits = (question: LimitsQuestion, then: (answer: RoomLimits) => void) =>
+  ask({ what: "limits", lane: "limits", ...question }, then);
 
 /** Asks for the run of a job, of which only the newest question counts; an order to try is given as the starts of a run. */
 export const askSchedule = (

@@ -1,6 +1,6 @@
 import { itemAt, numberAt } from "../../itemAt.ts";
 import type { Building } from "../building.ts";
-import { MAX_DRYING_HOURS } from "../ready.ts";
+import { countedHours } from "../countedHours.ts";
 import { type DryingResult, simulateDrying } from "../simulate.ts";
 import {
   isWithin,
@@ -49,8 +49,6 @@ const WORTH = 10 / 60;
 const MACHINE_COSTS = { fewest: 0.5, otherwise: 0.02 } as const;
 /** What comes after the hour itself: the other rooms' hours, and furniture back. */
 const REST = 0.05;
-/** Hours for each kg/m² left in a room that never gets dry, so that a move towards dry shows. */
-const WATER_LEFT = 400;
 /** Settings tried one by one before a search takes over. */
 const FEW = 400;
 /** Runs of a search at most. */
@@ -73,9 +71,8 @@ const hoursOf = (
   room: number,
   which: "touchDryHours" | "dryHours",
 ) => {
-  const { [which]: hours, freeWaterLeft } = itemAt(rooms, room);
   const finished = itemAt(building.rooms, room).finishedAt ?? 0;
-  return finished + (hours ?? MAX_DRYING_HOURS + WATER_LEFT * freeWaterLeft);
+  return finished + countedHours(itemAt(rooms, room), which);
 };
 
 /** What an aim makes of a result, in hours: less is better. */
@@ -232,9 +229,7 @@ function* climb(
 
 /** The room that takes longest to walk on. */
 function lastRoom({ rooms }: DryingResult): number {
-  const hours = rooms.map(
-    ({ touchDryHours, freeWaterLeft }) => touchDryHours ?? MAX_DRYING_HOURS + freeWaterLeft,
-  );
+  const hours = rooms.map((room) => countedHours(room, "touchDryHours"));
   return hours.indexOf(Math.max(...hours));
 }
 

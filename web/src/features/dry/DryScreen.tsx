@@ -14,6 +14,7 @@ import { MovesPanel } from "./MovesPanel.tsx";
 import { ReadyHead } from "./ReadyHead.tsx";
 import { RoomLevers } from "./RoomLevers.tsx";
 import { TailChart } from "./TailChart.tsx";
+import { WhatLimits } from "./WhatLimits.tsx";
 import { DoubtfulReadings, WhatReadingsSay } from "./WhatReadingsSay.tsx";
 
 /**
@@ -60,6 +61,7 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
       <section aria-label={rooms[place]?.name} className="min-w-0">
         <ReadyHead dried={dried} start={startMs} place={place} now={now} onSelect={select} />
         <WhatReadingsSay desk={desk} dried={dried} place={place} now={now} />
+        <WhatLimits desk={desk} dried={dried} place={place} />
         <MovesPanel desk={desk} dried={dried} place={place} now={now} />
         <DoubtfulReadings desk={desk} dried={dried} />
         {lever >= 0 && <RoomLevers desk={desk} place={lever} now={now} />}

@@ -1,8 +1,9 @@
 import { departed } from "@scutch/core/drying";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import type { JobDesk } from "../../planning/desk.ts";
+import { useAsked } from "../../planning/useAsked.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
-import { askMoves, type MovesAnswer, type MovesQuestion, WORK_AFTER } from "../../planning/workerClient.ts";
+import { askMoves, type MovesAnswer, type MovesQuestion } from "../../planning/workerClient.ts";
 import { leversFor } from "./dryingGear.ts";
 
 const HOUR = 3_600_000;
@@ -16,7 +17,6 @@ export function useMoves(
   aim: MovesQuestion["aim"],
   now: number,
 ): MovesAnswer | undefined {
-  const [answer, setAnswer] = useState<{ readonly question: MovesQuestion; readonly answer: MovesAnswer }>();
   const from = Math.max(0, Math.ceil((now - startMs) / STEP) * STEP) / HOUR;
   const departure = readings?.departure;
   const question = useMemo((): MovesQuestion => {
@@ -24,15 +24,5 @@ export function useMoves(
     const building = departure ? departed(work.building, departure) : work.building;
     return { building, levers: own, rented, aim };
   }, [work, shelf.gear, departure, from, aim]);
-  useEffect(() => {
-    let letGo: (() => void) | undefined;
-    const timer = setTimeout(() => {
-      letGo = askMoves(question, (found) => setAnswer({ question, answer: found }));
-    }, WORK_AFTER);
-    return () => {
-      clearTimeout(timer);
-      letGo?.();
-    };
-  }, [question]);
-  return answer?.question === question ? answer.answer : undefined;
+  return useAsked(question, askMoves);
 }
