@@ -66,6 +66,7 @@ export {
   refit,
   refitInSteps,
 } from "./refit/index.ts";
+export { type BalanceTerm, type RoomMoment, roomMoment } from "./roomMoment.ts";
 export {
   type DryingResult,
   type RoomDrying,

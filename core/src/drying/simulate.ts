@@ -90,13 +90,14 @@ const SAMPLE_ALLOWED = 10;
 /** Hours as whole milliseconds, in s: two moments nearer than that are one. */
 const moment = (hours: number) => Math.round(hours * HOUR * 1000) / 1000;
 
-function outdoorOf({ outdoor, weather, pressure = SEA_LEVEL_PRESSURE }: Building): OutdoorAir {
+/** Air outdoors of a building, by the hour. */
+export function outdoorOf({ outdoor, weather, pressure = SEA_LEVEL_PRESSURE }: Building): OutdoorAir {
   const points = weather ?? (outdoor ? [{ hours: 0, ...outdoor }] : []);
   return outdoorAirOver(points, pressure);
 }
 
-/** Air movers that are switched on later stand still until then. */
-function withAirMoversOff(building: Building): Building {
+/** A building whose air movers that are switched on later stand still until then. */
+export function asSwitched(building: Building): Building {
   const late = building.rooms.flatMap(({ airMoversFrom = 0, airMovers = [] }, room) =>
     airMoversFrom > 0 && airMovers.length > 0 ? [{ hours: airMoversFrom, room, airMovers }] : [],
   );
@@ -118,7 +119,7 @@ function withAirMoversOff(building: Building): Building {
  */
 export function simulateDrying(stated: Building, options: SimulateOptions = {}): DryingResult {
   checkBuilding(stated);
-  const building = withAirMoversOff(stated);
+  const building = asSwitched(stated);
   const pressure = building.pressure ?? SEA_LEVEL_PRESSURE;
   const { rooms } = building;
   const n = rooms.length;

@@ -68,6 +68,11 @@ export class WetPile {
     this.switchTo(room);
   }
 
+  /** °C of the wet surface after {@link dry}. */
+  get surfaceTemperature(): number {
+    return this.evaporation.surfaceTemperature;
+  }
+
   /** Takes the fans as they stand from now on. */
   switchTo(settings: RoomSettings): void {
     this.airSpeed = airSpeedIn(settings, this.room);

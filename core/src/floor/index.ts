@@ -1,5 +1,6 @@
 export { explainArea } from "./areaExplained.ts";
 export { type Box, boundingBox, boxesOf, type Point, sharedArea } from "./boxes.ts";
+export { type MoverPlace, moverPlaces } from "./moverPlaces.ts";
 export { edgeLength, edgesOf, outlineArea, outlineOf, type PartFault, rotateOutline } from "./outline.ts";
 export {
   type Floor,

@@ -204,13 +204,16 @@ export function outlineOf(shape: RoomShape, parts: readonly Part[] = []): Outlin
   return { ok: true, outline: tidied(points) };
 }
 
-/** m² inside an outline (shoelace formula). */
-export function outlineArea(outline: readonly Point[]): number {
-  return Math.abs(
+/** m² inside an outline. */
+export const outlineArea = (outline: readonly Point[]): number => Math.abs(signedArea(outline));
+
+/** m² inside an outline, below zero where its corners go the other way round. */
+export function signedArea(outline: readonly Point[]): number {
+  return (
     outline.reduce((sum, point, i) => {
       const next = itemAt(outline, (i + 1) % outline.length);
       return sum + point.x * next.y - next.x * point.y;
-    }, 0) / 2,
+    }, 0) / 2
   );
 }
 

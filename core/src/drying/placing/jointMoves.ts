@@ -1,8 +1,9 @@
 import { itemAt, numberAt } from "../../itemAt.ts";
-import type { Building } from "../building.ts";
+import type { Building, Change } from "../building.ts";
 import { countedHours } from "../countedHours.ts";
 import { type DryingResult, simulateDrying } from "../simulate.ts";
 import {
+  changesTo,
   isWithin,
   type Levers,
   poolOf,
@@ -36,6 +37,8 @@ export interface JointMoves {
   readonly moves: readonly LeverMove[];
   /** Those that were tried and gain too little. */
   readonly notWorth: readonly LeverMove[];
+  /** The same as changes of the building. */
+  readonly changes: readonly Change[];
   /** Hours after each room's finish; null: not within 96 h. */
   readonly touchDry: readonly (number | null)[];
   readonly dry: readonly (number | null)[];
@@ -323,6 +326,7 @@ function* explained(
     const { rooms } = (isBetter ? end : asIs).result;
     return {
       moves: isBetter ? moves.toSorted((a, b) => b.gain - a.gain) : [],
+      changes: isBetter ? changesTo(building, levers, present, setting) : [],
       notWorth: notWorth.filter((each) => each.gain > 0),
       touchDry: rooms.map(({ touchDryHours }) => touchDryHours),
       dry: rooms.map(({ dryHours }) => dryHours),

@@ -74,10 +74,10 @@ export function presentSetting(building: Building, { dehumidifiers, from }: Leve
   });
 }
 
-/** A building whose rooms are set otherwise from the levers' hour on; what stays as it is keeps its own figures. */
-export function setTo(building: Building, levers: Levers, present: Setting, next: Setting): Building {
+/** What is switched at the levers' hour for rooms to be set otherwise; what stays as it is keeps its own figures. */
+export function changesTo(building: Building, levers: Levers, present: Setting, next: Setting): Change[] {
   const { airMovers, dehumidifiers, from } = levers;
-  const changes = next.flatMap((setting, room): Change[] => {
+  return next.flatMap((setting, room): Change[] => {
     const before = itemAt(present, room);
     const heating = levers.rooms[room]?.heating;
     const standing = settingsAt(building, room, from).airMovers ?? [];
@@ -97,6 +97,11 @@ export function setTo(building: Building, levers: Levers, present: Setting, next
     };
     return Object.keys(change).length > 0 ? [{ hours: from, room, ...change }] : [];
   });
+}
+
+/** A building whose rooms are set otherwise from the levers' hour on. */
+export function setTo(building: Building, levers: Levers, present: Setting, next: Setting): Building {
+  const changes = changesTo(building, levers, present, next);
   return changes.length > 0 ? { ...building, changes: [...(building.changes ?? []), ...changes] } : building;
 }
 

@@ -1,5 +1,8 @@
-import { useCallback, useState } from "react";
+import { type Building, type DryingResult, type JointMoves, simulateDrying } from "@scutch/core/drying";
+import { roomsAsSet } from "@scutch/core/plan";
+import { useCallback, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
+import { hoursAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useDesk } from "../../planning/openDesk.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
@@ -9,11 +12,17 @@ import { PlannedAirList } from "../../shared/weather/PlannedAirList.tsx";
 import { WeatherToCome } from "../../shared/weather/WeatherToCome.tsx";
 import { Loading } from "../../ui/States.tsx";
 import { useNow } from "../../ui/useNow.ts";
+import { AirBalance } from "./AirBalance.tsx";
+import { AirChart } from "./AirChart.tsx";
 import { CourseChart } from "./CourseChart.tsx";
+import { FloorWet } from "./FloorWet.tsx";
+import { HourSlider } from "./HourSlider.tsx";
 import { MovesPanel } from "./MovesPanel.tsx";
 import { ReadyHead } from "./ReadyHead.tsx";
 import { RoomLevers } from "./RoomLevers.tsx";
 import { TailChart } from "./TailChart.tsx";
+import { useAim } from "./useAim.ts";
+import { useMoves } from "./useMoves.ts";
 import { WhatLimits } from "./WhatLimits.tsx";
 import { DoubtfulReadings, WhatReadingsSay } from "./WhatReadingsSay.tsx";
 
@@ -49,20 +58,49 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
   const found = rooms.findIndex((room) => room.id === wanted);
   const place = found >= 0 ? found : last();
   const lever = work.rooms.findIndex((room) => room.id === rooms[place]?.id);
+  const building = dried.building ?? dried.work.building;
+  const aim = useAim(place);
+  const moves = useMoves(desk, dried, aim.aim, now);
+  const moved = useMoved(building, moves?.own);
+  const span = spanOf(dried, startMs);
+  const [picked, setPicked] = useState<number>();
+  const looked = Math.min(span.to, Math.max(span.from, picked ?? now));
+  const hours = hoursAt(startMs, looked);
+  const set = useMemo(
+    () =>
+      new Map(
+        roomsAsSet(desk.job.rooms, desk.input.airChanges, hours).map((room) => [room.id as string, room]),
+      ),
+    [desk.job.rooms, desk.input.airChanges, hours],
+  );
+  const name = rooms[place]?.name ?? "";
   return (
     <div className="grid grid-cols-1 gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_24rem]">
       <section aria-label="All rooms" className="min-w-0 max-lg:order-2">
         <TailChart dried={dried} start={startMs} now={now} selected={place} onSelect={select} />
-        <h2 className="mt-4 border-rule border-t pt-3 font-semibold text-soft">
-          Free water in {rooms[place]?.name}
-        </h2>
+        <h2 className="mt-4 border-rule border-t pt-3 font-semibold text-soft">How wet the floor is</h2>
+        <FloorWet
+          {...{ job: desk.job, dried, hours, selected: place }}
+          start={startMs}
+          rooms={set}
+          onSelect={select}
+        />
+        <HourSlider {...span} value={looked} now={now} onChange={setPicked} />
+        <h2 className="mt-4 border-rule border-t pt-3 font-semibold text-soft">Free water in {name}</h2>
         <CourseChart dried={dried} log={log} start={startMs} place={place} now={now} />
+        <h2 className="mt-4 border-rule border-t pt-3 font-semibold text-soft">The air in {name}</h2>
+        <AirChart
+          {...{ building, place, name, hours, moved }}
+          result={dried.result}
+          until={hoursAt(startMs, span.to)}
+        />
+        <AirBalance {...{ building, place, hours }} result={dried.result} />
       </section>
-      <section aria-label={rooms[place]?.name} className="min-w-0">
+      <section aria-label={name} className="min-w-0">
         <ReadyHead dried={dried} start={startMs} place={place} now={now} onSelect={select} />
         <WhatReadingsSay desk={desk} dried={dried} place={place} now={now} />
-        <WhatLimits desk={desk} dried={dried} place={place} />
-        <MovesPanel desk={desk} dried={dried} place={place} now={now} />
+        <WhatLimits desk={desk} dried={dried} place={place} now={now} />
+        <MovesPanel {...{ desk, dried, now, aim }} found={moves} />
         <DoubtfulReadings desk={desk} dried={dried} />
         {lever >= 0 && <RoomLevers desk={desk} place={lever} now={now} />}
         <div className="mt-6 grid gap-6 border-ink border-t-2 pt-3">
@@ -72,6 +110,28 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
       </section>
     </div>
   );
+}
+
+const HOUR = 3_600_000;
+/** A room that stays wet is followed so long, h. */
+const LONG = 24;
+
+/** From the first room’s finish until the last one is dry, ms since 1970. */
+function spanOf({ work, result }: DryingForecast, start: number) {
+  const ends = work.rooms.map(
+    ({ finishedAtHours }, i) => start + (finishedAtHours + (result.rooms[i]?.dryHours ?? LONG)) * HOUR,
+  );
+  const from = start + Math.min(...work.rooms.map(({ finishedAtHours }) => finishedAtHours)) * HOUR;
+  return { from, to: Math.max(from + HOUR, ...ends) };
+}
+
+/** How the building dries with the moves made; undefined where there are none. */
+function useMoved(building: Building, moves: JointMoves | undefined): DryingResult | undefined {
+  return useMemo(() => {
+    if (!moves || moves.changes.length === 0) return undefined;
+    const changes = [...(building.changes ?? []), ...moves.changes];
+    return simulateDrying({ ...building, changes }, { keepCourse: true });
+  }, [building, moves]);
 }
 
 /** The room to look at first: the one ready last; one that never is comes before all. */

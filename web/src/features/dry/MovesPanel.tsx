@@ -1,12 +1,13 @@
 import type { JointMoves, LeverMove } from "@scutch/core/drying";
 import { hasBegun } from "@scutch/core/log";
 import { roomsAsSet } from "@scutch/core/plan";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import { hoursAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { withRoom } from "../../planning/withRoom.ts";
+import type { MovesAnswer } from "../../planning/workerClient.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -15,29 +16,21 @@ import { Segmented } from "../../ui/Segmented.tsx";
 import { changesFor, type RoomChange, standingIn } from "./changesFor.ts";
 import { RENTED } from "./dryingGear.ts";
 import { gainText, moveLines } from "./moveText.ts";
-import { useMoves } from "./useMoves.ts";
+import { AIMS, type ChosenAim } from "./useAim.ts";
 
 interface Props {
   readonly desk: JobDesk;
   readonly dried: DryingForecast;
-  readonly place: number;
   readonly now: number;
+  readonly aim: ChosenAim;
+  /** undefined while it isn’t known. */
+  readonly found: MovesAnswer | undefined;
 }
 
-const AIMS = [
-  { value: "all", name: "All rooms soonest" },
-  { value: "room", name: "This room" },
-  { value: "fewest", name: "Fewest machines" },
-] as const;
-type AimKind = (typeof AIMS)[number]["value"];
-
 /** What to move now, of all that is in the van: each with what it gains; done with one tap. */
-export function MovesPanel({ desk, dried, place, now }: Props) {
+export function MovesPanel({ desk, dried, now, aim, found }: Props) {
   const { about } = useTimes();
   const log = useLogging(desk);
-  const [kind, setKind] = useState<AimKind>("all");
-  const aim = useMemo(() => (kind === "room" ? { kind, room: place } : { kind }), [kind, place]);
-  const found = useMoves(desk, dried, aim, now);
   const { work, readings } = dried;
   const rooms = useMemo(() => {
     const set = roomsAsSet(desk.job.rooms, desk.input.airChanges, hoursAt(desk.startMs, now));
@@ -79,7 +72,7 @@ export function MovesPanel({ desk, dried, place, now }: Props) {
         {hasBegun(desk.log) ? "What to move now" : "What would make it sooner"}
       </h3>
       <div className="mt-1">
-        <Segmented label="Aim" labelHidden value={kind} options={AIMS} onChange={setKind} />
+        <Segmented label="Aim" labelHidden value={aim.kind} options={AIMS} onChange={aim.pick} />
       </div>
       {!found ? (
         <p className="mt-2 min-h-12 text-soft">Trying what is in the van…</p>

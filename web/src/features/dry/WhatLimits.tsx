@@ -4,6 +4,7 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import { hoursAndMinutes } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { readyOfRoom } from "../../planning/ready.ts";
 import { useAsked } from "../../planning/useAsked.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { askLimits } from "../../planning/workerClient.ts";
@@ -13,6 +14,7 @@ interface Props {
   readonly desk: JobDesk;
   readonly dried: DryingForecast;
   readonly place: number;
+  readonly now: number;
 }
 
 const LIMITER_TEXTS: Readonly<Record<DryingLimiter, string>> = {
@@ -33,7 +35,7 @@ const WORTH_MEASURING = 0.5;
 const LONGEST_TOLD = 24;
 
 /** What holds a room up, and what to measure because it moves the time. */
-export function WhatLimits({ desk, dried, place }: Props) {
+export function WhatLimits({ desk, dried, place, now }: Props) {
   const { work, building = work.building } = dried;
   const { input, job } = desk;
   const question = useMemo(
@@ -47,6 +49,8 @@ export function WhatLimits({ desk, dried, place }: Props) {
   );
   const found = useAsked(question, askLimits);
   const [first, second] = found?.limiters ?? [];
+  const { likely } = readyOfRoom(dried, place, desk.startMs, "touchDry");
+  if (likely !== null && likely <= now) return null;
   if (!found || !first || first.gain < CLEAR) return null;
   const causes = [first, ...(second && second.gain > ALSO * first.gain ? [second] : [])];
   const measure = found.unmeasured.filter(({ hours, decides }) => decides || hours >= WORTH_MEASURING);

@@ -4,7 +4,7 @@ import { boundingBox } from "@scutch/core/floor";
 import { type RunLane, sectionWetness } from "@scutch/core/run";
 import { memo, useId, useMemo } from "react";
 import { wetColour } from "../../format/wetness.ts";
-import { floorOf } from "../../planning/floorPlan.ts";
+import { outlinePath, placeLevels } from "../../planning/floorLevels.ts";
 
 interface Props {
   readonly job: Job;
@@ -13,9 +13,6 @@ interface Props {
 }
 
 const MARGIN = 0.6;
-/** A plan of more levels is drawn level by level, the upper ones to the right. */
-const BETWEEN = 1.5;
-const path = (points: readonly Point[]) => `M${points.map(({ x, y }) => `${x} ${y}`).join("L")}Z`;
 
 /** The floor at the hour looked at: every section numbered in the order cleaned, as wet as it is then. */
 export const FloorNow = memo(function FloorNow({ job, lanes, second }: Props) {
@@ -41,7 +38,7 @@ export const FloorNow = memo(function FloorNow({ job, lanes, second }: Props) {
         return (
           <g key={roomId}>
             <clipPath id={`${id}${i}`}>
-              <path d={path(outline)} />
+              <path d={outlinePath(outline)} />
             </clipPath>
             <g clipPath={`url(#${id}${i})`}>
               {lane?.sections.map((section) => {
@@ -87,7 +84,7 @@ export const FloorNow = memo(function FloorNow({ job, lanes, second }: Props) {
               })}
             </g>
             <path
-              d={path(outline)}
+              d={outlinePath(outline)}
               fill="none"
               stroke="var(--ink)"
               strokeWidth={0.06}
@@ -105,40 +102,4 @@ export const FloorNow = memo(function FloorNow({ job, lanes, second }: Props) {
 function farEnd(door: Point | undefined, box: ReturnType<typeof boundingBox>, down: boolean): boolean {
   if (!door) return false;
   return down ? door.y < box.top + box.height / 2 : door.x < box.left + box.width / 2;
-}
-
-/** Every level beside the other, with the door each room is left by. */
-function placeLevels(job: Job) {
-  const floor = floorOf(job);
-  const levels = [...new Set(floor.rooms.map(({ level }) => level))].toSorted((a, b) => a - b);
-  let shift = 0;
-  const rooms: { id: string; name: string; passage: boolean; outline: readonly Point[] }[] = [];
-  const exits = new Map<string, Point>();
-  for (const level of levels) {
-    const own = floor.rooms.filter((room) => room.level === level);
-    const box = boundingBox(own.flatMap(({ outline }) => outline));
-    const move = ({ x, y }: Point): Point => ({ x: x - box.left + shift, y: y - box.top });
-    for (const { id, outline } of own) {
-      const room = job.rooms.find((each) => each.id === id);
-      rooms.push({ id, name: room?.name ?? "", passage: room?.passage ?? false, outline: outline.map(move) });
-    }
-    for (const door of floor.doors.filter((each) => each.level === level)) {
-      const said = job.doors?.find(({ id }) => id === door.id);
-      if (!said) continue;
-      // A room is left by its door out, else by the one to the room that is worked later.
-      for (const roomId of [said.from, said.to]) {
-        if (roomId === undefined) continue;
-        const other = said.to === undefined ? undefined : roomId === said.from ? said.to : said.from;
-        const place = (id: string | undefined) => job.rooms.findIndex((room) => room.id === id);
-        if (other === undefined || (!exits.has(roomId) && place(other) > place(roomId)))
-          exits.set(roomId, move(door.at));
-      }
-    }
-    shift += box.width + BETWEEN;
-  }
-  return {
-    rooms,
-    exits,
-    box: boundingBox(rooms.length > 0 ? rooms.flatMap(({ outline }) => outline) : [{ x: 0, y: 0 }]),
-  };
 }
