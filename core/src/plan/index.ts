@@ -84,7 +84,14 @@ export { spreadOf } from "./spread.ts";
 export { type Substitute, substitutesFor } from "./substitute.ts";
 export { allowedProductFor, productsThatSuit } from "./suits.ts";
 export { type TimeRange, timeRange } from "./timeRange.ts";
-export { isAirEntered, type JobContext, type JobDocument, onlyVessel, toJobInput } from "./toJobInput.ts";
+export {
+  isAirEntered,
+  type JobContext,
+  type JobDocument,
+  onlyVessel,
+  switchedAir,
+  toJobInput,
+} from "./toJobInput.ts";
 export { explainLastReady, explainTotalArea } from "./totalsExplained.ts";
 export { type SharedVessel, sharedVessels, type VesselTurn } from "./vesselTurns.ts";
 export { planWork, type WorkPlan } from "./work.ts";

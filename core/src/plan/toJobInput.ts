@@ -145,8 +145,8 @@ const BEFORE_START = 6 * 3_600_000;
 /** Seconds after the job's start at which a clock shows HH:MM; less than 0 where that is shortly before it. */
 function secondsAfter(
   clock: string,
-  job: JobDocument,
-  { startsAtMs: startsAt, clockTime = thisMachine }: JobContext,
+  job: Pick<JobDocument, "day" | "startsAt">,
+  { startsAtMs: startsAt, clockTime = thisMachine }: Pick<JobContext, "startsAtMs" | "clockTime">,
 ): number {
   const planned = clockTime(job.day, job.startsAt);
   // A job begun before its planned start, or still to be begun after it, has its clock from there.
@@ -185,7 +185,10 @@ const DAYS_PLANNED = 5;
 const HOURS_A_DAY = 24;
 
 /** What is planned to be switched, as it is once its hour has come. */
-function plannedAirChanges(job: JobDocument, around: JobContext): AirChange[] {
+function plannedAirChanges(
+  job: Parameters<typeof switchedAir>[0],
+  around: Parameters<typeof switchedAir>[1],
+): AirChange[] {
   return (job.plannedAir ?? []).flatMap(
     ({ at, daily, roomId, windows, heating, setpoint, gearOut }): AirChange[] => {
       const first = secondsAfter(at, job, around) / 3600;
@@ -211,6 +214,18 @@ const airChangesFrom = (log: readonly Entry[], startsAtMs: number): AirChange[] 
     airMovers,
     dehumidifierLitresPerDay,
   }));
+
+/** What is switched in a job's rooms, as planned and as logged, in order of its hours. */
+export function switchedAir(
+  job: Pick<JobDocument, "day" | "startsAt" | "rooms" | "plannedAir">,
+  around: Pick<JobContext, "log" | "startsAtMs" | "clockTime">,
+): AirChange[] {
+  const { log = [], startsAtMs } = around;
+  return [
+    ...plannedAirChanges(job, around),
+    ...(startsAtMs === undefined ? [] : airChangesFrom(log, startsAtMs)),
+  ].toSorted((a, b) => a.hours - b.hours);
+}
 
 /** Hours of weather, from the moment the job starts. */
 function weatherOf({ weather, day, startsAt }: JobDocument, around: JobContext): Pick<JobInput, "weather"> {
@@ -246,10 +261,7 @@ export function toJobInput(job: JobDocument, around: JobContext): JobInput {
       return { ...spot, area: spotArea(spot.across, spot.long), ...(last ? { result: last.result } : {}) };
     }),
     measuredWater: tankReadings(log),
-    airChanges: [
-      ...plannedAirChanges(job, around),
-      ...(startsAtMs === undefined ? [] : airChangesFrom(log, startsAtMs)),
-    ].toSorted((a, b) => a.hours - b.hours),
+    airChanges: switchedAir(job, around),
     ...weatherOf(job, around),
     treatments: around.products.filter(({ kind }) => kind === "odour-treatment"),
     tests: [...pastTests(job), ...productTests(log)],

@@ -16,6 +16,9 @@ const VanScreen = lazy(async () => ({ default: (await import("../features/van/Va
 const WeekScreen = lazy(async () => ({
   default: (await import("../features/week/WeekScreen.tsx")).WeekScreen,
 }));
+const DryingScreen = lazy(async () => ({
+  default: (await import("../features/drying/DryingScreen.tsx")).DryingScreen,
+}));
 const PlacesScreen = lazy(async () => ({
   default: (await import("../features/places/PlacesScreen.tsx")).PlacesScreen,
 }));
@@ -81,6 +84,7 @@ export function App() {
           <Route path="shelf" element={<Page what="the shelf" screen={<ShelfScreen />} />} />
           <Route path="van" element={<Page what="the van" screen={<VanScreen />} />} />
           <Route path="week" element={<Page what="the week" screen={<WeekScreen />} />} />
+          <Route path="drying" element={<Page what="what is drying" screen={<DryingScreen />} />} />
           <Route path="places" element={<Page what="the places" screen={<PlacesScreen />} />} />
           <Route path="places/:siteId" element={<Page what="the place" screen={<PlaceScreen />} />} />
           <Route path="mixer" element={<Page what="the mixer" screen={<MixerScreen />} />} />

@@ -1,6 +1,7 @@
 import {
   BookOpen,
   ChartNoAxesColumn,
+  Droplets,
   FlaskConical,
   List,
   MapPin,
@@ -26,6 +27,7 @@ const SettingsDialog = lazy(async () => ({
 
 const PLACES = [
   { to: "/", name: "Today", Icon: List },
+  { to: "/drying", name: "Drying", Icon: Droplets },
   { to: "/week", name: "Week", Icon: ChartNoAxesColumn },
   { to: "/places", name: "Places", Icon: MapPin },
   { to: "/van", name: "Van", Icon: Truck },

@@ -14,12 +14,12 @@ import { driedOf } from "../planning/driedOf.ts";
 import { moveItem } from "../planning/moveItem.ts";
 import { formatFigure } from "../shared/explain/figures.ts";
 import { SOURCE_NAMES } from "../shared/explain/sources.ts";
+import type { JobListItem } from "../shared/jobs/useJobList.ts";
 import { entryText } from "../shared/logging/entryText.ts";
 import { measuresFor } from "../shared/products/measures.ts";
 import { changeRedone, changeUndone, historySlice, jobChanged, onScreen } from "../state/historySlice.ts";
 import { held, heldForgotten, heldMoved, type PendingChange, pendingSlice } from "../state/pendingSlice.ts";
 import { stateOf } from "./today/jobState.ts";
-import type { JobListItem } from "./today/useJobList.ts";
 
 const plain = (text: string) => text.replaceAll("\u00a0", " ");
 const { metric, us } = UNITS_OF;

@@ -4,6 +4,7 @@ import { roomsAsSet } from "@scutch/core/plan";
 import { useMemo } from "react";
 import { hoursAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { RENTED } from "../../planning/dryingGear.ts";
 import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { withRoom } from "../../planning/withRoom.ts";
@@ -14,7 +15,6 @@ import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { changesFor, type RoomChange, standingIn } from "./changesFor.ts";
-import { RENTED } from "./dryingGear.ts";
 import { gainText, moveLines } from "./moveText.ts";
 import { AIMS, type ChosenAim } from "./useAim.ts";
 

@@ -7,6 +7,7 @@ import { quantityReader } from "../../format/readers.ts";
 import { hoursAt, timeAt } from "../../format/time.ts";
 import { WINDOW_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { airMoverOf, MAX_AIR_MOVERS } from "../../planning/dryingGear.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { ExplainedFigure } from "../../shared/explain/ExplainedFigure.tsx";
 import { useLogging } from "../../shared/logging/useLogging.ts";
@@ -18,7 +19,6 @@ import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { Stepper } from "../../ui/Stepper.tsx";
 import type { RoomChange } from "./changesFor.ts";
-import { airMoverOf, MAX_AIR_MOVERS } from "./dryingGear.ts";
 
 interface Props {
   readonly desk: JobDesk;

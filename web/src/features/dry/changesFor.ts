@@ -1,6 +1,6 @@
 import type { Room, RoomId, Shelf } from "@scutch/contract";
 import type { Departure, LeverMove } from "@scutch/core/drying";
-import { airMoverOf, litresOf, windowsFor } from "./dryingGear.ts";
+import { airMoverOf, litresOf, windowsFor } from "../../planning/dryingGear.ts";
 
 /** What is set otherwise in a room. */
 export type RoomChange = { readonly roomId: RoomId } & Partial<

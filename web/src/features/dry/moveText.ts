@@ -8,7 +8,7 @@ import {
 import type { WorkPlan } from "@scutch/core/plan";
 import { moisterBy } from "@scutch/core/weather";
 import { hoursAndMinutes } from "../../format/time.ts";
-import { windowsFor } from "./dryingGear.ts";
+import { windowsFor } from "../../planning/dryingGear.ts";
 
 /** A move as a line: what to do, why, and how much later the rooms are ready without it. */
 export interface MoveLine {

@@ -2,10 +2,10 @@ import { describe, expect, test } from "@jest/globals";
 import { aGear, aJob, anEntry, aRoom, aShelf, idFor } from "@scutch/contract/testing";
 import { departed, explainReady, jointMoves, simulateDrying } from "@scutch/core/drying";
 import { planWork, roomsAsSet } from "@scutch/core/plan";
+import { leversFor } from "../../planning/dryingGear.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { deskOf } from "../../testing/deskOf.ts";
 import { changesFor, standingIn } from "./changesFor.ts";
-import { leversFor } from "./dryingGear.ts";
 import { moveLines } from "./moveText.ts";
 import { readingsSentence } from "./readingsSentence.ts";
 

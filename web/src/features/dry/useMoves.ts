@@ -1,10 +1,10 @@
 import { departed } from "@scutch/core/drying";
 import { useMemo } from "react";
 import type { JobDesk } from "../../planning/desk.ts";
+import { leversFor } from "../../planning/dryingGear.ts";
 import { useAsked } from "../../planning/useAsked.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { askMoves, type MovesAnswer, type MovesQuestion } from "../../planning/workerClient.ts";
-import { leversFor } from "./dryingGear.ts";
 
 const HOUR = 3_600_000;
 /** The hour moves are made from goes on in steps, so that they aren’t searched for at every tick; it is never before what was logged last. */

@@ -2,6 +2,7 @@ import { DEFAULT_CIRCUITS, DEFAULT_ROLES, MAX_PEOPLE } from "@scutch/core/plan";
 import { ArrowUp, Trash2 } from "lucide-react";
 import { useId, useState } from "react";
 import { newUuid } from "../../device/newId.ts";
+import { counted } from "../../format/counted.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { moveItem } from "../../planning/moveItem.ts";
 import { personName } from "../../shared/run/stepWords.ts";
@@ -15,8 +16,6 @@ import { Segmented } from "../../ui/Segmented.tsx";
 import { MAX_CIRCUITS } from "./runChange.ts";
 
 const LENGTHS = [10, 15, 20, 30, 45, 60].map((minutes) => ({ value: minutes * 60, name: `${minutes} min` }));
-
-const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 
 /** How the job is run, in a line. */
 export function choicesText({ job: { run = {}, breaks = [], rooms } }: JobDesk): string {

@@ -8,9 +8,9 @@ import { currentPlan } from "../../device/jobRow.ts";
 import { pullJob } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
 import { longDay } from "../../format/time.ts";
+import type { JobListItem } from "../../shared/jobs/useJobList.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
-import type { JobListItem } from "./useJobList.ts";
 
 interface Props {
   readonly jobs: readonly JobListItem[];

@@ -3,10 +3,10 @@ import { formatDuration } from "@scutch/core/quantity";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { startText, type Times } from "../../format/time.ts";
+import type { JobListItem } from "../../shared/jobs/useJobList.ts";
 import { useTimes, useZoneName } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import type { JobState } from "./jobState.ts";
-import type { JobListItem } from "./useJobList.ts";
 
 interface Props {
   readonly listed: JobListItem;

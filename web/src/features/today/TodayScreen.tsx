@@ -9,6 +9,7 @@ import { session } from "../../device/session.ts";
 import { dayAfter, dayOf, weekday } from "../../format/time.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { startOf } from "../../planning/place.ts";
+import { type JobListItem, useJobList } from "../../shared/jobs/useJobList.ts";
 import { noteConnection } from "../../state/connectionSlice.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
@@ -18,7 +19,6 @@ import { useNow } from "../../ui/useNow.ts";
 import { useShortcut } from "../../ui/useShortcut.ts";
 import { JobRow } from "./JobRow.tsx";
 import type { JobPath, JobRowProps } from "./jobRowProps.ts";
-import { type JobListItem, useJobList } from "./useJobList.ts";
 
 /** Rows of a group shown at first, and with each more. */
 const AT_ONCE = 30;

@@ -3,10 +3,10 @@ import { useState } from "react";
 import { pathOf } from "../../device/api.ts";
 import { session } from "../../device/session.ts";
 import { longDay } from "../../format/time.ts";
+import type { JobListItem } from "../../shared/jobs/useJobList.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
 import { fileName, saveFile } from "../../ui/saveFile.ts";
-import type { JobListItem } from "./useJobList.ts";
 
 /** A job whose plan the server can't read and this device hasn't: when and where it is, and its data as they are stored. */
 export function UnreadableRow({ listed, shelf }: { readonly listed: JobListItem; readonly shelf: Shelf }) {

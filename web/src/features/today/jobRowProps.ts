@@ -1,6 +1,6 @@
 import type { Job, LogEntry, Shelf } from "@scutch/contract";
+import type { JobListItem } from "../../shared/jobs/useJobList.ts";
 import type { JobState } from "./jobState.ts";
-import type { JobListItem } from "./useJobList.ts";
 
 /** Tells the address of a job at the phase it stands at; running: step by step, on its card. */
 export type JobPath = (jobId: string, stage: JobState["kind"] | "running") => string;

@@ -1,6 +1,6 @@
 import type { Planned } from "../../planning/computePlan.ts";
 import { readyOfJob } from "../../planning/ready.ts";
-import type { JobListItem } from "./useJobList.ts";
+import type { JobListItem } from "../../shared/jobs/useJobList.ts";
 
 /** Where a job stands, as the plan and the log tell it. */
 export type JobState =
