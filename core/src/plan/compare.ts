@@ -61,9 +61,10 @@ export function jobInScenario(
   { method, people }: Scenario,
   kept: ReadonlySet<string> = new Set(),
 ): JobInput {
-  const { finishedHours: _, measuredWater: __, logged: ___, now: ____, airChanges: _____, ...rest } = job;
+  const { finishedHours: _, measuredWater: __, logged: ___, now: ____, airChanges = [], ...rest } = job;
   return {
     ...rest,
+    airChanges: airChanges.filter(({ isPlanned }) => isPlanned),
     run: { ...job.run, people, pins: [] },
     rooms: job.rooms.map((room) =>
       method !== undefined && takesMethod(room.covering) && !room.passage && !kept.has(room.id)

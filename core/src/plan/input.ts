@@ -119,6 +119,8 @@ export interface PlannedSpot {
 export interface AirChange {
   readonly hours: number;
   readonly roomId: string;
+  /** Planned, whatever the log says; else it was logged. */
+  readonly isPlanned?: true;
   readonly windows?: Windows | undefined;
   readonly heating?: boolean | undefined;
   readonly airMovers?: readonly AirMover[] | undefined;

@@ -195,6 +195,7 @@ function plannedAirChanges(
       const hours = Array.from({ length: daily ? DAYS_PLANNED : 1 }, (_, day) => first + HOURS_A_DAY * day);
       const rooms = job.rooms.filter(({ id }) => roomId === undefined || roomId === id);
       const change = {
+        isPlanned: true as const,
         windows,
         heating: heating ?? (setpoint === undefined ? undefined : true),
         setpoint,

@@ -1,5 +1,7 @@
-/** Air movers that one circuit carries beside no other motor: about 3 A each within 80 % of 15 A (common practice). */
-export const AIR_MOVERS_PER_CIRCUIT = 4;
+/** A that machines take which run on for hours, and that one circuit carries of them: 80 % of 15 A (common practice). */
+export const RUNNING_AMPS = { airMover: 3, dehumidifier: 6, circuit: 12 } as const;
+/** Air movers that one circuit carries beside no other motor. */
+export const AIR_MOVERS_PER_CIRCUIT = RUNNING_AMPS.circuit / RUNNING_AMPS.airMover;
 
 const POWERED = /^(vacuum|brush|pad machine|machine:.*)$/;
 

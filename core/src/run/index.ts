@@ -1,6 +1,6 @@
 export { START } from "../scheduling/index.ts";
 export { stepCaution } from "./cautions.ts";
-export { AIR_MOVERS_PER_CIRCUIT, airMoverStarts, type PlacedAirMovers } from "./circuits.ts";
+export { AIR_MOVERS_PER_CIRCUIT, airMoverStarts, type PlacedAirMovers, RUNNING_AMPS } from "./circuits.ts";
 export { type Debrief, debriefOf } from "./debrief.ts";
 export {
   type DivisionFault,

@@ -10,6 +10,7 @@ import {
   type Windows,
 } from "@scutch/core/drying";
 import { climateOf, dehumidifierPower, type WorkPlan, withPower } from "@scutch/core/plan";
+import { RUNNING_AMPS } from "@scutch/core/run";
 
 /** An air mover and a dehumidifier as most are (common practice), for a van that lists none, and to rent. */
 export const AIR_MOVER: NonNullable<Room["airMovers"]>[number] = { flow: 0.9, jetSpeed: 8 };
@@ -46,14 +47,36 @@ function poolsOf(gear: readonly Gear[]): {
   };
 }
 
+/** The van’s gear as far as a job can have it. */
+export interface GearHere {
+  readonly gear: readonly Gear[];
+  /** Standing at other jobs. */
+  readonly elsewhere: { readonly movers: number; readonly dehumidifiers: number };
+  /** Circuits for motors. */
+  readonly circuits: number;
+}
+
+/** What of the van’s gear isn’t at another job. */
+export function poolsHere(
+  gear: readonly Gear[],
+  elsewhere: GearHere["elsewhere"],
+): ReturnType<typeof poolsOf> {
+  const { airMovers, dehumidifiers } = poolsOf(gear);
+  const left = (count: number, out: number) => Math.max(0, count - out);
+  return {
+    airMovers: { ...airMovers, count: left(airMovers.count, elsewhere.movers) },
+    dehumidifiers: { ...dehumidifiers, count: left(dehumidifiers.count, elsewhere.dehumidifiers) },
+  };
+}
+
 /** What can be moved on a job from `from` on, h after its start: from the van, and with what could be rented. */
 export function leversFor(
   { rooms }: WorkPlan,
-  gear: readonly Gear[],
+  { gear, elsewhere, circuits }: GearHere,
   departure: Departure | undefined,
   from: number,
 ): { readonly own: Levers; readonly rented: Levers } {
-  const pools = poolsOf(gear);
+  const pools = poolsHere(gear, elsewhere);
   const own: Levers = {
     rooms: rooms.map((room, i) => ({
       windows: WINDOWS.map((each) => OUTDOOR_AIR_CHANGES[each] * exchangeFactor(departure, i)),
@@ -62,6 +85,11 @@ export function leversFor(
       mostMovers: 2,
     })),
     ...pools,
+    electric: {
+      mover: RUNNING_AMPS.airMover,
+      dehumidifier: RUNNING_AMPS.dehumidifier,
+      most: circuits * RUNNING_AMPS.circuit,
+    },
     from,
   };
   const more = <T>(pool: Pool<T>, count: number): Pool<T> => ({ ...pool, count: pool.count + count });

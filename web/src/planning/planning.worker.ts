@@ -1,5 +1,5 @@
 import { jointMovesInSteps, type Levers, whatLimits } from "@scutch/core/drying";
-import { compareScenarios } from "@scutch/core/plan";
+import { compareScenarios, drierWork } from "@scutch/core/plan";
 import { scheduleJob } from "@scutch/core/run";
 import { type DryingRanges, rangesInSteps } from "./dryingForecast.ts";
 import { planWhole } from "./planInWorker.ts";
@@ -82,6 +82,8 @@ async function answerTo(data: WorkerRequest) {
       return ranges(data);
     case "moves":
       return bestMoves(data);
+    case "drier":
+      return drierWork(data.input, data.work);
     case "limits":
       return whatLimits(data);
     case "run":

@@ -1,5 +1,5 @@
 import type { Aim, Building, JointMoves, Levers, LimitsQuestion, RoomLimits } from "@scutch/core/drying";
-import type { ScenarioCase, ScenarioPlan } from "@scutch/core/plan";
+import type { DrierWork, JobInput, ScenarioCase, ScenarioPlan, WorkPlan } from "@scutch/core/plan";
 import { type RunInput, type RunPlan, type SearchEffort, THOROUGH } from "@scutch/core/run";
 
 import type { DryingQuestion, DryingRanges } from "./dryingForecast.ts";
@@ -30,6 +30,7 @@ export type WorkerRequest =
   | (Asked & DryingQuestion & { readonly what: "range" })
   | (Asked & MovesQuestion & { readonly what: "moves" })
   | (Asked & LimitsQuestion & { readonly what: "limits" })
+  | (Asked & { readonly what: "drier"; readonly input: JobInput; readonly work: WorkPlan })
   | (Asked & { readonly what: "run"; readonly input: RunInput; readonly search?: SearchEffort })
   | (Asked & PlanQuestion & { readonly what: "plan" })
   | (Asked & { readonly what: "ways"; readonly cases: readonly ScenarioCase[] });
@@ -37,7 +38,14 @@ export type WorkerRequest =
 export type WorkerResponse = Pick<WorkerRequest, "id" | "lane"> &
   (
     | {
-        readonly answer: DryingRanges | MovesAnswer | RoomLimits | ScenarioPlan[] | RunPlan | PlanAnswer;
+        readonly answer:
+          | DryingRanges
+          | MovesAnswer
+          | RoomLimits
+          | DrierWork[]
+          | ScenarioPlan[]
+          | RunPlan
+          | PlanAnswer;
         /** A better one follows. */
         readonly isPart?: true;
       }
@@ -139,6 +147,12 @@ export const askMoves = (question: MovesQuestion, then: (answer: MovesAnswer) =>
 /** Asks what holds a room up and what to measure. */
 export const askLimits = (question: LimitsQuestion, then: (answer: RoomLimits) => void) =>
   ask({ what: "limits", lane: "limits", ...question }, then);
+
+/** Asks what a job comes to with more water taken out. */
+export const askDrierWork = (
+  { input, work }: { readonly input: JobInput; readonly work: WorkPlan },
+  then: (answer: DrierWork[]) => void,
+) => ask({ what: "drier", lane: "drier", input, work }, then);
 
 /** Asks for the run of a job, of which only the newest question counts; an order to try is given as the starts of a run. */
 export const askSchedule = (

@@ -166,3 +166,73 @@ test("with few machines wanted it takes no more than for all rooms soonest, and 
   const { moves } = jointMoves(of, levers(of, 0, 0), { kind: "all" });
   expect(new Set(moves.map(({ lever }) => lever))).toEqual(new Set(["exchange"]));
 });
+
+test("a room by an hour is in time with no machine too many, where that can be; else as soon as it can be", () => {
+  const of: Building = {
+    outdoor: { temperature: 12, relativeHumidity: 0.6 },
+    rooms: [room({ area: 12 }), room({ fibre: "wool" })],
+  };
+  const own = levers(of, 3, 1, [0.5]);
+  const plain = simulateDrying(of).rooms[0]?.touchDryHours as number;
+  const soonest = jointMoves(of, own, { kind: "room", room: 0 }).touchDry[0] as number;
+  const count = (moves: ReturnType<typeof jointMoves>) =>
+    moves.moves.reduce(
+      (sum, { lever, to }) => sum + (lever === "movers" || lever === "dehumidifiers" ? to[lever] : 0),
+      0,
+    );
+  let before = 0;
+  for (const share of [0, 0.3, 0.6, 0.9]) {
+    const hours = plain + share * (soonest - plain);
+    const found = jointMoves(of, own, { kind: "by", room: 0, hours });
+    // A move that is worth less than ten minutes is left out.
+    expect(found.touchDry[0]).toBeLessThan(hours + 0.25);
+    expect(count(found)).toBeGreaterThanOrEqual(before);
+    before = count(found);
+  }
+  expect(before).toBeGreaterThan(0);
+  expect(jointMoves(of, own, { kind: "by", room: 0, hours: plain + 1 }).moves).toEqual([]);
+  const late = jointMoves(of, own, { kind: "by", room: 0, hours: 0.1 });
+  expect(late.touchDry[0]).toBeLessThan(soonest + 0.5);
+});
+
+test("with little power wanted, a window is opened rather than a machine switched on, and heating isn't for a few minutes", () => {
+  const of: Building = {
+    outdoor: { temperature: 16, relativeHumidity: 0.5 },
+    rooms: [room(), room({ area: 10 })],
+  };
+  const watts = (kind: "all" | "power") =>
+    jointMoves(of, levers(of, 3, 1), { kind }).moves.reduce(
+      (sum, { lever, to }) =>
+        sum +
+        (lever === "movers"
+          ? to.movers * MOVER.power
+          : lever === "dehumidifiers"
+            ? to.dehumidifiers * DRIER.power
+            : 0),
+      0,
+    );
+  expect(watts("power")).toBeLessThan(watts("all"));
+});
+
+test("no more machines run than the circuits carry, in a search and in trying each; what stands already may stay", () => {
+  const of: Building = {
+    outdoor: { temperature: 10, relativeHumidity: 0.7 },
+    rooms: [{}, { area: 12 }, {}].map((more) => room({ outdoorAirChangesPerHour: 4, ...more })),
+  };
+  for (const most of [0, 3, 6, 9])
+    for (const few of [undefined, 1]) {
+      const own = { ...levers(of, 4, 1, [4]), electric: { mover: 3, dehumidifier: 6, most } };
+      const { changes } = jointMoves(of, own, { kind: "all" }, few);
+      const amps = changes.reduce(
+        (sum, { airMovers = [], dehumidifierLitresPerDay = 0 }) =>
+          sum + 3 * airMovers.length + (6 * dehumidifierLitresPerDay) / DRIER.litresPerDay,
+        0,
+      );
+      expect(amps).toBeLessThanOrEqual(most);
+      if (most === 9) expect(amps).toBeGreaterThan(0);
+    }
+  const standing = { ...of, rooms: of.rooms.map((each) => ({ ...each, airMovers: [MOVER] })) };
+  const none = { ...levers(standing, 3, 0, [4]), electric: { mover: 3, dehumidifier: 6, most: 0 } };
+  const { gain } = jointMoves(standing, none, { kind: "all" });
+  expect(gain).toBeGreaterThanOrEqual(0);
+});

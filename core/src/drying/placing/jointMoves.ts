@@ -15,11 +15,16 @@ import {
   standing,
 } from "./levers.ts";
 
-/** What the moves are for: all rooms walked on soonest, one room, or all with few machines. */
+/**
+ * What the moves are for: all rooms walked on soonest, one room, one room `by` so many hours after the start with as little as does it, or
+ * all with few machines or little power.
+ */
 export type Aim =
   | { readonly kind: "all" }
   | { readonly kind: "room"; readonly room: number }
-  | { readonly kind: "fewest" };
+  | { readonly kind: "by"; readonly room: number; readonly hours: number }
+  | { readonly kind: "fewest" }
+  | { readonly kind: "power" };
 
 /** One lever of a room set otherwise. */
 export interface LeverMove {
@@ -49,7 +54,11 @@ export interface JointMoves {
 /** A move that gains less isn't worth the walk, h. */
 const WORTH = 10 / 60;
 /** A machine must gain so much where few are wanted, h; where they aren't, as much as its carrying (our assumption). */
-const MACHINE_COSTS = { fewest: 0.5, otherwise: 0.02 } as const;
+const MACHINE_COSTS = { fewest: 0.5, by: 0.5, all: 0.02, room: 0.02, power: 0.02 } as const;
+/** A kilowatt that runs must gain so much where little power is wanted, h (our assumption). */
+const KILOWATT_COSTS = 2;
+/** An hour later than asked weighs as much as so many hours of machines. */
+const LATENESS = 10;
 /** What comes after the hour itself: the other rooms' hours, and furniture back. */
 const REST = 0.05;
 /** Settings tried one by one before a search takes over. */
@@ -84,8 +93,30 @@ function hoursToAim(building: Building, result: DryingResult, aim: Aim): number 
     building.rooms.map((_, room) => hoursOf(building, result, room, which));
   const touch = all("touchDryHours");
   const mean = touch.reduce((sum, each) => sum + each, 0) / touch.length;
-  const first = aim.kind === "room" ? numberAt(touch, aim.room) : Math.max(...touch);
-  return first + REST * (mean + Math.max(...all("dryHours")));
+  const rest = REST * (mean + Math.max(...all("dryHours")));
+  switch (aim.kind) {
+    case "by":
+      // What it comes to once the room is in time tips no scale.
+      return Math.max(aim.hours, numberAt(touch, aim.room)) + (REST / LATENESS) * rest;
+    case "room":
+      return numberAt(touch, aim.room) + rest;
+    default:
+      return Math.max(...touch) + rest;
+  }
+}
+
+/** W that a setting's machines take, and heating that it turns on. */
+function powerOf(setting: Setting, present: Setting, { rooms, airMovers, dehumidifiers }: Levers): number {
+  const heated = setting.reduce((sum, { isHeated }, room) => {
+    const heating = rooms[room]?.heating;
+    const isNew = isHeated && !itemAt(present, room).isHeated;
+    return sum + (isNew && heating?.mode === "heated" ? heating.capacity : 0);
+  }, 0);
+  return (
+    heated +
+    standing(setting, "movers") * (airMovers?.each.power ?? 0) +
+    standing(setting, "dehumidifiers") * (dehumidifiers?.each.power ?? 0)
+  );
 }
 
 const machines = (setting: Setting) => standing(setting, "movers") + standing(setting, "dehumidifiers");
@@ -110,13 +141,15 @@ export function* jointMovesInSteps(
 ): Generator<undefined, JointMoves, void> {
   const present = presentSetting(building, levers);
   const known = new Map<string, Tried>();
-  const cost = aim.kind === "fewest" ? MACHINE_COSTS.fewest : MACHINE_COSTS.otherwise;
+  const costOf = (setting: Setting) =>
+    MACHINE_COSTS[aim.kind] * machines(setting) +
+    (aim.kind === "power" ? (KILOWATT_COSTS * powerOf(setting, present, levers)) / 1000 : 0);
   const attempt = (setting: Setting): Tried => {
     const id = key(setting);
     const before = known.get(id);
     if (before) return before;
     const result = simulateDrying(setTo(building, levers, present, setting), { isSample: true });
-    const score = hoursToAim(building, result, aim) + cost * machines(setting);
+    const score = (aim.kind === "by" ? LATENESS : 1) * hoursToAim(building, result, aim) + costOf(setting);
     const tried = { setting, score, result };
     known.set(id, tried);
     return tried;
@@ -132,14 +165,16 @@ export function* jointMovesInSteps(
     }
   } else {
     const starts: Tried[] = [];
-    for (const start of startsFrom(levers, present)) {
+    const pool = poolOf(levers, present);
+    for (const start of startsFrom(levers, present).filter((each) => isWithin(pool, each))) {
       starts.push(attempt(start));
       yield;
     }
     const promising = starts.toSorted((a, b) => a.score - b.score).slice(0, CLIMBS);
     for (const [i, start] of promising.entries()) {
       const share = (MOST_RUNS * (i + 1)) / promising.length;
-      const found = yield* climb(start, levers, attempt, () => known.size < share);
+      const around = (setting: Setting) => neighbours(levers, setting).filter((each) => isWithin(pool, each));
+      const found = yield* climb(start, around, attempt, () => known.size < share);
       if (found.score < best.score) best = found;
     }
   }
@@ -206,14 +241,14 @@ function startsFrom(levers: Levers, present: Setting): Setting[] {
 /** Takes the best neighbour of those that touch the room that is last, or of all where none of them is better, until none is. */
 function* climb(
   from: Tried,
-  levers: Levers,
+  around: (setting: Setting) => Setting[],
   attempt: (setting: Setting) => Tried,
   mayGoOn: () => boolean,
 ): Generator<undefined, Tried, void> {
   let best = from;
   for (;;) {
     const last = lastRoom(best.result);
-    const all = neighbours(levers, best.setting);
+    const all = around(best.setting);
     const touches = (setting: Setting) => setting[last] !== best.setting[last];
     let next = best;
     for (const group of [all.filter(touches), all.filter((setting) => !touches(setting))]) {

@@ -31,6 +31,8 @@ export interface Levers {
   readonly rooms: readonly RoomChoices[];
   readonly airMovers?: Pool<AirMover>;
   readonly dehumidifiers?: Pool<Dehumidifier>;
+  /** A each machine takes, and what all of them may take together; no limit where absent. */
+  readonly electric?: { readonly mover: number; readonly dehumidifier: number; readonly most: number };
   /** Hours after the start from which a setting holds. */
   readonly from: number;
 }
@@ -114,14 +116,32 @@ interface GearCount {
   readonly dehumidifiers: number;
 }
 
-/** All gear there is: of the van, or what stands already where that is more. */
-export const poolOf = ({ airMovers, dehumidifiers }: Levers, present: Setting): GearCount => ({
-  movers: Math.max(airMovers?.count ?? 0, standing(present, "movers")),
-  dehumidifiers: Math.max(dehumidifiers?.count ?? 0, standing(present, "dehumidifiers")),
-});
+/** What all gear together may come to. */
+interface GearPool extends GearCount {
+  /** A that a setting takes is no more than this. */
+  readonly amps: number;
+  readonly ampsOf: (setting: Setting) => number;
+}
 
-export const isWithin = (pool: GearCount, setting: Setting): boolean =>
-  standing(setting, "movers") <= pool.movers && standing(setting, "dehumidifiers") <= pool.dehumidifiers;
+/** All gear there is, of the van, or what stands already where that is more; and what may run at once. */
+export function poolOf({ airMovers, dehumidifiers, electric }: Levers, present: Setting): GearPool {
+  const ampsOf = (setting: Setting) =>
+    electric
+      ? electric.mover * standing(setting, "movers") +
+        electric.dehumidifier * standing(setting, "dehumidifiers")
+      : 0;
+  return {
+    movers: Math.max(airMovers?.count ?? 0, standing(present, "movers")),
+    dehumidifiers: Math.max(dehumidifiers?.count ?? 0, standing(present, "dehumidifiers")),
+    amps: Math.max(electric?.most ?? 0, ampsOf(present)),
+    ampsOf,
+  };
+}
+
+export const isWithin = (pool: GearPool, setting: Setting): boolean =>
+  standing(setting, "movers") <= pool.movers &&
+  standing(setting, "dehumidifiers") <= pool.dehumidifiers &&
+  pool.ampsOf(setting) <= pool.amps;
 
 /** Settings of one room that some gear to spare allows. */
 export function roomSettings(levers: Levers, room: number, now: RoomSetting, left: GearCount): RoomSetting[] {

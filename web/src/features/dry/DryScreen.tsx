@@ -7,6 +7,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { useDesk } from "../../planning/openDesk.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
+import { useGearElsewhere } from "../../shared/jobs/useGearElsewhere.ts";
 import { NoRooms } from "../../shared/NoRooms.tsx";
 import { PlannedAirList } from "../../shared/weather/PlannedAirList.tsx";
 import { WeatherToCome } from "../../shared/weather/WeatherToCome.tsx";
@@ -15,6 +16,7 @@ import { useNow } from "../../ui/useNow.ts";
 import { AirBalance } from "./AirBalance.tsx";
 import { AirChart } from "./AirChart.tsx";
 import { CourseChart } from "./CourseChart.tsx";
+import { DrierWorkPanel } from "./DrierWorkPanel.tsx";
 import { FloorWet } from "./FloorWet.tsx";
 import { HourSlider } from "./HourSlider.tsx";
 import { MovesPanel } from "./MovesPanel.tsx";
@@ -59,8 +61,9 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
   const place = found >= 0 ? found : last();
   const lever = work.rooms.findIndex((room) => room.id === rooms[place]?.id);
   const building = dried.building ?? dried.work.building;
-  const aim = useAim(place);
-  const moves = useMoves(desk, dried, aim.aim, now);
+  const aim = useAim(place, desk);
+  const elsewhere = useGearElsewhere(desk.job, desk.shelf, now);
+  const moves = useMoves(desk, dried, { aim: aim.aim, elsewhere, now });
   const moved = useMoved(building, moves?.own);
   const span = spanOf(dried, startMs);
   const [picked, setPicked] = useState<number>();
@@ -100,7 +103,8 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
         <ReadyHead dried={dried} start={startMs} place={place} now={now} onSelect={select} />
         <WhatReadingsSay desk={desk} dried={dried} place={place} now={now} />
         <WhatLimits desk={desk} dried={dried} place={place} now={now} />
-        <MovesPanel {...{ desk, dried, now, aim }} found={moves} />
+        <MovesPanel {...{ desk, dried, now, aim, elsewhere }} found={moves} />
+        <DrierWorkPanel desk={desk} dried={dried} now={now} />
         <DoubtfulReadings desk={desk} dried={dried} />
         {lever >= 0 && <RoomLevers desk={desk} place={lever} now={now} />}
         <div className="mt-6 grid gap-6 border-ink border-t-2 pt-3">

@@ -1,19 +1,23 @@
-import type { JointMoves, LeverMove } from "@scutch/core/drying";
+import type { Aim, JointMoves, LeverMove } from "@scutch/core/drying";
 import { hasBegun } from "@scutch/core/log";
-import { roomsAsSet } from "@scutch/core/plan";
+import { DEFAULT_CIRCUITS, roomsAsSet } from "@scutch/core/plan";
 import { useMemo } from "react";
+import { counted } from "../../format/counted.ts";
 import { hoursAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
-import { RENTED } from "../../planning/dryingGear.ts";
+import { poolsHere, RENTED } from "../../planning/dryingGear.ts";
+import { gearWords } from "../../planning/gearWords.ts";
 import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import type { MovesAnswer } from "../../planning/workerClient.ts";
+import type { GearElsewhere } from "../../shared/jobs/useGearElsewhere.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import { Segmented } from "../../ui/Segmented.tsx";
+import { ChoiceField } from "../../ui/ChoiceField.tsx";
+import { MomentField } from "../../ui/MomentField.tsx";
 import { changesFor, type RoomChange, standingIn } from "./changesFor.ts";
 import { gainText, moveLines } from "./moveText.ts";
 import { AIMS, type ChosenAim } from "./useAim.ts";
@@ -23,12 +27,13 @@ interface Props {
   readonly dried: DryingForecast;
   readonly now: number;
   readonly aim: ChosenAim;
+  readonly elsewhere: GearElsewhere;
   /** undefined while it isn’t known. */
   readonly found: MovesAnswer | undefined;
 }
 
 /** What to move now, of all that is in the van: each with what it gains; done with one tap. */
-export function MovesPanel({ desk, dried, now, aim, found }: Props) {
+export function MovesPanel({ desk, dried, now, aim, elsewhere, found }: Props) {
   const { about } = useTimes();
   const log = useLogging(desk);
   const { work, readings } = dried;
@@ -72,12 +77,26 @@ export function MovesPanel({ desk, dried, now, aim, found }: Props) {
         {hasBegun(desk.log) ? "What to move now" : "What would make it sooner"}
       </h3>
       <div className="mt-1">
-        <Segmented label="Aim" labelHidden value={aim.kind} options={AIMS} onChange={aim.pick} />
+        <div className="flex flex-wrap items-end gap-2">
+          <div className="flex-1 basis-48">
+            <ChoiceField label="Aim" value={aim.kind} options={AIMS} onChange={aim.pick} />
+          </div>
+          {aim.kind === "by" && (
+            <div className="w-32">
+              <MomentField label="Touch-dry by" type="time" value={aim.by} onChange={aim.pickBy} />
+            </div>
+          )}
+        </div>
+        <p className="mt-2 text-sm text-soft">{gearLine(desk, elsewhere)}</p>
       </div>
       {!found ? (
         <p className="mt-2 min-h-12 text-soft">Trying what is in the van…</p>
       ) : lines.length === 0 ? (
-        <p className="mt-2 min-h-12">Nothing in the van makes it sooner. Leave it as it is.</p>
+        <p className="mt-2 min-h-12">
+          {aim.kind === "by"
+            ? inTimeText(dried, aim.aim)
+            : "Nothing in the van makes it sooner. Leave it as it is."}
+        </p>
       ) : (
         <>
           <ol className="mt-1">
@@ -148,4 +167,26 @@ function Outcome({
       {before !== null && before > end && `, ${gainText((before - end) / HOUR)} sooner`}.
     </>
   );
+}
+
+/** The van’s gear for this job, and where the rest of it is. */
+function gearLine({ job, shelf }: JobDesk, elsewhere: GearElsewhere): string {
+  const { airMovers, dehumidifiers } = poolsHere(shelf.gear, elsewhere);
+  const here = gearWords({ movers: airMovers.count, dehumidifiers: dehumidifiers.count });
+  const out = gearWords(elsewhere);
+  const circuits = job.run?.circuits ?? DEFAULT_CIRCUITS;
+  return [
+    here ? `There is: ${here}, on ${counted(circuits, "circuit", "circuits")}.` : "No drying gear is free.",
+    ...(out ? [`At ${elsewhere.places.join(", ")}: ${out}.`] : []),
+  ].join(" ");
+}
+
+/** Why nothing is to be moved for a room that is wanted by an hour. */
+function inTimeText({ work, result }: DryingForecast, aim: Aim): string {
+  if (aim.kind !== "by") return "";
+  const touch = result.rooms[aim.room]?.touchDryHours;
+  const finished = work.rooms[aim.room]?.finishedAtHours ?? 0;
+  return touch != null && finished + touch <= aim.hours
+    ? "It’s touch-dry by then as it is. Nothing needs moving."
+    : "Nothing in the van makes it sooner. Leave it as it is, or rent gear.";
 }

@@ -9,6 +9,7 @@ import { changesFor, standingIn } from "./changesFor.ts";
 import { moveLines } from "./moveText.ts";
 import { readingsSentence } from "./readingsSentence.ts";
 
+const NONE = { movers: 0, dehumidifiers: 0 };
 const fan = aGear("Fan", { kind: "air-mover", count: 1, flow: 0.9, jetSpeed: 8 });
 const drier = aGear("Drier", { kind: "dehumidifier", count: 1, litresPerDay: 50 });
 
@@ -21,7 +22,7 @@ describe("a humid day: 28 °C and 75% outside, windows open on both sides", () =
   const work = planWork({ rooms, batches: [], indoor, outdoor });
 
   test("what the van has is placed where it helps, no more than there is, and taking the advice brings what was said", () => {
-    const { own } = leversFor(work, [fan, drier], undefined, 0);
+    const { own } = leversFor(work, { gear: [fan, drier], elsewhere: NONE, circuits: 2 }, undefined, 0);
     const found = jointMoves(work.building, own, { kind: "all" });
     const desk = deskOf(aJob({ rooms, indoor, outdoor }), aShelf({ gear: [fan, drier] }));
     const changes = changesFor(desk.job.rooms, desk.shelf.gear, found.moves, undefined);
@@ -42,7 +43,7 @@ describe("a humid day: 28 °C and 75% outside, windows open on both sides", () =
   });
 
   test("with nothing in the van, renting is tried with gear the van hasn't", () => {
-    const { own, rented } = leversFor(work, [], undefined, 0);
+    const { own, rented } = leversFor(work, { gear: [], elsewhere: NONE, circuits: 2 }, undefined, 0);
     expect([own.airMovers?.count, own.dehumidifiers?.count]).toEqual([0, 0]);
     expect([rented.airMovers?.count, rented.dehumidifiers?.count]).toEqual([2, 1]);
   });

@@ -11,7 +11,10 @@ const HOUR = 60 * MINUTE;
 const MOVER = { flow: 0.9, jetSpeed: 8 };
 const fan = aGear("Fan", { kind: "air-mover", count: 4, flow: 0.9, jetSpeed: 8 });
 const drier = aGear("Drier", { kind: "dehumidifier", count: 1, litresPerDay: 50 });
-const shelf = aShelf({ gear: [fan, drier], sites: [Site.parse({ id: idFor("Villa"), name: "Villa", zone: "UTC" })] });
+const shelf = aShelf({
+  gear: [fan, drier],
+  sites: [Site.parse({ id: idFor("Villa"), name: "Villa", zone: "UTC" })],
+});
 const at = (clock: string) => Date.parse(`2026-03-10T${clock}:00Z`);
 const finished = (name: string, clock: string) =>
   anEntry(`finish ${name}`, {
