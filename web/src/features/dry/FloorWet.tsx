@@ -23,6 +23,8 @@ interface Props {
 const MARGIN = 0.4;
 /** A letter of the hour is so much wider than one of a name. */
 const LETTER_WIDER = 1.1;
+/** A name in a narrow room runs over its walls rather than get smaller than this share. */
+const SMALLEST = 0.6;
 /** Darker than this the room’s name is written in light letters. */
 const DARK = 0.5;
 
@@ -63,7 +65,8 @@ export const FloorWet = memo(function FloorWet({
         const words = touch !== null && touch <= now ? "touch-dry" : touch === null ? "" : about(touch, now);
         const x = box.left + 0.25;
         const longest = Math.max(name.length, LETTER_WIDER * words.length);
-        const size = Math.min(letter, (1.7 * (box.width - 0.4)) / longest, box.height / 3.2);
+        const fitting = Math.min(letter, (1.7 * (box.width - 0.4)) / longest, box.height / 3.2);
+        const size = Math.max(SMALLEST * letter, fitting);
         return (
           // biome-ignore lint/a11y/noStaticElementInteractions: a wider target for what the room picker and table also do
           <g key={roomId} onClick={() => onSelect(roomId)} className="cursor-pointer">
