@@ -66,7 +66,15 @@ export {
 } from "./job.ts";
 export { JobCard, JobPage, OPEN_DAYS, summarizeJob } from "./jobCard.ts";
 export { JobFile } from "./jobFile.ts";
-export { LogEntry, type LogEntryOf, MAX_NAMES, namesCustomer, withoutCustomer } from "./logEntry.ts";
+export {
+  LogEntry,
+  type LogEntryOf,
+  MAX_LOGGED,
+  MAX_NAMES,
+  namesCustomer,
+  withoutCustomer,
+} from "./logEntry.ts";
+export { LoggerQuery, LoggerReading } from "./logger.ts";
 export { type MergedJob, mergeJobs } from "./mergeJobs.ts";
 export { Day, Instant } from "./moment.ts";
 export { MAX_PHOTO_BYTES, PHOTO_SIDE, PHOTO_TYPES, Photo, PhotoFacts } from "./photo.ts";

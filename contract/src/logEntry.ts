@@ -13,6 +13,8 @@ import { AttemptOutcome, SpotAgent } from "./spot.ts";
 const Text = z.string().trim().min(1).max(2000);
 /** Names an entry carries at most. */
 export const MAX_NAMES = 100;
+/** Readings of a logger in one entry: what lies between says no more about a drying. */
+export const MAX_LOGGED = 96;
 const base = {
   id: EntryId,
   at: Instant.meta({ description: "When it happened, by the writer’s clock" }),
@@ -112,6 +114,17 @@ export const LogEntry = z
       roomId: RoomId,
       temperature: Temperature.meta({ description: "Of the room’s air" }),
       relativeHumidity: RelativeHumidity.meta({ description: "Of the room’s air" }),
+    }),
+    z.strictObject({
+      ...base,
+      kind: z.literal("air-logged"),
+      roomId: RoomId,
+      logger: Name.optional().meta({ description: "Of the logger, or its file" }),
+      readings: z
+        .array(z.strictObject({ at: Instant, temperature: Temperature, relativeHumidity: RelativeHumidity }))
+        .min(1)
+        .max(MAX_LOGGED)
+        .meta({ description: "The room’s air, in order" }),
     }),
     z.strictObject({
       ...base,

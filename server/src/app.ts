@@ -6,6 +6,7 @@ import { crewRoutes } from "./features/crew/routes.ts";
 import { forecastRoutes } from "./features/forecast/routes.ts";
 import { jobRoutes } from "./features/job/routes.ts";
 import { logRoutes } from "./features/log/routes.ts";
+import { loggerRoutes } from "./features/logger/routes.ts";
 import { photoRoutes } from "./features/photo/routes.ts";
 import { recordRoutes } from "./features/record/routes.ts";
 import { shelfRoutes } from "./features/shelf/routes.ts";
@@ -20,10 +21,13 @@ import { errorHandler } from "./http/errors.ts";
 import { actorGate, contractGate } from "./http/gate.ts";
 import { sameOriginOnly, securityHeaders } from "./http/security.ts";
 import { staticFiles } from "./http/staticFiles.ts";
+import type { LoggerService } from "./logger/loggerService.ts";
+import { simulatedLogger } from "./logger/simulatedLogger.ts";
 
-interface Options extends Omit<Context, "feed" | "forecasts"> {
-  /** Absent: the simulated one. */
+interface Options extends Omit<Context, "feed" | "forecasts" | "loggers"> {
+  /** Absent: the simulated ones. */
   readonly forecasts?: ForecastService;
+  readonly loggers?: LoggerService;
   /** Absent: its own, which is heard by this app alone. */
   readonly feed?: ChangeFeed;
   readonly log: Logger;
@@ -34,11 +38,12 @@ interface Options extends Omit<Context, "feed" | "forecasts"> {
 const BODY_LIMIT = "1mb";
 
 /** The server's one list, top to bottom in the order a request meets it. Opens nothing itself. */
-export function makeApp({ log, webDir, feed, forecasts, ...given }: Options): Express {
+export function makeApp({ log, webDir, feed, forecasts, loggers, ...given }: Options): Express {
   const context: Context = {
     ...given,
     feed: feed ?? feedOf(given.db),
     forecasts: forecasts ?? simulatedForecast(),
+    loggers: loggers ?? simulatedLogger(),
   };
   const app = express();
   app.disable("x-powered-by");
@@ -65,6 +70,7 @@ export function makeApp({ log, webDir, feed, forecasts, ...given }: Options): Ex
   forecastRoutes(api, context);
   jobRoutes(api, context);
   logRoutes(api, context);
+  loggerRoutes(api, context);
   photoRoutes(api, context);
   recordRoutes(api, context);
   shelfRoutes(api, context);

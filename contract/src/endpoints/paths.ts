@@ -25,6 +25,7 @@ export const PATHS = {
   saveGear: "/gear/{gearId}",
   saveSite: "/sites/{siteId}",
   readForecast: "/sites/{siteId}/forecast",
+  followLogger: "/logger/events",
   readStock: "/stock",
   saveLot: "/stock/{lotId}",
 } as const;

@@ -42,3 +42,33 @@ test("air read before anything was wet is what the room began with, and so is th
   expect(ids(true)).toEqual(["dry", "wet", "later", "of b"]);
   expect(ids(false)).toEqual(["dry", "wet", "later"]);
 });
+
+test("of a logger a dozen readings count, evenly over its time, and its last before the finish is what the room began with", () => {
+  const logged = (id: string, from: number, count: number): Entry => ({
+    kind: "air-logged",
+    id,
+    roomId: "a",
+    at: at(30),
+    readings: Array.from({ length: count }, (_, i) => ({
+      at: at(from + i * 0.25),
+      temperature: 20 + i / 100,
+      relativeHumidity: 0.5,
+    })),
+  });
+  // Four readings before the finish at 1 h, the last of them at it.
+  const entries = [...log.filter(({ kind }) => kind === "room-finished"), logged("logger", 0.25, 90)];
+  const readings = dryingReadings(entries, { roomIds: ["a"], isAirEntered: () => true, start: START });
+  expect(readings).toHaveLength(12);
+  expect(new Set(readings.map(({ entryId }) => entryId))).toEqual(new Set(["logger"]));
+  const hours = readings.map((each) => each.hours);
+  expect(hours).toEqual(hours.toSorted((x, y) => x - y));
+  // What it began with isn't read again.
+  expect(hours).not.toContain(1);
+  expect((hours.at(-1) ?? 0) - (hours[0] ?? 0)).toBeGreaterThan(18);
+  const few = dryingReadings([...entries.slice(0, 1), logged("few", 2, 3)], {
+    roomIds: ["a"],
+    isAirEntered: () => true,
+    start: START,
+  });
+  expect(few).toHaveLength(3);
+});

@@ -55,6 +55,18 @@ export interface AirRead extends Base {
   readonly relativeHumidity: number;
 }
 
+/** What a data logger recorded of a room's air. */
+export interface AirLogged extends Base {
+  readonly kind: "air-logged";
+  readonly roomId: string;
+  /** Moments as `at`, °C and 0…1. */
+  readonly readings: readonly {
+    readonly at: string;
+    readonly temperature: number;
+    readonly relativeHumidity: number;
+  }[];
+}
+
 /** What was switched in a room while it dried; what isn't named stays as it was. */
 export interface AirChanged extends Base {
   readonly kind: "air-changed";
@@ -206,6 +218,7 @@ export type Entry =
   | ProductUsed
   | Reading
   | AirRead
+  | AirLogged
   | AirChanged
   | WaterMeasured
   | RoomFinished

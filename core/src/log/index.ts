@@ -1,4 +1,5 @@
 export { airChanges } from "./airChanges.ts";
+export { type AirSeen, airSeen } from "./airSeen.ts";
 export { dryingReadings, type LoggedReading } from "./dryingReadings.ts";
 export { effectiveEntries, retractedIds } from "./effective.ts";
 export type { Entry, FillMade, OfKind, SpotAttempted } from "./entries.ts";

@@ -1,6 +1,5 @@
-import { effectiveEntries } from "./effective.ts";
-import { type AirRead, type Entry, isKind } from "./entries.ts";
-import { inTime } from "./inTime.ts";
+import { type AirSeen, airSeen } from "./airSeen.ts";
+import type { Entry } from "./entries.ts";
 import { roomFinishTimes } from "./roomFinishes.ts";
 
 /**
@@ -10,17 +9,17 @@ import { roomFinishTimes } from "./roomFinishes.ts";
 export function startingAir(
   log: readonly Entry[],
   isEntered: (roomId: string) => boolean,
-): ReadonlyMap<string, AirRead> {
-  const readings = effectiveEntries(log).filter(isKind<Entry, "air-reading">("air-reading")).toSorted(inTime);
+): ReadonlyMap<string, AirSeen> {
+  const readings = airSeen(log);
   if (readings.length === 0) return NONE;
   const wetFrom = Math.min(...roomFinishTimes(log).values());
-  const first = new Map<string, AirRead>();
+  const first = new Map<string, AirSeen>();
   for (const reading of readings) {
-    const isBefore = Date.parse(reading.at) <= wetFrom;
+    const isBefore = reading.time <= wetFrom;
     if (isBefore || !(first.has(reading.roomId) || isEntered(reading.roomId)))
       first.set(reading.roomId, reading);
   }
   return first;
 }
 
-const NONE: ReadonlyMap<string, AirRead> = new Map();
+const NONE: ReadonlyMap<string, AirSeen> = new Map();

@@ -43,11 +43,12 @@ export function numberIn(text: string | undefined): number {
 const median = (values: readonly number[]) =>
   values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
 
-/** The row that names the columns: the last one before figures begin; −1: there is none. */
+/** The row that names the columns: the last one before figures begin; −1: there is none, the last row where no figures follow. */
 export function headerRow(rows: readonly (readonly string[])[]): number {
   const isData = (row: readonly string[]) =>
     row.length >= 2 && row.filter((cell) => Number.isFinite(numberIn(cell))).length >= 2;
-  return rows.findIndex(isData) - 1;
+  const first = rows.findIndex(isData);
+  return first < 0 ? rows.length - 1 : first - 1;
 }
 
 /**

@@ -3,6 +3,7 @@ import type { Request } from "express";
 import type { BlobStore } from "../blobs/blobStore.ts";
 import type { Db } from "../db/connect.ts";
 import type { ForecastService } from "../forecast/forecastService.ts";
+import type { LoggerService } from "../logger/loggerService.ts";
 import type { ChangeFeed } from "./changeFeed.ts";
 
 /** Who asks: whose work it is, and who of them where that is known. */
@@ -21,4 +22,5 @@ export interface Context {
   readonly actorOf: ActorOf;
   readonly feed: ChangeFeed;
   readonly forecasts: ForecastService;
+  readonly loggers: LoggerService;
 }

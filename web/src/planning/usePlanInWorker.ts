@@ -29,6 +29,7 @@ const readingsIn = ({ job, log, startMs }: Pick<Planned, "job" | "log" | "startM
 const READ_BY: ReadonlySet<LogEntry["kind"]> = new Set([
   "reading",
   "air-reading",
+  "air-logged",
   "room-finished",
   "correction",
 ]);

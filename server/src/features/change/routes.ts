@@ -4,20 +4,10 @@ import type { Db } from "../../db/connect.ts";
 import { ChangeFeed } from "../../http/changeFeed.ts";
 import type { Context } from "../../http/context.ts";
 import { withinDeadline } from "../../http/deadline.ts";
+import { beginEvents } from "../../http/eventStream.ts";
 import { actorIn } from "../../http/gate.ts";
 import { checked, mount } from "../../http/mount.ts";
 import { readChanges } from "./store.ts";
-
-/** A line that says nothing but that there still is a connection, ms. */
-const BEAT = 15_000;
-/** How soon a device tries again by itself, ms. */
-const RETRY = 2000;
-
-const STREAM = {
-  "Content-Type": "text/event-stream",
-  "Cache-Control": "no-cache, no-transform",
-  "X-Accel-Buffering": "no",
-} as const;
 
 /** What happens in a database, told as it does. */
 export const feedOf = (db: Db): ChangeFeed =>
@@ -58,11 +48,8 @@ export function changeRoutes(router: Router, { db, feed }: Context): void {
     );
     await withinDeadline(following);
     if (isGone) return;
-    response.writeHead(200, STREAM);
-    response.write(`retry: ${RETRY}\n\n`);
+    beginEvents(response);
     for (const each of heard) write(each);
     isOpen = true;
-    const beat = setInterval(() => response.write("event: beat\ndata: {}\n\n"), BEAT);
-    response.on("close", () => clearInterval(beat));
   });
 }

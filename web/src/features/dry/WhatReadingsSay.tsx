@@ -52,9 +52,11 @@ export function DoubtfulReadings({ desk, dried }: Pick<Props, "desk" | "dried">)
   const units = useUnits();
   const doubtful = dried.readings?.doubtful ?? [];
   const entries = new Map<string, LogEntry>(desk.log.map((entry) => [entry.id, entry]));
-  const known = doubtful.flatMap(({ entryId, why }) => {
+  // Several readings of one logger may be doubted for one reason.
+  const told = new Map(doubtful.map((each) => [`${each.entryId} ${each.why}`, each]));
+  const known = [...told].flatMap(([key, { entryId, why }]) => {
     const entry = entries.get(entryId);
-    return entry ? [{ entry, why }] : [];
+    return entry ? [{ key, entry, why }] : [];
   });
   if (known.length === 0) return null;
   return (
@@ -63,8 +65,8 @@ export function DoubtfulReadings({ desk, dried }: Pick<Props, "desk" | "dried">)
       title={known.length === 1 ? "One reading isn’t used." : `${known.length} readings aren’t used.`}
     >
       <ul className="grid gap-2">
-        {known.map(({ entry, why }) => (
-          <li key={entry.id}>
+        {known.map(({ key, entry, why }) => (
+          <li key={key}>
             <span className="font-mono">{clock(Date.parse(entry.at))}</span>{" "}
             {entryText(entry, desk, units).said}. {WHY[why]}
           </li>

@@ -24,7 +24,8 @@ interface Props {
   readonly hear: (jobId: string, job: BoardJob) => void;
 }
 
-const isReading = ({ kind }: LogEntry) => kind === "reading" || kind === "air-reading";
+const isReading = ({ kind }: LogEntry) =>
+  kind === "reading" || kind === "air-reading" || kind === "air-logged";
 
 /** Plans and dries one job for the board, and tells it what came of it. Shows nothing. */
 export function BoardJobReader({ job, log, shelf, now, hear }: Props) {

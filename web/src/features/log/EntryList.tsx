@@ -23,7 +23,10 @@ type Kind = LogEntry["kind"];
 const KINDS: Readonly<Record<string, { readonly name: string; readonly kinds: readonly Kind[] }>> = {
   all: { name: "Everything", kinds: [] },
   fills: { name: "Fills and products", kinds: ["fill-made", "product-used"] },
-  readings: { name: "Readings", kinds: ["reading", "air-reading", "air-changed", "water-measured"] },
+  readings: {
+    name: "Readings",
+    kinds: ["reading", "air-reading", "air-logged", "air-changed", "water-measured"],
+  },
   finished: { name: "Rooms finished", kinds: ["room-finished"] },
   tests: { name: "Floor tests", kinds: ["dye-test", "tile-test", "override"] },
   spots: { name: "Spots", kinds: ["spot-attempt", "spot-skipped"] },

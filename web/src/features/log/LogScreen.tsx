@@ -1,4 +1,5 @@
 import { useDesk } from "../../planning/openDesk.ts";
+import { Loggers } from "../../shared/logger/Loggers.tsx";
 import { useNow } from "../../ui/useNow.ts";
 import { EntryForm } from "./EntryForm.tsx";
 import { EntryList } from "./EntryList.tsx";
@@ -12,7 +13,10 @@ export function LogScreen() {
       <section aria-label="What happened" className="max-lg:order-2">
         <EntryList desk={desk} now={now} />
       </section>
-      <EntryForm desk={desk} />
+      <div className="grid content-start gap-6 self-start">
+        <EntryForm desk={desk} />
+        <Loggers desk={desk} />
+      </div>
     </div>
   );
 }

@@ -135,6 +135,21 @@ const LINES: { readonly [K in LogEntry["kind"]]: (entry: LogEntryOf<K>, words: W
       .filter(Boolean)
       .join(", ")}`,
   }),
+  "air-logged": (entry, { room, units }) => {
+    const air = (each: (typeof entry.readings)[number] | undefined) =>
+      each ? `${units.temperature(each.temperature)} ${percent(each.relativeHumidity)}` : "";
+    const { length } = entry.readings;
+    return {
+      what: "Logger",
+      said: [
+        `${room(entry.roomId)}: ${length === 1 ? "1 reading" : `${length} readings`}`,
+        length === 1 ? air(entry.readings[0]) : `${air(entry.readings[0])} to ${air(entry.readings.at(-1))}`,
+        entry.logger,
+      ]
+        .filter(Boolean)
+        .join(", "),
+    };
+  },
   "air-reading": (entry, { room, units }) => ({
     what: "Room air",
     said: `${room(entry.roomId)}: ${units.temperature(entry.temperature)}, ${percent(entry.relativeHumidity)}`,

@@ -1,0 +1,17 @@
+import { LoggerQuery, PATHS } from "@scutch/contract";
+import type { Router } from "express";
+import type { Context } from "../../http/context.ts";
+import { beginEvents } from "../../http/eventStream.ts";
+import { checked } from "../../http/mount.ts";
+
+/** Readings of a data logger as they come in, for as long as a device listens. */
+export function loggerRoutes(router: Router, { loggers }: Context): void {
+  router.get(PATHS.followLogger, (request, response) => {
+    const which = checked(LoggerQuery, request.query);
+    beginEvents(response);
+    const leave = loggers.follow(which, (reading) =>
+      response.write(`event: reading\ndata: ${JSON.stringify(reading)}\n\n`),
+    );
+    response.on("close", leave);
+  });
+}
