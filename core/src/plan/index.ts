@@ -78,7 +78,7 @@ export { type PastTest, stillCounts } from "./pastTests.ts";
 export { productAmounts } from "./productAmounts.ts";
 export { careFloor, isSprayed, mixFor, sprayKindFor, suitsFloor } from "./roomMix.ts";
 export type { RoomPlan } from "./rooms.ts";
-export { roomsAsSet } from "./roomsAsSet.ts";
+export { roomsAsSet, roomsSetNow } from "./roomsAsSet.ts";
 export { DEFAULT_CIRCUITS, filmOn, workingAirSpeed } from "./run.ts";
 export type { Spraying } from "./spraying.ts";
 export { spreadOf } from "./spread.ts";

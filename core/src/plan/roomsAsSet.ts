@@ -18,3 +18,13 @@ export function roomsAsSet<R extends Set & { readonly id: string }>(
   }
   return rooms.map((room) => ({ ...room, ...Object.fromEntries(said.get(room.id) ?? []) }));
 }
+
+/** Rooms as they are set now, `hours` after the start: whatever was logged counts, even where the clock that asks is a little behind. */
+export function roomsSetNow<R extends Set & { readonly id: string }>(
+  rooms: readonly R[],
+  changes: readonly AirChange[] | undefined,
+  hours: number,
+): R[] {
+  const logged = changes?.filter(({ isPlanned }) => !isPlanned).at(-1)?.hours ?? hours;
+  return roomsAsSet(rooms, changes, Math.max(hours, logged));
+}

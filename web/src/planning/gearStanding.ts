@@ -1,6 +1,6 @@
 import type { Job, LogEntry, RoomId, Shelf } from "@scutch/contract";
 import { roomFinishTimes, workStartTime } from "@scutch/core/log";
-import { roomsAsSet, switchedAir } from "@scutch/core/plan";
+import { roomsSetNow, switchedAir } from "@scutch/core/plan";
 import { hoursAt } from "../format/time.ts";
 import { litresOf } from "./dryingGear.ts";
 import { placeOf } from "./place.ts";
@@ -28,7 +28,7 @@ export function gearStanding({ job, log }: KnownJob, shelf: Shelf, at: number): 
   const startsAtMs = workStartTime(clockTime(job.day, job.startsAt), log);
   const finished = roomFinishTimes(log);
   const changes = switchedAir(job, { log, startsAtMs, clockTime });
-  const rooms = roomsAsSet(job.rooms, changes, hoursAt(startsAtMs, at));
+  const rooms = roomsSetNow(job.rooms, changes, hoursAt(startsAtMs, at));
   return rooms
     .filter(({ id, passage }) => !passage && (finished.size === 0 || finished.has(id)))
     .map(({ id, airMovers = [], dehumidifierLitresPerDay = 0 }) => ({

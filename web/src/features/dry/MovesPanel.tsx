@@ -1,6 +1,6 @@
 import type { Aim, JointMoves, LeverMove } from "@scutch/core/drying";
 import { hasBegun } from "@scutch/core/log";
-import { DEFAULT_CIRCUITS, roomsAsSet } from "@scutch/core/plan";
+import { DEFAULT_CIRCUITS, roomsSetNow } from "@scutch/core/plan";
 import { useMemo } from "react";
 import { counted } from "../../format/counted.ts";
 import { hoursAt } from "../../format/time.ts";
@@ -38,7 +38,7 @@ export function MovesPanel({ desk, dried, now, aim, elsewhere, found }: Props) {
   const log = useLogging(desk);
   const { work, readings } = dried;
   const rooms = useMemo(() => {
-    const set = roomsAsSet(desk.job.rooms, desk.input.airChanges, hoursAt(desk.startMs, now));
+    const set = roomsSetNow(desk.job.rooms, desk.input.airChanges, hoursAt(desk.startMs, now));
     const byId = new Map(set.map((room) => [room.id as string, room]));
     return work.rooms.flatMap(({ id }) => byId.get(id) ?? []);
   }, [desk.job.rooms, desk.input.airChanges, desk.startMs, now, work]);
@@ -46,7 +46,7 @@ export function MovesPanel({ desk, dried, now, aim, elsewhere, found }: Props) {
     work,
     departure: readings?.departure,
     hours: Math.max(0, hoursAt(desk.startMs, now)),
-    standing: standingIn(rooms, desk.shelf.gear),
+    standing: standingIn(rooms, desk.shelf.gear, readings?.departure),
   };
   const isLeft = work.rooms.some((_, i) => {
     const { likely } = readyOfRoom(dried, i, desk.startMs, "touchDry");

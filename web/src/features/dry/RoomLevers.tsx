@@ -1,6 +1,6 @@
 import type { Room } from "@scutch/contract";
 import { airSpeedFromMovers, explainAirSpeed } from "@scutch/core/drying";
-import { DEFAULTS, roomsAsSet } from "@scutch/core/plan";
+import { DEFAULTS, roomsSetNow } from "@scutch/core/plan";
 import { formatQuantity } from "@scutch/core/quantity";
 import { Flag } from "lucide-react";
 import { quantityReader } from "../../format/readers.ts";
@@ -36,7 +36,7 @@ export function RoomLevers({ desk, place, now }: Props) {
   const planned = job.rooms[place];
   const known = work.rooms[place];
   if (!planned || !known) return null;
-  const [room = planned] = roomsAsSet([planned], desk.input.airChanges, hours);
+  const [room = planned] = roomsSetNow([planned], desk.input.airChanges, hours);
   // Once a room dries, what is switched counts from then on: the hours before stay as they were.
   const isDrying = known.finishLogged;
   const plan = (change: Partial<Room>, showLimit?: (limit: number) => string) =>

@@ -1,5 +1,6 @@
 import type { Room, RoomId, Shelf } from "@scutch/contract";
-import type { Departure, LeverMove } from "@scutch/core/drying";
+import { type Departure, type LeverMove, OUTDOOR_AIR_CHANGES } from "@scutch/core/drying";
+import { DEFAULTS } from "@scutch/core/plan";
 import { airMoverOf, litresOf, windowsFor } from "../../planning/dryingGear.ts";
 
 /** What is set otherwise in a room. */
@@ -7,11 +8,12 @@ export type RoomChange = { readonly roomId: RoomId } & Partial<
   Pick<Room, "windows" | "heating" | "airMovers" | "dehumidifierLitresPerDay">
 >;
 
-/** What stands in each room now; rooms as they are, in the order they dry in. */
-export const standingIn = (rooms: readonly Room[], gear: Shelf["gear"]) =>
-  rooms.map(({ airMovers = [], dehumidifierLitresPerDay = 0 }) => ({
+/** What stands in each room now and how far its windows are open; rooms as they are, in the order they dry in. */
+export const standingIn = (rooms: readonly Room[], gear: Shelf["gear"], departure?: Departure | undefined) =>
+  rooms.map(({ airMovers = [], dehumidifierLitresPerDay = 0, windows = DEFAULTS.windows }, place) => ({
     movers: airMovers.length,
     dehumidifiers: Math.round(dehumidifierLitresPerDay / litresOf(gear, 1)),
+    exchange: OUTDOOR_AIR_CHANGES[windows] * (departure?.rooms[place]?.outdoorExchange ?? 1),
   }));
 
 /** Moves as changes of rooms, one for each; rooms as they are, in the order they dry in. */

@@ -24,14 +24,28 @@ interface Placed {
   /** After the start, from which on they are made. */
   readonly hours: number;
   /** What stands in the rooms now. */
-  readonly standing: readonly { readonly movers: number; readonly dehumidifiers: number }[];
+  readonly standing: readonly {
+    readonly movers: number;
+    readonly dehumidifiers: number;
+    /** With outdoors, 1/h. */
+    readonly exchange: number;
+  }[];
 }
 
-const WINDOWS_DO: Readonly<Record<Windows, string>> = {
-  shut: "Close the windows",
-  ajar: "Leave a window ajar",
-  "one-open": "Open one window",
-  "cross-ventilated": "Open windows on both sides",
+/** What to do with windows that are open further now, and with those that aren’t. */
+const WINDOWS_DO: Readonly<Record<"closing" | "opening", Readonly<Record<Windows, string>>>> = {
+  closing: {
+    shut: "Close the windows",
+    ajar: "Close the windows but for one ajar",
+    "one-open": "Close all windows but one",
+    "cross-ventilated": "Leave windows open on both sides",
+  },
+  opening: {
+    shut: "Keep the windows closed",
+    ajar: "Set a window ajar",
+    "one-open": "Open one window",
+    "cross-ventilated": "Open windows on both sides",
+  },
 };
 
 /** Hours as a gain, to five minutes. */
@@ -54,9 +68,9 @@ function lineOf(
   if (lever === "exchange") {
     const windows = windowsFor(to.exchange, departure, room);
     const drier = isDrierOutside(work, room, hours);
-    const closing = windows === "shut" || windows === "ajar";
+    const closing = to.exchange < (standing[room]?.exchange ?? to.exchange);
     return {
-      what: `${WINDOWS_DO[windows]} in ${name}.`,
+      what: `${WINDOWS_DO[closing ? "closing" : "opening"][windows]} in ${name}.`,
       why: drier
         ? closing
           ? "Wide open, the room gets too cold to dry."

@@ -10,7 +10,7 @@ import {
   skippedOn,
 } from "@scutch/core/log";
 import { madeStrength } from "@scutch/core/mix";
-import { type RoomPlan, roomsAsSet } from "@scutch/core/plan";
+import { type RoomPlan, roomsSetNow } from "@scutch/core/plan";
 import type { MoneyFormat } from "../../format/money.ts";
 import { hoursAt, longDay, monthAfter, type Times } from "../../format/time.ts";
 import { percent, strengthOf, type UnitFormatter } from "../../format/units.ts";
@@ -71,7 +71,7 @@ export function handOverPage(facts: HandOverFacts): CustomerPage {
 }
 
 const cleanedRooms = ({ desk, now }: Pick<HandOverFacts, "desk" | "now">) => {
-  const rooms = roomsAsSet(desk.job.rooms, desk.input.airChanges, hoursAt(desk.startMs, now));
+  const rooms = roomsSetNow(desk.job.rooms, desk.input.airChanges, hoursAt(desk.startMs, now));
   return desk.work.rooms.flatMap((plan, index) => {
     const room = rooms.find(({ id }) => id === plan.id);
     return plan.passage || !room ? [] : [{ plan, room, index }];

@@ -1,5 +1,5 @@
 import { dueSecondLooks } from "@scutch/core/log";
-import { roomsAsSet } from "@scutch/core/plan";
+import { roomsSetNow } from "@scutch/core/plan";
 import { useState } from "react";
 import { hoursAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -17,7 +17,7 @@ export interface Return {
 
 /** Reasons to come back, by the log and the forecast: air movers to fetch once their rooms are dry, rooms to look at again. */
 function returnsOf({ job, log, dried, startMs, input }: JobDesk, now: number): readonly Return[] {
-  const withMovers = roomsAsSet(job.rooms, input.airChanges, hoursAt(startMs, now)).filter(
+  const withMovers = roomsSetNow(job.rooms, input.airChanges, hoursAt(startMs, now)).filter(
     ({ airMovers }) => (airMovers?.length ?? 0) > 0,
   );
   const dryTimes = dried

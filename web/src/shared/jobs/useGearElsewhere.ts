@@ -40,6 +40,6 @@ export function gearElsewhere(
 /** {@link gearElsewhere} as far as this device knows. */
 export function useGearElsewhere(job: Job, shelf: Shelf, now: number): GearElsewhere {
   const jobs = useJobList(dayOf(now));
-  const minute = Math.floor(now / 60_000) * 60_000;
+  const minute = Math.ceil(now / 60_000) * 60_000;
   return useMemo(() => (jobs ? gearElsewhere(jobs, job, shelf, minute) : NONE), [jobs, job, shelf, minute]);
 }
