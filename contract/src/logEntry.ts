@@ -3,7 +3,7 @@ import { MAX_JOINED } from "@scutch/core/log";
 import { STEP_KINDS } from "@scutch/core/run";
 import * as z from "zod";
 import { handedOver, secondLook, walkRound } from "./handoverEntries.ts";
-import { BatchId, EntryId, ProductId, RoomId, SpotId } from "./ids.ts";
+import { BatchId, DoorId, EntryId, ProductId, RoomId, SpotId } from "./ids.ts";
 import { Instant } from "./moment.ts";
 import { Name, quantity, RelativeHumidity, Seconds, Temperature, Volume } from "./quantity.ts";
 import { payment, quoteAgreed, quoteGiven } from "./quoteEntries.ts";
@@ -142,6 +142,12 @@ export const LogEntry = z
         DRYING_LIMITS.dehumidifierLitresPerDay,
         "All in the room from then on",
       ).optional(),
+      doors: z
+        .array(z.strictObject({ doorId: DoorId, isShut: z.boolean() }))
+        .min(1)
+        .max(20)
+        .optional()
+        .meta({ description: "Doors of the room opened or closed" }),
     }),
     z.strictObject({
       ...base,

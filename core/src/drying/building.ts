@@ -72,6 +72,14 @@ export interface Link {
   readonly flow: number;
 }
 
+/** A door opened or closed at its hour after the start: m³/s each way from then on, 0 while it is closed. */
+export interface DoorChange {
+  readonly hours: number;
+  /** By its place in the list of links. */
+  readonly link: number;
+  readonly flow: number;
+}
+
 /** A cooling coil: °C its surface acts at, share of air that misses it, share of the time it runs. */
 export interface Coil {
   readonly apparatusDewPoint: number;
@@ -98,6 +106,7 @@ export interface Building {
   readonly rooms: readonly DryingRoom[];
   readonly changes?: readonly Change[];
   readonly links?: readonly Link[];
+  readonly doorChanges?: readonly DoorChange[];
   readonly hvac?: AirHandling;
   /** Air pressure, Pa; sea level where absent. */
   readonly pressure?: number;

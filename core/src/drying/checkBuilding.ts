@@ -43,7 +43,7 @@ export function coilNeedsHeld({ hvac, rooms, changes = [] }: Building): boolean 
 
 /** Throws OutOfRange, naming the quantity, where a building lies outside {@link DRYING_LIMITS}. */
 export function checkBuilding(building: Building): void {
-  const { rooms, outdoor, weather, changes = [], links = [] } = building;
+  const { rooms, outdoor, weather, changes = [], links = [], doorChanges = [] } = building;
   check("rooms", rooms.length);
   check("pressure", building.pressure);
   if (outdoor !== undefined) checkOutdoorAir(outdoor);
@@ -75,6 +75,12 @@ export function checkBuilding(building: Building): void {
     requireInRange("link end", link.a, 0, rooms.length - 1);
     requireInRange("link end", link.b, 0, rooms.length - 1);
     check("flow", link.flow);
+  }
+  check("changes", doorChanges.length);
+  for (const change of doorChanges) {
+    requireInRange("change's door", change.link, 0, links.length - 1);
+    check("hours", change.hours);
+    check("flow", change.flow);
   }
   if (coilNeedsHeld(building))
     throw new OutOfRange("rooms with a cooling coil whose temperature isn't held", 1, 0, 0);

@@ -8,6 +8,7 @@ export {
   type Change,
   type Climate,
   type Coil,
+  type DoorChange,
   type DryingRoom,
   type Link,
   OPEN_DOOR_FLOW,
@@ -35,7 +36,9 @@ export {
   type Pool,
   type RoomChoices,
   type RoomSetting,
+  type Switched,
   settingsAt,
+  withSwitched,
 } from "./placing/index.ts";
 export {
   type BandPoint,

@@ -2,7 +2,7 @@ import { HUMIDITY_RATIO_FACTOR, SaturatedVapour } from "../air/index.ts";
 import { floatAt, itemAt } from "../itemAt.ts";
 import { AIR_DENSITY, VAPOUR_GAS_CONSTANT } from "../physical.ts";
 import type { OutdoorAir } from "../weather/index.ts";
-import type { Climate, DryingRoom, RoomSettings } from "./building.ts";
+import type { Climate, DryingRoom, Link, RoomSettings } from "./building.ts";
 import { envelopeOf, heatCapacityOf, TEMPERATURE_HELD } from "./climate.ts";
 
 /** Walls and furniture take up vapour with the air: the room's air acts as 1 + b times its mass, b = 8 (memory). */
@@ -46,13 +46,18 @@ export class RoomAir {
   readonly saturatedSlope: Float64Array;
   readonly humidity: Float64Array;
 
+  /** m³/s each way through each door, as it stands now. */
+  readonly doorFlow: Float64Array;
+
   private readonly table = new SaturatedVapour();
 
   constructor(
     readonly rooms: readonly DryingRoom[],
     readonly outdoor: OutdoorAir,
     readonly pressure: number,
+    links: readonly Link[] = [],
   ) {
+    this.doorFlow = Float64Array.from(links, ({ flow }) => flow);
     const n = rooms.length;
     this.count = n;
     this.mass = Float64Array.from(rooms, (room) => AIR_DENSITY * room.area * room.height);

@@ -40,7 +40,7 @@ export function roomMoment(
 ): RoomMoment | undefined {
   const switched = asSwitched(building);
   const { rooms, pressure = SEA_LEVEL_PRESSURE, changes = [] } = switched;
-  const air = new RoomAir(rooms, outdoorOf(switched), pressure);
+  const air = new RoomAir(rooms, outdoorOf(switched), pressure, switched.links);
   const samples = rooms.map((_, i) => courseInterpolator(dried[i]?.course ?? [])(hours));
   const sample = samples[room];
   if (samples.some((each) => each === undefined) || !sample) return undefined;
@@ -51,6 +51,8 @@ export function roomMoment(
     const now = air.switchTo(place, change);
     if (place === room) pile.switchTo(now);
   }
+  const doors = (switched.doorChanges ?? []).filter((change) => change.hours <= hours);
+  for (const { link, flow } of doors.toSorted((a, b) => a.hours - b.hours)) air.doorFlow[link] = flow;
   air.outdoor.at(hours);
   samples.forEach((each, i) => {
     if (!each) return;

@@ -123,7 +123,7 @@ export function simulateDrying(stated: Building, options: SimulateOptions = {}):
   const pressure = building.pressure ?? SEA_LEVEL_PRESSURE;
   const { rooms } = building;
   const n = rooms.length;
-  const air = new RoomAir(rooms, outdoorOf(building), pressure);
+  const air = new RoomAir(rooms, outdoorOf(building), pressure, building.links);
   const piles = rooms.map((room) => new WetPile(room));
   const drying = new Uint8Array(n);
   const warm = [...rooms, ...(building.changes ?? [])].some(
@@ -204,6 +204,8 @@ export function simulateDrying(stated: Building, options: SimulateOptions = {}):
   const begin = (t: number) => {
     for (const { hours, room, ...change } of building.changes ?? [])
       if (moment(hours) === t) piles[room]?.switchTo(air.switchTo(room, change));
+    for (const { hours, link, flow } of building.doorChanges ?? [])
+      if (moment(hours) === t) air.doorFlow[link] = flow;
     for (let i = 0; i < n; i++) {
       if (drying[i] || t < numberAt(startsAt, i)) continue;
       drying[i] = 1;
@@ -217,7 +219,9 @@ export function simulateDrying(stated: Building, options: SimulateOptions = {}):
 
   const end = MAX_DRYING_HOURS * HOUR + Math.max(...startsAt);
   const dayBefore = end - LAST_DAY;
-  const switched = (building.changes ?? []).map(({ hours }) => moment(hours));
+  const switched = [...(building.changes ?? []), ...(building.doorChanges ?? [])].map(({ hours }) =>
+    moment(hours),
+  );
   const events = [0, ...startsAt, ...switched, dayBefore, end];
   const times = [...new Set(events)].filter((t) => t <= end).sort((a, b) => a - b);
   record(0, state);

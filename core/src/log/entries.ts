@@ -75,6 +75,8 @@ export interface AirChanged extends Base {
   readonly heating?: boolean | undefined;
   readonly airMovers?: readonly AirMover[] | undefined;
   readonly dehumidifierLitresPerDay?: number | undefined;
+  /** Doors of the room opened or closed with it. */
+  readonly doors?: readonly { readonly doorId: string; readonly isShut: boolean }[] | undefined;
 }
 
 export interface WaterMeasured extends Base {

@@ -3,6 +3,7 @@ import {
   type AirMover,
   type Building,
   type Change,
+  type DoorChange,
   DRYING_LIMITS,
   type DryingRoom,
   type Link,
@@ -15,13 +16,24 @@ import { DEFAULTS } from "./defaults.ts";
 import type { JobInput } from "./input.ts";
 import type { RoomPlan } from "./rooms.ts";
 
-/** Air passes where a door between two rooms stands open. */
-function openDoors(job: JobInput): Link[] {
-  const place = new Map(job.rooms.map((room, i) => [room.id, i]));
-  return (job.doors ?? []).flatMap(({ from, to, shut }) => {
+/** Doors between two rooms of a job, in the order of the links of its building: air passes those that stand open. */
+export const innerDoors = ({ doors = [], rooms }: Pick<JobInput, "doors" | "rooms">) => {
+  const place = new Map(rooms.map((room, i) => [room.id, i]));
+  return doors.flatMap(({ id, from, to, shut }) => {
     const a = place.get(from);
     const b = to === undefined ? undefined : place.get(to);
-    return a === undefined || b === undefined || shut ? [] : [{ a, b, flow: OPEN_DOOR_FLOW }];
+    return a === undefined || b === undefined ? [] : [{ id, a, b, isShut: shut ?? false }];
+  });
+};
+
+const doorFlow = (isShut: boolean) => (isShut ? 0 : OPEN_DOOR_FLOW);
+
+/** Doors opened and closed since, as the drying takes it. */
+function doorChangesOf({ doorChanges = [], ...job }: JobInput): DoorChange[] {
+  const doors = innerDoors(job);
+  return doorChanges.flatMap(({ hours, doorId, isShut }): DoorChange[] => {
+    const link = doors.findIndex(({ id }) => id === doorId);
+    return link < 0 ? [] : [{ hours: inRange(hours), link, flow: doorFlow(isShut) }];
   });
 }
 
@@ -29,6 +41,8 @@ function openDoors(job: JobInput): Link[] {
 const POWER_PER_FLOW = 280;
 const POWER_PER_LITRE_A_DAY = 12;
 const [, MAX_HOURS] = DRYING_LIMITS.hours;
+
+const inRange = (hours: number) => Math.min(MAX_HOURS, Math.max(0, hours));
 
 const dryingRoom = (room: RoomPlan): DryingRoom => ({
   area: room.area,
@@ -65,7 +79,7 @@ function changesOf({ airChanges = [] }: JobInput, rooms: readonly RoomPlan[]): C
     const warmth = setpoint === undefined ? room.air : { ...room.air, temperature: setpoint };
     return [
       {
-        hours: Math.min(MAX_HOURS, Math.max(0, each.hours)),
+        hours: inRange(each.hours),
         room: place,
         ...(windows === undefined ? {} : { outdoorAirChangesPerHour: OUTDOOR_AIR_CHANGES[windows] }),
         ...(heating === undefined ? {} : { climate: climateOf(heating, warmth, room.area) }),
@@ -86,7 +100,8 @@ function outdoorsOf({ outdoor, weather }: JobInput): Pick<Building, "outdoor" | 
 
 /** What a job's planned rooms dry as. */
 export function buildingOf(job: JobInput, rooms: readonly RoomPlan[]): Building {
-  const links = openDoors(job);
+  const links = innerDoors(job).map(({ a, b, isShut }): Link => ({ a, b, flow: doorFlow(isShut) }));
+  const doorChanges = doorChangesOf(job);
   const changes = changesOf(job, rooms);
   return {
     ...outdoorsOf(job),
@@ -94,5 +109,6 @@ export function buildingOf(job: JobInput, rooms: readonly RoomPlan[]): Building 
     rooms: rooms.map(dryingRoom),
     ...(links.length > 0 ? { links } : {}),
     ...(changes.length > 0 ? { changes } : {}),
+    ...(doorChanges.length > 0 ? { doorChanges } : {}),
   };
 }

@@ -61,7 +61,15 @@ export function jobInScenario(
   { method, people }: Scenario,
   kept: ReadonlySet<string> = new Set(),
 ): JobInput {
-  const { finishedHours: _, measuredWater: __, logged: ___, now: ____, airChanges = [], ...rest } = job;
+  const {
+    finishedHours: _,
+    measuredWater: __,
+    logged: ___,
+    now: ____,
+    doorChanges: _____,
+    airChanges = [],
+    ...rest
+  } = job;
   return {
     ...rest,
     airChanges: airChanges.filter(({ isPlanned }) => isPlanned),

@@ -7,7 +7,7 @@ export {
 } from "./assume.ts";
 export { type BatchPlan, checkBatchSetup, labelStrength, vesselsFor } from "./batches.ts";
 export { type BilledWork, billedWork } from "./billedWork.ts";
-export { dehumidifierPower, withPower } from "./building.ts";
+export { dehumidifierPower, innerDoors, withPower } from "./building.ts";
 export {
   barredInVessel,
   type CareToDo,

@@ -129,6 +129,13 @@ export interface AirChange {
   readonly setpoint?: number | undefined;
 }
 
+/** A door opened or closed, hours after the start. */
+export interface DoorSwitch {
+  readonly hours: number;
+  readonly doorId: string;
+  readonly isShut: boolean;
+}
+
 /** Where hours of weather come from: a person, a forecast, or a file of a usual year. */
 export type WeatherSource = "typed" | "forecast" | "file";
 
@@ -200,6 +207,8 @@ export interface JobInput {
   readonly measuredWater?: readonly MeasuredWater[];
   /** What was switched in rooms while they dried, and what is going to be. */
   readonly airChanges?: readonly AirChange[];
+  /** Doors opened and closed while rooms dried. */
+  readonly doorChanges?: readonly DoorSwitch[];
   /** Hours after the job's start at which rooms were really finished, by id: the truth replaces the plan. */
   readonly finishedHours?: Readonly<Record<string, number>>;
   /** What the log knows of single steps of the run, by id, and the second it is now: where the run is under way. */

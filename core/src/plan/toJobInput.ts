@@ -15,7 +15,15 @@ import { type Strength, usableVolume, type Vessel, type VesselKind } from "../mi
 import { omitAbsent } from "../omitAbsent.ts";
 import type { CrewPace } from "../run/index.ts";
 import type { RoleChoice } from "./crewRoles.ts";
-import type { AirChange, JobInput, PlannedSpot, ProductLabel, SurveyedRoom, WeatherSource } from "./input.ts";
+import type {
+  AirChange,
+  DoorSwitch,
+  JobInput,
+  PlannedSpot,
+  ProductLabel,
+  SurveyedRoom,
+  WeatherSource,
+} from "./input.ts";
 import { runProgress } from "./loggedProgress.ts";
 import { type PastTest, pastTests } from "./pastTests.ts";
 
@@ -216,6 +224,11 @@ const airChangesFrom = (log: readonly Entry[], startsAtMs: number): AirChange[] 
     dehumidifierLitresPerDay,
   }));
 
+const doorChangesFrom = (log: readonly Entry[], startsAtMs: number): DoorSwitch[] =>
+  airChanges(log).flatMap(({ at, doors = [] }) =>
+    doors.map(({ doorId, isShut }) => ({ hours: (Date.parse(at) - startsAtMs) / HOUR, doorId, isShut })),
+  );
+
 /** What is switched in a job's rooms, as planned and as logged, in order of its hours. */
 export function switchedAir(
   job: Pick<JobDocument, "day" | "startsAt" | "rooms" | "plannedAir">,
@@ -263,6 +276,7 @@ export function toJobInput(job: JobDocument, around: JobContext): JobInput {
     }),
     measuredWater: tankReadings(log),
     airChanges: switchedAir(job, around),
+    ...(startsAtMs === undefined ? {} : { doorChanges: doorChangesFrom(log, startsAtMs) }),
     ...weatherOf(job, around),
     treatments: around.products.filter(({ kind }) => kind === "odour-treatment"),
     tests: [...pastTests(job), ...productTests(log)],

@@ -16,6 +16,8 @@ import { RUNNING_AMPS } from "@scutch/core/run";
 export const AIR_MOVER: NonNullable<Room["airMovers"]>[number] = { flow: 0.9, jetSpeed: 8 };
 const RENTED_LITRES = 50;
 export const MAX_AIR_MOVERS = 6;
+/** Doors of one room that are tried; more is a corridor, whose doors hardly differ. */
+export const MOST_DOORS = 4;
 /** Gear to rent beside the van's own. */
 export const RENTED = { airMovers: 2, dehumidifiers: 1 } as const;
 
@@ -71,7 +73,7 @@ export function poolsHere(
 
 /** What can be moved on a job from `from` on, h after its start: from the van, and with what could be rented. */
 export function leversFor(
-  { rooms }: WorkPlan,
+  { rooms, building: { links = [] } }: WorkPlan,
   { gear, elsewhere, circuits }: GearHere,
   departure: Departure | undefined,
   from: number,
@@ -83,6 +85,7 @@ export function leversFor(
       heating: climateOf(true, room.air, room.area),
       takesMovers: !room.airSpeedMeasured && !room.passage,
       mostMovers: 2,
+      doors: links.flatMap(({ a }, link) => (a === i ? [link] : [])).slice(0, MOST_DOORS),
     })),
     ...pools,
     electric: {

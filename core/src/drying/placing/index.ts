@@ -5,5 +5,7 @@ export {
   type Pool,
   type RoomChoices,
   type RoomSetting,
+  type Switched,
   settingsAt,
+  withSwitched,
 } from "./levers.ts";

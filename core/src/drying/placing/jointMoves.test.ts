@@ -222,7 +222,7 @@ test("no more machines run than the circuits carry, in a search and in trying ea
   for (const most of [0, 3, 6, 9])
     for (const few of [undefined, 1]) {
       const own = { ...levers(of, 4, 1, [4]), electric: { mover: 3, dehumidifier: 6, most } };
-      const { changes } = jointMoves(of, own, { kind: "all" }, few);
+      const { changes } = jointMoves(of, own, { kind: "all" }, few).switched;
       const amps = changes.reduce(
         (sum, { airMovers = [], dehumidifierLitresPerDay = 0 }) =>
           sum + 3 * airMovers.length + (6 * dehumidifierLitresPerDay) / DRIER.litresPerDay,
@@ -235,4 +235,46 @@ test("no more machines run than the circuits carry, in a search and in trying ea
   const none = { ...levers(standing, 3, 0, [4]), electric: { mover: 3, dehumidifier: 6, most: 0 } };
   const { gain } = jointMoves(standing, none, { kind: "all" });
   expect(gain).toBeGreaterThanOrEqual(0);
+});
+
+test("with one dehumidifier for three rooms the doors between them are opened; where the next room is damper they are closed", () => {
+  const doors = (flow: number) => [
+    { a: 0, b: 1, flow },
+    { a: 1, b: 2, flow },
+  ];
+  const withDoors = (of: Building, movers: number, driers: number): Levers => {
+    const own = levers(of, movers, driers, [0.5]);
+    return { ...own, rooms: own.rooms.map((each, i) => ({ ...each, ...(i < 2 ? { doors: [i] } : {}) })) };
+  };
+  const flow = 150 / 3600;
+  const shut: Building = {
+    outdoor: { temperature: 24, relativeHumidity: 0.85 },
+    rooms: [{}, {}, {}].map(() => room({ temperature: 24, relativeHumidity: 0.6, residual: 0.3 })),
+    links: doors(0),
+  };
+  const opened = jointMoves(shut, withDoors(shut, 0, 1), { kind: "all" });
+  expect(opened.switched.doorChanges.map((change) => change.flow)).toEqual([flow, flow]);
+  const open = { ...shut, links: doors(flow) };
+  const asOpen = simulateDrying({
+    ...open,
+    changes: opened.switched.changes,
+  }).rooms.map(({ touchDryHours }) => touchDryHours as number);
+  // The same as if they had been open from the start.
+  for (const [i, hours] of opened.touchDry.entries()) expect(hours).toBeCloseTo(asOpen[i] as number, 1);
+  const damp: Building = {
+    ...open,
+    outdoor: { temperature: 14, relativeHumidity: 0.5 },
+    rooms: [
+      room({ outdoorAirChangesPerHour: 1.5 }),
+      room({ area: 80, residual: 0.8, fibre: "wool", relativeHumidity: 0.9, outdoorAirChangesPerHour: 0.3 }),
+      room({ outdoorAirChangesPerHour: 1.5 }),
+    ],
+  };
+  const fixed = withDoors(damp, 0, 0);
+  const closed = jointMoves(
+    damp,
+    { ...fixed, rooms: fixed.rooms.map((each) => ({ ...each, windows: [] })) },
+    { kind: "room", room: 0 },
+  );
+  expect(closed.switched.doorChanges.map((change) => change.flow)).toContain(0);
 });

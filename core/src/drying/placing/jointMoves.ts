@@ -1,9 +1,10 @@
 import { itemAt, numberAt } from "../../itemAt.ts";
-import type { Building, Change } from "../building.ts";
+import type { Building } from "../building.ts";
 import { countedHours } from "../countedHours.ts";
 import { type DryingResult, simulateDrying } from "../simulate.ts";
 import {
   changesTo,
+  doorChangesTo,
   isWithin,
   type Levers,
   poolOf,
@@ -11,6 +12,7 @@ import {
   type RoomSetting,
   roomSettings,
   type Setting,
+  type Switched,
   setTo,
   standing,
 } from "./levers.ts";
@@ -42,8 +44,8 @@ export interface JointMoves {
   readonly moves: readonly LeverMove[];
   /** Those that were tried and gain too little. */
   readonly notWorth: readonly LeverMove[];
-  /** The same as changes of the building. */
-  readonly changes: readonly Change[];
+  /** The same as what is switched in the building. */
+  readonly switched: Switched;
   /** Hours after each room's finish; null: not within 96 h. */
   readonly touchDry: readonly (number | null)[];
   readonly dry: readonly (number | null)[];
@@ -63,6 +65,8 @@ const LATENESS = 10;
 const REST = 0.05;
 /** Settings tried one by one before a search takes over. */
 const FEW = 400;
+/** Settings built at most to see whether they are few. */
+const MOST_BUILT = 40_000;
 /** Runs of a search at most. */
 const MOST_RUNS = 600;
 /** Starts that are climbed from, the most promising of them. */
@@ -123,7 +127,8 @@ const machines = (setting: Setting) => standing(setting, "movers") + standing(se
 const key = (setting: Setting) =>
   setting
     .map(
-      ({ exchange, isHeated, movers, dehumidifiers }) => `${exchange} ${isHeated} ${movers} ${dehumidifiers}`,
+      ({ exchange, isHeated, movers, dehumidifiers, openDoors }) =>
+        `${exchange} ${isHeated} ${movers} ${dehumidifiers} ${openDoors}`,
     )
     .join();
 
@@ -201,6 +206,7 @@ function everySetting(levers: Levers, present: Setting, few: number): Setting[] 
       movers: pool.movers - now.movers,
       dehumidifiers: pool.dehumidifiers - now.dehumidifiers,
     });
+    if (all.length * own.length > MOST_BUILT) return undefined;
     all = all
       .flatMap((setting) => own.map((each) => [...setting, each]))
       .filter((setting) => isWithin(pool, setting));
@@ -213,7 +219,7 @@ function everySetting(levers: Levers, present: Setting, few: number): Setting[] 
 function startsFrom(levers: Levers, present: Setting): Setting[] {
   const widths = levers.rooms.map(({ windows }) => windows.toSorted((a, b) => a - b));
   const places = Math.max(...widths.map(({ length }) => length));
-  const spread = (exchange: (room: number) => number): Setting => {
+  const spread = (exchange: (room: number) => number, areDoorsOpen = false): Setting => {
     let movers = levers.airMovers?.count ?? 0;
     let dehumidifiers = levers.dehumidifiers?.count ?? 0;
     return present.map((now, room) => {
@@ -227,14 +233,17 @@ function startsFrom(levers: Levers, present: Setting): Setting[] {
         isHeated: now.isHeated || choices.heating !== undefined,
         movers: takes,
         dehumidifiers: dries,
+        openDoors: areDoorsOpen ? (1 << (choices.doors?.length ?? 0)) - 1 : now.openDoors,
       };
     });
   };
+  const hasDoors = levers.rooms.some(({ doors = [] }) => doors.length > 0);
   return [
     present,
-    ...Array.from({ length: places }, (_, place) =>
-      spread((room) => widths[room]?.[place] ?? itemAt(present, room).exchange),
-    ),
+    ...Array.from(
+      { length: places },
+      (_, place) => (room: number) => widths[room]?.[place] ?? itemAt(present, room).exchange,
+    ).flatMap((exchange) => [spread(exchange), ...(hasDoors ? [spread(exchange, true)] : [])]),
   ];
 }
 
@@ -271,6 +280,9 @@ function lastRoom({ rooms }: DryingResult): number {
   return hours.indexOf(Math.max(...hours));
 }
 
+/** One door at most. */
+const isOneBit = (bits: number) => (bits & (bits - 1)) === 0;
+
 /** Settings one lever away, two levers of one room away, or one machine carried from room to room. */
 function neighbours(levers: Levers, setting: Setting): Setting[] {
   const left = {
@@ -278,10 +290,13 @@ function neighbours(levers: Levers, setting: Setting): Setting[] {
     dehumidifiers: Math.max(0, (levers.dehumidifiers?.count ?? 0) - standing(setting, "dehumidifiers")),
   };
   const near = (now: RoomSetting, next: RoomSetting) =>
-    Math.abs(next.movers - now.movers) + Math.abs(next.dehumidifiers - now.dehumidifiers) <= 1;
+    Math.abs(next.movers - now.movers) + Math.abs(next.dehumidifiers - now.dehumidifiers) <= 1 &&
+    isOneBit(next.openDoors ^ now.openDoors);
   const oneRoom = setting.flatMap((now, room) =>
     roomSettings(levers, room, now, left)
       .filter((next) => near(now, next) && leversMoved(now, next) > 0 && leversMoved(now, next) <= 2)
+      // A door is turned by itself: with every other lever there would be no end.
+      .filter((next) => next.openDoors === now.openDoors || leversMoved(now, next) === 1)
       .map((next) => setting.with(room, next)),
   );
   const carried = (["movers", "dehumidifiers"] as const).flatMap((kind) =>
@@ -305,7 +320,7 @@ function neighbours(levers: Levers, setting: Setting): Setting[] {
   return [...oneRoom, ...carried, ...allWindows];
 }
 
-const LEVERS = ["exchange", "isHeated", "movers", "dehumidifiers"] as const;
+const LEVERS = ["exchange", "isHeated", "movers", "dehumidifiers", "openDoors"] as const;
 const leversMoved = (a: RoomSetting, b: RoomSetting) =>
   LEVERS.filter((lever) => a[lever] !== b[lever]).length;
 
@@ -361,7 +376,10 @@ function* explained(
     const { rooms } = (isBetter ? end : asIs).result;
     return {
       moves: isBetter ? moves.toSorted((a, b) => b.gain - a.gain) : [],
-      changes: isBetter ? changesTo(building, levers, present, setting) : [],
+      switched: {
+        changes: isBetter ? changesTo(building, levers, present, setting) : [],
+        doorChanges: isBetter ? doorChangesTo(levers, present, setting) : [],
+      },
       notWorth: notWorth.filter((each) => each.gain > 0),
       touchDry: rooms.map(({ touchDryHours }) => touchDryHours),
       dry: rooms.map(({ dryHours }) => dryHours),

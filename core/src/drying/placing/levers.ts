@@ -1,5 +1,13 @@
 import { itemAt } from "../../itemAt.ts";
-import type { AirMover, Building, Change, Climate, RoomSettings } from "../building.ts";
+import {
+  type AirMover,
+  type Building,
+  type Change,
+  type Climate,
+  type DoorChange,
+  OPEN_DOOR_FLOW,
+  type RoomSettings,
+} from "../building.ts";
 
 /** Gear of one kind that can stand in any room: how much of it there is, what stands already counted in. */
 export interface Pool<T> {
@@ -23,6 +31,8 @@ export interface RoomChoices {
   readonly takesMovers: boolean;
   /** Air movers at most. */
   readonly mostMovers: number;
+  /** Doors that can be opened and closed, by their places among the building's links; each belongs to one room. */
+  readonly doors?: readonly number[];
 }
 
 /** All there is to move. */
@@ -43,6 +53,8 @@ export interface RoomSetting {
   readonly isHeated: boolean;
   readonly movers: number;
   readonly dehumidifiers: number;
+  /** Which of its doors stand open, a bit each in the order of {@link RoomChoices.doors}. */
+  readonly openDoors: number;
 }
 
 /** Every room's setting, in order. */
@@ -57,8 +69,17 @@ export function settingsAt(building: Building, room: number, hours: number): Roo
   return Object.assign({ ...itemAt(building.rooms, room) }, ...changes) as RoomSettings;
 }
 
+/** Whether a door stands open at an hour. */
+function isOpenAt({ links = [], doorChanges = [] }: Building, link: number, hours: number): boolean {
+  const last = doorChanges
+    .filter((change) => change.link === link && change.hours <= hours)
+    .toSorted((a, b) => a.hours - b.hours)
+    .at(-1);
+  return (last?.flow ?? links[link]?.flow ?? 0) > 0;
+}
+
 /** How a building is set at the hour its levers are moved. */
-export function presentSetting(building: Building, { dehumidifiers, from }: Levers): Setting {
+export function presentSetting(building: Building, { rooms, dehumidifiers, from }: Levers): Setting {
   return building.rooms.map((_, room) => {
     const {
       outdoorAirChangesPerHour,
@@ -72,6 +93,10 @@ export function presentSetting(building: Building, { dehumidifiers, from }: Leve
       isHeated: climate?.mode !== "floating",
       movers: airMovers.length,
       dehumidifiers: Math.round(dehumidifierLitresPerDay / each),
+      openDoors: (rooms[room]?.doors ?? []).reduce(
+        (bits, link, bit) => (isOpenAt(building, link, from) ? bits | (1 << bit) : bits),
+        0,
+      ),
     };
   });
 }
@@ -101,11 +126,39 @@ export function changesTo(building: Building, levers: Levers, present: Setting, 
   });
 }
 
-/** A building whose rooms are set otherwise from the levers' hour on. */
-export function setTo(building: Building, levers: Levers, present: Setting, next: Setting): Building {
-  const changes = changesTo(building, levers, present, next);
-  return changes.length > 0 ? { ...building, changes: [...(building.changes ?? []), ...changes] } : building;
+/** Doors opened and closed for rooms to be set otherwise. */
+export function doorChangesTo({ rooms, from }: Levers, present: Setting, next: Setting): DoorChange[] {
+  return next.flatMap((setting, room) => {
+    const turned = setting.openDoors ^ itemAt(present, room).openDoors;
+    return (rooms[room]?.doors ?? []).flatMap((link, bit): DoorChange[] =>
+      turned & (1 << bit)
+        ? [{ hours: from, link, flow: setting.openDoors & (1 << bit) ? OPEN_DOOR_FLOW : 0 }]
+        : [],
+    );
+  });
 }
+
+/** A building with more switched in it. */
+export function withSwitched(building: Building, { changes, doorChanges }: Switched): Building {
+  return {
+    ...building,
+    ...(changes.length > 0 ? { changes: [...(building.changes ?? []), ...changes] } : {}),
+    ...(doorChanges.length > 0 ? { doorChanges: [...(building.doorChanges ?? []), ...doorChanges] } : {}),
+  };
+}
+
+/** What is switched in a building. */
+export interface Switched {
+  readonly changes: readonly Change[];
+  readonly doorChanges: readonly DoorChange[];
+}
+
+/** A building whose rooms are set otherwise from the levers' hour on. */
+export const setTo = (building: Building, levers: Levers, present: Setting, next: Setting): Building =>
+  withSwitched(building, {
+    changes: changesTo(building, levers, present, next),
+    doorChanges: doorChangesTo(levers, present, next),
+  });
 
 /** How much gear of a kind stands in all rooms together. */
 export const standing = (setting: Setting, kind: "movers" | "dehumidifiers"): number =>
@@ -153,12 +206,21 @@ export function roomSettings(levers: Levers, room: number, now: RoomSetting, lef
   const dehumidifiers = levers.dehumidifiers
     ? upTo(now.dehumidifiers + left.dehumidifiers)
     : [now.dehumidifiers];
+  const doorSets = Array.from({ length: 1 << (choices.doors?.length ?? 0) }, (_, bits) => bits);
   const exchanges = [...new Set([now.exchange, ...choices.windows])];
   const heats = now.isHeated || !choices.heating ? [now.isHeated] : [false, true];
   return exchanges.flatMap((exchange) =>
     heats.flatMap((isHeated) =>
       movers.flatMap((count) =>
-        dehumidifiers.map((each) => ({ exchange, isHeated, movers: count, dehumidifiers: each })),
+        dehumidifiers.flatMap((each) =>
+          doorSets.map((openDoors) => ({
+            exchange,
+            isHeated,
+            movers: count,
+            dehumidifiers: each,
+            openDoors,
+          })),
+        ),
       ),
     ),
   );

@@ -79,12 +79,18 @@ interface Moved {
   readonly seenIn: (misfit: number) => boolean;
 }
 
+/** Doors that air passes at some time. */
+const passedDoors = ({ links = [], doorChanges = [] }: Pick<Building, "links" | "doorChanges">) =>
+  links.filter(
+    ({ flow }, k) => flow > 0 || doorChanges.some((change) => change.link === k && change.flow > 0),
+  );
+
 /** Rooms that share no air: the least place of those each shares it with. What moves in one isn't seen in another. */
-function airOf({ rooms, links = [], hvac }: Building): number[] {
+function airOf({ rooms, hvac, ...building }: Building): number[] {
   const of = rooms.map((_, i) => (hvac ? 0 : i));
   for (let changed = true; changed; ) {
     changed = false;
-    for (const { a, b } of links) {
+    for (const { a, b } of passedDoors(building)) {
       const least = Math.min(numberAt(of, a), numberAt(of, b));
       if (of[a] === least && of[b] === least) continue;
       of[a] = least;
@@ -96,10 +102,13 @@ function airOf({ rooms, links = [], hvac }: Building): number[] {
 }
 
 /** Rooms with readings, or with an open door to one: the others hardly show in the readings. */
-function nearReadings({ links = [], hvac }: Building, read: ReadonlySet<number>): (room: number) => boolean {
+function nearReadings({ hvac, ...building }: Building, read: ReadonlySet<number>): (room: number) => boolean {
   const near = new Set([
     ...read,
-    ...links.flatMap(({ a, b }) => [...(read.has(a) ? [b] : []), ...(read.has(b) ? [a] : [])]),
+    ...passedDoors(building).flatMap(({ a, b }) => [
+      ...(read.has(a) ? [b] : []),
+      ...(read.has(b) ? [a] : []),
+    ]),
   ]);
   return (room) => hvac !== undefined || near.has(room);
 }

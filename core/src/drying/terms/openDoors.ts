@@ -1,4 +1,4 @@
-import { floatAt } from "../../itemAt.ts";
+import { floatAt, itemAt } from "../../itemAt.ts";
 import { AIR_DENSITY, AIR_HEAT_CAPACITY } from "../../physical.ts";
 import { accumulate, type TermOf } from "./term.ts";
 
@@ -10,7 +10,9 @@ export const openDoors: TermOf = ({ links = [] }) =>
         name: "open doors",
         leaves: false,
         add(air, { vapour, heat }) {
-          for (const { a, b, flow } of links) {
+          for (let k = 0; k < links.length; k++) {
+            const { a, b } = itemAt(links, k);
+            const flow = floatAt(air.doorFlow, k);
             const moved = AIR_DENSITY * flow * (floatAt(air.W, b) - floatAt(air.W, a));
             accumulate(vapour, a, moved);
             accumulate(vapour, b, -moved);

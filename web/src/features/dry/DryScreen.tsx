@@ -1,4 +1,10 @@
-import { type Building, type DryingResult, type JointMoves, simulateDrying } from "@scutch/core/drying";
+import {
+  type Building,
+  type DryingResult,
+  type JointMoves,
+  simulateDrying,
+  withSwitched,
+} from "@scutch/core/drying";
 import { roomsAsSet } from "@scutch/core/plan";
 import { useCallback, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
@@ -132,9 +138,8 @@ function spanOf({ work, result }: DryingForecast, start: number) {
 /** How the building dries with the moves made; undefined where there are none. */
 function useMoved(building: Building, moves: JointMoves | undefined): DryingResult | undefined {
   return useMemo(() => {
-    if (!moves || moves.changes.length === 0) return undefined;
-    const changes = [...(building.changes ?? []), ...moves.changes];
-    return simulateDrying({ ...building, changes }, { keepCourse: true });
+    if (!moves || moves.moves.length === 0) return undefined;
+    return simulateDrying(withSwitched(building, moves.switched), { keepCourse: true });
   }, [building, moves]);
 }
 

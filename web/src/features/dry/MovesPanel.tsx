@@ -8,6 +8,7 @@ import type { JobDesk } from "../../planning/desk.ts";
 import { poolsHere, RENTED } from "../../planning/dryingGear.ts";
 import { gearWords } from "../../planning/gearWords.ts";
 import { readyOfJob, readyOfRoom } from "../../planning/ready.ts";
+import { roomDoors, withDoors } from "../../planning/roomDoors.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import type { MovesAnswer } from "../../planning/workerClient.ts";
@@ -42,7 +43,9 @@ export function MovesPanel({ desk, dried, now, aim, elsewhere, found }: Props) {
     const byId = new Map(set.map((room) => [room.id as string, room]));
     return work.rooms.flatMap(({ id }) => byId.get(id) ?? []);
   }, [desk.job.rooms, desk.input.airChanges, desk.startMs, now, work]);
+  const doors = useMemo(() => roomDoors(desk.input), [desk.input]);
   const placed = {
+    doors,
     work,
     departure: readings?.departure,
     hours: Math.max(0, hoursAt(desk.startMs, now)),
@@ -54,12 +57,19 @@ export function MovesPanel({ desk, dried, now, aim, elsewhere, found }: Props) {
   });
   if (!isLeft) return null;
   const apply = (moves: readonly LeverMove[]) => {
-    const [first, ...others] = changesFor(rooms, desk.shelf.gear, moves, readings?.departure);
+    const [first, ...others] = changesFor(rooms, moves, {
+      gear: desk.shelf.gear,
+      departure: readings?.departure,
+      doors,
+    });
     if (!first) return;
     if (hasBegun(desk.log)) log(entryOf(first), undefined, others.map(entryOf));
     else
       void desk.edit((before) =>
-        [first, ...others].reduce((job, { roomId, ...change }) => withRoom(job, roomId, change), before),
+        [first, ...others].reduce(
+          (job, { roomId, doors: turned, ...change }) => withDoors(withRoom(job, roomId, change), turned),
+          before,
+        ),
       );
   };
   const before = readyOfJob(dried, desk.startMs, "touchDry").likely;

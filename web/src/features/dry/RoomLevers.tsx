@@ -8,6 +8,7 @@ import { hoursAt, timeAt } from "../../format/time.ts";
 import { WINDOW_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { airMoverOf, MAX_AIR_MOVERS } from "../../planning/dryingGear.ts";
+import { doorsOfRoom, withDoors } from "../../planning/roomDoors.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { ExplainedFigure } from "../../shared/explain/ExplainedFigure.tsx";
 import { useLogging } from "../../shared/logging/useLogging.ts";
@@ -41,10 +42,14 @@ export function RoomLevers({ desk, place, now }: Props) {
   const isDrying = known.finishLogged;
   const plan = (change: Partial<Room>, showLimit?: (limit: number) => string) =>
     edit((before) => withRoom(before, room.id, change), showLimit);
-  const set = (change: Omit<RoomChange, "roomId">, showLimit?: (limit: number) => string) => {
+  const set = (change: Omit<RoomChange, "roomId" | "doors">, showLimit?: (limit: number) => string) => {
     if (!isDrying) return plan(change, showLimit);
     log({ kind: "air-changed", roomId: room.id, ...change });
     return undefined;
+  };
+  const turn = (door: NonNullable<RoomChange["doors"]>[number]) => {
+    if (isDrying) log({ kind: "air-changed", roomId: room.id, doors: [door] });
+    else void edit((before) => withDoors(before, [door]));
   };
   const heating = room.heating ?? known.heating;
   // A dehumidifier is rated in litres or in pints a day.
@@ -79,6 +84,18 @@ export function RoomLevers({ desk, place, now }: Props) {
         ]}
         onChange={(heating) => void set({ heating: heating === "on" })}
       />
+      {doorsOfRoom(desk.input, room.id).map(({ doorId, other, isShut }) => (
+        <Segmented
+          key={doorId}
+          label={`Door to ${other}`}
+          value={isShut ? "shut" : "open"}
+          options={[
+            { value: "open", name: "Open" },
+            { value: "shut", name: "Closed" },
+          ]}
+          onChange={(next) => turn({ doorId, isShut: next === "shut" })}
+        />
+      ))}
       <div className="flex flex-wrap items-end justify-between gap-4">
         <Stepper label="Air movers" value={movers.length} most={MAX_AIR_MOVERS} onChange={setMovers} />
         <p className="text-right text-soft">

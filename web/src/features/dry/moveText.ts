@@ -9,6 +9,8 @@ import type { WorkPlan } from "@scutch/core/plan";
 import { moisterBy } from "@scutch/core/weather";
 import { hoursAndMinutes } from "../../format/time.ts";
 import { windowsFor } from "../../planning/dryingGear.ts";
+import type { RoomDoor } from "../../planning/roomDoors.ts";
+import { turnedDoors } from "./changesFor.ts";
 
 /** A move as a line: what to do, why, and how much later the rooms are ready without it. */
 export interface MoveLine {
@@ -23,6 +25,8 @@ interface Placed {
   readonly departure: Departure | undefined;
   /** After the start, from which on they are made. */
   readonly hours: number;
+  /** By the rooms’ places. */
+  readonly doors: readonly (readonly RoomDoor[])[];
   /** What stands in the rooms now. */
   readonly standing: readonly {
     readonly movers: number;
@@ -62,7 +66,7 @@ function isDrierOutside({ building, rooms }: WorkPlan, room: number, hours: numb
 
 function lineOf(
   { room, lever, to }: LeverMove,
-  { work, departure, standing, hours }: Placed,
+  { work, departure, standing, hours, doors }: Placed,
 ): Omit<MoveLine, "key" | "gain"> {
   const name = work.rooms[room]?.name ?? "";
   if (lever === "exchange") {
@@ -85,6 +89,7 @@ function lineOf(
       what: `Turn the heating on in ${name}.`,
       why: "The room is too cold for its air to hold much moisture.",
     };
+  if (lever === "openDoors") return doorLine(name, turnedDoors(doors[room] ?? [], to.openDoors));
   const kind = lever === "movers" ? "air mover" : "dehumidifier";
   const change = to[lever] - (standing[room]?.[lever] ?? 0);
   const count = Math.abs(change);
@@ -96,6 +101,21 @@ function lineOf(
         why:
           lever === "movers" ? "Too little air moves over the carpet." : "It takes the water out of the air.",
       };
+}
+
+function doorLine(name: string, turned: readonly RoomDoor[]): Omit<MoveLine, "key" | "gain"> {
+  const named = (isShut: boolean) =>
+    turned.filter((door) => door.isShut === isShut).map(({ other }) => other);
+  const [toOpen, toClose] = [named(true), named(false)];
+  const doorsTo = (others: readonly string[]) =>
+    `the ${others.length === 1 ? "door" : "doors"} between ${name} and ${others.join(", ")}`;
+  return {
+    what: [
+      ...(toOpen.length > 0 ? [`Open ${doorsTo(toOpen)}.`] : []),
+      ...(toClose.length > 0 ? [`Close ${doorsTo(toClose)}.`] : []),
+    ].join(" "),
+    why: toClose.length > 0 ? "It keeps damp air out." : "Drier air gets in.",
+  };
 }
 
 /** Moves as lines; what is done alike in several rooms is one line. */

@@ -1,9 +1,12 @@
 import { describe, expect, test } from "@jest/globals";
 import { aGear, aJob, anEntry, aRoom, aShelf, idFor } from "@scutch/contract/testing";
 import { departed, explainReady, jointMoves, simulateDrying } from "@scutch/core/drying";
+import { seededRandom } from "@scutch/core/numeric";
 import { planWork, roomsAsSet } from "@scutch/core/plan";
 import { leversFor } from "../../planning/dryingGear.ts";
+import { roomDoors, withDoors } from "../../planning/roomDoors.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
+import { withRoom } from "../../planning/withRoom.ts";
 import { deskOf } from "../../testing/deskOf.ts";
 import { changesFor, standingIn } from "./changesFor.ts";
 import { moveLines } from "./moveText.ts";
@@ -25,7 +28,11 @@ describe("a humid day: 28 °C and 75% outside, windows open on both sides", () =
     const { own } = leversFor(work, { gear: [fan, drier], elsewhere: NONE, circuits: 2 }, undefined, 0);
     const found = jointMoves(work.building, own, { kind: "all" });
     const desk = deskOf(aJob({ rooms, indoor, outdoor }), aShelf({ gear: [fan, drier] }));
-    const changes = changesFor(desk.job.rooms, desk.shelf.gear, found.moves, undefined);
+    const changes = changesFor(desk.job.rooms, found.moves, {
+      gear: desk.shelf.gear,
+      departure: undefined,
+      doors: [],
+    });
     const after = rooms.map((room) => ({ ...room, ...changes.find(({ roomId }) => roomId === room.id) }));
     expect(after.flatMap(({ airMovers = [] }) => airMovers).length).toBeLessThanOrEqual(1);
     const planned = planWork({ rooms: after, batches: [], indoor, outdoor });
@@ -37,7 +44,7 @@ describe("a humid day: 28 °C and 75% outside, windows open on both sides", () =
       Math.max(...simulateDrying(work.building).rooms.map(({ touchDryHours }) => touchDryHours ?? 96)),
     );
     const standing = standingIn(desk.job.rooms, desk.shelf.gear);
-    const lines = moveLines(found.moves, { work, departure: undefined, hours: 0, standing });
+    const lines = moveLines(found.moves, { work, departure: undefined, hours: 0, doors: [], standing });
     expect(lines.map(({ what }) => what).join(" ")).toMatch(/Put a dehumidifier in (Lounge|Study)\./);
     expect(lines.map(({ what }) => what).join(" ")).not.toMatch(/Open/);
   });
@@ -95,4 +102,61 @@ describe("what readings say, in one sentence", () => {
   ])("%j", (factors, sentence) => {
     expect(readingsSentence(forecast(factors), 0)).toMatch(sentence);
   });
+});
+
+test("over random houses with doors, moves taken into the plan, or logged while it dries, bring the hours that were said (fuzz)", () => {
+  const uniform = seededRandom(11);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(uniform() * list.length)] as T;
+  let turned = 0;
+  for (let n = 0; n < 12; n++) {
+    const names = ["Lounge", "Hall", "Study"];
+    const rooms = names.map((name) =>
+      aRoom(name, {
+        shape: { kind: "area", area: 6 + 20 * uniform() },
+        windows: pick(["shut", "one-open", "cross-ventilated"] as const),
+        fibre: pick(["nylon", "wool"] as const),
+        heating: pick([true, false]),
+      }),
+    );
+    const doors = names.slice(1).map((name, i) => ({
+      id: idFor(`door ${i}`),
+      from: idFor("Hall"),
+      to: idFor(name === "Hall" ? "Lounge" : name),
+      ...(uniform() < 0.6 ? { shut: true } : {}),
+    }));
+    const job = aJob({
+      rooms,
+      doors,
+      indoor: { temperature: 18 + 6 * uniform(), relativeHumidity: 0.5 + 0.2 * uniform() },
+      outdoor: { temperature: 25 * uniform(), relativeHumidity: 0.6 + 0.35 * uniform() },
+    } as Parameters<typeof aJob>[0]);
+    const shelf = aShelf({ gear: [fan, drier] });
+    const finish = names.map((name) =>
+      anEntry(`finish ${name}`, { kind: "room-finished", at: "2026-03-09T10:00:00Z", roomId: idFor(name) }),
+    );
+    const isLogged = uniform() < 0.5;
+    const desk = deskOf(job, shelf, isLogged ? finish : []);
+    const from = isLogged ? (Date.parse("2026-03-09T11:00:00Z") - desk.startMs) / 3_600_000 : 0;
+    const { own } = leversFor(desk.work, { gear: shelf.gear, elsewhere: NONE, circuits: 2 }, undefined, from);
+    const found = jointMoves(desk.work.building, own, { kind: "all" }, 1);
+    const movable = { gear: shelf.gear, departure: undefined, doors: roomDoors(desk.input) };
+    const changes = changesFor(job.rooms, found.moves, movable);
+    turned += changes.flatMap((change) => change.doors ?? []).length;
+    const taken = () =>
+      changes.reduce(
+        (plan, { roomId, doors: own, ...change }) => withDoors(withRoom(plan, roomId, change), own),
+        job,
+      );
+    const logged = changes.map((change, i) =>
+      anEntry(`move ${n} ${i}`, { kind: "air-changed", at: "2026-03-09T11:00:00Z", ...change }),
+    );
+    const after = isLogged ? deskOf(job, shelf, [...finish, ...logged]) : deskOf(taken(), shelf);
+    const dried = simulateDrying(after.work.building).rooms;
+    found.touchDry.forEach((hours, i) => {
+      const is = dried[i]?.touchDryHours ?? null;
+      if (hours === null) expect(is).toBeNull();
+      else expect(Math.abs((is as number) - hours)).toBeLessThan(0.02 * hours + 0.02);
+    });
+  }
+  expect(turned).toBeGreaterThan(0);
 });

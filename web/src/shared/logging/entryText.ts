@@ -131,6 +131,8 @@ const LINES: { readonly [K in LogEntry["kind"]]: (entry: LogEntryOf<K>, words: W
         (entry.dehumidifierLitresPerDay > 0
           ? `dehumidifier ${perDayText(entry.dehumidifierLitresPerDay, units)}`
           : "no dehumidifier"),
+      entry.doors &&
+        `${entry.doors.length === 1 ? "door" : "doors"} ${[...new Set(entry.doors.map(({ isShut }) => (isShut ? "closed" : "opened")))].join(" and ")}`,
     ]
       .filter(Boolean)
       .join(", ")}`,
