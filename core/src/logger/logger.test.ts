@@ -1,7 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
-import { format, parseISO } from "date-fns";
 import fc from "fast-check";
-import { guessColumns, headerRow, readLoggerRow, readWallTime, thinReadings } from "./index.ts";
+import { guessColumns, headerRow, readLoggerRow, thinReadings } from "./index.ts";
 
 const rowsOf = (text: string, delimiter = ",") =>
   text
@@ -74,33 +73,6 @@ describe("columns of a data logger's file", () => {
     expect(read("2026-07-16 13:00,-200,50")).toBe("impossible");
     expect(read("2026-07-16 13:00,20,0")).toBe("impossible");
     expect(read("2026-07-16 13:00,20,101.5")).toMatchObject({ relativeHumidity: 1 });
-  });
-
-  test("times as date-fns writes them in many ways read back the same (fuzz)", () => {
-    const ways: readonly (readonly [string, "dmy" | "mdy"])[] = [
-      ["yyyy-MM-dd HH:mm:ss", "dmy"],
-      ["yyyy/M/d H:mm", "mdy"],
-      ["yyyy-MM-dd'T'HH:mm:ss", "mdy"],
-      ["dd/MM/yyyy HH:mm:ss", "dmy"],
-      ["d.M.yyyy HH:mm", "dmy"],
-      ["dd-MM-yy HH:mm", "dmy"],
-      ["M/d/yyyy h:mm:ss a", "mdy"],
-      ["MM/dd/yy hh:mm a", "mdy"],
-    ];
-    fc.assert(
-      fc.property(
-        fc.date({ min: new Date("2001-01-01"), max: new Date("2098-12-31"), noInvalidDate: true }),
-        fc.constantFrom(...ways),
-        (date, [way, order]) => {
-          const wall = readWallTime(format(date, way), order);
-          expect(wall).toBeDefined();
-          expect(format(parseISO(wall as string), "yyyy-MM-dd HH:mm")).toBe(format(date, "yyyy-MM-dd HH:mm"));
-        },
-      ),
-      { seed: 3, numRuns: 500 },
-    );
-    expect(readWallTime("2026-07-16T13:00:00+0200", "dmy")).toBe("2026-07-16T13:00:00+02:00");
-    expect(readWallTime("yesterday", "dmy")).toBeUndefined();
   });
 });
 

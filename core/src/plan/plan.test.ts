@@ -163,9 +163,9 @@ test("doors left open join the rooms' air, shut ones don't; a room walk-through 
     { id: "e", from: "lounge" },
   ];
   expect(planJob({ ...JOB, doors }).building.links).toHaveLength(1);
-  expect(
-    planJob({ ...JOB, doors: doors.map((door) => ({ ...door, shut: true })) }).building.links,
-  ).toEqual([{ a: 0, b: 2, flow: 0 }]);
+  expect(planJob({ ...JOB, doors: doors.map((door) => ({ ...door, shut: true })) }).building.links).toEqual([
+    { a: 0, b: 2, flow: 0 },
+  ]);
   const rooms = JOB.rooms.map((room) => (room.id === "hall" ? { ...room, passage: true } : room));
   const plan = planJob({ ...JOB, rooms, doors });
   expect(plan.area).toBeCloseTo(12 + 22, 9);
