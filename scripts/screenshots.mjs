@@ -8,7 +8,7 @@ const JOB = (n) => `/jobs/01930000-0000-7000-8400-00000000000${n}`;
 const ROOM = (n) => `?room=01930000-0000-7000-8500-${n.toString(16).padStart(12, "0")}`;
 const VIEWS = [
   { name: "today", path: "/", sees: "Dry, furniture back" },
-  { name: "phone-run", path: `${JOB(4)}/run`, phone: true },
+  { name: "drying", path: "/drying", sees: "Mark fetched" },
   { name: "survey", path: `${JOB(1)}/survey${ROOM(3)}` },
   {
     name: "care",

@@ -181,7 +181,7 @@ test("a logger's file moves the promise; rows of another year are left out and s
     .setInputFiles({ name: "T17.csv", mimeType: "text/csv", buffer: Buffer.from(csv.join("\n")) });
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Room it stood in").selectOption({ label: "Front bedroom" });
-  await dialog.getByLabel("Its clock shows").selectOption({ label: "UTC" });
+  await dialog.getByLabel("Logger clock").selectOption({ label: "UTC" });
   await expect(dialog).toContainText("280 of 781 rows are from this job’s hours");
   await expect(dialog).toContainText("500 are from before. 1 rows can’t be read");
   await dialog.getByRole("button", { name: "Log 96 readings" }).click();
@@ -196,7 +196,7 @@ test("the board: rooms that dry over all jobs, gear fetched there is free for th
   context,
 }) => {
   await page.goto(`${FLAT}/dry?room=${FRONT}`);
-  await expect(moves(page)).toContainText("There is: 2 air movers and 1 dehumidifier", { timeout: 20_000 });
+  await expect(moves(page)).toContainText("Free: 2 air movers and 1 dehumidifier", { timeout: 20_000 });
   await expect(moves(page)).toContainText("At Quillhaven Library: 2 air movers.");
   await page.goto("/drying");
   await expect(page.getByRole("link", { name: /Front bedroom/ })).toContainText(/Next: /, {
@@ -208,14 +208,14 @@ test("the board: rooms that dry over all jobs, gear fetched there is free for th
     .filter({ hasText: "Quillhaven" });
   await expect(gear).toContainText("2 air movers, fetch");
   await context.setOffline(true);
-  await gear.getByRole("button", { name: "Fetched" }).click();
+  await gear.getByRole("button", { name: "Mark fetched" }).click();
   await expect(gear).toBeHidden();
   await context.setOffline(false);
   await allSent(page);
   const { entries } = await (await page.request.get(`/api${LIBRARY}/log`)).json();
   expect(entries.filter((each: { kind: string }) => each.kind === "air-changed").length).toBeGreaterThan(0);
   await page.goto(`${FLAT}/dry?room=${FRONT}`);
-  await expect(moves(page)).toContainText("There is: 4 air movers and 1 dehumidifier", { timeout: 20_000 });
+  await expect(moves(page)).toContainText("Free: 4 air movers and 1 dehumidifier", { timeout: 20_000 });
 });
 
 test("a room that can't dry: what holds it up is said to the crew, and the customer isn't promised an hour", async ({

@@ -63,9 +63,7 @@ export function AirBalance({ building, result, place, hours }: Props) {
           </tr>
         </tbody>
       </table>
-      <p className="mt-1 text-soft text-sm">
-        Where the heating holds the temperature whatever comes, its heat isn’t reckoned.
-      </p>
+      <p className="mt-1 text-soft text-sm">A room kept at one temperature shows no heat.</p>
     </details>
   );
 }

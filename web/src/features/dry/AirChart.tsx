@@ -185,7 +185,7 @@ export const AirChart = memo(function AirChart({
         </svg>
       )}
       <p className="text-soft text-sm">
-        The wet floor gives water to air that lies below it.{moved && " Dashed: with the moves."}
+        Water moves from the wet floor to air lower in the picture.{moved && " Dashed: with the moves."}
       </p>
     </div>
   );

@@ -186,7 +186,7 @@ function gearLine({ job, shelf }: JobDesk, elsewhere: GearElsewhere): string {
   const out = gearWords(elsewhere);
   const circuits = job.run?.circuits ?? DEFAULT_CIRCUITS;
   return [
-    here ? `There is: ${here}, on ${counted(circuits, "circuit", "circuits")}.` : "No drying gear is free.",
+    here ? `Free: ${here}, on ${counted(circuits, "circuit", "circuits")}.` : "No drying gear is free.",
     ...(out ? [`At ${elsewhere.places.join(", ")}: ${out}.`] : []),
   ].join(" ");
 }

@@ -69,7 +69,7 @@ function Board({ jobs, shelf, now }: BoardProps) {
         <p className="mt-1 text-soft">{summary(rows.length, read, shelf)}</p>
       )}
       {isWhole && rows.length === 0 && (
-        <Empty title="Nothing is drying.">Rooms stand here from their finish until they are dry.</Empty>
+        <Empty title="Nothing is drying.">Rooms appear here from finish to dry.</Empty>
       )}
       <ul className="mt-5">
         {rows.map((row) => (

@@ -42,7 +42,7 @@ export function GearOut({ out: { job, gear, fetchAt }, shelf, place, now }: Prop
           )}
         </span>
       </span>
-      <Button onClick={fetched}>Fetched</Button>
+      <Button onClick={fetched}>Mark fetched</Button>
     </li>
   );
 }

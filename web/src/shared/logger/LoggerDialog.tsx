@@ -97,16 +97,16 @@ export function LoggerDialog({ desk, file, onClose }: Props) {
           <ColumnFields look={look} columns={columns} onChange={setMapped} />
           <div className="grid grid-cols-2 gap-3">
             <ChoiceField
-              label="Its clock shows"
+              label="Logger clock"
               value={clock}
               options={[
-                { value: HERE, name: "the hour here" },
+                { value: HERE, name: "local time here" },
                 { value: UTC, name: "UTC" },
               ]}
               onChange={setClock}
             />
             <label className="text-sm text-soft">
-              Minutes it is ahead
+              Minutes ahead
               <input
                 className={`${inputLook(shift === undefined)} font-mono`}
                 value={ahead}
@@ -131,7 +131,7 @@ export function LoggerDialog({ desk, file, onClose }: Props) {
               <Summary summary={state.summary} />
               {state.summary.inside === 0 && state.summary.last !== undefined && (
                 <Button onClick={() => setAhead(aheadToEnd(state.summary, shift ?? 0, openedAt))}>
-                  Its last reading was just now
+                  Set its last reading to now
                 </Button>
               )}
               <Button

@@ -86,7 +86,7 @@ function Followed({ desk, onEnd }: { readonly desk: JobDesk; readonly onEnd: () 
             {units.temperature(last.temperature)} {percent(last.relativeHumidity)}
           </span>
         ) : (
-          "Waiting for the logger. It is tried again by itself."
+          "Waiting for the logger…"
         )}
       </p>
       <div className="flex flex-wrap gap-2">

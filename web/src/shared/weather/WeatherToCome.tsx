@@ -53,7 +53,7 @@ export function WeatherToCome({ desk }: { readonly desk: Desk }) {
       {weather ? (
         <Told weather={weather} />
       ) : (
-        <p className="text-soft">None: the outdoor air is taken to stay as it is.</p>
+        <p className="text-soft">None yet: the outdoor air counts as steady.</p>
       )}
       {elsewhere && (
         <Callout tone="caution" title={elsewhere}>
@@ -180,8 +180,7 @@ function TypedHours({ desk: { startMs }, points, onChange }: TypedProps) {
         </div>
       ))}
       <p className="text-soft text-sm">
-        A new temperature changes the humidity with it, as if the air held the same water. Type the humidity
-        if you know it.
+        A new temperature adjusts the humidity, as for the same air. Type the humidity if you know it.
       </p>
       {last && (
         <Button
