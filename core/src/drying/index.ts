@@ -93,4 +93,5 @@ export {
   type RoomLimits,
   type Unmeasured,
   whatLimits,
+  whatLimitsInSteps,
 } from "./whatLimits.ts";

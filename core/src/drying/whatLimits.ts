@@ -149,20 +149,22 @@ function eased(building: Building, place: number): Record<DryingLimiter, Buildin
 
 /**
  * What holds a room up, by the hours that a step of each thing gains until it can be walked on, and what to measure because its usual
- * error moves the time. Every other room stays as it is. Takes what simulateDrying takes.
+ * error moves the time. Every other room stays as it is. Takes what simulateDrying takes. Yields between two runs.
  */
-export function whatLimits({ building, room, isAirAssumed, outdoor }: LimitsQuestion): RoomLimits {
+export function* whatLimitsInSteps({
+  building,
+  room,
+  isAirAssumed,
+  outdoor,
+}: LimitsQuestion): Generator<undefined, RoomLimits, void> {
   const hoursOf = (of: Building) => countedHours(itemAt(simulateDrying(of).rooms, room), "touchDryHours");
   const asIs = hoursOf(building);
-  const limiters = Object.entries(eased(building, room))
-    .map(([limiter, each]) => ({ limiter: limiter as DryingLimiter, gain: asIs - hoursOf(each) }))
-    .filter(({ gain }) => gain > NOISE)
-    .toSorted((a, b) => b.gain - a.gain);
-  const spreadOver = (what: Unmeasured["what"], at: (way: -1 | 1) => Building): Unmeasured => {
-    const ends = [hoursOf(at(-1)), hoursOf(at(1))];
-    const never = ends.filter((hours) => hours > MAX_DRYING_HOURS).length;
-    return { what, hours: Math.max(...ends) - Math.min(...ends), decides: never === 1 };
-  };
+  const limiters: LimiterGain[] = [];
+  for (const [limiter, each] of Object.entries(eased(building, room))) {
+    yield;
+    const gain = asIs - hoursOf(each);
+    if (gain > NOISE) limiters.push({ limiter: limiter as DryingLimiter, gain });
+  }
   const indoors = (way: -1 | 1): Building => ({
     ...building,
     rooms: building.rooms.map((each, i) =>
@@ -186,9 +188,28 @@ export function whatLimits({ building, room, isAirAssumed, outdoor }: LimitsQues
       }),
     );
   const isOutdoorSure = outdoor.temperature === 0 && outdoor.relativeHumidity === 0;
-  const unmeasured = [
-    ...(isAirAssumed[room] ? [spreadOver("indoor-humidity", indoors)] : []),
-    ...(isOutdoorSure ? [] : [spreadOver("outdoor-air", outdoors)]),
+  const unsure = [
+    ...(isAirAssumed[room] ? [{ what: "indoor-humidity" as const, at: indoors }] : []),
+    ...(isOutdoorSure ? [] : [{ what: "outdoor-air" as const, at: outdoors }]),
   ];
-  return { limiters, unmeasured };
+  const unmeasured: Unmeasured[] = [];
+  for (const { what, at } of unsure) {
+    const ends: number[] = [];
+    for (const way of [-1, 1] as const) {
+      yield;
+      ends.push(hoursOf(at(way)));
+    }
+    const never = ends.filter((hours) => hours > MAX_DRYING_HOURS).length;
+    unmeasured.push({ what, hours: Math.max(...ends) - Math.min(...ends), decides: never === 1 });
+  }
+  return { limiters: limiters.toSorted((a, b) => b.gain - a.gain), unmeasured };
+}
+
+/** {@link whatLimitsInSteps} to its end. */
+export function whatLimits(asked: LimitsQuestion): RoomLimits {
+  const steps = whatLimitsInSteps(asked);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
 }

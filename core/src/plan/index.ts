@@ -30,7 +30,7 @@ export {
 } from "./compare.ts";
 export { DEFAULT_ROLES, MAX_PEOPLE, ROLE_CHOICES, type RoleChoice } from "./crewRoles.ts";
 export { DEFAULTS, defaultMethod } from "./defaults.ts";
-export { type DrierKind, type DrierWork, drierWork } from "./drierWork.ts";
+export { type DrierKind, type DrierWork, drierWorkInSteps, isExtracted } from "./drierWork.ts";
 export { type HeaviestLoad, heaviestOf } from "./heaviest.ts";
 export type {
   AirChange,

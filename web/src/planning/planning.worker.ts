@@ -1,5 +1,5 @@
-import { jointMovesInSteps, type Levers, whatLimits } from "@scutch/core/drying";
-import { compareScenarios, drierWork } from "@scutch/core/plan";
+import { jointMovesInSteps, type Levers, whatLimitsInSteps } from "@scutch/core/drying";
+import { compareScenarios, drierWorkInSteps } from "@scutch/core/plan";
 import { scheduleJob } from "@scutch/core/run";
 import { type DryingRanges, rangesInSteps } from "./dryingForecast.ts";
 import { planWhole } from "./planInWorker.ts";
@@ -83,9 +83,9 @@ async function answerTo(data: WorkerRequest) {
     case "moves":
       return bestMoves(data);
     case "drier":
-      return drierWork(data.input, data.work);
+      return (await inSlices(drierWorkInSteps(data.input), data))?.end;
     case "limits":
-      return whatLimits(data);
+      return (await inSlices(whatLimitsInSteps(data), data))?.end;
     case "run":
       return scheduleJob(data.input, data.search);
     case "plan":

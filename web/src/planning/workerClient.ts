@@ -1,5 +1,5 @@
 import type { Aim, Building, JointMoves, Levers, LimitsQuestion, RoomLimits } from "@scutch/core/drying";
-import type { DrierWork, JobInput, ScenarioCase, ScenarioPlan, WorkPlan } from "@scutch/core/plan";
+import type { DrierWork, JobInput, ScenarioCase, ScenarioPlan } from "@scutch/core/plan";
 import { type RunInput, type RunPlan, type SearchEffort, THOROUGH } from "@scutch/core/run";
 
 import type { DryingQuestion, DryingRanges } from "./dryingForecast.ts";
@@ -30,7 +30,7 @@ export type WorkerRequest =
   | (Asked & DryingQuestion & { readonly what: "range" })
   | (Asked & MovesQuestion & { readonly what: "moves" })
   | (Asked & LimitsQuestion & { readonly what: "limits" })
-  | (Asked & { readonly what: "drier"; readonly input: JobInput; readonly work: WorkPlan })
+  | (Asked & { readonly what: "drier"; readonly input: JobInput })
   | (Asked & { readonly what: "run"; readonly input: RunInput; readonly search?: SearchEffort })
   | (Asked & PlanQuestion & { readonly what: "plan" })
   | (Asked & { readonly what: "ways"; readonly cases: readonly ScenarioCase[] });
@@ -149,10 +149,8 @@ export const askLimits = (question: LimitsQuestion, then: (answer: RoomLimits) =
   ask({ what: "limits", lane: "limits", ...question }, then);
 
 /** Asks what a job comes to with more water taken out. */
-export const askDrierWork = (
-  { input, work }: { readonly input: JobInput; readonly work: WorkPlan },
-  then: (answer: DrierWork[]) => void,
-) => ask({ what: "drier", lane: "drier", input, work }, then);
+export const askDrierWork = (input: JobInput, then: (answer: DrierWork[]) => void) =>
+  ask({ what: "drier", lane: "drier", input }, then);
 
 /** Asks for the run of a job, of which only the newest question counts; an order to try is given as the starts of a run. */
 export const askSchedule = (

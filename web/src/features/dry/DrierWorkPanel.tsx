@@ -1,8 +1,7 @@
 import type { Job, Room } from "@scutch/contract";
 import { hasBegun } from "@scutch/core/log";
-import type { DrierWork } from "@scutch/core/plan";
-import { useMemo } from "react";
-import { hoursAndMinutes, timeAt } from "../../format/time.ts";
+import { type DrierWork, isExtracted } from "@scutch/core/plan";
+import { hoursAndMinutes } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { readyOfJob } from "../../planning/ready.ts";
 import { useAsked } from "../../planning/useAsked.ts";
@@ -26,21 +25,9 @@ const WORTH = 0.25;
 export function DrierWorkPanel({ desk, dried, now }: Props) {
   const isBegun = hasBegun(desk.log);
   const { input, work, isProvisional } = desk;
-  const question = useMemo(
-    () => (isBegun || isProvisional ? undefined : { input, work }),
-    [isBegun, isProvisional, input, work],
-  );
-  const found = useAsked(question, askDrierWork);
+  const found = useAsked(isBegun || isProvisional ? undefined : input, askDrierWork);
   const before = readyOfJob(dried, desk.startMs, "touchDry").likely;
-  const end = work.run.outcome === "planned" ? work.run.makespan : undefined;
-  const lines = (found ?? []).flatMap((each) => {
-    const walkOn = each.walkOnAt === null ? null : timeAt(desk.startMs, each.walkOnAt);
-    if (walkOn === null) return [];
-    const gain = before === null ? undefined : (before - walkOn) / HOUR;
-    if (gain !== undefined && gain < WORTH) return [];
-    const longer = end === undefined || each.finish === undefined ? undefined : (each.finish - end) / 3600;
-    return [{ ...each, walkOn, gain, longer }];
-  });
+  const lines = (found ?? []).filter(({ sooner }) => sooner === undefined || sooner >= WORTH);
   if (isBegun || lines.length === 0) return null;
   return (
     <section aria-label="Take more water out" className="mt-5">
@@ -49,7 +36,8 @@ export function DrierWorkPanel({ desk, dried, now }: Props) {
         {lines.map((line) => (
           <li key={line.kind} className="flex flex-wrap items-center gap-x-3 border-rule border-t py-2">
             <span className="flex-1 basis-52">
-              <strong className="font-semibold">{whatOf(line)}</strong> <Outcome {...line} now={now} />
+              <strong className="font-semibold">{whatOf(line)}</strong>{" "}
+              <Outcome {...line} before={before} now={now} />
             </span>
             <Button onClick={() => void desk.edit((job) => withMore(job, line, work.rooms))}>Plan it</Button>
           </li>
@@ -63,25 +51,20 @@ const whatOf = ({ kind, dryStrokes }: DrierWork) =>
   kind === "pads" ? "A pad over the extracted carpet:" : `${dryStrokes} dry strokes a pass:`;
 
 function Outcome({
-  walkOn,
-  gain,
+  sooner,
   longer,
+  before,
   now,
-}: {
-  readonly walkOn: number;
-  readonly gain: number | undefined;
-  readonly longer: number | undefined;
-  readonly now: number;
-}) {
+}: Pick<DrierWork, "sooner" | "longer"> & { readonly before: number | null; readonly now: number }) {
   const { about } = useTimes();
+  const work =
+    longer !== undefined && longer > 60 ? `, ${hoursAndMinutes(Math.round(longer / 60) / 60)} more work` : "";
+  if (sooner === undefined || before === null) return <>all rooms get touch-dry{work}.</>;
   return (
     <>
-      all rooms touch-dry about <span className="whitespace-nowrap font-mono">{about(walkOn, now)}</span>
-      {gain !== undefined && `, ${gainText(gain)} sooner`}
-      {longer !== undefined &&
-        longer > 1 / 60 &&
-        `, ${hoursAndMinutes(Math.round(longer * 60) / 60)} more work`}
-      .
+      all rooms touch-dry about{" "}
+      <span className="whitespace-nowrap font-mono">{about(before - sooner * HOUR, now)}</span>,{" "}
+      {gainText(sooner)} sooner{work}.
     </>
   );
 }
@@ -89,11 +72,7 @@ function Outcome({
 /** The job planned with more taken out. */
 function withMore(job: Job, { kind, dryStrokes }: DrierWork, planned: JobDesk["work"]["rooms"]): Job {
   if (kind === "dry-strokes" && dryStrokes !== undefined) return { ...job, rig: { ...job.rig, dryStrokes } };
-  const extracted = new Set(
-    planned
-      .filter(({ passage, figures }) => !passage && figures.wetStrokes > 0 && figures.dryStrokes > 0)
-      .map(({ id }) => id),
-  );
+  const extracted = new Set(planned.filter(isExtracted).map(({ id }) => id));
   return {
     ...job,
     rooms: job.rooms.map((room): Room => (extracted.has(room.id) ? { ...room, padAfter: true } : room)),
