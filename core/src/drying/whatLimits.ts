@@ -1,4 +1,5 @@
 import { itemAt } from "../itemAt.ts";
+import { toEnd } from "../toEnd.ts";
 import { airSpeedIn } from "./airSpeed.ts";
 import type { Building, Change, DryingRoom } from "./building.ts";
 import { HEATING_PER_AREA } from "./climate.ts";
@@ -206,10 +207,4 @@ export function* whatLimitsInSteps({
 }
 
 /** {@link whatLimitsInSteps} to its end. */
-export function whatLimits(asked: LimitsQuestion): RoomLimits {
-  const steps = whatLimitsInSteps(asked);
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done) return value;
-  }
-}
+export const whatLimits = (asked: LimitsQuestion): RoomLimits => toEnd(whatLimitsInSteps(asked));

@@ -1,6 +1,7 @@
 import { expect, test } from "@jest/globals";
 import { simulateDrying } from "../drying/index.ts";
 import { ROUGH, scheduleJob } from "../run/index.ts";
+import { toEnd } from "../toEnd.ts";
 import { type DrierWork, drierWorkInSteps, type JobInput, lastReady, planWork } from "./index.ts";
 
 const room = (id: string, more: Partial<JobInput["rooms"][number]> = {}) => ({
@@ -17,13 +18,7 @@ const ends = (of: JobInput) => {
   const touch = simulateDrying(work.building).rooms.map(({ touchDryHours }) => touchDryHours);
   return { walkOnAt: lastReady(work, touch) as number, finish: work.run.makespan };
 };
-function drierWork(of: JobInput): DrierWork[] {
-  const steps = drierWorkInSteps(of);
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done) return value;
-  }
-}
+const drierWork = (of: JobInput): DrierWork[] => toEnd(drierWorkInSteps(of));
 
 test("more taken out: the work takes longer, the last room is walked on sooner, by as much as two plans differ", () => {
   const plain = ends(job);

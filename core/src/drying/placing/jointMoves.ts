@@ -1,4 +1,5 @@
 import { itemAt, numberAt } from "../../itemAt.ts";
+import { toEnd } from "../../toEnd.ts";
 import type { Building } from "../building.ts";
 import { countedHours } from "../countedHours.ts";
 import { type DryingResult, simulateDrying } from "../simulate.ts";
@@ -187,13 +188,8 @@ export function* jointMovesInSteps(
 }
 
 /** {@link jointMovesInSteps} to its end. */
-export function jointMoves(building: Building, levers: Levers, aim: Aim, few?: number): JointMoves {
-  const steps = jointMovesInSteps(building, levers, aim, few);
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done) return value;
-  }
-}
+export const jointMoves = (building: Building, levers: Levers, aim: Aim, few?: number): JointMoves =>
+  toEnd(jointMovesInSteps(building, levers, aim, few));
 
 /** All settings there are, where they are few enough to try each. */
 function everySetting(levers: Levers, present: Setting, few: number): Setting[] | undefined {
