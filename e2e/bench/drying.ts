@@ -7,7 +7,9 @@ import {
   type Reading,
   refitInSteps,
   simulateDrying,
+  whatLimits,
 } from "@scutch/core/drying";
+import { guessColumns, readLoggerRow, thinReadings } from "@scutch/core/logger";
 import { fixedLoop, median, row, times } from "./row.ts";
 
 const house = (count: number): Building => ({
@@ -89,3 +91,38 @@ row(
   "≤ 2 s",
   times(placing, one, "drying of six"),
 );
+
+const limits = timed(() =>
+  whatLimits({
+    building: house(8),
+    room: 3,
+    isAirAssumed: Array.from({ length: 8 }, () => true),
+    outdoor: { temperature: 5, relativeHumidity: 0.12 },
+  }),
+);
+row(
+  "core: what holds a room of eight up",
+  `${limits.toFixed(0)} ms`,
+  "",
+  times(limits, one, "one drying of six"),
+);
+
+/** A logger's file of 200,000 rows, a minute apart, with a gap a day. */
+const loggerRows = Array.from({ length: 200_000 }, (_, i) => [
+  new Date(Date.UTC(2026, 0, 1) + (i + 30 * Math.floor(i / 1440)) * 60_000)
+    .toISOString()
+    .slice(0, 19)
+    .replace("T", " "),
+  (19 + (i % 30) / 10).toFixed(1),
+  (50 + (i % 70) / 10).toFixed(1),
+]);
+const columns = guessColumns([["Time", "Temp", "RH"], ...loggerRows.slice(0, 200)]);
+if (!columns) throw new Error("The logger's columns weren't found.");
+const logger = timed(() => {
+  const read = loggerRows.flatMap((cells) => {
+    const found = readLoggerRow(cells, columns);
+    return typeof found === "string" ? [] : [{ ...found, time: Date.parse(`${found.wall}Z`) }];
+  });
+  return thinReadings(read, { from: 0, to: Number.POSITIVE_INFINITY, most: 96 });
+});
+row("core: a logger's 200,000 rows", `${logger.toFixed(0)} ms`, "", times(logger, loop, "loop"));
