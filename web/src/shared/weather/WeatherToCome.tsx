@@ -26,8 +26,9 @@ export function WeatherToCome({ desk }: { readonly desk: Desk }) {
   const [elsewhere, setElsewhere] = useState<string>();
   const [asking, setAsking] = useState(false);
   const set = (weather: Weather | undefined, note?: string) => {
-    setFault(edit(({ weather: _, ...before }) => (weather ? { ...before, weather } : before)));
-    setElsewhere(note);
+    const refused = edit(({ weather: _, ...before }) => (weather ? { ...before, weather } : before));
+    if (!refused) setElsewhere(note);
+    return refused;
   };
   const ask = async () => {
     setAsking(true);
@@ -38,12 +39,12 @@ export function WeatherToCome({ desk }: { readonly desk: Desk }) {
     if (!data) return setFault("The forecast can’t be reached now. Type the weather, or try again later.");
     if (data.points.length === 0)
       return setFault("No forecast reaches this day. Type the weather, or open a weather file.");
-    set({ source: "forecast", ...data });
+    setFault(set({ source: "forecast", ...data }));
   };
   const open = async (file: File) => {
     const read = weatherFromFile(await file.text(), startMs, placeOf(job, shelf).zone ?? deviceZone());
     if ("fault" in read) return setFault(read.fault);
-    set(read.weather, read.elsewhere);
+    setFault(set(read.weather, read.elsewhere));
   };
   const { weather } = job;
   const isTyped = weather?.source === "typed";
@@ -72,7 +73,7 @@ export function WeatherToCome({ desk }: { readonly desk: Desk }) {
           <CloudDownload aria-hidden size={18} /> {asking ? "Asking…" : "Get forecast"}
         </Button>
         {!isTyped && (
-          <Button onClick={() => set(firstTyped(desk))}>
+          <Button onClick={() => setFault(set(firstTyped(desk)))}>
             <Plus aria-hidden size={18} /> Type it
           </Button>
         )}
@@ -80,7 +81,7 @@ export function WeatherToCome({ desk }: { readonly desk: Desk }) {
           <Upload aria-hidden size={18} /> Weather file
         </FileButton>
         {weather && (
-          <Button weight="quiet" onClick={() => set(undefined)}>
+          <Button weight="quiet" onClick={() => setFault(set(undefined))}>
             Remove
           </Button>
         )}
@@ -125,7 +126,7 @@ function Told({ weather: { source, name, points } }: { readonly weather: Weather
 interface TypedProps {
   readonly desk: Desk;
   readonly points: Weather["points"];
-  readonly onChange: (points: Weather["points"]) => void;
+  readonly onChange: (points: Weather["points"]) => string | undefined;
 }
 
 function TypedHours({ desk: { startMs }, points, onChange }: TypedProps) {
@@ -137,7 +138,7 @@ function TypedHours({ desk: { startMs }, points, onChange }: TypedProps) {
       startMs,
       times,
     );
-    onChange(
+    return onChange(
       next.map(({ clock: _, ...point }, i) => ({
         ...point,
         at: new Date(moments[i] ?? startMs).toISOString(),
@@ -152,13 +153,18 @@ function TypedHours({ desk: { startMs }, points, onChange }: TypedProps) {
     <>
       {rows.map((row, i) => (
         <div key={row.at} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
-          <MomentField label="At" type="time" value={row.clock} onChange={(clock) => change(i, { clock })} />
+          <MomentField
+            label="At"
+            type="time"
+            value={row.clock}
+            onChange={(clock) => void change(i, { clock })}
+          />
           <QuantityField
             label="Temperature"
             value={row.temperature}
             show={units.temperature}
             read={quantityReader("temperature", units.bare.temperature)}
-            onChange={(next) => void (next !== undefined && change(i, warmedTo(row, next)))}
+            onChange={(next) => (next === undefined ? undefined : change(i, warmedTo(row, next)))}
           />
           <QuantityField
             label="Humidity"
@@ -166,7 +172,7 @@ function TypedHours({ desk: { startMs }, points, onChange }: TypedProps) {
             show={percent}
             read={humidityReader}
             onChange={(relativeHumidity) =>
-              void (relativeHumidity !== undefined && change(i, { relativeHumidity }))
+              relativeHumidity === undefined ? undefined : change(i, { relativeHumidity })
             }
           />
           <button

@@ -58,10 +58,18 @@ function whereElse({ latitude, zone: fileZone }: EpwPlace, at: number, zone: str
 
 type Air = NonNullable<Job["outdoor"]>;
 
+/** Temperatures air is reckoned at, °C; what lies beyond is refused where it is put into the job. */
+const RECKONED = [-60, 80] as const;
+const reckoned = (celsius: number) => Math.min(RECKONED[1], Math.max(RECKONED[0], celsius));
+
 /** The humidity of air with the water it holds now, at another temperature. */
 export function warmedTo({ temperature, relativeHumidity }: Air, next: number): Air {
-  const ratio = humidityRatioFromRelativeHumidity(temperature, relativeHumidity, SEA_LEVEL_PRESSURE);
-  const humidity = relativeHumidityFromHumidityRatio(ratio, next, SEA_LEVEL_PRESSURE);
+  const ratio = humidityRatioFromRelativeHumidity(
+    reckoned(temperature),
+    relativeHumidity,
+    SEA_LEVEL_PRESSURE,
+  );
+  const humidity = relativeHumidityFromHumidityRatio(ratio, reckoned(next), SEA_LEVEL_PRESSURE);
   return {
     temperature: next,
     relativeHumidity: Math.min(1, Math.max(0.01, Math.round(humidity * 100) / 100)),
