@@ -138,8 +138,8 @@ describe("the wet surface", () => {
 describe("the ways vapour goes", () => {
   /** What each room gains of vapour by each term, and of heat, at humidity ratios W and temperatures T. */
   const gainsOf = (building: Building, W: readonly number[], T?: readonly number[]) => {
-    const { rooms, outdoor = OUTDOOR } = building;
-    const air = new RoomAir(rooms, outdoorAirOver([{ hours: 0, ...outdoor }], PRESSURE), PRESSURE);
+    const { rooms, links, outdoor = OUTDOOR } = building;
+    const air = new RoomAir(rooms, outdoorAirOver([{ hours: 0, ...outdoor }], PRESSURE), PRESSURE, links);
     for (const [i, room] of rooms.entries()) air.set(i, numberAt(W, i), T?.[i] ?? room.temperature);
     const zeros = () => new Float64Array(rooms.length);
     return Object.fromEntries(
