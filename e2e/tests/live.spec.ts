@@ -373,7 +373,7 @@ test("what nobody plans for: the meter and the tanks read on the card, a room ta
   await reading.getByLabel("Room").selectOption({ label: "Reading room A" });
   await reading.getByLabel("Meter reading").fill("131");
   await press(reading, "Log entry");
-  await expect(reading.getByText("A meter reads 0 to 100%.")).toBeVisible();
+  await expect(reading.getByText("A meter reads 0 to 100%. On another scale")).toBeVisible();
   await reading.getByLabel("Meter reading").fill("31");
   await press(reading, "Log entry");
   await press(now(page), "Tanks");

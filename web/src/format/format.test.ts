@@ -2,7 +2,7 @@ import { describe, expect, test } from "@jest/globals";
 import { itemAt } from "@scutch/core";
 import { freeWaterAt } from "@scutch/core/drying";
 import type { BatchFault } from "@scutch/core/mix";
-import { limitsIn } from "./readers.ts";
+import { limitsIn, meterReader } from "./readers.ts";
 import { timesIn, zoneName } from "./time.ts";
 import { asRatio, formatAmount, labelSpelling, UNITS_OF } from "./units.ts";
 import { batchFault, contractFault, typedFault } from "./words.ts";
@@ -150,4 +150,21 @@ describe("why a batch has no fills", () => {
     );
     expect(batchFault(itemAt(faults, 8), UNITS_OF.us)).toContain("a tip of 1:15.5 or less");
   });
+});
+
+test.each([
+  ["19", 0.19],
+  ["19%", 0.19],
+  ["190/999", 190 / 999],
+  ["0,4 of 6", 0.4 / 6],
+  ["131", undefined],
+  ["7 of 6", undefined],
+  ["5/0", undefined],
+  ["1/2/3", undefined],
+  ["wet", undefined],
+])("a meter that shows %j", (text, share) => {
+  const read = meterReader(text);
+  if (share === undefined)
+    expect(read).toEqual(expect.objectContaining({ error: expect.stringMatching(/\.$/) }));
+  else expect(read).toEqual({ value: expect.closeTo(share, 12) });
 });

@@ -49,6 +49,18 @@ export function quantityReader(dimension: Dimension, bare: UnitId): (text: strin
   return (text) => asRead<number>(parseQuantity(text, dimension, bare), dimension);
 }
 
+/** A reading in percent, or on a scale of its own with the scale’s end: “19%”, “190/999”, “0.4 of 6”. */
+export function meterReader(text: string): FieldResult<number> {
+  const [shown, end, more] = text.split(/\/|\bof\b/i).map((part) => Number(part.trim().replace(",", ".")));
+  if (shown !== undefined && end !== undefined && more === undefined) {
+    if (Number.isFinite(shown) && end > 0 && shown >= 0 && shown <= end) return { value: shown / end };
+    return { error: "Type the reading and the end of its scale, like 190/999." };
+  }
+  const read = quantityReader("share", "percent")(text);
+  if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
+  return { error: "A meter reads 0 to 100%. On another scale, type it with its end: 190/999." };
+}
+
 /** Reads the humidity of air, as a meter shows it. */
 export function humidityReader(text: string): FieldResult<number> {
   const read = quantityReader("share", "percent")(text);

@@ -21,6 +21,7 @@ import { Loading } from "../../ui/States.tsx";
 import { useNow } from "../../ui/useNow.ts";
 import { AirBalance } from "./AirBalance.tsx";
 import { AirChart } from "./AirChart.tsx";
+import { ClimateChart } from "./ClimateChart.tsx";
 import { CourseChart } from "./CourseChart.tsx";
 import { DrierWorkPanel } from "./DrierWorkPanel.tsx";
 import { FloorWet } from "./FloorWet.tsx";
@@ -101,6 +102,13 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
         <AirChart
           {...{ building, place, name, hours, moved }}
           result={dried.result}
+          until={hoursAt(startMs, span.to)}
+        />
+        <ClimateChart
+          {...{ building, place, name, hours }}
+          result={dried.result}
+          start={startMs}
+          from={hoursAt(startMs, span.from)}
           until={hoursAt(startMs, span.to)}
         />
         <AirBalance {...{ building, place, hours }} result={dried.result} />

@@ -21,6 +21,7 @@ import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { MomentField } from "../../ui/MomentField.tsx";
 import { changesFor, type RoomChange, standingIn } from "./changesFor.ts";
 import { gainText, moveLines } from "./moveText.ts";
+import { restsOn } from "./restsOn.ts";
 import { AIMS, type ChosenAim } from "./useAim.ts";
 
 interface Props {
@@ -97,7 +98,9 @@ export function MovesPanel({ desk, dried, now, aim, elsewhere, found }: Props) {
             </div>
           )}
         </div>
-        <p className="mt-2 text-sm text-soft">{gearLine(desk, elsewhere)}</p>
+        <p className="mt-2 text-sm text-soft">
+          {gearLine(desk, elsewhere)} {restsOn(desk)}
+        </p>
       </div>
       {!found ? (
         <p className="mt-2 min-h-12 text-soft">Trying what is in the van…</p>

@@ -1,7 +1,7 @@
 import type { Room } from "@scutch/contract";
 import type { Covering } from "@scutch/core/care";
 import { DEFAULT_PILE } from "@scutch/core/plan";
-import { nameReader, numberReader, quantityReader } from "../../format/readers.ts";
+import { meterReader, nameReader, numberReader, quantityReader } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import { BACKING_NAMES, IDENTIFIED_NAMES } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
@@ -82,11 +82,7 @@ export function CarpetFields({ desk, room, covering, set }: Props) {
         value={dryStandard?.kind === "reading" ? dryStandard.moisture : undefined}
         show={percent}
         placeholder="dry, uncleaned spot"
-        read={(text) => {
-          const read = quantityReader("share", "percent")(text);
-          if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
-          return { error: "A meter reads 0 to 100%. Check the reading." };
-        }}
+        read={meterReader}
         onChange={(moisture) => {
           if (moisture !== undefined)
             log({ kind: "reading", roomId: room.id, place: "dry-standard", moisture });

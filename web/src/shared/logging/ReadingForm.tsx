@@ -1,6 +1,6 @@
 import { airReadings, meterReadings } from "@scutch/core/log";
 import { useState } from "react";
-import { humidityReader, quantityReader } from "../../format/readers.ts";
+import { humidityReader, meterReader, quantityReader } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useTimes } from "../../state/useTimes.ts";
@@ -82,11 +82,8 @@ export function ReadingForm({ desk, add, room, onRoom, children }: EntryFormProp
             value={moisture}
             digits
             show={percent}
-            read={(text) => {
-              const read = quantityReader("share", "percent")(text);
-              if ("error" in read || (read.value >= 0 && read.value <= 1)) return read;
-              return { error: "A meter reads 0 to 100%. Check the reading." };
-            }}
+            read={meterReader}
+            hint="On another scale, type it with its end: 190/999."
             onChange={(value) => {
               setMoisture(value);
               setError(undefined);

@@ -1,0 +1,7 @@
+/** What steps come to, run to their end without a pause. */
+export function toEnd<R>(steps: Generator<unknown, R, void>): R {
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
+}
