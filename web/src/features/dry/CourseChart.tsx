@@ -23,6 +23,8 @@ interface Props {
 const HEIGHT = 216;
 /** The band may rise so far above the curve before it is cut. */
 const BAND_ABOVE = 1.4;
+/** From one line of letters to the next. */
+const LINE = 14;
 /** Room that the name of a range takes. */
 const LABEL = 66;
 const PAD = { left: 10, right: 12, top: 16, bottom: 58 };
@@ -67,10 +69,10 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
     .curve(curveMonotoneX);
   const bandOf = (ranges: DryingForecast["ranges"]) =>
     band((ranges?.[place]?.band ?? []).filter(({ hours }) => hours >= room.finishedAtHours - 1e-6)) ?? "";
-  const level = (water: number, name: string) => (
+  const level = (water: number, name: string, raised = 0) => (
     <g transform={`translate(0,${y(water)})`}>
       <line x1={PAD.left} x2={width - PAD.right} stroke="var(--soft)" strokeDasharray="3 4" />
-      <text x={width - PAD.right} y={-5} textAnchor="end" className="fill-soft text-[13px]">
+      <text x={width - PAD.right} y={-5 - raised} textAnchor="end" className="fill-soft text-[13px]">
         {name}
       </text>
     </g>
@@ -85,7 +87,8 @@ export const CourseChart = memo(function CourseChart({ dried, log, start, place,
           <text x={width - PAD.right} y={11} textAnchor="end" className="fill-soft text-[13px]">
             {units.massPerArea(top)} of free water
           </text>
-          {touchDry > DRY_FREE_WATER && level(touchDry, "touch-dry")}
+          {touchDry > DRY_FREE_WATER &&
+            level(touchDry, "touch-dry", Math.max(0, LINE - (y(DRY_FREE_WATER) - y(touchDry))))}
           {level(DRY_FREE_WATER, "dry")}
           <clipPath id={`${id}c`}>
             <rect

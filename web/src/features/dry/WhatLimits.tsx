@@ -62,14 +62,19 @@ export function WhatLimits({ desk, dried, place, now }: Props) {
       </p>
       {measure.map((each) => (
         <div key={each.what} className="mt-3">
-          <Measure {...each} jobId={job.id} />
+          <Measure {...each} jobId={job.id} isForecast={job.weather !== undefined} />
         </div>
       ))}
     </>
   );
 }
 
-function Measure({ what, hours, decides, jobId }: Unmeasured & { readonly jobId: string }) {
+interface MeasureProps extends Unmeasured {
+  readonly jobId: string;
+  readonly isForecast: boolean;
+}
+
+function Measure({ what, hours, decides, jobId, isForecast }: MeasureProps) {
   const moves = decides
     ? "It decides whether the room dries."
     : `It moves the time by up to ${hours > LONGEST_TOLD ? "a day" : hoursAndMinutes(Math.round(hours * 12) / 12)}.`;
@@ -81,8 +86,11 @@ function Measure({ what, hours, decides, jobId }: Unmeasured & { readonly jobId:
       </Link>
     </Callout>
   ) : (
-    <Callout tone="advice" title="The outdoor air isn’t measured.">
-      {moves} Get the forecast or type it, below.
+    <Callout
+      tone="advice"
+      title={isForecast ? "The outdoor air is a forecast." : "The outdoor air isn’t measured."}
+    >
+      {moves} {isForecast ? "Get it again later." : "Get the forecast or type it, below."}
     </Callout>
   );
 }
