@@ -1,4 +1,4 @@
-import { jointMovesInSteps, type Levers, whatLimitsInSteps } from "@scutch/core/drying";
+import { jointMovesInSteps, type Levers, laterMovesInSteps, whatLimitsInSteps } from "@scutch/core/drying";
 import { compareScenarios, drierWorkInSteps } from "@scutch/core/plan";
 import { scheduleJob } from "@scutch/core/run";
 import { type DryingRanges, rangesInSteps } from "./dryingForecast.ts";
@@ -56,10 +56,16 @@ async function bestMoves({
   const found = await search(levers);
   if (!found) return undefined;
   const own = found.end;
-  if (!own.touchDry.some((hours) => hours === null || hours > LONG_WET)) return { own };
+  const isLongWet = own.touchDry.some((hours) => hours === null || hours > LONG_WET);
+  const goesOn = isLongWet || aim.kind === "all" || aim.kind === "room";
+  if (!goesOn) return { own };
   postMessage({ id, lane, answer: { own }, isPart: true } satisfies WorkerResponse);
-  const withRented = await search(rented);
-  return withRented && { own, rented: withRented.end };
+  if (isLongWet) {
+    const withRented = await search(rented);
+    return withRented && { own, rented: withRented.end };
+  }
+  const later = await inSlices(laterMovesInSteps(building, levers, aim, own), { id, lane });
+  return later && { own, ...(later.end ? { later: later.end } : {}) };
 }
 
 addEventListener("message", async ({ data }: MessageEvent<WorkerRequest>) => {

@@ -1,4 +1,12 @@
-import type { Aim, Building, JointMoves, Levers, LimitsQuestion, RoomLimits } from "@scutch/core/drying";
+import type {
+  Aim,
+  Building,
+  JointMoves,
+  LaterMoves,
+  Levers,
+  LimitsQuestion,
+  RoomLimits,
+} from "@scutch/core/drying";
 import type { DrierWork, JobInput, ScenarioCase, ScenarioPlan } from "@scutch/core/plan";
 import { type RunInput, type RunPlan, type SearchEffort, THOROUGH } from "@scutch/core/run";
 
@@ -22,6 +30,8 @@ export interface MovesQuestion {
 
 export interface MovesAnswer {
   readonly own: JointMoves;
+  /** What to move again later, with the own gear. */
+  readonly later?: LaterMoves;
   /** Where some room stays wet for long with what there is. */
   readonly rented?: JointMoves;
 }

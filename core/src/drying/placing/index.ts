@@ -1,4 +1,5 @@
 export { type Aim, type JointMoves, jointMoves, jointMovesInSteps, type LeverMove } from "./jointMoves.ts";
+export { type LaterMoves, laterMovesInSteps } from "./laterMoves.ts";
 export {
   type Dehumidifier,
   type Levers,

@@ -1,12 +1,15 @@
 import { expect, test } from "@jest/globals";
 import { seededRandom } from "../../numeric/index.ts";
+import { toEnd } from "../../toEnd.ts";
 import {
   type Building,
   type Change,
   type DryingRoom,
   jointMoves,
   type Levers,
+  laterMovesInSteps,
   simulateDrying,
+  withSwitched,
 } from "../index.ts";
 
 const MOVER = { flow: 0.9, jetSpeed: 8, power: 250 };
@@ -277,4 +280,34 @@ test("with one dehumidifier for three rooms the doors between them are opened; w
     { kind: "room", room: 0 },
   );
   expect(closed.switched.doorChanges.map((change) => change.flow)).toContain(0);
+});
+
+test("once the first room is touch-dry its gear is worth more elsewhere, and what is said then is what comes of it", () => {
+  const of: Building = {
+    outdoor: { temperature: 12, relativeHumidity: 0.6 },
+    rooms: [
+      room({ area: 10, residual: 0.25, outdoorAirChangesPerHour: 4 }),
+      room({ area: 26, residual: 0.35, fibre: "wool", outdoorAirChangesPerHour: 4 }),
+    ],
+  };
+  const placed: Building = {
+    ...of,
+    rooms: of.rooms.map((each, i) => (i === 0 ? { ...each, airMovers: [MOVER] } : each)),
+  };
+  const own = levers(placed, 1, 0, []);
+  const now = { switched: { changes: [], doorChanges: [] } };
+  const later = toEnd(laterMovesInSteps(placed, own, { kind: "all" }, now));
+  const touch = (building: Building) =>
+    simulateDrying(building).rooms.map(({ touchDryHours }) => touchDryHours as number) as [number, number];
+  const [first, last] = touch(placed);
+  expect(later?.room).toBe(0);
+  expect(later?.hours).toBeCloseTo(first, 1);
+  expect(later?.moves.moves.map(({ room: place, lever }) => [place, lever])).toContainEqual([1, "movers"]);
+  const [stays, sooner] = touch(withSwitched(placed, later?.moves.switched ?? now.switched));
+  expect(stays).toBeCloseTo(first, 1);
+  expect(sooner).toBeLessThan(last - 0.2);
+  expect(later?.moves.touchDry[1]).toBeCloseTo(sooner, 1);
+  // Where all rooms are ready at once, nobody goes back.
+  const alike: Building = { ...placed, rooms: placed.rooms.map(() => room({ airMovers: [MOVER] })) };
+  expect(toEnd(laterMovesInSteps(alike, levers(alike, 2, 0, []), { kind: "all" }, now))).toBeUndefined();
 });

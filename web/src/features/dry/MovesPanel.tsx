@@ -1,9 +1,9 @@
-import type { Aim, JointMoves, LeverMove } from "@scutch/core/drying";
+import type { Aim, JointMoves, LaterMoves, LeverMove } from "@scutch/core/drying";
 import { hasBegun } from "@scutch/core/log";
 import { DEFAULT_CIRCUITS, roomsSetNow } from "@scutch/core/plan";
 import { useMemo } from "react";
 import { counted } from "../../format/counted.ts";
-import { hoursAt } from "../../format/time.ts";
+import { hoursAt, timeAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { poolsHere, RENTED } from "../../planning/dryingGear.ts";
 import { gearWords } from "../../planning/gearWords.ts";
@@ -20,7 +20,7 @@ import { Callout } from "../../ui/Callout.tsx";
 import { ChoiceField } from "../../ui/ChoiceField.tsx";
 import { MomentField } from "../../ui/MomentField.tsx";
 import { changesFor, type RoomChange, standingIn } from "./changesFor.ts";
-import { gainText, moveLines } from "./moveText.ts";
+import { gainText, moveLines, type Placed, standingAfter } from "./moveText.ts";
 import { restsOn } from "./restsOn.ts";
 import { AIMS, type ChosenAim } from "./useAim.ts";
 
@@ -141,6 +141,14 @@ export function MovesPanel({ desk, dried, now, aim, elsewhere, found }: Props) {
           </Button>
         </>
       )}
+      {found?.later && (
+        <LaterPanel
+          later={found.later}
+          now={found.own}
+          placed={placed}
+          time={(hours) => about(timeAt(desk.startMs, hours), now)}
+        />
+      )}
       {found?.rented &&
         found.rented.moves.length > 0 &&
         found.rented.gain > found.own.gain + WORTH_RENTING && (
@@ -162,6 +170,38 @@ const NOT_WORTH_SHOWN = 2;
 const WORTH_RENTING = 1;
 
 const entryOf = (change: RoomChange) => ({ kind: "air-changed" as const, ...change });
+
+interface LaterProps {
+  readonly later: LaterMoves;
+  readonly now: JointMoves;
+  readonly placed: Placed;
+  readonly time: (hours: number) => string;
+}
+
+/** What to move again once a room is touch-dry. */
+function LaterPanel({ later: { hours, room, moves }, now, placed, time }: LaterProps) {
+  const lines = moveLines(moves.moves, {
+    ...placed,
+    hours,
+    standing: standingAfter(placed.standing, now.moves),
+  });
+  return (
+    <div className="mt-3">
+      <h4 className="font-semibold">
+        Later, about <span className="font-mono">{time(hours)}</span>, with {placed.work.rooms[room]?.name}{" "}
+        touch-dry
+      </h4>
+      <ul>
+        {lines.map(({ key, what, gain }) => (
+          <li key={key} className="flex gap-3 border-rule border-t py-2">
+            <span className="flex-1">{what}</span>
+            <span className="whitespace-nowrap font-mono">−{gain}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
 
 /** When all rooms can be walked on with the moves. */
 function Outcome({

@@ -20,7 +20,8 @@ export interface MoveLine {
   readonly gain: string;
 }
 
-interface Placed {
+/** Where moves are made. */
+export interface Placed {
   readonly work: WorkPlan;
   readonly departure: Departure | undefined;
   /** After the start, from which on they are made. */
@@ -146,3 +147,11 @@ export function moveLines(moves: JointMoves["moves"], placed: Placed): MoveLine[
     return { key, what, why: line.why, gain: gainText(gain) };
   });
 }
+
+/** What stands in the rooms once moves are made. */
+export const standingAfter = (standing: Placed["standing"], moves: JointMoves["moves"]): Placed["standing"] =>
+  standing.map((before, room) => {
+    // Every move of a room tells all of its new setting.
+    const to = moves.find((move) => move.room === room)?.to;
+    return to ? { movers: to.movers, dehumidifiers: to.dehumidifiers, exchange: to.exchange } : before;
+  });

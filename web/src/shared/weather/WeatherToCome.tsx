@@ -8,6 +8,7 @@ import { humidityReader, quantityReader } from "../../format/readers.ts";
 import { percent } from "../../format/units.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { placeOf } from "../../planning/place.ts";
+import { readyOfJob } from "../../planning/ready.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -17,7 +18,7 @@ import { MomentField } from "../../ui/MomentField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { momentsInOrder, warmedTo, weatherFromFile } from "./weatherOf.ts";
 
-type Desk = Pick<JobDesk, "job" | "shelf" | "startMs" | "edit" | "work">;
+type Desk = Pick<JobDesk, "job" | "shelf" | "startMs" | "edit" | "work" | "dried">;
 
 /** Air outdoors in the hours to come: from a forecast, a weather file, or typed. */
 export function WeatherToCome({ desk }: { readonly desk: Desk }) {
@@ -56,6 +57,7 @@ export function WeatherToCome({ desk }: { readonly desk: Desk }) {
       ) : (
         <p className="text-soft">None yet: the outdoor air counts as steady.</p>
       )}
+      {weather && <EndsEarly weather={weather} desk={desk} />}
       {elsewhere && (
         <Callout tone="caution" title={elsewhere}>
           Remove it, unless you mean it.
@@ -103,6 +105,26 @@ const firstTyped = ({ job, startMs }: Desk): Weather => ({
     { at: new Date(Math.ceil(startMs / HOUR + FIRST_TYPED) * HOUR).toISOString(), ...(job.outdoor ?? USUAL) },
   ],
 });
+
+/** That the weather known ends before the last room is dry. */
+function EndsEarly({
+  weather: { points },
+  desk: { dried, startMs },
+}: {
+  readonly weather: Weather;
+  readonly desk: Desk;
+}) {
+  const { about } = useTimes();
+  const end = Math.max(...points.map(({ at }) => Date.parse(at)));
+  const dry = dried && readyOfJob(dried, startMs, "dry").likely;
+  if (dry === undefined || (dry !== null && dry <= end)) return null;
+  return (
+    <Callout tone="caution" title={`The weather is known until ${about(end, startMs)}.`}>
+      {dry === null ? "Some room is still wet then." : "The last room is dry later than that."} Its last hour
+      counts from then on.
+    </Callout>
+  );
+}
 
 /** Where the weather is from, how far it reaches, and its coldest hour. */
 function Told({ weather: { source, name, points } }: { readonly weather: Weather }) {
