@@ -138,14 +138,41 @@ export function moveLines(moves: JointMoves["moves"], placed: Placed): MoveLine[
       before.gain = Math.max(before.gain, move.gain);
     } else lines.set(key, { line, rooms: [name], gain: move.gain });
   }
-  return [...lines].map(([key, { line, rooms, gain }]) => {
-    const [first = ""] = rooms;
-    const isAll =
-      rooms.length > 1 && rooms.length === placed.work.rooms.filter(({ passage }) => !passage).length;
-    const where = isAll ? " in every room." : ` in ${rooms.join(", ")}.`;
-    const what = rooms.length > 1 ? line.what.replace(` in ${first}.`, where) : line.what;
-    return { key, what, why: line.why, gain: gainText(gain) };
-  });
+  const carried = carriedLines(moves, placed);
+  const others = [...lines]
+    .filter(([key]) => !carried.has(key))
+    .map(([key, { line, rooms, gain }]) => {
+      const [first = ""] = rooms;
+      const isAll =
+        rooms.length > 1 && rooms.length === placed.work.rooms.filter(({ passage }) => !passage).length;
+      const where = isAll ? " in every room." : ` in ${rooms.join(", ")}.`;
+      const what = rooms.length > 1 ? line.what.replace(` in ${first}.`, where) : line.what;
+      return { key, what, why: line.why, gain: gainText(gain) };
+    });
+  return [...new Set([...carried.values()]), ...others];
+}
+
+/** Machines that go from one room to one other, as one line for both moves; by the keys of those. */
+function carriedLines(moves: JointMoves["moves"], { work, standing }: Placed): Map<string, MoveLine> {
+  const lines = new Map<string, MoveLine>();
+  for (const lever of ["movers", "dehumidifiers"] as const) {
+    const own = moves.filter((move) => move.lever === lever);
+    const more = ({ room, to }: LeverMove) => to[lever] - (standing[room]?.[lever] ?? 0);
+    const [out, into] = [own.filter((move) => more(move) < 0), own.filter((move) => more(move) > 0)];
+    const [from, to] = [out[0], into[0]];
+    if (!from || !to || out.length > 1 || into.length > 1 || more(from) !== -more(to)) continue;
+    const kind = lever === "movers" ? "air mover" : "dehumidifier";
+    const gear = more(to) === 1 ? `the ${kind}` : `${more(to)} ${kind}s`;
+    const name = ({ room }: LeverMove) => work.rooms[room]?.name ?? "";
+    const line: MoveLine = {
+      key: `${lever} ${from.room} ${to.room}`,
+      what: `Carry ${gear} from ${name(from)} to ${name(to)}.`,
+      why: "It helps more there.",
+      gain: gainText(Math.max(from.gain, to.gain)),
+    };
+    for (const { room } of [from, to]) lines.set(`${room} ${lever}`, line);
+  }
+  return lines;
 }
 
 /** What stands in the rooms once moves are made. */
