@@ -1,6 +1,6 @@
 /** The device's own database, read as it is stored. */
 import { setTimeout as pause } from "node:timers/promises";
-import { expect, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
 
 /** A killed browser may never answer: every question to it has a limit, ms. */
 const ANSWER_LIMIT = 8000;
@@ -72,3 +72,17 @@ export const allSent = (page: Page, tick: () => Promise<unknown> = async () => u
       { timeout: 30_000 },
     )
     .toBe(0);
+
+/** What a part of the page says once it says the same for a while: ranges are told several times as samples come. */
+export async function settledText(part: Locator): Promise<string> {
+  const STILL = 2500;
+  const TIMES = 24;
+  let before = await part.innerText();
+  for (let i = 0; i < TIMES; i++) {
+    await pause(STILL);
+    const now = await part.innerText();
+    if (now === before) return now;
+    before = now;
+  }
+  throw new Error(`It goes on changing: ${before}`);
+}

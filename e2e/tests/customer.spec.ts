@@ -1,6 +1,6 @@
 /** What the customer sees: a quote accepted offline, what changed since, and the page handed over at the end. */
 import { type Browser, expect, type Locator, type Page } from "@playwright/test";
-import { onDevice } from "../support/device.ts";
+import { onDevice, settledText } from "../support/device.ts";
 import { pdfText, unspaced } from "../support/pdf.ts";
 import { type Stack, test } from "../support/stack.ts";
 
@@ -117,6 +117,7 @@ test("a flat is handed over offline with a signature: the PDF says what the page
   await sign(page, sheet);
   await sheet.getByRole("button", { name: "Hand over" }).click();
   await expect(sheet.getByRole("article")).toContainText("Łucja Ødegård, ");
+  await settledText(sheet.getByRole("article"));
   await expectSamePdf(page, sheet);
   await sheet.getByRole("button", { name: "Close" }).click();
   await page.getByRole("region", { name: "Second look" }).getByRole("button", { name: "All well" }).click();

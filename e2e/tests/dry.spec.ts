@@ -1,6 +1,6 @@
 /** Readings and moves on Dry: the promise follows them, on the customer's page and on another phone too. */
 import { expect, type Page } from "@playwright/test";
-import { allSent } from "../support/device.ts";
+import { allSent, settledText } from "../support/device.ts";
 import { test } from "../support/stack.ts";
 
 const FLAT = "/jobs/01930000-0000-7000-8400-000000000002";
@@ -15,15 +15,8 @@ const range = (page: Page) =>
     .getByText(/^\D*\d\d:\d\d ?– ?.*\d\d:\d\d$/)
     .first();
 
-/** The range once it gets no better: it is told several times as samples come. */
-async function lastRange(page: Page): Promise<string> {
-  for (let before = await range(page).innerText(); ; ) {
-    await page.waitForTimeout(2500);
-    const now = await range(page).innerText();
-    if (now === before) return now;
-    before = now;
-  }
-}
+/** The range once it gets no better. */
+const lastRange = (page: Page): Promise<string> => settledText(range(page));
 
 async function logReading(page: Page, where: string, fill: Readonly<Record<string, string>>): Promise<void> {
   const form = page.getByRole("region", { name: "New entry" });

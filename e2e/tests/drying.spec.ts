@@ -146,7 +146,7 @@ test("weather to come and windows closed at night move the hours; a forecast, ho
   await expect(page.getByText("The file is from the other hemisphere")).toBeVisible();
   await page.getByRole("button", { name: "Remove", exact: true }).click();
   await page.getByRole("button", { name: "Type it" }).click();
-  await page.getByLabel("Temperature").first().fill("2");
+  await page.getByRole("textbox", { name: "Temperature" }).first().fill("2");
   await page.keyboard.press("Enter");
   await allSent(page);
   const { weather, plannedAir } = (await (await page.request.get(`/api${job}`)).json()).job;

@@ -13,14 +13,14 @@ export function FileButton({ accept, onFile, children }: Props) {
   return (
     <label
       htmlFor={id}
-      className="inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-rule bg-paper px-4 font-semibold focus-within:outline-3 focus-within:outline-accent hover:border-accent"
+      className="relative inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-rule bg-paper px-4 font-semibold focus-within:outline-3 focus-within:outline-accent hover:border-accent"
     >
       {children}
       <input
         id={id}
         type="file"
         accept={accept}
-        className="sr-only"
+        className="absolute inset-0 cursor-pointer opacity-0"
         onChange={(event) => {
           const [file] = event.target.files ?? [];
           event.target.value = "";
