@@ -201,7 +201,7 @@ test("the shelf goes out as CSV and comes in again; a file with a fault takes no
   const meadow = lines.find((line) => line.includes("Meadow")) as string;
   const take = (text: string) =>
     page
-      .getByLabel("Import a CSV file")
+      .getByLabel("Import CSV")
       .setInputFiles({ name: "shelf.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
   await take([lines[0], meadow.replace(",1:16,", ",1:60,")].join("\r\n"));
   await expect(page.getByRole("alert")).toContainText("Line 2, Heavy: Weaker than the one before.");
