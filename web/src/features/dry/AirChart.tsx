@@ -185,7 +185,7 @@ export const AirChart = memo(function AirChart({
         </svg>
       )}
       <p className="text-soft text-sm">
-        Water moves from the wet floor to air lower in the picture.{moved && " Dashed: with the moves."}
+        Water moves from the wet floor to air lower in the chart.{moved && " Dashed: with the moves."}
       </p>
     </div>
   );

@@ -5,27 +5,23 @@ import {
   simulateDrying,
   withSwitched,
 } from "@scutch/core/drying";
-import { roomsAsSet } from "@scutch/core/plan";
 import { useCallback, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
-import { hoursAt } from "../../format/time.ts";
 import type { JobDesk } from "../../planning/desk.ts";
 import { useDesk } from "../../planning/openDesk.ts";
 import { readyOfRoom } from "../../planning/ready.ts";
 import type { DryingForecast } from "../../planning/useDried.ts";
+import { WORK_AFTER } from "../../planning/workerClient.ts";
 import { useGearElsewhere } from "../../shared/jobs/useGearElsewhere.ts";
 import { NoRooms } from "../../shared/NoRooms.tsx";
 import { PlannedAirList } from "../../shared/weather/PlannedAirList.tsx";
 import { WeatherToCome } from "../../shared/weather/WeatherToCome.tsx";
 import { Loading } from "../../ui/States.tsx";
 import { useNow } from "../../ui/useNow.ts";
-import { AirBalance } from "./AirBalance.tsx";
-import { AirChart } from "./AirChart.tsx";
-import { ClimateChart } from "./ClimateChart.tsx";
+import { useSettled } from "../../ui/useSettled.ts";
 import { CourseChart } from "./CourseChart.tsx";
 import { DrierWorkPanel } from "./DrierWorkPanel.tsx";
-import { FloorWet } from "./FloorWet.tsx";
-import { HourSlider } from "./HourSlider.tsx";
+import { DryPictures } from "./DryPictures.tsx";
 import { MovesPanel } from "./MovesPanel.tsx";
 import { ReadyHead } from "./ReadyHead.tsx";
 import { RoomLevers } from "./RoomLevers.tsx";
@@ -72,46 +68,19 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
   const elsewhere = useGearElsewhere(desk.job, desk.shelf, now);
   const moves = useMoves(desk, dried, { aim: aim.aim, elsewhere, now });
   const moved = useMoved(building, moves?.own);
-  const span = spanOf(dried, startMs);
-  const [picked, setPicked] = useState<number>();
-  const looked = Math.min(span.to, Math.max(span.from, picked ?? now));
-  const hours = hoursAt(startMs, looked);
-  const set = useMemo(
-    () =>
-      new Map(
-        roomsAsSet(desk.job.rooms, desk.input.airChanges, hours).map((room) => [room.id as string, room]),
-      ),
-    [desk.job.rooms, desk.input.airChanges, hours],
+  // The hours and the levers follow a change at once, the pictures a moment later.
+  const later = useSettled(
+    useMemo(() => ({ desk, dried, moved }), [desk, dried, moved]),
+    WORK_AFTER,
   );
   const name = rooms[place]?.name ?? "";
   return (
     <div className="grid grid-cols-1 gap-x-8 gap-y-6 px-4 pt-5 sm:px-7 lg:grid-cols-[1fr_24rem]">
       <section aria-label="All rooms" className="min-w-0 max-lg:order-2">
         <TailChart dried={dried} start={startMs} now={now} selected={place} onSelect={select} />
-        <h2 className="mt-4 border-rule border-t pt-3 font-semibold text-soft">How wet the floor is</h2>
-        <FloorWet
-          {...{ job: desk.job, dried, hours, selected: place }}
-          start={startMs}
-          rooms={set}
-          onSelect={select}
-        />
-        <HourSlider {...span} value={looked} now={now} onChange={setPicked} />
         <h2 className="mt-4 border-rule border-t pt-3 font-semibold text-soft">Free water in {name}</h2>
         <CourseChart dried={dried} log={log} start={startMs} place={place} now={now} />
-        <h2 className="mt-4 border-rule border-t pt-3 font-semibold text-soft">The air in {name}</h2>
-        <AirChart
-          {...{ building, place, name, hours, moved }}
-          result={dried.result}
-          until={hoursAt(startMs, span.to)}
-        />
-        <ClimateChart
-          {...{ building, place, name, hours }}
-          result={dried.result}
-          start={startMs}
-          from={hoursAt(startMs, span.from)}
-          until={hoursAt(startMs, span.to)}
-        />
-        <AirBalance {...{ building, place, hours }} result={dried.result} />
+        <DryPictures {...later} roomId={rooms[place]?.id ?? ""} now={now} onSelect={select} />
       </section>
       <section aria-label={name} className="min-w-0">
         <ReadyHead dried={dried} start={startMs} place={place} now={now} onSelect={select} />
@@ -128,19 +97,6 @@ function DriedRooms({ desk, dried }: { readonly desk: JobDesk; readonly dried: D
       </section>
     </div>
   );
-}
-
-const HOUR = 3_600_000;
-/** A room that stays wet is followed so long, h. */
-const LONG = 24;
-
-/** From the first room’s finish until the last one is dry, ms since 1970. */
-function spanOf({ work, result }: DryingForecast, start: number) {
-  const ends = work.rooms.map(
-    ({ finishedAtHours }, i) => start + (finishedAtHours + (result.rooms[i]?.dryHours ?? LONG)) * HOUR,
-  );
-  const from = start + Math.min(...work.rooms.map(({ finishedAtHours }) => finishedAtHours)) * HOUR;
-  return { from, to: Math.max(from + HOUR, ...ends) };
 }
 
 /** How the building dries with the moves made; undefined where there are none. */
