@@ -8,7 +8,7 @@ const JOB = (n) => `/jobs/01930000-0000-7000-8400-00000000000${n}`;
 const ROOM = (n) => `?room=01930000-0000-7000-8500-${n.toString(16).padStart(12, "0")}`;
 const VIEWS = [
   { name: "today", path: "/", sees: "Dry, furniture back" },
-  { name: "drying", path: "/drying", sees: "Mark fetched" },
+  { name: "drying", path: "/drying", sees: "air movers out" },
   { name: "survey", path: `${JOB(1)}/survey${ROOM(3)}` },
   {
     name: "care",
@@ -83,7 +83,7 @@ await withThrowawayDatabase(async (url) => {
         .filter({ visible: true })
         .first()
         .waitFor();
-    if (view.path.includes("/dry")) await page.getByText(/touch-dry about.*sooner\.$/).waitFor();
+    if (/\/dry(\?|$)/.test(view.path)) await page.getByText(/touch-dry about.*sooner\.$/).waitFor();
     await page.screenshot({ path: inRoot("docs/screenshots", `${view.name}.png`) });
     await page.close();
   }
