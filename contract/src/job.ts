@@ -118,15 +118,15 @@ export const PlannedAir = z
 export type PlannedAir = z.infer<typeof PlannedAir>;
 
 export const MAX_WEATHER_POINTS = 240;
+/** Air outdoors at a moment. */
+export const WeatherPoint = z.strictObject({ at: Instant, ...OutdoorAir.shape });
+
 /** Air outdoors by the hour: straight lines between its points, the last held. */
 export const Weather = z
   .strictObject({
     source: z.enum(["typed", "forecast", "file"]),
     name: Name.optional().meta({ description: "Of the forecast or the file" }),
-    points: z
-      .array(z.strictObject({ at: Instant, ...OutdoorAir.shape }))
-      .min(1)
-      .max(MAX_WEATHER_POINTS),
+    points: z.array(WeatherPoint).min(1).max(MAX_WEATHER_POINTS),
   })
   .meta({ id: "Weather" });
 export type Weather = z.infer<typeof Weather>;

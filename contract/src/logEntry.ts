@@ -4,6 +4,7 @@ import { STEP_KINDS } from "@scutch/core/run";
 import * as z from "zod";
 import { handedOver, secondLook, walkRound } from "./handoverEntries.ts";
 import { BatchId, DoorId, EntryId, ProductId, RoomId, SpotId } from "./ids.ts";
+import { LoggerReading } from "./logger.ts";
 import { Instant } from "./moment.ts";
 import { Name, quantity, RelativeHumidity, Seconds, Temperature, Volume } from "./quantity.ts";
 import { payment, quoteAgreed, quoteGiven } from "./quoteEntries.ts";
@@ -121,7 +122,7 @@ export const LogEntry = z
       roomId: RoomId,
       logger: Name.optional().meta({ description: "Of the logger, or its file" }),
       readings: z
-        .array(z.strictObject({ at: Instant, temperature: Temperature, relativeHumidity: RelativeHumidity }))
+        .array(LoggerReading)
         .min(1)
         .max(MAX_LOGGED)
         .meta({ description: "The room’s air, in order" }),
