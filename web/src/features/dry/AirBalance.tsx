@@ -1,13 +1,6 @@
-import { type Building, type DryingResult, roomMoment } from "@scutch/core/drying";
+import type { RoomMoment } from "@scutch/core/drying";
 import { formatAmount } from "../../format/units.ts";
 import { useUnits } from "../../state/useUnits.ts";
-
-interface Props {
-  readonly building: Building;
-  readonly result: DryingResult;
-  readonly place: number;
-  readonly hours: number;
-}
 
 const TERM_NAMES: Readonly<Record<string, string>> = {
   carpet: "From the carpet",
@@ -22,10 +15,8 @@ const TERM_NAMES: Readonly<Record<string, string>> = {
 const [NO_WATER, NO_HEAT] = [0.0005, 1];
 
 /** What brings water and heat into a room’s air at one hour and what takes them away: the terms its curve is summed from. */
-export function AirBalance({ building, result, place, hours }: Props) {
+export function AirBalance({ moment }: { readonly moment: RoomMoment }) {
   const units = useUnits();
-  const moment = roomMoment(building, result, place, hours);
-  if (!moment) return null;
   const terms = moment.terms.filter(
     ({ vapour, heat }) => Math.abs(vapour) >= NO_WATER || Math.abs(heat) >= NO_HEAT,
   );

@@ -4,7 +4,7 @@ import {
   type CourseSample,
   type DryingResult,
   outdoorAirAt,
-  roomMoment,
+  type RoomMoment,
 } from "@scutch/core/drying";
 import { line, scaleLinear } from "d3";
 import { memo, useId } from "react";
@@ -15,6 +15,8 @@ import { useWidth } from "../../ui/useWidth.ts";
 interface Props {
   readonly building: Building;
   readonly result: DryingResult;
+  /** The room at the hour looked at. */
+  readonly moment: RoomMoment;
   /** With the moves made, where there are any. */
   readonly moved: DryingResult | undefined;
   readonly place: number;
@@ -43,6 +45,7 @@ const NAME_HEIGHT = 15;
 export const AirChart = memo(function AirChart({
   building,
   result,
+  moment,
   moved,
   place,
   name,
@@ -63,9 +66,8 @@ export const AirChart = memo(function AirChart({
     temperature,
     ratio: humidityRatioFromRelativeHumidity(temperature, Math.min(1, relativeHumidity), pressure),
   });
-  const moment = roomMoment(building, result, place, hours);
   const outdoor = outdoorAirAt(building, hours);
-  if (!moment || !outdoor) return null;
+  if (!outdoor) return null;
   const path = (course: readonly CourseSample[] = []) =>
     thinned(course.filter((sample) => sample.hours >= hours && sample.hours <= until)).map(stateOf);
   const inside = stateOf(moment);

@@ -22,7 +22,6 @@ interface Props {
 
 const HEIGHT = 170;
 const PAD = { left: 44, right: 44, top: 16, bottom: 24 };
-const OUTDOOR_POINTS = 48;
 
 /** A room’s humidity and temperature through the drying, with the outdoor temperature. */
 export const ClimateChart = memo(function ClimateChart({
@@ -42,10 +41,13 @@ export const ClimateChart = memo(function ClimateChart({
   const course = (result.rooms[place]?.course ?? []).filter(
     (sample) => sample.hours >= from - 1e-6 && sample.hours <= until,
   );
-  const outdoors = Array.from({ length: OUTDOOR_POINTS }, (_, i) => {
-    const at = from + ((until - from) * i) / (OUTDOOR_POINTS - 1);
-    return { hours: at, temperature: outdoorAirAt(building, at)?.temperature ?? Number.NaN };
-  }).filter(({ temperature }) => Number.isFinite(temperature));
+  const between = (building.weather ?? []).filter((point) => point.hours > from && point.hours < until);
+  // Straight lines lead from point to point.
+  const outdoors = [from, until].flatMap((at, end) => {
+    const air = outdoorAirAt(building, at);
+    const point = air ? [{ hours: at, temperature: air.temperature }] : [];
+    return end === 0 ? [...point, ...between] : point;
+  });
   if (course.length < 2) return null;
   const [low = 0, high = 30] = extent([...course, ...outdoors], ({ temperature }) => temperature);
   const x = scaleTime(
@@ -81,7 +83,7 @@ export const ClimateChart = memo(function ClimateChart({
           ))}
           <path
             d={
-              line<(typeof outdoors)[number]>()
+              line<Pick<CourseSample, "hours" | "temperature">>()
                 .x(at)
                 .y(({ temperature }) => warmth(temperature))(outdoors) ?? ""
             }

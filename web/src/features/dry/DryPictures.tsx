@@ -1,4 +1,4 @@
-import type { DryingResult } from "@scutch/core/drying";
+import { type DryingResult, roomMoment } from "@scutch/core/drying";
 import { roomsAsSet } from "@scutch/core/plan";
 import { memo, useMemo, useState } from "react";
 import { hoursAt } from "../../format/time.ts";
@@ -47,6 +47,10 @@ export const DryPictures = memo(function DryPictures({ desk, dried, moved, roomI
   const place = dried.work.rooms.findIndex(({ id }) => id === roomId);
   const name = dried.work.rooms[place]?.name ?? "";
   const building = dried.building ?? dried.work.building;
+  const moment = useMemo(
+    () => (place < 0 ? undefined : roomMoment(building, dried.result, place, hours)),
+    [building, dried.result, place, hours],
+  );
   const [from, until] = [hoursAt(startMs, span.from), hoursAt(startMs, span.to)];
   if (place < 0) return null;
   return (
@@ -55,13 +59,15 @@ export const DryPictures = memo(function DryPictures({ desk, dried, moved, roomI
       <FloorWet {...{ job, dried, hours, rooms, onSelect }} start={startMs} selected={place} />
       <HourSlider {...span} value={looked} now={now} onChange={setPicked} />
       <h2 className="mt-4 border-rule border-t pt-3 font-semibold text-soft">The air in {name}</h2>
-      <AirChart {...{ building, place, name, hours, moved, until }} result={dried.result} />
+      {moment && (
+        <AirChart {...{ building, moment, place, name, hours, moved, until }} result={dried.result} />
+      )}
       <ClimateChart
         {...{ building, place, name, hours, from, until }}
         result={dried.result}
         start={startMs}
       />
-      <AirBalance {...{ building, place, hours }} result={dried.result} />
+      {moment && <AirBalance moment={moment} />}
     </>
   );
 });
