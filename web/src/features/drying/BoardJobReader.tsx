@@ -37,8 +37,7 @@ export function BoardJobReader({ job, log, shelf, now, hear }: Props) {
   const minute = Math.floor(now / 60_000);
   useEffect(() => {
     if (!plan) return;
-    // All that was logged in this minute counts.
-    const at = (minute + 1) * 60_000;
+    const at = minute * 60_000;
     const gear = gearStanding({ job, log }, shelf, at);
     hear(job.id, { job, log, rows: boardRows(plan, at, planned), gear, fetchAt: fetchAt(plan, gear) });
   }, [plan, planned, minute, job, log, shelf, hear]);

@@ -65,7 +65,7 @@ export function useGearElsewhere(job: Job, shelf: Shelf, now: number): GearElsew
       }),
     [steady],
   );
-  const minute = Math.ceil(now / 60_000) * 60_000;
+  const minute = Math.floor(now / 60_000) * 60_000;
   return (
     useStableValue(useMemo(() => gearElsewhere(others, job, shelf, minute), [others, job, shelf, minute])) ??
     NONE
