@@ -33,7 +33,7 @@ const drier = (litresPerDay: number): Dehumidifier => ({
 });
 
 /** All air movers and dehumidifiers of the van; where there are several kinds, the first stands for all. */
-function poolsOf(gear: readonly Gear[]): {
+export function poolsOf(gear: readonly Gear[]): {
   readonly airMovers: Pool<AirMover>;
   readonly dehumidifiers: Pool<Dehumidifier>;
 } {

@@ -5,6 +5,7 @@ import { useLocalShelf } from "../../device/localRecords.ts";
 import { pullShelf, pullToday } from "../../device/pull.ts";
 import { counted } from "../../format/counted.ts";
 import { dayOf } from "../../format/time.ts";
+import { poolsOf } from "../../planning/dryingGear.ts";
 import { type GearCount, totalGear } from "../../planning/gearStanding.ts";
 import { nameById } from "../../planning/nameById.ts";
 import { zoneOf } from "../../planning/place.ts";
@@ -102,12 +103,11 @@ function Board({ jobs, shelf, now }: BoardProps) {
 /** What is out of what there is, in a line. */
 function summary(rooms: number, read: readonly BoardJob[], { gear }: Shelf): string {
   const out = totalGear(read.map((job) => totalGear(job.gear)));
-  const owned = (kind: "air-mover" | "dehumidifier") =>
-    gear.reduce((sum, each) => sum + (each.kind === kind ? each.count : 0), 0);
+  const { airMovers, dehumidifiers } = poolsOf(gear);
   const places = read.filter((job) => job.rows.length > 0).length;
   return [
     `${counted(rooms, "room", "rooms")} at ${counted(places, "job", "jobs")}`,
-    ...gearText(out, { movers: owned("air-mover"), dehumidifiers: owned("dehumidifier") }),
+    ...gearText(out, { movers: airMovers.count, dehumidifiers: dehumidifiers.count }),
   ].join(" · ");
 }
 
