@@ -156,6 +156,16 @@ export function LoggerDialog({ desk, file, onClose }: Props) {
 const aheadToEnd = ({ last = 0 }: LoggerSummary, ahead: number, now: number): string =>
   String(Math.round((last + ahead - now) / 60_000));
 
+/** Chosen from where no column was recognized. */
+const FIRST_COLUMNS: LoggerColumns = {
+  time: 0,
+  temperature: 1,
+  humidity: 2,
+  dayOrder: "dmy",
+  degrees: "c",
+  humidityIn: "percent",
+};
+
 /** Which column is what; as guessed until it is changed. */
 function ColumnFields({
   look,
@@ -168,46 +178,28 @@ function ColumnFields({
 }) {
   const NONE = -1;
   const options = look.columns.map((name, value) => ({ value, name }));
-  const set = (change: Partial<LoggerColumns>) => {
-    const next = {
-      time: 0,
-      temperature: 1,
-      humidity: 2,
-      dayOrder: "dmy",
-      degrees: "c",
-      humidityIn: "percent",
-      ...columns,
-      ...change,
-    } as const;
-    onChange(next);
-  };
-  const { clock: _, ...without } =
-    columns ??
-    ({ time: 0, temperature: 1, humidity: 2, dayOrder: "dmy", degrees: "c", humidityIn: "percent" } as const);
+  const shown = columns ?? FIRST_COLUMNS;
+  const { clock: _, ...together } = shown;
+  const set = (change: Partial<LoggerColumns>) => onChange({ ...shown, ...change });
   return (
     <>
       <div className="grid grid-cols-2 gap-3">
-        <ChoiceField
-          label="Time"
-          value={columns?.time ?? 0}
-          options={options}
-          onChange={(time) => set({ time })}
-        />
+        <ChoiceField label="Time" value={shown.time} options={options} onChange={(time) => set({ time })} />
         <ChoiceField
           label="Hour, if apart"
-          value={columns?.clock ?? NONE}
+          value={shown.clock ?? NONE}
           options={[{ value: NONE, name: "same column" }, ...options]}
-          onChange={(clock) => (clock === NONE ? onChange(without) : set({ clock }))}
+          onChange={(clock) => (clock === NONE ? onChange(together) : set({ clock }))}
         />
         <ChoiceField
           label="Temperature"
-          value={columns?.temperature ?? 1}
+          value={shown.temperature}
           options={options}
           onChange={(temperature) => set({ temperature })}
         />
         <ChoiceField
           label="Humidity"
-          value={columns?.humidity ?? 2}
+          value={shown.humidity}
           options={options}
           onChange={(humidity) => set({ humidity })}
         />
@@ -215,7 +207,7 @@ function ColumnFields({
       <div className="grid grid-cols-3 gap-3">
         <ChoiceField
           label="Days as"
-          value={columns?.dayOrder ?? "dmy"}
+          value={shown.dayOrder}
           options={[
             { value: "dmy", name: "day first" },
             { value: "mdy", name: "month first" },
@@ -224,7 +216,7 @@ function ColumnFields({
         />
         <ChoiceField
           label="Degrees"
-          value={columns?.degrees ?? "c"}
+          value={shown.degrees}
           options={[
             { value: "c", name: "°C" },
             { value: "f", name: "°F" },
@@ -233,7 +225,7 @@ function ColumnFields({
         />
         <ChoiceField
           label="Humidity in"
-          value={columns?.humidityIn ?? "percent"}
+          value={shown.humidityIn}
           options={[
             { value: "percent", name: "%" },
             { value: "fraction", name: "0 to 1" },
