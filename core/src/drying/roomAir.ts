@@ -46,7 +46,7 @@ export class RoomAir {
   readonly saturatedSlope: Float64Array;
   readonly humidity: Float64Array;
 
-  /** m³/s each way through each door, as it stands now. */
+  /** m³/s each way through each door now. */
   readonly doorFlow: Float64Array;
 
   private readonly table = new SaturatedVapour();

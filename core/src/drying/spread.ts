@@ -65,7 +65,8 @@ export function departureOf(spread: Spread, draw: Float64Array): Departure {
   };
 }
 
-const within = (value: number, [least, most]: readonly [number, number]) =>
+/** A value kept inside limits. */
+export const within = (value: number, [least, most]: readonly [number, number]) =>
   Math.min(most, Math.max(least, value));
 
 /** A building as it is if it departs from its plan so; a room that `off` doesn't name stays as planned. */

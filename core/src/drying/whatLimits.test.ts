@@ -73,7 +73,7 @@ describe("what to measure", () => {
   const ask = (isAirAssumed: readonly boolean[], outdoor = NO_DOUBT, of = building) =>
     whatLimits({ building: of, room: 0, isAirAssumed, outdoor }).unmeasured;
 
-  test("only what nobody measured, by the hours its usual error moves the time", () => {
+  test("only what is unmeasured, by the hours its usual error moves the time", () => {
     expect(ask([false, true])).toEqual([]);
     const [indoor, none] = ask([true, true]);
     expect(none).toBeUndefined();

@@ -7,7 +7,7 @@ import { countedHours } from "./countedHours.ts";
 import { DRYING_LIMITS } from "./limits.ts";
 import { MAX_DRYING_HOURS } from "./ready.ts";
 import { simulateDrying } from "./simulate.ts";
-import { type Departure, departed, type OutdoorSpread } from "./spread.ts";
+import { departed, type OutdoorSpread, within } from "./spread.ts";
 
 /** What a room's drying may hang on. `exchange`: too little comes in from outdoors; `draught`: too much. */
 export const DRYING_LIMITERS = [
@@ -38,7 +38,7 @@ export interface Unmeasured {
 export interface LimitsQuestion {
   readonly building: Building;
   readonly room: number;
-  /** Rooms whose own air nobody measured. */
+  /** Rooms without a measurement of their own air. */
   readonly isAirAssumed: readonly boolean[];
   /** How far outdoor air may be off what is taken. */
   readonly outdoor: OutdoorSpread;
@@ -63,13 +63,10 @@ const STEP = {
   residual: 0.1,
   fibre: 0.1,
 } as const;
-/** Indoor humidity nobody measured may be off by so much. */
+/** Unmeasured indoor humidity may be off by so much. */
 const ASSUMED_HUMIDITY = 0.1;
 /** Less than this is the integration's error, h. */
 const NOISE = 0.01;
-
-const clamped = (value: number, [low, high]: readonly [number, number]) =>
-  Math.min(high, Math.max(low, value));
 
 function withRoom(building: Building, place: number, change: (room: DryingRoom) => DryingRoom): Building {
   return { ...building, rooms: building.rooms.map((room, i) => (i === place ? change(room) : room)) };
@@ -87,11 +84,6 @@ function withSettings(
     ...(changes ? { changes: changes.map((each) => (each.room === place ? change(each) : each)) } : {}),
   };
 }
-
-const outdoorsOff = ({ rooms }: Building, outdoor: OutdoorSpread): Departure => ({
-  rooms: rooms.map(() => ({ residual: 1, rate: 1, outdoorExchange: 1 })),
-  outdoor,
-});
 
 /** Warmer: a thermostat turned up, or some heating where there is none. */
 function warmer<S extends DryingRoom | Change>(settings: S, area: number): S {
@@ -118,24 +110,24 @@ function eased(building: Building, place: number): Record<DryingLimiter, Buildin
       !("area" in settings) && settings.airMovers === undefined && settings.airSpeed === undefined;
     if (keepsItsSpeed) return settings;
     const speed = airSpeedIn(settings as DryingRoom, room) + STEP.airSpeed;
-    return { ...settings, airSpeed: clamped(speed, DRYING_LIMITS.airSpeed) };
+    return { ...settings, airSpeed: within(speed, DRYING_LIMITS.airSpeed) };
   };
   const exchanged =
     (by: number) =>
     <S extends DryingRoom | Change>(settings: S): S => {
       const { outdoorAirChangesPerHour: now } = settings;
       if (now === undefined) return settings;
-      const next = clamped(now + by, DRYING_LIMITS.outdoorAirChangesPerHour);
+      const next = within(now + by, DRYING_LIMITS.outdoorAirChangesPerHour);
       return { ...settings, outdoorAirChangesPerHour: next };
     };
   return {
     "air-speed": withSettings(building, place, faster),
     exchange: withSettings(building, place, exchanged(STEP.exchange)),
     draught: withSettings(building, place, exchanged(-STEP.exchange)),
-    "outdoor-humidity": departed(
-      building,
-      outdoorsOff(building, { temperature: 0, relativeHumidity: -STEP.humidity }),
-    ),
+    "outdoor-humidity": departed(building, {
+      rooms: [],
+      outdoor: { temperature: 0, relativeHumidity: -STEP.humidity },
+    }),
     cold: withSettings(building, place, (settings) => warmer(settings, room.area)),
     residual: withRoom(building, place, (each) => ({
       ...each,
@@ -143,7 +135,7 @@ function eased(building: Building, place: number): Record<DryingLimiter, Buildin
     })),
     fibre: withRoom(building, place, (each) => ({
       ...each,
-      faceWeight: clamped((1 - STEP.fibre) * each.faceWeight, DRYING_LIMITS.faceWeight),
+      faceWeight: within((1 - STEP.fibre) * each.faceWeight, DRYING_LIMITS.faceWeight),
     })),
   };
 }
@@ -172,7 +164,7 @@ export function* whatLimitsInSteps({
       isAirAssumed[i]
         ? {
             ...each,
-            relativeHumidity: clamped(
+            relativeHumidity: within(
               each.relativeHumidity + way * ASSUMED_HUMIDITY,
               DRYING_LIMITS.relativeHumidity,
             ),
@@ -181,13 +173,13 @@ export function* whatLimitsInSteps({
     ),
   });
   const outdoors = (way: -1 | 1) =>
-    departed(
-      building,
-      outdoorsOff(building, {
+    departed(building, {
+      rooms: [],
+      outdoor: {
         temperature: way * outdoor.temperature,
         relativeHumidity: way * outdoor.relativeHumidity,
-      }),
-    );
+      },
+    });
   const isOutdoorSure = outdoor.temperature === 0 && outdoor.relativeHumidity === 0;
   const unsure = [
     ...(isAirAssumed[room] ? [{ what: "indoor-humidity" as const, at: indoors }] : []),

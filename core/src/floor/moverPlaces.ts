@@ -8,7 +8,7 @@ export interface MoverPlace {
   readonly toward: Point;
 }
 
-/** m from the corner it stands in, along and away from its wall: room for the machine and its cord (common practice). */
+/** m along its wall from the corner, and away from the wall: space for the machine and its cord (common practice). */
 const FROM_CORNER = 0.5;
 const FROM_WALL = 0.4;
 

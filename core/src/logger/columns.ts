@@ -52,8 +52,8 @@ export function headerRow(rows: readonly (readonly string[])[]): number {
 }
 
 /**
- * What the columns of a file likely are, by their names and by what stands in them; undefined where time, temperature or humidity can't be
- * found. `rows`: its first ones, the header among them.
+ * Guesses which column is what, by its name and its values. `rows` are the first rows of the file with its header. undefined: no column
+ * for time, temperature or humidity was found.
  */
 export function guessColumns(rows: readonly (readonly string[])[]): LoggerColumns | undefined {
   const header = headerRow(rows);

@@ -84,7 +84,7 @@ describe("readings thinned for a job", () => {
   });
   const window = { from: 0, to: 1000, most: 10 };
 
-  test("what lies in the job's time, in order, each moment once; before, after and the longest gap are told", () => {
+  test("readings of the job's hours come in order, each moment once, with counts before and after and the longest gap", () => {
     const found = thinReadings(
       [500, -5, 300, 2000, 300, 900].map((time, i) => reading(time, i)),
       window,

@@ -188,15 +188,16 @@ export const isAirEntered = (
   roomId: string,
 ): boolean => indoor !== undefined || rooms.find(({ id }) => id === roomId)?.air !== undefined;
 
-/** A drying that lasts longer is told as one that doesn't end. */
+/** What says when air is switched in a job's rooms. */
+type AirJob = Pick<JobDocument, "day" | "startsAt" | "rooms" | "plannedAir">;
+type AirContext = Pick<JobContext, "log" | "startsAtMs" | "clockTime">;
+
+/** A drying is followed no longer than this. */
 const DAYS_PLANNED = 5;
 const HOURS_A_DAY = 24;
 
 /** What is planned to be switched, as it is once its hour has come. */
-function plannedAirChanges(
-  job: Parameters<typeof switchedAir>[0],
-  around: Parameters<typeof switchedAir>[1],
-): AirChange[] {
+function plannedAirChanges(job: AirJob, around: AirContext): AirChange[] {
   return (job.plannedAir ?? []).flatMap(
     ({ at, daily, roomId, windows, heating, setpoint, gearOut }): AirChange[] => {
       const first = secondsAfter(at, job, around) / 3600;
@@ -230,10 +231,7 @@ const doorChangesFrom = (log: readonly Entry[], startsAtMs: number): DoorSwitch[
   );
 
 /** What is switched in a job's rooms, as planned and as logged, in order of its hours. */
-export function switchedAir(
-  job: Pick<JobDocument, "day" | "startsAt" | "rooms" | "plannedAir">,
-  around: Pick<JobContext, "log" | "startsAtMs" | "clockTime">,
-): AirChange[] {
+export function switchedAir(job: AirJob, around: AirContext): AirChange[] {
   const { log = [], startsAtMs } = around;
   return [
     ...plannedAirChanges(job, around),

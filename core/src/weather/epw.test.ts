@@ -72,7 +72,7 @@ describe("an EPW file", () => {
     );
   });
 
-  test("hours that lack a value are left out and counted; what is no such file is told", () => {
+  test("hours without a value are left out and counted; another kind of file is refused", () => {
     const gaps: EpwFile = read(
       fileOf([line(1, 1, 1), line(1, 1, 2, 999), line(1, 1, 3, ""), line(1, 1, 4).replace("1.014", "99.9")]),
     );

@@ -289,7 +289,7 @@ test("with one dehumidifier for three rooms the doors between them are opened; w
   expect(closed.switched.doorChanges.map((change) => change.flow)).toContain(0);
 });
 
-test("once the first room is touch-dry its gear is worth more elsewhere, and what is said then is what comes of it", () => {
+test("gear of the first touch-dry room moves on, with the gain that was promised", () => {
   const of: Building = {
     outdoor: { temperature: 12, relativeHumidity: 0.6 },
     rooms: [
@@ -314,7 +314,7 @@ test("once the first room is touch-dry its gear is worth more elsewhere, and wha
   expect(stays).toBeCloseTo(first, 1);
   expect(sooner).toBeLessThan(last - 0.2);
   expect(later?.moves.touchDry[1]).toBeCloseTo(sooner, 1);
-  // Where all rooms are ready at once, nobody goes back.
+  // All rooms are ready at once: there is nothing to go back for.
   const alike: Building = { ...placed, rooms: placed.rooms.map(() => room({ airMovers: [MOVER] })) };
   expect(toEnd(laterMovesInSteps(alike, levers(alike, 2, 0, []), { kind: "all" }, now))).toBeUndefined();
 });

@@ -160,7 +160,7 @@ export const setTo = (building: Building, levers: Levers, present: Setting, next
     doorChanges: doorChangesTo(levers, present, next),
   });
 
-/** How much gear of a kind stands in all rooms together. */
+/** Count of one kind of gear in all rooms. */
 export const standing = (setting: Setting, kind: "movers" | "dehumidifiers"): number =>
   setting.reduce((sum, room) => sum + room[kind], 0);
 
