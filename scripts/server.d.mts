@@ -6,6 +6,12 @@ export interface ServerSettings {
   /** The built web app; the one of this checkout where absent. */
   readonly webDir?: string;
   readonly resetDemo?: boolean;
+  /** Whether the demo is made and open; absent: yes. */
+  readonly demo?: boolean;
+  /** What sign-ins are signed with; absent: made from the database's password. */
+  readonly secret?: string;
+  /** Further settings of the server. */
+  readonly more?: Readonly<Record<string, string>>;
 }
 
 export interface RunningServer {

@@ -1,9 +1,25 @@
 // The one way the built server is brought up: start, tests, benches and pictures all come here.
 import { fork } from "node:child_process";
+import { createHash } from "node:crypto";
 import { inRoot } from "./paths.mjs";
 
-const environment = ({ databaseUrl, photoDir, port = 0, webDir, resetDemo = false }) => ({
+/** Of a database that is thrown away, from its own password: every server on it has the same. */
+const fleetingSecret = (databaseUrl) => createHash("sha256").update(databaseUrl).digest("hex");
+
+const environment = ({
+  databaseUrl,
+  photoDir,
+  port = 0,
+  webDir,
+  resetDemo = false,
+  demo = true,
+  secret,
+  more,
+}) => ({
   ...process.env,
+  ...more,
+  DEMO: String(demo),
+  AUTH_SECRET: secret ?? fleetingSecret(databaseUrl),
   NODE_ENV: "production",
   DATABASE_URL: databaseUrl,
   PHOTO_DIR: photoDir ?? process.env.PHOTO_DIR,
@@ -38,7 +54,7 @@ async function withinLimit(child, what, work) {
   }
 }
 
-/** Brings the database up to date, with the demo on a first start or afresh where asked; rejects when that fails. */
+/** Brings the database up to date, where there is to be a demo with it on a first start or afresh where asked; rejects when that fails. */
 export async function prepareDatabase(settings) {
   const child = launch("prepare.js", settings);
   const { code, signal } = await withinLimit(child, "Preparing the database", endOf(child));

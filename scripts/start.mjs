@@ -1,4 +1,5 @@
 // One command: packages, build, database, server. Ctrl-C stops all of it.
+import crypto from "node:crypto";
 import fs from "node:fs";
 import path from "node:path";
 import { buildAll } from "./build.mjs";
@@ -31,6 +32,13 @@ function runningNote(file) {
   } catch {
     return undefined;
   }
+}
+
+/** What sign-ins are signed with: made once and kept, so that a start again signs nobody out. */
+function secretIn(dataDir) {
+  const file = path.join(dataDir, "secret");
+  if (!fs.existsSync(file)) fs.writeFileSync(file, crypto.randomBytes(32).toString("hex"), { mode: 0o600 });
+  return fs.readFileSync(file, "utf8").trim();
 }
 
 async function main() {
@@ -86,6 +94,7 @@ async function main() {
       databaseUrl: process.env.DATABASE_URL || database.first.url,
       photoDir: path.join(dataDir, "photos"),
       port,
+      secret: secretIn(dataDir),
       resetDemo: args.includes("--reset-demo"),
     };
     await prepareDatabase(settings);

@@ -23,6 +23,10 @@ export const ApiError = z
         "wrong-origin",
         "wrong-crew",
         "signed-out",
+        "not-allowed",
+        "too-many",
+        "last-owner",
+        "already-there",
         "update-needed",
         "precondition-failed",
         "range-not-satisfiable",
@@ -33,6 +37,8 @@ export const ApiError = z
         "internal",
       ]),
       faults: z.array(Fault).optional(),
+      /** With too-many: when to try again. */
+      retryAfter: z.int().min(0).optional().meta({ unit: "s" }),
       /** With version-conflict: what the server holds, beside what was sent. */
       theirs: z.unknown().optional(),
       yours: z.unknown().optional(),

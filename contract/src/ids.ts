@@ -7,6 +7,7 @@ import * as z from "zod";
 const id = <Brand extends string>(brand: Brand) => z.uuidv7().toLowerCase().brand(brand);
 
 export const CrewId = id("CrewId");
+export const PersonId = id("PersonId");
 export const SiteId = id("SiteId");
 export const CustomerId = id("CustomerId");
 export const JobId = id("JobId");
@@ -24,6 +25,7 @@ export const LotId = id("LotId");
 export const SaveId = id("SaveId");
 
 export type CrewId = z.infer<typeof CrewId>;
+export type PersonId = z.infer<typeof PersonId>;
 export type SiteId = z.infer<typeof SiteId>;
 export type CustomerId = z.infer<typeof CustomerId>;
 export type JobId = z.infer<typeof JobId>;

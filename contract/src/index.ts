@@ -1,3 +1,17 @@
+export {
+  type AuditLine,
+  type Device,
+  Email,
+  INVITE_CODE,
+  type Invite,
+  InviteCode,
+  InviteId,
+  Me,
+  type Member,
+  PASSWORD_LENGTHS,
+  Password,
+  SessionId,
+} from "./account.ts";
 export { Changes, Topic } from "./change.ts";
 export {
   CONTRACT_HEADER,
@@ -19,9 +33,11 @@ export {
   endpoints,
   type HeldJob,
   type LogPart,
+  type Needs,
   type NewerJob,
   RecordChange,
   type Shelf,
+  streams,
   type Visit,
 } from "./endpoints/index.ts";
 export { PATHS } from "./endpoints/paths.ts";
@@ -37,6 +53,7 @@ export {
   GearId,
   JobId,
   LotId,
+  PersonId,
   PhotoId,
   ProductId,
   RoomId,
@@ -81,6 +98,7 @@ export { MAX_PHOTO_BYTES, PHOTO_SIDE, PHOTO_TYPES, Photo, PhotoFacts } from "./p
 export { Product, Strength } from "./product.ts";
 export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
 export { MAX_OFFERS, Offer, type OfferLine, PAID_BY, QuotedBook, Signature } from "./quoteEntries.ts";
+export { may, mayWrite, type Permission, ROLES, Role, readableKinds, readsWholeLog } from "./role.ts";
 export { AirMover, Part, Room, RoomShape, Zones } from "./room.ts";
 export { forgottenSite, Site, withoutKeySafe } from "./site.ts";
 export { isSouthern } from "./southern.ts";

@@ -19,7 +19,15 @@ export const MAX_LOGGED = 96;
 const base = {
   id: EntryId,
   at: Instant.meta({ description: "When it happened, by the writer’s clock" }),
-  by: z.string().max(60).optional(),
+  by: z.string().max(120).optional().meta({
+    description:
+      "Who did it. The server writes the signed-in person here; of an imported entry it is as the file says",
+  }),
+  importedBy: z
+    .string()
+    .max(120)
+    .optional()
+    .meta({ description: "Who read the entry in from a file. The server writes the signed-in person here" }),
   tap: EntryId.optional().meta({ description: "Entry of the same tap that this one follows from" }),
   names: z
     .record(z.uuidv7(), Name)
@@ -28,6 +36,10 @@ const base = {
     .meta({ description: "Names of the rooms, products and spots at the time of writing" }),
 };
 
+const Confirmed = z.literal(true).optional().meta({
+  description:
+    "Logged by an owner who was signed in. Set by the server; without it, the owner is as the writer says",
+});
 const Who = z.int().min(1).max(3).meta({ description: "Crew member, from 1" });
 const StepName = z.string().min(1).max(120).meta({ description: "Step id in the schedule" });
 const Part = z
@@ -85,6 +97,7 @@ export const LogEntry = z
         .strictObject({
           owner: Name.meta({ description: "Owner who took responsibility" }),
           reason: Text,
+          confirmed: Confirmed,
         })
         .optional()
         .meta({ description: "Stronger than its label allows, confirmed before mixing" }),
@@ -183,6 +196,7 @@ export const LogEntry = z
       productId: ProductId,
       owner: Name.meta({ description: "Owner who took responsibility" }),
       reason: Text,
+      confirmed: Confirmed,
     }),
     z.strictObject({
       ...base,

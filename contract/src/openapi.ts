@@ -5,7 +5,7 @@ import { PHOTO_TYPES } from "./photo.ts";
 
 const ERROR_TEXT: Record<number, string> = {
   400: "The body isn’t JSON",
-  403: "Sent from a page that isn’t Scutch’s",
+  403: "Not yours to do, another crew’s, or sent from a page that isn’t Scutch’s",
   404: "Not there, or another crew’s",
   409: "Conflicts with what the server has; both sides are given",
   412: "A precondition of the request fails",
@@ -14,6 +14,7 @@ const ERROR_TEXT: Record<number, string> = {
   416: "No such range",
   422: "A value breaks a limit; each fault says where",
   426: "The app is too old: update it",
+  429: "Too often: try again later",
   507: "The server’s disk is full",
 };
 

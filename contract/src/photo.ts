@@ -15,7 +15,11 @@ export const PhotoFacts = z.strictObject({
   spotId: SpotId.optional(),
   moment: z.enum(["before", "after"]),
   takenAt: Instant,
-  by: z.string().max(60).optional(),
+  by: z
+    .string()
+    .max(120)
+    .optional()
+    .meta({ description: "Who took it: the signed-in person, as the server says" }),
 });
 export type PhotoFacts = z.infer<typeof PhotoFacts>;
 

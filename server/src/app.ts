@@ -1,6 +1,9 @@
 import express, { type Express } from "express";
 import type { Logger } from "pino";
+import { authRoutes, noteAddress } from "./auth/authRoutes.ts";
+import { type Door, doorRoutes } from "./auth/doorRoutes.ts";
 import { notFound } from "./failures.ts";
+import { accountRoutes } from "./features/account/routes.ts";
 import { changeRoutes, feedOf, tellOfSaves } from "./features/change/routes.ts";
 import { crewRoutes } from "./features/crew/routes.ts";
 import { forecastRoutes } from "./features/forecast/routes.ts";
@@ -24,23 +27,39 @@ import { staticFiles } from "./http/staticFiles.ts";
 import type { LoggerService } from "./logger/loggerService.ts";
 import { simulatedLogger } from "./logger/simulatedLogger.ts";
 
-interface Options extends Omit<Context, "feed" | "forecasts" | "loggers"> {
+interface Options extends Omit<Context, "feed" | "forecasts" | "loggers" | "origin"> {
   /** Absent: the simulated ones. */
   readonly forecasts?: ForecastService;
   readonly loggers?: LoggerService;
   /** Absent: its own, which is heard by this app alone. */
   readonly feed?: ChangeFeed;
   readonly log: Logger;
+  /** Where browsers reach this server. */
+  readonly origins: readonly [string, ...string[]];
+  /** How people sign in; absent in tests of the API alone. */
+  readonly door?: Door;
   /** The built web app; absent in tests of the API alone. */
   readonly webDir?: string;
 }
 
 const BODY_LIMIT = "1mb";
+/** Of what is sent by those who aren’t signed in: names and a password. */
+const OPEN_BODY_LIMIT = "4kb";
 
 /** The server's one list, top to bottom in the order a request meets it. Opens nothing itself. */
-export function makeApp({ log, webDir, feed, forecasts, loggers, ...given }: Options): Express {
+export function makeApp({
+  log,
+  webDir,
+  feed,
+  forecasts,
+  loggers,
+  origins,
+  door,
+  ...given
+}: Options): Express {
   const context: Context = {
     ...given,
+    origin: origins[0],
     feed: feed ?? feedOf(given.db),
     forecasts: forecasts ?? simulatedForecast(),
     loggers: loggers ?? simulatedLogger(),
@@ -48,8 +67,11 @@ export function makeApp({ log, webDir, feed, forecasts, loggers, ...given }: Opt
   const app = express();
   app.disable("x-powered-by");
   app.set("query parser", "simple");
-  app.use(securityHeaders);
-  app.use(sameOriginOnly);
+  // Behind a proxy on this machine, which says who asked; from anywhere else nobody is believed.
+  app.set("trust proxy", "loopback");
+  app.use(securityHeaders(origins[0].startsWith("https:")));
+  app.use(sameOriginOnly(origins));
+  app.use(noteAddress);
 
   const api = express.Router();
   api.use((_request, response, next) => {
@@ -61,10 +83,18 @@ export function makeApp({ log, webDir, feed, forecasts, loggers, ...given }: Opt
     response.json({ ok: true });
   });
   api.use(docsRouter());
+  if (door) authRoutes(api, door.accounts);
   api.use(contractGate());
+  if (door) {
+    const open = express.Router();
+    open.use(express.json({ limit: OPEN_BODY_LIMIT, strict: true }));
+    doorRoutes(open, context.db, door);
+    api.use(open);
+  }
   api.use(actorGate(context.actorOf));
   api.use(tellOfSaves(context.feed));
   api.use(express.json({ limit: BODY_LIMIT, strict: true }));
+  accountRoutes(api, context);
   changeRoutes(api, context);
   crewRoutes(api, context);
   forecastRoutes(api, context);

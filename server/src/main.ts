@@ -1,18 +1,24 @@
+import { readFileSync } from "node:fs";
+import http from "node:http";
+import https from "node:https";
 import type { AddressInfo } from "node:net";
 import path from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import pino from "pino";
 import { makeApp } from "./app.ts";
+import { makeAccounts, passkeyName } from "./auth/accounts.ts";
+import { actorOfSession } from "./auth/actorOf.ts";
+import { DemoDoor } from "./auth/demoDoor.ts";
+import { makeSignInGuard } from "./auth/signInGuard.ts";
 import { fileBlobStore } from "./blobs/fileBlobStore.ts";
-import { readConfig } from "./config.ts";
+import { originsOf, readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { schemaState } from "./db/migrate.ts";
 import { feedOf } from "./features/change/routes.ts";
-import { firstCrew } from "./features/crew/store.ts";
 import { PICTURES } from "./features/photo/extension.ts";
+import { Mailbox } from "./mail/mailbox.ts";
+import { smtpMailer } from "./mail/mailer.ts";
 
-/** Loopback only, until there are accounts: see http/security. */
-const HOST = "127.0.0.1";
 /** What is being answered at a stop may take this long, and letting go of the database this much longer, ms. */
 const LAST_ANSWERS = 5000;
 const LAST_GOODBYES = 2000;
@@ -31,26 +37,53 @@ if (state === "older")
     "The database is older than this server. Update it first: run npm start, or node server/dist/prepare.js.",
   );
 if (state === "newer") refuse("The database is newer than this server. Start the matching version.");
-const crewId = await firstCrew(db);
-if (crewId === undefined) refuse("There is no crew in the database. Run node server/dist/prepare.js first.");
 
+const tls =
+  config.TLS_CERT && config.TLS_KEY
+    ? { cert: readFileSync(config.TLS_CERT), key: readFileSync(config.TLS_KEY) }
+    : undefined;
+const server = tls ? https.createServer(tls) : http.createServer();
+server.once("error", (error) =>
+  refuse(`Port ${config.PORT} can’t be used (${error.message}). Set PORT to another one.`),
+);
+await new Promise<void>((resolve) => server.listen(config.PORT, config.HOST, resolve));
+const { port } = server.address() as AddressInfo;
+
+const origins = originsOf(config, port);
+const mailbox = config.MAIL_URL === undefined && config.DEMO ? new Mailbox() : undefined;
+const mailer = config.MAIL_URL === undefined ? mailbox : smtpMailer(config.MAIL_URL, config.MAIL_FROM);
+const guard = makeSignInGuard(pool, config.DATABASE_URL);
+const accounts = makeAccounts({
+  db,
+  secret: config.AUTH_SECRET,
+  origins,
+  guard,
+  ...(mailer ? { mailer } : {}),
+});
+const demo = config.DEMO ? new DemoDoor(db) : undefined;
 const feed = feedOf(db);
 const app = makeApp({
   db,
   feed,
   blobs: fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES),
-  // One crew, until there are accounts: then a session is looked up here.
-  actorOf: async () => ({ crewId }),
+  actorOf: actorOfSession(db, accounts, demo),
+  origins,
+  mailer,
+  mailbox,
+  door: {
+    accounts,
+    guard,
+    ...(demo ? { demo } : {}),
+    canStart: config.OPEN_SIGN_UP,
+    passkeysFor: passkeyName(origins),
+    hasMail: mailer !== undefined,
+  },
   log,
   ...(config.WEB_DIR ? { webDir: config.WEB_DIR } : {}),
 });
-
-const server = app.listen(config.PORT, HOST, (error) => {
-  if (error) refuse(`Port ${config.PORT} can’t be used (${error.message}). Set PORT to another one.`);
-  const { port } = server.address() as AddressInfo;
-  process.send?.({ listening: port });
-  log.info({ port }, "listening");
-});
+server.on("request", app);
+process.send?.({ listening: port });
+log.info({ port }, "listening");
 
 let stopping = false;
 /** Ends within ten seconds, whatever hangs: what is being answered first, then the database. */

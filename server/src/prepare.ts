@@ -1,11 +1,11 @@
-/** A step of its own before any server starts: brings the schema up to date and sees that there is a crew. */
+/** A step of its own before any server starts: brings the schema up to date and makes the demo where there is to be one. */
 import path from "node:path";
 import mysql from "mysql2/promise";
 import { fileBlobStore } from "./blobs/fileBlobStore.ts";
 import { readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { runMigrations } from "./db/migrate.ts";
-import { ensureCrew } from "./demo/seed.ts";
+import { ensureDemo } from "./demo/seed.ts";
 import { PICTURES } from "./features/photo/extension.ts";
 
 /** s that a second one waits for the first. */
@@ -22,7 +22,9 @@ if (Number(rows[0]?.got) !== 1) {
 }
 const { pool, db } = connect(config.DATABASE_URL);
 await runMigrations(db);
-const blobs = fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES);
-await ensureCrew(db, { reset: config.RESET_DEMO, now: new Date(), blobs });
+if (config.DEMO) {
+  const blobs = fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES);
+  await ensureDemo(db, { reset: config.RESET_DEMO, now: new Date(), blobs });
+}
 await pool.end();
 await lock.end();

@@ -1,10 +1,15 @@
 import type * as z from "zod";
+import type { Permission } from "../role.ts";
+
+/** What it takes to ask: nothing at all, or one of these permissions. */
+export type Needs = "anyone" | Permission | readonly Permission[];
 
 /** One thing the API does. The server mounts these, the web calls them, the OpenAPI document lists them. */
 export interface Endpoint {
   readonly method: "get" | "put" | "post" | "delete";
   readonly path: string;
   readonly summary: string;
+  readonly needs: Needs;
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
@@ -12,7 +17,7 @@ export interface Endpoint {
   readonly picture?: "in" | "out";
   readonly response: z.ZodType;
   /** Statuses beside 200 that its errors come with. */
-  readonly errors: readonly (400 | 403 | 404 | 409 | 412 | 413 | 415 | 416 | 422 | 426 | 507)[];
+  readonly errors: readonly (400 | 403 | 404 | 409 | 412 | 413 | 415 | 416 | 422 | 426 | 429 | 507)[];
 }
 
 export const endpoint = <const E extends Endpoint>(value: E): E => value;

@@ -9,6 +9,7 @@ export const forecastEndpoints = {
   readForecast: endpoint({
     method: "get",
     path: PATHS.readForecast,
+    needs: "read",
     summary:
       "Air outdoors at a place from a moment on, hour by hour; empty where no forecast reaches that far",
     params: z.strictObject({ siteId: SiteId }),

@@ -36,6 +36,7 @@ export const jobEndpoints = {
   listJobs: endpoint({
     method: "get",
     path: PATHS.listJobs,
+    needs: "read",
     summary:
       "Jobs by day, one page at a time: from a day on, with those of the days just before, or after or before a job of the last page; with a place, the last ones there",
     query: z.strictObject({
@@ -51,6 +52,7 @@ export const jobEndpoints = {
   readVisits: endpoint({
     method: "get",
     path: PATHS.readVisits,
+    needs: "read",
     summary: "The day of the last job at each place, up to a day, and of the next one after it",
     query: z.strictObject({ today: Day }),
     response: z.strictObject({ visits: z.array(Visit) }),
@@ -59,6 +61,7 @@ export const jobEndpoints = {
   catchUpJobs: endpoint({
     method: "post",
     path: PATHS.catchUpJobs,
+    needs: "read",
     summary:
       "Plans and log entries that are newer than what the caller has of some jobs. What doesn’t fit one answer is left out: ask again for it",
     body: z.strictObject({ jobs: z.array(HeldJob).min(1).max(50) }),
@@ -68,6 +71,7 @@ export const jobEndpoints = {
   readRawJob: endpoint({
     method: "get",
     path: PATHS.readRawJob,
+    needs: "plan",
     summary: "One job’s plan just as it is stored, also where it can’t be read as one",
     params: z.strictObject({ jobId: JobId }),
     response: z.unknown(),
@@ -76,6 +80,7 @@ export const jobEndpoints = {
   readJob: endpoint({
     method: "get",
     path: PATHS.readJob,
+    needs: "read",
     summary: "One job’s whole plan with its version",
     params: z.strictObject({ jobId: JobId }),
     response: StoredJob,
@@ -84,6 +89,7 @@ export const jobEndpoints = {
   purgeJob: endpoint({
     method: "delete",
     path: PATHS.purgeJob,
+    needs: "delete-jobs",
     summary:
       "Delete a removed job for good, with its log and photos. What it used stays used. 422 if the job isn’t removed",
     params: z.strictObject({ jobId: JobId }),
@@ -93,6 +99,7 @@ export const jobEndpoints = {
   saveJob: endpoint({
     method: "put",
     path: PATHS.saveJob,
+    needs: ["plan", "quote"],
     summary:
       "Save a job’s whole plan in one transaction. 409 with both sides if another save came in between; the same saveId again gets the first answer",
     params: z.strictObject({ jobId: JobId }),

@@ -17,6 +17,7 @@ export const logEndpoints = {
   readLog: endpoint({
     method: "get",
     path: PATHS.readLog,
+    needs: "read",
     summary: "Log entries of a job, in order: all, or those that came in after a mark",
     params: z.strictObject({ jobId: JobId }),
     query: z.strictObject({
@@ -33,6 +34,7 @@ export const logEndpoints = {
   appendLog: endpoint({
     method: "post",
     path: PATHS.appendLog,
+    needs: ["log", "quote", "hand-over"],
     summary: "Add entries; sending the same entry again changes nothing",
     params: z.strictObject({ jobId: JobId }),
     body: z.strictObject({ entries: z.array(LogEntry).min(1).max(1000) }),

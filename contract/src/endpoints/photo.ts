@@ -8,6 +8,7 @@ export const photoEndpoints = {
   listPhotos: endpoint({
     method: "get",
     path: PATHS.listPhotos,
+    needs: "read",
     summary: "Photos of a job, in the order taken",
     params: z.strictObject({ jobId: JobId }),
     response: z.strictObject({ photos: z.array(Photo) }),
@@ -16,6 +17,7 @@ export const photoEndpoints = {
   addPhoto: endpoint({
     method: "put",
     path: PATHS.addPhoto,
+    needs: "log",
     summary: "Add a photo, up to 10 MB; its location data is removed. Sending it again changes nothing",
     params: z.strictObject({ jobId: JobId, photoId: PhotoId }),
     query: PhotoFacts,
@@ -26,6 +28,7 @@ export const photoEndpoints = {
   readPicture: endpoint({
     method: "get",
     path: PATHS.readPicture,
+    needs: "read",
     summary: "The photo itself",
     params: z.strictObject({ photoId: PhotoId }),
     picture: "out",
@@ -35,6 +38,7 @@ export const photoEndpoints = {
   removePhoto: endpoint({
     method: "delete",
     path: PATHS.removePhoto,
+    needs: "log",
     summary: "Delete a photo for good; an unknown id is no error",
     params: z.strictObject({ photoId: PhotoId }),
     response: z.strictObject({ removed: z.boolean() }),

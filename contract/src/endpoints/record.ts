@@ -37,6 +37,7 @@ export const recordEndpoints = {
   saveRecord: endpoint({
     method: "post",
     path: PATHS.saveRecord,
+    needs: ["change-van", "change-customers", "set-prices", "set-crew"],
     summary:
       "Change a thing; fields others changed since `base` stay, of a field changed twice the last save wins",
     body: RecordChange,

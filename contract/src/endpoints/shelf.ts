@@ -12,6 +12,7 @@ export const shelfEndpoints = {
   readShelf: endpoint({
     method: "get",
     path: PATHS.readShelf,
+    needs: "read",
     summary: "The crew’s products, sprayers and tanks, gear, places and customers",
     response: z
       .strictObject({
@@ -27,6 +28,7 @@ export const shelfEndpoints = {
   saveProduct: endpoint({
     method: "put",
     path: PATHS.saveProduct,
+    needs: "change-van",
     summary: "Add or change a product; the last save wins",
     params: z.strictObject({ productId: ProductId }),
     body: Product,
@@ -36,6 +38,7 @@ export const shelfEndpoints = {
   saveVessel: endpoint({
     method: "put",
     path: PATHS.saveVessel,
+    needs: "change-van",
     summary: "Add or change a sprayer or tank; the last save wins",
     params: z.strictObject({ vesselId: VesselId }),
     body: Vessel,
@@ -45,6 +48,7 @@ export const shelfEndpoints = {
   saveGear: endpoint({
     method: "put",
     path: PATHS.saveGear,
+    needs: "change-van",
     summary: "Add or change a van item; the last save wins",
     params: z.strictObject({ gearId: GearId }),
     body: Gear,
@@ -54,6 +58,7 @@ export const shelfEndpoints = {
   saveSite: endpoint({
     method: "put",
     path: PATHS.saveSite,
+    needs: "change-customers",
     summary: "Add or change a place; the last save wins",
     params: z.strictObject({ siteId: SiteId }),
     body: Site,

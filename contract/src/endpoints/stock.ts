@@ -8,6 +8,7 @@ export const stockEndpoints = {
   readStock: endpoint({
     method: "get",
     path: PATHS.readStock,
+    needs: "read",
     summary: "Lots received, and usage from all logs",
     response: Stock,
     errors: [],
@@ -15,6 +16,7 @@ export const stockEndpoints = {
   saveLot: endpoint({
     method: "put",
     path: PATHS.saveLot,
+    needs: "change-van",
     summary: "Add or change a lot; the last save wins",
     params: z.strictObject({ lotId: LotId }),
     body: StockLot,

@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import type { CrewId, Job, JobId, StockUse } from "@scutch/contract";
+import type { Actor } from "../actor.ts";
 import { demoId } from "../demo/demoId.ts";
 import { readJob } from "../features/job/service.ts";
 import { appendLog, logFactsOf, readLog } from "../features/log/service.ts";
@@ -21,6 +22,7 @@ const BEFORE = JSON.parse(read("version-1.json")) as {
   used: StockUse[];
 };
 const CREW = demoId("crew", 1) as CrewId;
+const OWNER: Actor = { crewId: CREW, person: { id: demoId("person", 1), name: "Mira" }, role: "owner" };
 
 let database: Awaited<ReturnType<typeof freshDatabase>>;
 /** The first two migrations alone: what the version before came with. */
@@ -59,14 +61,14 @@ test("a server sees that the schema is older; brought up to date it is current, 
 test("every plan of it is carried over to the last bit, and so are versions and logs", async () => {
   expect(BEFORE.jobs.length).toBeGreaterThan(15);
   for (const { version, job } of BEFORE.jobs) {
-    expect(await readJob(database.db, CREW, job.id)).toEqual({ version, job });
-    const { entries, total, logMark } = await readLog(database.db, CREW, job.id, 0);
+    expect(await readJob(database.db, OWNER, job.id)).toEqual({ version, job });
+    const { entries, total, logMark } = await readLog(database.db, OWNER, job.id, 0);
     expect(entries.map(({ id }) => id)).toEqual(BEFORE.logs[job.id] ?? []);
     // Its facts were counted from the entries.
     const finishes = entries.filter(({ kind }) => kind === "room-finished" || kind === "correction");
     const facts = (await logFactsOf(database.db, CREW, [job.id])).get(job.id);
     expect([total, facts?.finishes ?? []]).toEqual([entries.length, finishes]);
-    expect(await readLog(database.db, CREW, job.id, logMark)).toEqual({ entries: [], total, logMark });
+    expect(await readLog(database.db, OWNER, job.id, logMark)).toEqual({ entries: [], total, logMark });
   }
 });
 
@@ -79,7 +81,7 @@ test("what was used is added up from the logs, struck-out fills left out, and go
   // Striking out what the version before counted takes it off.
   const job = demoId("job", 300) as JobId;
   const fill = demoId("entry", 9001);
-  await appendLog(database.db, CREW, job, [
+  await appendLog(database.db, OWNER, job, [
     {
       id: demoId("entry", 9100),
       at: "2026-03-11T10:00:00Z",

@@ -1,3 +1,15 @@
+export {
+  accounts,
+  auditLines,
+  invites,
+  members,
+  passkeys,
+  rateLimits,
+  sessions,
+  tries,
+  users,
+  verifications,
+} from "../features/account/table.ts";
 export { changeCounters, changes } from "../features/change/table.ts";
 export { crews } from "../features/crew/table.ts";
 export { jobs } from "../features/job/table.ts";

@@ -7,6 +7,7 @@ import {
   GearId,
   JobId,
   LotId,
+  PersonId,
   PhotoId,
   ProductId,
   RoomId,
@@ -30,6 +31,7 @@ const KINDS = {
   gear: GearId,
   lot: LotId,
   customer: CustomerId,
+  person: PersonId,
 } as const;
 type Kind = keyof typeof KINDS;
 

@@ -2,7 +2,7 @@
 import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import { startTestServer, type TestServer } from "../testing/testServer.ts";
 import { demoId } from "./demoId.ts";
-import { ensureCrew } from "./seed.ts";
+import { ensureDemo } from "./seed.ts";
 
 let server: TestServer;
 beforeAll(async () => {
@@ -12,7 +12,7 @@ afterAll(() => server.stop());
 
 const JOB = demoId("job", 1);
 const make = (reset: boolean, now: Date) =>
-  ensureCrew(server.db, { reset, now, blobs: server.blobs }).then(() => server.api.get(`/api/jobs/${JOB}`));
+  ensureDemo(server.db, { reset, now, blobs: server.blobs }).then(() => server.api.get(`/api/jobs/${JOB}`));
 
 test("cut off while it is made afresh, what was there before is still all there", async () => {
   const before = await server.api.get(`/api/jobs/${JOB}`);

@@ -2,7 +2,8 @@ import type { CrewId } from "@scutch/contract";
 import { eq, sql } from "drizzle-orm";
 import type { BlobStore } from "../blobs/blobStore.ts";
 import type { Db, Transaction } from "../db/connect.ts";
-import { firstCrew, makeCrew, writeSettings } from "../features/crew/store.ts";
+import { putMember, putPerson } from "../features/account/service.ts";
+import { demoCrew, makeCrew, writeSettings } from "../features/crew/service.ts";
 import { saveOnce } from "../features/job/service.ts";
 import { appendOnce } from "../features/log/service.ts";
 import { keyOf } from "../features/photo/service.ts";
@@ -15,6 +16,7 @@ import { writeVessel } from "../features/shelf/vessel/store.ts";
 import { writeLot } from "../features/stock/store.ts";
 import { demoId } from "./demoId.ts";
 import { demoJobs } from "./jobs.ts";
+import { PEOPLE } from "./people.ts";
 import { SETTINGS } from "./prices.ts";
 import { CUSTOMERS, PRODUCTS, SITES } from "./shelf.ts";
 import { GEAR, STOCK, VESSELS } from "./van.ts";
@@ -33,6 +35,8 @@ const DEMO_TABLES = [
   "vessels",
   "sites",
   "customers",
+  "invites",
+  "members",
 ];
 
 /** Takes the demo crew's rows away; no other crew's, and nothing else. */
@@ -43,7 +47,7 @@ async function clearDemo(tx: Transaction): Promise<void> {
 }
 
 async function seed(tx: Transaction, now: Date): Promise<void> {
-  await makeCrew(tx, CREW, "Marlow Lane Carpet Care");
+  await makeCrew(tx, CREW, "Marlow Lane Carpet Care", { isDemo: true });
   await writeSettings(tx, CREW, SETTINGS);
   for (const product of Object.values(PRODUCTS)) await writeProduct(tx, CREW, product);
   for (const vessel of Object.values(VESSELS)) await writeVessel(tx, CREW, vessel);
@@ -57,13 +61,24 @@ async function seed(tx: Transaction, now: Date): Promise<void> {
   }
 }
 
-/** The crew to work for: on a first start the demo's, made with its jobs as of `now`; `reset` makes the demo afresh. */
-export async function ensureCrew(
+/** The demo's people: one for each role, none of whom can sign in. */
+async function ensurePeople(tx: Transaction): Promise<void> {
+  for (const { role, ...person } of PEOPLE) {
+    await putPerson(tx, person);
+    await putMember(tx, CREW, person.id, role);
+  }
+}
+
+/** On a first start the demo's crew, made with its jobs as of `now`; `reset` makes it afresh. */
+export async function ensureDemo(
   db: Db,
   { reset, now, blobs }: { readonly reset: boolean; readonly now: Date; readonly blobs: BlobStore },
 ): Promise<CrewId> {
-  const crew = await firstCrew(db);
-  if (crew !== undefined && !reset) return crew;
+  const crew = await demoCrew(db);
+  if (crew !== undefined && !reset) {
+    await db.transaction(ensurePeople);
+    return crew;
+  }
   const pictures = await db
     .select({ id: photos.id, sha256: photos.sha256 })
     .from(photos)
@@ -72,6 +87,7 @@ export async function ensureCrew(
   await db.transaction(async (tx) => {
     await clearDemo(tx);
     await seed(tx, now);
+    await ensurePeople(tx);
   });
   for (const { id, sha256 } of pictures) await blobs.delete(keyOf(CREW, id, sha256));
   return CREW;

@@ -12,6 +12,8 @@ type Read = (crewId: string, since: number | undefined) => Promise<Changes>;
 /** Who is told of a crew's changes, until there is nothing more to tell because the server stops. */
 export interface Follower {
   readonly tell: (changes: Changes) => void;
+  /** Looks whether they may still listen, and ends where not. */
+  readonly check?: () => void;
   readonly end: () => void;
 }
 
@@ -61,6 +63,12 @@ export class ChangeFeed {
     if (!followed) return;
     followed.again = true;
     if (!followed.looking) void this.read(crewId, followed);
+  }
+
+  /** Somebody was signed out, or may do other things now: looks at every listener again. */
+  recheck(): void {
+    for (const { followers } of this.crews.values())
+      for (const follower of [...followers]) follower.check?.();
   }
 
   /** Ends every stream: the server stops. */

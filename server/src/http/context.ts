@@ -1,19 +1,22 @@
-import type { CrewId } from "@scutch/contract";
-import type { Request } from "express";
+import type { Request, Response } from "express";
+import type { Actor } from "../actor.ts";
 import type { BlobStore } from "../blobs/blobStore.ts";
 import type { Db } from "../db/connect.ts";
 import type { ForecastService } from "../forecast/forecastService.ts";
 import type { LoggerService } from "../logger/loggerService.ts";
+import type { Mailbox } from "../mail/mailbox.ts";
+import type { Mailer } from "../mail/mailer.ts";
 import type { ChangeFeed } from "./changeFeed.ts";
 
-/** Who asks: whose work it is, and who of them where that is known. */
-export interface Actor {
-  readonly crewId: CrewId;
-  readonly person?: string;
-}
-
-/** Tells who a request comes from; undefined: nobody who may ask. */
-export type ActorOf = (request: Request) => Promise<Actor | undefined>;
+/**
+ * Tells who a request comes from, doing the work of the crew it names or of their own; undefined: not signed in. What keeps the
+ * sign-in alive goes out with the response.
+ */
+export type ActorOf = (
+  request: Request,
+  crew: string | undefined,
+  response: Response,
+) => Promise<Actor | undefined>;
 
 /** What requests are answered with. */
 export interface Context {
@@ -23,4 +26,10 @@ export interface Context {
   readonly feed: ChangeFeed;
   readonly forecasts: ForecastService;
   readonly loggers: LoggerService;
+  /** Absent: no mail can be sent. */
+  readonly mailer?: Mailer | undefined;
+  /** What stands in for a mail server, to be read. */
+  readonly mailbox?: Mailbox | undefined;
+  /** Where browsers reach this server, for links. */
+  readonly origin: string;
 }

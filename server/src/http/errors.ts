@@ -53,6 +53,8 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
       log.error({ err: error, method, path }, failure.code);
     if (failure.code === "unavailable") log.warn({ why: rootOf(error), method, path }, failure.code);
     if (failure.code === "unavailable") response.set("Retry-After", RETRY_AFTER);
+    if (failure.details.retryAfter !== undefined)
+      response.set("Retry-After", String(failure.details.retryAfter));
     const body: ApiError = { error: { code: failure.code, ...failure.details } };
     response.status(STATUS[failure.code]).json(body);
   };

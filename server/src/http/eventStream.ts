@@ -12,9 +12,12 @@ const HEADERS = {
 } as const;
 
 /** Begins a stream of server-sent events, kept open with a beat until the device leaves. */
-export function beginEvents(response: Response): void {
+export function beginEvents(response: Response, onBeat: () => void = () => undefined): void {
   response.writeHead(200, HEADERS);
   response.write(`retry: ${RETRY}\n\n`);
-  const beat = setInterval(() => response.write("event: beat\ndata: {}\n\n"), BEAT);
+  const beat = setInterval(() => {
+    response.write("event: beat\ndata: {}\n\n");
+    onBeat();
+  }, BEAT);
   response.on("close", () => clearInterval(beat));
 }

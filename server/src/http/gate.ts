@@ -1,7 +1,8 @@
-import { CONTRACT_HEADER, CREW_HEADER, OLDEST_CONTRACT } from "@scutch/contract";
+import { CONTRACT_HEADER, CREW_HEADER, may, type Needs, OLDEST_CONTRACT } from "@scutch/contract";
 import type { Request, RequestHandler, Response } from "express";
+import type { Actor } from "../actor.ts";
 import { ApiFailure } from "../failures.ts";
-import type { Actor, ActorOf } from "./context.ts";
+import type { ActorOf } from "./context.ts";
 import { withinDeadline } from "./deadline.ts";
 
 /** What a device says of itself; an event stream, which sends no headers of its own, says it in its address. */
@@ -26,12 +27,43 @@ export const contractGate =
 export const actorGate =
   (actorOf: ActorOf): RequestHandler =>
   async (request, response, next) => {
-    const actor = await withinDeadline(actorOf(request));
-    if (!actor) throw new ApiFailure("signed-out");
-    const meant = said(request, CREW_HEADER, "crew");
-    if (meant !== undefined && meant !== actor.crewId) throw new ApiFailure("wrong-crew");
-    response.locals.actor = actor;
+    response.locals.actor = await actorFor(actorOf, request, response);
     next();
   };
 
+/** Who asks; throws signed-out, or wrong-crew where the crew the device means isn't theirs. */
+export async function actorFor(actorOf: ActorOf, request: Request, response: Response): Promise<Actor> {
+  const meant = said(request, CREW_HEADER, "crew");
+  const actor = await withinDeadline(actorOf(request, meant, response));
+  if (!actor) throw new ApiFailure("signed-out");
+  if (meant !== undefined && meant !== actor.crewId) throw new ApiFailure("wrong-crew");
+  return actor;
+}
+
 export const actorIn = (response: Response): Actor => response.locals.actor as Actor;
+
+/** Throws not-allowed where a role has none of the permissions that are needed. */
+export function requirePermission({ role }: Pick<Actor, "role">, needs: Needs): void {
+  const enough = needs === "anyone" ? [] : typeof needs === "string" ? [needs] : needs;
+  if (enough.length > 0 && !enough.some((permission) => may(role, permission)))
+    throw new ApiFailure("not-allowed");
+}
+
+/**
+ * Looks again whether an open stream's device may listen, and ends the stream where it may not: signed out, another role, another
+ * crew. A database that is away ends nothing.
+ */
+export async function endUnlessPermitted(
+  actorOf: ActorOf,
+  needs: Needs,
+  request: Request,
+  response: Response,
+): Promise<void> {
+  try {
+    const actor = await actorFor(actorOf, request, response);
+    requirePermission(actor, needs);
+    if (actor.role !== actorIn(response).role) response.end();
+  } catch (error) {
+    if (error instanceof ApiFailure && error.code !== "unavailable") response.end();
+  }
+}

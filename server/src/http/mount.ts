@@ -1,13 +1,13 @@
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { type Endpoint, faultsOf, MAX_PHOTO_BYTES, PHOTO_TYPES } from "@scutch/contract";
-import express, { type Request, type Router } from "express";
+import express, { type Request, type RequestHandler, type Response, type Router } from "express";
 import type { z } from "zod";
+import type { Actor } from "../actor.ts";
 import { ApiFailure } from "../failures.ts";
 import { canonical } from "./body.ts";
-import type { Actor } from "./context.ts";
 import { withinDeadline } from "./deadline.ts";
-import { actorIn } from "./gate.ts";
+import { actorIn, requirePermission } from "./gate.ts";
 
 type Of<S> = S extends z.ZodType ? z.output<S> : undefined;
 
@@ -20,6 +20,8 @@ export interface Call<E extends Endpoint> {
 /** What a handler gives back. Checked by the type, not at run time: it was composed from what was checked going in. */
 type Answer<E extends Endpoint> = z.output<E["response"]>;
 
+/** Hashing a password takes a while on purpose. */
+const SIGN_IN_DEADLINE = 10_000;
 /** A picture waits its turn to be decoded. */
 const PICTURE_DEADLINE = 60_000;
 
@@ -31,7 +33,15 @@ export function checked<S extends z.ZodType | undefined>(schema: S, value: unkno
   return result.data as Of<S>;
 }
 
-const expressPath = ({ path }: Endpoint) => path.replaceAll(/\{(\w+)\}/g, ":$1");
+/** Lets through who may ask, before anything they send is read. */
+const permitted =
+  ({ needs }: Pick<Endpoint, "needs">): RequestHandler =>
+  (_request, response, next) => {
+    requirePermission(actorIn(response), needs);
+    next();
+  };
+
+const expressPath = ({ path }: Pick<Endpoint, "path">) => path.replaceAll(/\{(\w+)\}/g, ":$1");
 
 const callOf = <E extends Endpoint>(endpoint: E, request: Request): Call<E> => ({
   params: checked(endpoint.params, request.params) as Call<E>["params"],
@@ -45,10 +55,33 @@ export function mount<E extends Endpoint>(
   endpoint: E,
   handle: (call: Call<E>, actor: Actor) => Promise<Answer<E>>,
 ): void {
-  router[endpoint.method](expressPath(endpoint), async (request, response) => {
+  router[endpoint.method](expressPath(endpoint), permitted(endpoint), async (request, response) => {
     if (endpoint.body && !request.is("application/json")) throw new ApiFailure("unsupported-media-type");
     response.json(await withinDeadline(handle(callOf(endpoint, request), actorIn(response))));
   });
+}
+
+/** An endpoint for anyone, signed in or not. Its handler sees the request, and may sign in with the response. */
+export function mountOpen<E extends Endpoint & { readonly needs: "anyone" }>(
+  router: Router,
+  endpoint: E,
+  handle: (call: Call<E>, request: Request, response: Response) => Promise<Answer<E>>,
+): void {
+  router[endpoint.method](expressPath(endpoint), async (request, response) => {
+    if (endpoint.body && !request.is("application/json")) throw new ApiFailure("unsupported-media-type");
+    response.json(
+      await withinDeadline(handle(callOf(endpoint, request), request, response), SIGN_IN_DEADLINE),
+    );
+  });
+}
+
+/** A stream of events, begun once it is known that the device may listen. */
+export function mountEvents(
+  router: Router,
+  stream: Pick<Endpoint, "path" | "needs">,
+  begin: RequestHandler,
+): void {
+  router.get(expressPath(stream), permitted(stream), begin);
 }
 
 /** An endpoint whose JSON is written as it is read. Each piece has its own deadline; cut off half-way, the answer breaks off and isn't JSON. */
@@ -57,7 +90,7 @@ export function mountStream<E extends Endpoint>(
   endpoint: E,
   read: (call: Call<E>, actor: Actor) => Promise<AsyncIterable<string>>,
 ): void {
-  router[endpoint.method](expressPath(endpoint), async (request, response) => {
+  router[endpoint.method](expressPath(endpoint), permitted(endpoint), async (request, response) => {
     const pieces = await withinDeadline(read(callOf(endpoint, request), actorIn(response)));
     response.type("json");
     await pipeline(Readable.from(inTime(pieces)), response);
@@ -81,6 +114,7 @@ export function mountUpload<E extends Endpoint>(
 ): void {
   router[endpoint.method](
     expressPath(endpoint),
+    permitted(endpoint),
     (request, _response, next) => {
       if (!request.is([...PHOTO_TYPES])) throw new ApiFailure("unsupported-media-type");
       callOf(endpoint, request);
@@ -101,7 +135,7 @@ export function mountPicture<E extends Endpoint>(
   endpoint: E,
   find: (call: Call<E>, actor: Actor) => Promise<Buffer>,
 ): void {
-  router[endpoint.method](expressPath(endpoint), async (request, response) => {
+  router[endpoint.method](expressPath(endpoint), permitted(endpoint), async (request, response) => {
     const picture = await withinDeadline(find(callOf(endpoint, request), actorIn(response)));
     response.set("Cache-Control", "private, max-age=31536000, immutable").type("jpeg").send(picture);
   });

@@ -9,11 +9,16 @@ import { makeApp } from "../app.ts";
 import { fileBlobStore } from "../blobs/fileBlobStore.ts";
 import { runMigrations } from "../db/migrate.ts";
 import { demoId } from "../demo/demoId.ts";
-import { ensureCrew } from "../demo/seed.ts";
+import { ensureDemo } from "../demo/seed.ts";
 import { makeCrew } from "../features/crew/store.ts";
 import { PICTURES } from "../features/photo/extension.ts";
 import type { ChangeFeed } from "../http/changeFeed.ts";
 import { freshDatabase } from "./database.ts";
+
+/** Addresses a test's requests come to: supertest picks its own port for each. */
+const ORIGINS = ["http://127.0.0.1"] as const;
+/** Who asks in tests of the API alone. */
+export const TESTER = { id: demoId("person", 1), name: "Mira" };
 
 /** A server on a database of its own, seeded with the demo, and a second crew on the same tables. */
 export async function startTestServer() {
@@ -21,13 +26,20 @@ export async function startTestServer() {
   await runMigrations(db);
   const photoDir = await mkdtemp(path.join(tmpdir(), "scutch-photos-"));
   const blobs = fileBlobStore(photoDir, PICTURES);
-  const crewId = await ensureCrew(db, { reset: false, blobs, now: new Date("2026-03-10T13:00:00Z") });
+  const crewId = await ensureDemo(db, { reset: false, blobs, now: new Date("2026-03-10T13:00:00Z") });
   const otherCrew = demoId("crew", 2);
   await makeCrew(db, otherCrew, "Another crew");
   const lines: string[] = [];
   const log = pino({ level: "warn" }, { write: (line: string) => void lines.push(line) });
   const appOf = (crew: CrewId, feed?: ChangeFeed) =>
-    makeApp({ db, blobs, log, actorOf: async () => ({ crewId: crew }), ...(feed ? { feed } : {}) });
+    makeApp({
+      db,
+      blobs,
+      log,
+      origins: ORIGINS,
+      actorOf: async () => ({ crewId: crew, person: TESTER, role: "owner" }),
+      ...(feed ? { feed } : {}),
+    });
   const app = appOf(crewId);
   return {
     db,

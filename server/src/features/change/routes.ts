@@ -1,12 +1,12 @@
-import { type Changes, endpoints } from "@scutch/contract";
+import { type Changes, endpoints, streams } from "@scutch/contract";
 import type { RequestHandler, Response, Router } from "express";
 import type { Db } from "../../db/connect.ts";
 import { ChangeFeed } from "../../http/changeFeed.ts";
 import type { Context } from "../../http/context.ts";
 import { withinDeadline } from "../../http/deadline.ts";
 import { beginEvents } from "../../http/eventStream.ts";
-import { actorIn } from "../../http/gate.ts";
-import { checked, mount } from "../../http/mount.ts";
+import { actorIn, endUnlessPermitted } from "../../http/gate.ts";
+import { checked, mount, mountEvents } from "../../http/mount.ts";
 import { readChanges } from "./store.ts";
 
 /** What happens in a database, told as it does. */
@@ -22,9 +22,10 @@ export const tellOfSaves =
   };
 
 /** What changed since a mark, asked or as it happens: one stream for each device, which its tabs share. */
-export function changeRoutes(router: Router, { db, feed }: Context): void {
+export function changeRoutes(router: Router, { db, feed, actorOf }: Context): void {
   mount(router, endpoints.readChanges, ({ query }, { crewId }) => readChanges(db, crewId, query.since));
-  router.get("/events", async (request, response: Response) => {
+  mountEvents(router, streams.followChanges, async (request, response: Response) => {
+    const check = () => void endUnlessPermitted(actorOf, streams.followChanges.needs, request, response);
     // Behind what its browser heard last, else where the device says.
     const since = request.get("last-event-id") ?? request.query.since;
     const mark = checked(endpoints.readChanges.query, { since }).since;
@@ -35,6 +36,7 @@ export function changeRoutes(router: Router, { db, feed }: Context): void {
       response.write(`id: ${seq}\nevent: changed\ndata: ${JSON.stringify({ seq, topics })}\n\n`);
     const following = feed.follow(actorIn(response).crewId, mark, {
       tell: (changes) => void (isOpen ? write(changes) : heard.push(changes)),
+      check,
       end: () => response.end(),
     });
     response.on("close", () => {
@@ -48,7 +50,7 @@ export function changeRoutes(router: Router, { db, feed }: Context): void {
     );
     await withinDeadline(following);
     if (isGone) return;
-    beginEvents(response);
+    beginEvents(response, check);
     for (const each of heard) write(each);
     isOpen = true;
   });

@@ -47,7 +47,7 @@ async function* pieces(
     }
     yield text;
   }
-  const shelf = await readShelf(db, crewId);
+  const shelf = await readShelf(db, { crewId, role: "owner" });
   const rest = {
     ...shelf,
     // The file leaves the crew: the codes of key safes stay.

@@ -3,14 +3,20 @@ import type { Router } from "express";
 import { notFound } from "../../failures.ts";
 import type { Context } from "../../http/context.ts";
 import { mount, mountStream } from "../../http/mount.ts";
+import { addAuditLine } from "../account/service.ts";
 import { crewData } from "./data.ts";
-import { readCrew } from "./store.ts";
+import { readOwnCrew } from "./service.ts";
 
 export function crewRoutes(router: Router, { db }: Context): void {
-  mount(router, endpoints.readCrew, async (_call, { crewId }) => {
-    const known = await readCrew(db, crewId);
+  mount(router, endpoints.readCrew, async (_call, actor) => {
+    const known = await readOwnCrew(db, actor);
     if (!known) throw notFound();
-    return { ...known, contract: CONTRACT_VERSION };
+    const { person, role, sessionId } = actor;
+    const demo = sessionId === undefined ? { demo: true as const } : {};
+    return { ...known, person, role, ...demo, contract: CONTRACT_VERSION };
   });
-  mountStream(router, endpoints.readCrewData, (_call, { crewId }) => crewData(db, crewId));
+  mountStream(router, endpoints.readCrewData, async (_call, { crewId, person }) => {
+    await addAuditLine(db, { crewId, what: "exported", by: person.name });
+    return crewData(db, crewId);
+  });
 }

@@ -1,20 +1,21 @@
 import type { Crew, CrewId, CrewSettings } from "@scutch/contract";
-import { asc, eq } from "drizzle-orm";
+import { eq } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { crews } from "./table.ts";
 
-/** The crew this server works for: the first one made, until there are accounts. */
-export async function firstCrew(db: Db): Promise<CrewId | undefined> {
-  const [row] = await db
-    .select({ id: crews.id })
-    .from(crews)
-    .orderBy(asc(crews.createdAt), asc(crews.id))
-    .limit(1);
+/** The demo's crew, where there is one. */
+export async function demoCrew(db: Db | Transaction): Promise<CrewId | undefined> {
+  const [row] = await db.select({ id: crews.id }).from(crews).where(eq(crews.isDemo, true)).limit(1);
   return row?.id as CrewId | undefined;
 }
 
-export async function makeCrew(db: Db | Transaction, id: CrewId, name: string): Promise<void> {
-  await db.insert(crews).values({ id, name });
+export async function makeCrew(
+  db: Db | Transaction,
+  id: CrewId,
+  name: string,
+  { isDemo = false }: { readonly isDemo?: boolean } = {},
+): Promise<void> {
+  await db.insert(crews).values({ id, name, isDemo });
 }
 
 const NOTHING_SET: CrewSettings = { prices: {} };

@@ -1,11 +1,13 @@
 import type { CrewSettings } from "@scutch/contract";
 import { sql } from "drizzle-orm";
-import { datetime, mysqlTable, varchar } from "drizzle-orm/mysql-core";
+import { boolean, datetime, mysqlTable, varchar } from "drizzle-orm/mysql-core";
 import { json, uuid } from "../../db/columns.ts";
 
 export const crews = mysqlTable("crews", {
   id: uuid("id").primaryKey(),
   name: varchar("name", { length: 120 }).notNull(),
   settings: json<CrewSettings>()("settings"),
+  /** The demo's: opened without an account, on this machine alone. */
+  isDemo: boolean("is_demo").notNull().default(false),
   createdAt: datetime("created_at", { fsp: 3 }).notNull().default(sql`(now(3))`),
 });

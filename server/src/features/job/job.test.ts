@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import type { Job, StoredJob } from "@scutch/contract";
 import { runMigrations } from "../../db/migrate.ts";
 import { demoId } from "../../demo/demoId.ts";
-import { ensureCrew } from "../../demo/seed.ts";
+import { ensureDemo } from "../../demo/seed.ts";
 import { startTestServer, type TestServer } from "../../testing/testServer.ts";
 
 let server: TestServer;
@@ -220,9 +220,9 @@ describe("the start", () => {
   test("starting again changes nothing; the demo made afresh is the demo, and leaves other crews alone", async () => {
     await runMigrations(server.db);
     const jobs = await server.count("jobs");
-    await ensureCrew(server.db, { reset: false, blobs: server.blobs, now: new Date() });
+    await ensureDemo(server.db, { reset: false, blobs: server.blobs, now: new Date() });
     expect(await server.count("jobs")).toBe(jobs);
-    await ensureCrew(server.db, {
+    await ensureDemo(server.db, {
       reset: true,
       blobs: server.blobs,
       now: new Date("2026-03-10T13:00:00Z"),

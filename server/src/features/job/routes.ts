@@ -12,11 +12,11 @@ export function jobRoutes(router: Router, { db, blobs }: Context): void {
   mount(router, endpoints.readVisits, async ({ query }, { crewId }) => ({
     visits: await listVisits(db, crewId, query.today),
   }));
-  mount(router, endpoints.catchUpJobs, async ({ body }, { crewId }) => ({
-    jobs: await catchUp(db, crewId, body.jobs),
+  mount(router, endpoints.catchUpJobs, async ({ body }, actor) => ({
+    jobs: await catchUp(db, actor, body.jobs),
   }));
   mount(router, endpoints.readRawJob, ({ params }, { crewId }) => readRawJob(db, crewId, params.jobId));
-  mount(router, endpoints.readJob, ({ params }, { crewId }) => readJob(db, crewId, params.jobId));
+  mount(router, endpoints.readJob, ({ params }, actor) => readJob(db, actor, params.jobId));
   mount(router, endpoints.purgeJob, ({ params }, { crewId }) => purgeJob(db, blobs, crewId, params.jobId));
-  mount(router, endpoints.saveJob, ({ params, body }, { crewId }) => saveJob(db, crewId, params.jobId, body));
+  mount(router, endpoints.saveJob, ({ params, body }, actor) => saveJob(db, actor, params.jobId, body));
 }

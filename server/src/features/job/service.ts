@@ -1,9 +1,11 @@
 import type { Job, JobId, SaveId, StoredJob } from "@scutch/contract";
 import { deepEqual } from "@scutch/core/plan";
+import type { Actor } from "../../actor.ts";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, invalid, notFound } from "../../failures.ts";
 import { noteChange } from "../change/service.ts";
+import { requireMayPlan, visibleJob } from "./permissions.ts";
 import { jobExists, lockJob, lockRow, planFrom, readPlan, readStored, writeJob } from "./store.ts";
 import { validateReferences } from "./validateReferences.ts";
 
@@ -13,10 +15,14 @@ export { allIds, jobsAt, readRows, siteOf } from "./store.ts";
 /** Sendings remembered of a job: as many as a device could have on their way, and more. */
 const SAVES_KEPT = 20;
 
-export async function readJob(db: Db, crewId: string, jobId: JobId): Promise<StoredJob> {
+export async function readJob(
+  db: Db,
+  { crewId, role }: Pick<Actor, "crewId" | "role">,
+  jobId: JobId,
+): Promise<StoredJob> {
   const stored = await readPlan(db, crewId, jobId);
   if (stored === undefined) throw notFound();
-  return stored;
+  return { ...stored, job: visibleJob(role, stored.job) };
 }
 
 /** What is stored of a job, also where it can't be read as a plan: for a person to save. */
@@ -49,17 +55,24 @@ export interface Save {
  */
 export async function saveJob(
   db: Db,
-  crewId: string,
+  { crewId, role }: Pick<Actor, "crewId" | "role">,
   jobId: JobId,
   save: Save,
 ): Promise<{ version: number }> {
   if (save.job.id !== jobId) throw invalid({ path: ["job", "id"], code: "differs-from-address" });
   // First saves of one job at once: all found nothing to lock. Once there is a row, it decides.
-  return retryTransaction(db, (tx) => saveOnce(tx, crewId, save));
+  return retryTransaction(db, (tx) =>
+    saveOnce(tx, crewId, save, (there) => requireMayPlan(role, there, save.job)),
+  );
 }
 
 /** {@link saveJob} inside a transaction of the caller's, of a job whose address has been looked at. */
-export async function saveOnce(tx: Transaction, crewId: string, { baseVersion, saveId, job }: Save) {
+export async function saveOnce(
+  tx: Transaction,
+  crewId: string,
+  { baseVersion, saveId, job }: Save,
+  permit: (there: unknown) => void = () => undefined,
+) {
   const there = await lockJob(tx, crewId, job.id);
   const saves = there?.saves ?? [];
   const known = saves.find((each) => each.saveId === saveId);
@@ -71,6 +84,7 @@ export async function saveOnce(tx: Transaction, crewId: string, { baseVersion, s
     const theirs = there ? { version, job: planFrom(there.job) } : null;
     throw new ApiFailure("version-conflict", { theirs, yours: { baseVersion, job } });
   }
+  permit(there?.job);
   const faults = await validateReferences(tx, crewId, job);
   if (faults.length > 0) throw invalid(...faults);
   const next = version + 1;

@@ -5,10 +5,10 @@ import { mount } from "../../http/mount.ts";
 import { appendLog, readLog } from "./service.ts";
 
 export function logRoutes(router: Router, { db }: Context): void {
-  mount(router, endpoints.readLog, ({ params, query }, { crewId }) =>
-    readLog(db, crewId, params.jobId, query.after),
+  mount(router, endpoints.readLog, ({ params, query }, actor) =>
+    readLog(db, actor, params.jobId, query.after),
   );
-  mount(router, endpoints.appendLog, ({ params, body }, { crewId }) =>
-    appendLog(db, crewId, params.jobId, body.entries),
+  mount(router, endpoints.appendLog, ({ params, body }, actor) =>
+    appendLog(db, actor, params.jobId, body.entries),
   );
 }

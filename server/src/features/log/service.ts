@@ -1,12 +1,16 @@
-import { isDeepStrictEqual } from "node:util";
 import {
   type JobId,
   type LogEntry,
   type LogPart,
+  mayWrite,
   namesCustomer,
+  type PersonId,
+  readableKinds,
+  readsWholeLog,
   type SiteId,
   withoutCustomer,
 } from "@scutch/contract";
+import type { Actor } from "../../actor.ts";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure } from "../../failures.ts";
@@ -14,8 +18,10 @@ import { noteChange } from "../change/service.ts";
 import { jobsAt, requireJob, requireLockedJob, siteOf } from "../job/service.ts";
 import { readSites } from "../shelf/service.ts";
 import { addUse } from "../stock/service.ts";
+import { saysSame, signed } from "./signed.ts";
 import {
   addEntries,
+  countEntries,
   entriesById,
   entriesOfKinds,
   logFactsOf,
@@ -28,24 +34,32 @@ import { USING, usageDelta } from "./usageDelta.ts";
 /** For the list of jobs, the crew's file and a job deleted for good. */
 export { type LogFacts, logFactsOf, NO_LOG, readLogs, removeEntriesOf } from "./store.ts";
 
-/** What came into a job's log after a mark; all of it for a mark it never had. */
-export async function readLog(db: Db, crewId: string, jobId: JobId, after: number): Promise<LogPart> {
-  await requireJob(db, crewId, jobId);
+type Reader = Pick<Actor, "crewId" | "role">;
+
+/** What came into a job's log after a mark, as far as a role may read it; all of that for a mark it never had. */
+export async function readLog(db: Db, reader: Reader, jobId: JobId, after: number): Promise<LogPart> {
+  await requireJob(db, reader.crewId, jobId);
   // The mark first: entries that come in between are then read again, not missed.
-  const { mark, entries } = (await logFactsOf(db, crewId, [jobId])).get(jobId) ?? NO_LOG;
-  return logPart(db, crewId, jobId, { mark, total: entries }, after);
+  const { mark, entries } = (await logFactsOf(db, reader.crewId, [jobId])).get(jobId) ?? NO_LOG;
+  return logPart(db, reader, jobId, { mark, total: entries }, after);
 }
 
 /** {@link readLog} of a job whose facts were read. */
 export async function logPart(
   db: Db,
-  crewId: string,
+  { crewId, role }: Reader,
   jobId: JobId,
   { mark, total }: { readonly mark: number; readonly total: number },
   after: number,
 ): Promise<LogPart> {
-  const entries = after === mark ? [] : await readEntries(db, crewId, jobId, after > mark ? 0 : after);
-  return { entries, logMark: mark, total };
+  const kinds = readsWholeLog(role) ? undefined : readableKinds(role);
+  const entries =
+    after === mark ? [] : await readEntries(db, crewId, jobId, { after: after > mark ? 0 : after, kinds });
+  return {
+    entries,
+    logMark: mark,
+    total: kinds ? await countEntries(db, crewId, jobId, kinds) : total,
+  };
 }
 
 /**
@@ -55,12 +69,39 @@ export async function logPart(
  */
 export async function appendLog(
   db: Db,
-  crewId: string,
+  writer: Actor,
   jobId: JobId,
   entries: readonly LogEntry[],
 ): Promise<{ added: number }> {
+  const { crewId, person } = writer;
   // The same entries being added elsewhere at once: by the next run they are there, and it passes over them.
-  return retryTransaction(db, (tx) => appendOnce(tx, crewId, jobId, entries));
+  return retryTransaction(db, async (tx) => {
+    await requireMayWrite(tx, writer, entries);
+    return appendOnce(
+      tx,
+      crewId,
+      jobId,
+      entries.map((entry) => signed(entry, writer)),
+      person.id,
+    );
+  });
+}
+
+/** Throws not-allowed where a role may not write one of the entries; nothing of the request is written then. */
+async function requireMayWrite(
+  tx: Transaction,
+  { crewId, role }: Reader,
+  entries: readonly LogEntry[],
+): Promise<void> {
+  const corrected = entries.flatMap((entry) => (entry.kind === "correction" ? [entry.corrects] : []));
+  const known = await entriesById(tx, crewId, corrected);
+  const kinds = new Map([...known.map(({ entry }) => entry), ...entries].map(({ id, kind }) => [id, kind]));
+  const refused = entries.findIndex(
+    (entry) =>
+      !mayWrite(role, entry.kind, entry.kind === "correction" ? kinds.get(entry.corrects) : undefined),
+  );
+  if (refused >= 0)
+    throw new ApiFailure("not-allowed", { faults: [{ path: ["entries", refused], code: "not-allowed" }] });
 }
 
 /** Whether a job is at a place whose customer was deleted: a name in an entry that comes in late isn't kept. */
@@ -84,7 +125,13 @@ export async function forgetNames(
 }
 
 /** {@link appendLog} inside a transaction of the caller's. */
-export async function appendOnce(tx: Transaction, crewId: string, jobId: JobId, said: readonly LogEntry[]) {
+export async function appendOnce(
+  tx: Transaction,
+  crewId: string,
+  jobId: JobId,
+  said: readonly LogEntry[],
+  personId?: PersonId,
+) {
   await requireLockedJob(tx, crewId, jobId);
   const isNameless = said.some(namesCustomer) && (await isOfForgotten(tx, crewId, jobId));
   const entries = isNameless ? said.map(withoutCustomer) : said;
@@ -93,9 +140,9 @@ export async function appendOnce(tx: Transaction, crewId: string, jobId: JobId, 
   const fresh = new Map<string, LogEntry>();
   for (const [i, entry] of entries.entries()) {
     const known = there.get(entry.id);
-    const same = known ? known.jobId === jobId && isDeepStrictEqual(known.entry, entry) : true;
+    const same = known ? known.jobId === jobId && saysSame(known.entry, entry) : true;
     const twin = fresh.get(entry.id);
-    if (!same || (twin && !isDeepStrictEqual(twin, entry)))
+    if (!same || (twin && !saysSame(twin, entry)))
       throw new ApiFailure("entry-differs", {
         faults: [{ path: ["entries", i, "id"], code: "entry-differs" }],
         theirs: known?.entry ?? twin,
@@ -107,7 +154,7 @@ export async function appendOnce(tx: Transaction, crewId: string, jobId: JobId, 
   const uses = added.some(({ kind }) => USING.includes(kind))
     ? usageDelta(await entriesOfKinds(tx, crewId, jobId, USING), added)
     : [];
-  await addEntries(tx, crewId, jobId, added);
+  await addEntries(tx, crewId, jobId, added, personId);
   await addUse(tx, crewId, uses);
   if (added.length > 0)
     await noteChange(tx, crewId, `log:${jobId}`, ...(uses.length > 0 ? (["stock"] as const) : []));

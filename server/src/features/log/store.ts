@@ -1,19 +1,68 @@
 import type { LogEntry } from "@scutch/contract";
-import { and, asc, eq, gt, inArray, max } from "drizzle-orm";
+import { and, asc, count, eq, exists, gt, inArray, max, or, sql } from "drizzle-orm";
+import { alias } from "drizzle-orm/mysql-core";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { logEntries, logFacts } from "./table.ts";
 
 const ofJob = (crewId: string, jobId: string) =>
   and(eq(logEntries.crewId, crewId), eq(logEntries.jobId, jobId));
 
-/** A job's entries in the order they happened, those of one moment in the order they came in: all, or those that came in after a mark. */
-export async function readEntries(db: Db, crewId: string, jobId: string, after = 0): Promise<LogEntry[]> {
+/** Entries of some kinds, and what corrects one of them. */
+const ofKinds = (crewId: string, jobId: string, kinds: readonly LogEntry["kind"][]) => {
+  const plain = kinds.filter((kind) => kind !== "correction");
+  const corrected = alias(logEntries, "corrected");
+  return or(
+    inArray(logEntries.kind, plain),
+    and(
+      eq(logEntries.kind, "correction"),
+      exists(
+        sql`(select 1 from ${logEntries} ${sql.identifier("corrected")} where ${corrected.crewId} = ${crewId}
+          and ${corrected.jobId} = ${jobId} and ${corrected.id} = ${logEntries.corrects}
+          and ${inArray(corrected.kind, plain)})`,
+      ),
+    ),
+  );
+};
+
+/**
+ * A job's entries in the order they happened, those of one moment in the order they came in: all, or those that came in after a
+ * mark; of all kinds, or of some.
+ */
+export async function readEntries(
+  db: Db,
+  crewId: string,
+  jobId: string,
+  {
+    after = 0,
+    kinds,
+  }: { readonly after?: number; readonly kinds?: readonly LogEntry["kind"][] | undefined } = {},
+): Promise<LogEntry[]> {
   const rows = await db
     .select({ entry: logEntries.entry })
     .from(logEntries)
-    .where(and(ofJob(crewId, jobId), after > 0 ? gt(logEntries.arrival, after) : undefined))
+    .where(
+      and(
+        ofJob(crewId, jobId),
+        after > 0 ? gt(logEntries.arrival, after) : undefined,
+        kinds && ofKinds(crewId, jobId, kinds),
+      ),
+    )
     .orderBy(asc(logEntries.at), asc(logEntries.arrival));
   return rows.map((row) => row.entry);
+}
+
+/** How many entries of some kinds a job has. */
+export async function countEntries(
+  db: Db,
+  crewId: string,
+  jobId: string,
+  kinds: readonly LogEntry["kind"][],
+): Promise<number> {
+  const [row] = await db
+    .select({ count: count() })
+    .from(logEntries)
+    .where(and(ofJob(crewId, jobId), ofKinds(crewId, jobId, kinds)));
+  return row?.count ?? 0;
 }
 
 /** The logs of some jobs, each in its order. */
@@ -102,6 +151,7 @@ export async function addEntries(
   crewId: string,
   jobId: string,
   entries: readonly LogEntry[],
+  personId?: string,
 ): Promise<void> {
   if (entries.length === 0) return;
   await tx.insert(logEntries).values(
@@ -114,6 +164,7 @@ export async function addEntries(
       roomId: "roomId" in entry ? (entry.roomId ?? null) : null,
       corrects: entry.kind === "correction" ? entry.corrects : null,
       entry,
+      personId: personId ?? null,
     })),
   );
   const [last] = await tx

@@ -32,6 +32,8 @@ export const logEntries = mysqlTable(
     /** The entry a correction strikes out. */
     corrects: uuid("corrects"),
     entry: json<LogEntry>()("entry").notNull(),
+    /** Who was signed in when it came; null for what came before there were accounts. */
+    personId: uuid("person_id"),
     receivedAt: datetime("received_at", { fsp: 3 }).notNull().default(sql`(now(3))`),
   },
   (table) => [

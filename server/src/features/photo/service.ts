@@ -80,10 +80,11 @@ function sameOrRefused(
   { photo, sha256 }: StoredPhoto,
   sent: { readonly jobId: JobId; readonly facts: PhotoFacts; readonly sha256: string },
 ): Photo {
-  const { id: _id, jobId, width: _width, height: _height, ...theirs } = photo;
+  const { id: _id, jobId, width: _width, height: _height, by: _by, ...theirs } = photo;
+  const { by: _sender, ...facts } = sent.facts;
   const sameBytes = sha256 === null || sha256 === sent.sha256;
-  if (jobId !== sent.jobId || !sameBytes || !isDeepStrictEqual(theirs, sent.facts))
-    throw new ApiFailure("entry-differs", { theirs, yours: sent.facts });
+  if (jobId !== sent.jobId || !sameBytes || !isDeepStrictEqual(theirs, facts))
+    throw new ApiFailure("entry-differs", { theirs, yours: facts });
   return photo;
 }
 

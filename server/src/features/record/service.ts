@@ -13,6 +13,7 @@ import {
 } from "@scutch/contract";
 import { joinRecord } from "@scutch/core/plan";
 import type { z } from "zod";
+import type { Actor } from "../../actor.ts";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { holdCrew, noteChange } from "../change/service.ts";
@@ -31,6 +32,7 @@ import {
   writeVessel,
 } from "../shelf/service.ts";
 import { readLots, writeLot } from "../stock/service.ts";
+import { requireMayChange, withHidden } from "./permissions.ts";
 
 /** How things of a kind are checked, found and written, and the topic they belong to. */
 interface Kind<V> {
@@ -106,17 +108,23 @@ async function forgetCustomer(tx: Transaction, crewId: CrewId, customerId: Custo
  */
 export async function saveRecord<K extends RecordChange["kind"]>(
   db: Db,
-  crewId: CrewId,
-  { kind, base, value }: { readonly kind: K; readonly base?: RecordChange["base"]; readonly value: Value<K> },
+  { crewId, role }: Pick<Actor, "crewId" | "role">,
+  {
+    kind,
+    base,
+    value: sent,
+  }: { readonly kind: K; readonly base?: RecordChange["base"]; readonly value: Value<K> },
 ): Promise<Value<K>> {
   const { topic, schema, find, write } = KINDS[kind] as unknown as Kind<Value<K>>;
   return retryTransaction(db, async (tx) => {
     // One after the other: what is joined is what was saved last.
     await holdCrew(tx, crewId);
-    const theirs = await find(tx, crewId, value);
+    const theirs = await find(tx, crewId, sent);
+    const value = withHidden(role, theirs, sent);
     const joined =
       base && theirs ? schema.safeParse(joinRecord(base, { ...value }, { ...theirs })) : undefined;
     const saved = await forgotten(tx, crewId, kind, theirs, joined?.success ? joined.data : value);
+    requireMayChange(role, kind, theirs, saved);
     await write(tx, crewId, saved);
     await noteChange(tx, crewId, topic);
     return saved;

@@ -5,5 +5,5 @@ import { mount } from "../../http/mount.ts";
 import { readShelf } from "./service.ts";
 
 export function shelfRoutes(router: Router, { db }: Context): void {
-  mount(router, endpoints.readShelf, (_call, { crewId }) => readShelf(db, crewId));
+  mount(router, endpoints.readShelf, (_call, actor) => readShelf(db, actor));
 }

@@ -1,4 +1,5 @@
-import type { Shelf } from "@scutch/contract";
+import { may, type Shelf, withoutKeySafe } from "@scutch/contract";
+import type { Actor } from "../../actor.ts";
 import type { Db } from "../../db/connect.ts";
 import { readCustomers } from "./customer/store.ts";
 import { readGear } from "./gear/store.ts";
@@ -13,8 +14,8 @@ export { readProducts, writeProduct } from "./product/store.ts";
 export { readSites, siteExists, writeSite } from "./site/store.ts";
 export { readVessels, writeVessel } from "./vessel/store.ts";
 
-/** Everything of a crew's shelf and van, its places and customers. */
-export async function readShelf(db: Db, crewId: string): Promise<Shelf> {
+/** A crew's shelf and van, its places and customers, as far as a role may see them. */
+export async function readShelf(db: Db, { crewId, role }: Pick<Actor, "crewId" | "role">): Promise<Shelf> {
   const [products, vessels, gear, sites, customers] = await Promise.all([
     readProducts(db, crewId),
     readVessels(db, crewId),
@@ -22,5 +23,11 @@ export async function readShelf(db: Db, crewId: string): Promise<Shelf> {
     readSites(db, crewId),
     readCustomers(db, crewId),
   ]);
-  return { products, vessels, gear, sites, customers };
+  return {
+    products,
+    vessels,
+    gear,
+    sites: may(role, "read-key-safe") ? sites : sites.map(withoutKeySafe),
+    customers: may(role, "read-customers") ? customers : [],
+  };
 }
