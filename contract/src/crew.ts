@@ -13,8 +13,9 @@ import { Name, quantity } from "./quantity.ts";
 export const CONTRACT_VERSION = 3;
 /** Oldest version the server still takes. */
 export const OLDEST_CONTRACT = 3;
-/** Headers in which the app says whose work it sends and which contract it speaks. */
+/** Headers in which the app says whose work it sends, for which crew, and which contract it speaks. */
 export const CREW_HEADER = "x-scutch-crew";
+export const PERSON_HEADER = "x-scutch-person";
 export const CONTRACT_HEADER = "x-scutch-contract";
 
 export const Crew = z.strictObject({ id: CrewId, name: Name }).meta({ id: "Crew" });

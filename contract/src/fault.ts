@@ -22,6 +22,7 @@ export const ApiError = z
         "entry-differs",
         "wrong-origin",
         "wrong-crew",
+        "other-person",
         "signed-out",
         "not-allowed",
         "too-many",

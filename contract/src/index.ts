@@ -1,4 +1,12 @@
 export {
+  mayChangeJob,
+  mayChangeRecord,
+  mayWrite,
+  readableKinds,
+  readsWholeLog,
+  visibleJob,
+} from "./access.ts";
+export {
   type AuditLine,
   type Device,
   Email,
@@ -21,6 +29,7 @@ export {
   CrewSettings,
   MAX_ROOM_PRICES,
   OLDEST_CONTRACT,
+  PERSON_HEADER,
   PriceBook,
 } from "./crew.ts";
 export { CrewFile } from "./crewFile.ts";
@@ -98,7 +107,7 @@ export { MAX_PHOTO_BYTES, PHOTO_SIDE, PHOTO_TYPES, Photo, PhotoFacts } from "./p
 export { Product, Strength } from "./product.ts";
 export { Air, RelativeHumidity, Temperature } from "./quantity.ts";
 export { MAX_OFFERS, Offer, type OfferLine, PAID_BY, QuotedBook, Signature } from "./quoteEntries.ts";
-export { may, mayWrite, type Permission, ROLES, Role, readableKinds, readsWholeLog } from "./role.ts";
+export { may, type Permission, ROLES, Role } from "./role.ts";
 export { AirMover, Part, Room, RoomShape, Zones } from "./room.ts";
 export { forgottenSite, Site, withoutKeySafe } from "./site.ts";
 export { isSouthern } from "./southern.ts";

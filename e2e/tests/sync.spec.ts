@@ -189,13 +189,15 @@ test("an app the server no longer takes is told to update and keeps its work; an
   await expect(page.getByText(/out of date.*1 change saved here/)).toBeVisible();
   says = { "x-scutch-crew": "01930000-0000-7000-8000-0000000000ff" };
   await page.evaluate(() => dispatchEvent(new Event("online")));
-  await expect(page.getByText(/belongs to another crew.*not sent/)).toBeVisible();
+  await expect(page.getByText(/don’t belong to this crew any more.*not sent/)).toBeVisible();
   expect(await rooms(request, LIBRARY)).not.toContain("Cloakroom");
   await page.unrouteAll();
   await page.evaluate(() => dispatchEvent(new Event("online")));
   await expect.poll(() => rooms(request, LIBRARY)).toContain("Cloakroom");
   const names = await page.evaluate(async () => (await indexedDB.databases()).map(({ name }) => name));
-  expect(names).toEqual(["scutch-01930000-0000-7000-8000-000000000001"]);
+  expect(names).toEqual([
+    "scutch-01930000-0000-7000-8000-000000000001-01930000-0000-7000-8e00-000000000001",
+  ]);
 });
 
 test("undo takes back one's own room and leaves the one a colleague added meanwhile", async ({

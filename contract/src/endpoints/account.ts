@@ -60,8 +60,7 @@ export const accountEndpoints = {
     method: "post",
     path: PATHS.joinCrew,
     needs: "anyone",
-    summary:
-      "Use an invite: as a new person, or without one as who is signed in. An invite works once",
+    summary: "Use an invite: as a new person, or without one as who is signed in. An invite works once",
     params: z.strictObject({ code: InviteCode }),
     body: z.strictObject({ person: z.strictObject(newPerson).optional() }),
     response: Me,

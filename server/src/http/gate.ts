@@ -1,4 +1,11 @@
-import { CONTRACT_HEADER, CREW_HEADER, may, type Needs, OLDEST_CONTRACT } from "@scutch/contract";
+import {
+  CONTRACT_HEADER,
+  CREW_HEADER,
+  may,
+  type Needs,
+  OLDEST_CONTRACT,
+  PERSON_HEADER,
+} from "@scutch/contract";
 import type { Request, RequestHandler, Response } from "express";
 import type { Actor } from "../actor.ts";
 import { ApiFailure } from "../failures.ts";
@@ -31,12 +38,14 @@ export const actorGate =
     next();
   };
 
-/** Who asks; throws signed-out, or wrong-crew where the crew the device means isn't theirs. */
+/** Who asks; throws signed-out, wrong-crew where the crew the device means isn't theirs, or other-person where its work is somebody else's. */
 export async function actorFor(actorOf: ActorOf, request: Request, response: Response): Promise<Actor> {
   const meant = said(request, CREW_HEADER, "crew");
   const actor = await withinDeadline(actorOf(request, meant, response));
   if (!actor) throw new ApiFailure("signed-out");
   if (meant !== undefined && meant !== actor.crewId) throw new ApiFailure("wrong-crew");
+  const sender = said(request, PERSON_HEADER, "person");
+  if (sender !== undefined && sender !== actor.person.id) throw new ApiFailure("other-person");
   return actor;
 }
 

@@ -6,6 +6,7 @@ export const STATUS: Record<FailureCode, number> = {
   "signed-out": 401,
   "wrong-origin": 403,
   "wrong-crew": 403,
+  "other-person": 403,
   "not-allowed": 403,
   "not-found": 404,
   "version-conflict": 409,

@@ -2,9 +2,10 @@ import { lazy, Suspense, useEffect, useLayoutEffect, useRef } from "react";
 import { BrowserRouter, Navigate, Route, Routes, useLocation, useNavigationType } from "react-router";
 import { firstIdle, noteFirstSight } from "../device/firstSight.ts";
 import { TodayScreen } from "../features/today/TodayScreen.tsx";
+import { useMay } from "../state/useMay.ts";
 import { Loading } from "../ui/States.tsx";
 import { ErrorBoundary, NoSuchPage } from "./ErrorBoundary.tsx";
-import { fetchPhases, jobPath, PHASES, phaseAt } from "./phases.ts";
+import { fetchPhases, jobPath, PHASES, type Phase, phaseAt } from "./phases.ts";
 import { Shell } from "./Shell.tsx";
 
 const jobScreen = async () => ({ default: (await import("./JobScreen.tsx")).JobScreen });
@@ -36,6 +37,9 @@ const PriceScreen = lazy(async () => ({
 }));
 const QuoteScreen = lazy(async () => ({
   default: (await import("../features/quote/QuoteScreen.tsx")).QuoteScreen,
+}));
+const CrewScreen = lazy(async () => ({
+  default: (await import("../features/crew/CrewScreen.tsx")).CrewScreen,
 }));
 const ReferenceScreen = lazy(async () => ({
   default: (await import("../features/reference/ReferenceScreen.tsx")).ReferenceScreen,
@@ -77,8 +81,12 @@ export function App() {
             <Route path="price" element={<Page what="the price" screen={<PriceScreen />} />} />
             <Route path="quote" element={<Page what="the quote" screen={<QuoteScreen />} />} />
             <Route path="practice" element={<Page what="practice" screen={<PracticeScreen />} />} />
-            {PHASES.map(({ path, Screen }) => (
-              <Route key={path} path={path} element={<Page what="the page" screen={<Screen />} />} />
+            {PHASES.map((phase) => (
+              <Route
+                key={phase.path}
+                path={phase.path}
+                element={<Page what="the page" screen={<PhaseScreen phase={phase} />} />}
+              />
             ))}
           </Route>
           <Route path="shelf" element={<Page what="the shelf" screen={<ShelfScreen />} />} />
@@ -89,11 +97,18 @@ export function App() {
           <Route path="places/:siteId" element={<Page what="the place" screen={<PlaceScreen />} />} />
           <Route path="mixer" element={<Page what="the mixer" screen={<MixerScreen />} />} />
           <Route path="reference" element={<Page what="the reference" screen={<ReferenceScreen />} />} />
+          <Route path="crew" element={<Page what="the crew" screen={<CrewScreen />} />} />
           <Route path="*" element={<NoSuchPage />} />
         </Route>
       </Routes>
     </BrowserRouter>
   );
+}
+
+/** A phase’s screen; for who can’t read the log, Hand over in place of what tells from it. */
+function PhaseScreen({ phase: { Screen, needsLog } }: { readonly phase: Phase }) {
+  const readsLog = useMay("read-log");
+  return readsLog || !needsLog ? <Screen /> : <Navigate to="../hand-over" relative="path" replace />;
 }
 
 interface PageProps {

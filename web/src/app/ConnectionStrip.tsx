@@ -1,7 +1,10 @@
-import { CircleHelp, CloudOff, HardDrive, RefreshCw } from "lucide-react";
+import type { Role } from "@scutch/contract";
+import { CircleHelp, CloudOff, HardDrive, Lock, RefreshCw } from "lucide-react";
 import { lazy, type ReactNode, Suspense, useSyncExternalStore } from "react";
+import { device } from "../device/db.ts";
 import { useDeviceQuery } from "../device/deviceQuery.ts";
 import { isSendable } from "../device/requests.ts";
+import { today } from "../format/time.ts";
 import { failedCalculations, onCalculationFailed } from "../planning/failedCalculations.ts";
 import {
   type ConnectionState,
@@ -10,9 +13,11 @@ import {
   selectUpdate,
 } from "../state/connectionSlice.ts";
 import { selectHeldClash, selectUnstored } from "../state/pendingSlice.ts";
-import { useAppSelector } from "../state/store.ts";
+import { refusalRead, selectRefused } from "../state/refusalSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
-import { openOtherCrew } from "./otherCrew.ts";
+import { saveFile } from "../ui/saveFile.ts";
+import { openSignedIn } from "./otherCrew.ts";
 
 const takeUpdate = async () => (await import("./updates.ts")).takeUpdate();
 const ClashPanels = lazy(async () => ({ default: (await import("./ConflictPanels.tsx")).ConflictPanels }));
@@ -28,6 +33,9 @@ const keptHere = (count: number) =>
     ? `${changes(count)} saved on this device and will send when you’re online.`
     : "Keep working: everything is saved on this device.";
 
+const keptUnsent = (count: number) =>
+  count > 0 ? `${changes(count)} saved here and not sent.` : "Nothing here waits to be sent.";
+
 const SENTENCES: Record<Exclude<ConnectionState, "ok">, (waiting: number) => string> = {
   offline: (waiting) => `You’re offline. ${keptHere(waiting)}`,
   "server-fault": (waiting) => `The server has a problem. ${keptHere(waiting)}`,
@@ -35,9 +43,24 @@ const SENTENCES: Record<Exclude<ConnectionState, "ok">, (waiting: number) => str
     `You are signed out. ${waiting > 0 ? `${changes(waiting)} saved here and will send when you sign in.` : "Sign in to see the crew’s work."}`,
   "update-needed": (waiting) =>
     `This app is out of date. ${waiting > 0 ? `${changes(waiting)} saved here and will send after you update.` : "Update to send changes."}`,
-  "wrong-crew": (waiting) =>
-    `The server now belongs to another crew. ${waiting > 0 ? `${changes(waiting)} saved here under this crew’s name and not sent.` : "This crew’s work stays on this device."}`,
+  "wrong-crew": (waiting) => `You don’t belong to this crew any more. ${keptUnsent(waiting)}`,
+  "other-person": (waiting) => `Somebody else is signed in on this device. ${keptUnsent(waiting)}`,
 };
+
+/** What the person’s role doesn’t allow: nothing was changed. */
+const REFUSED: Readonly<Record<Role, string>> = {
+  owner: "Not changed.",
+  technician: "Not changed: prices and crew settings are the owner’s.",
+  trainee: "Not changed: as a trainee you look and practise. Open Practice to try this step by step.",
+  bookkeeper: "Not changed: as a bookkeeper you change prices, payments, customers and hand-over.",
+};
+
+/** What can’t be sent in these states may never be: it can be saved to a file. */
+const LEFT_OUT: readonly ConnectionState[] = ["signed-out", "wrong-crew", "other-person"];
+async function saveUnsent(): Promise<void> {
+  const { unsentFile } = await import("../device/leave.ts");
+  saveFile(`scutch-unsent-${today()}.json`, await unsentFile(device()));
+}
 
 /** Whether what was done here has reached the server, what can't be sent or kept, and what has to be decided. */
 export function ConnectionStrip() {
@@ -55,6 +78,8 @@ export function ConnectionStrip() {
       clashing: (await db.jobs.where("clashing").equals(1).count()) > 0,
     };
   }, []);
+  const dispatch = useAppDispatch();
+  const refused = useAppSelector(selectRefused);
   const clashing = found?.clashing || heldClash;
   return (
     <>
@@ -82,11 +107,29 @@ export function ConnectionStrip() {
                 Update now
               </Button>
             )}
-            {reach === "wrong-crew" && (
-              <Button weight="quiet" onClick={() => void openOtherCrew()}>
-                Open the other crew’s work
+            {reach === "signed-out" && (
+              <Button weight="quiet" onClick={() => location.assign("/sign-in")}>
+                Sign in
               </Button>
             )}
+            {(reach === "wrong-crew" || reach === "other-person") && (
+              <Button weight="quiet" onClick={() => void openSignedIn()}>
+                Open what you’re signed in to
+              </Button>
+            )}
+            {LEFT_OUT.includes(reach) && (found?.waiting ?? 0) > 0 && (
+              <Button weight="quiet" onClick={() => void saveUnsent()}>
+                Save unsent changes to a file
+              </Button>
+            )}
+          </Line>
+        )}
+        {refused && (
+          <Line tone="caution" icon={<Lock aria-hidden size={18} className="shrink-0" />}>
+            {REFUSED[refused]}
+            <Button weight="quiet" onClick={() => dispatch(refusalRead())}>
+              Close
+            </Button>
           </Line>
         )}
         {update && (

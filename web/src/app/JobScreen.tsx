@@ -17,6 +17,7 @@ import { ExplainedFigure } from "../shared/explain/ExplainedFigure.tsx";
 import { UndoEntry } from "../shared/logging/UndoEntry.tsx";
 import { onScreen, selectHistory } from "../state/historySlice.ts";
 import { useAppSelector } from "../state/store.ts";
+import { useMay } from "../state/useMay.ts";
 import { useTimes, useZoneName, ZoneContext } from "../state/useTimes.ts";
 import { useUnits } from "../state/useUnits.ts";
 import { DialogAside } from "../ui/Dialog.tsx";
@@ -24,7 +25,7 @@ import { Failed, Loading } from "../ui/States.tsx";
 import { useNow } from "../ui/useNow.ts";
 import { useShortcut } from "../ui/useShortcut.ts";
 import { changeText } from "./changeText.ts";
-import { PHASES, type Phase } from "./phases.ts";
+import { type Phase, phasesFor } from "./phases.ts";
 
 const JobMenu = lazy(async () => ({ default: (await import("../features/jobmenu/JobMenu.tsx")).JobMenu }));
 
@@ -77,13 +78,14 @@ const OpenJob = memo(function OpenJob({ desk }: { readonly desk: JobDesk }) {
 /** The phases, and undo: nothing here follows the figures. */
 const PhaseBar = memo(function PhaseBar({ jobId }: { readonly jobId: JobId }) {
   const navigate = useNavigate();
+  const readsLog = useMay("read-log");
   useShortcut("t", () => void navigate("/"));
   return (
     <nav
       aria-label="Phases of the job"
       className="fixed inset-x-0 bottom-0 z-20 flex border-ink border-t-2 bg-ground sm:static sm:mx-7 sm:border-t-0 sm:border-b-2 print:hidden"
     >
-      {PHASES.map((phase) => (
+      {phasesFor(readsLog).map((phase) => (
         <PhaseLink key={phase.path} phase={phase} />
       ))}
       <UndoButtons jobId={jobId} />

@@ -1,9 +1,11 @@
+import { may, type Permission } from "@scutch/contract";
 import {
   BookOpen,
   ChartNoAxesColumn,
   Droplets,
   FlaskConical,
   List,
+  type LucideIcon,
   MapPin,
   Moon,
   Pipette,
@@ -14,27 +16,36 @@ import {
 } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import { Link, NavLink, Outlet, useMatch } from "react-router";
+import { selectMe } from "../state/crewSlice.ts";
 import { themeChosen, unitsChosen } from "../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { useUnits } from "../state/useUnits.ts";
 import { useShortcut } from "../ui/useShortcut.ts";
 import { ConnectionStrip } from "./ConnectionStrip.tsx";
+import { DemoStrip } from "./DemoStrip.tsx";
 
 const KeysDialog = lazy(async () => ({ default: (await import("./KeysDialog.tsx")).KeysDialog }));
 const SettingsDialog = lazy(async () => ({
   default: (await import("../features/settings/SettingsDialog.tsx")).SettingsDialog,
 }));
 
-const PLACES = [
+interface Place {
+  readonly to: string;
+  readonly name: string;
+  readonly Icon: LucideIcon;
+  /** Absent: everybody sees it. */
+  readonly needs?: Permission;
+}
+const PLACES: readonly Place[] = [
   { to: "/", name: "Today", Icon: List },
-  { to: "/drying", name: "Drying", Icon: Droplets },
-  { to: "/week", name: "Week", Icon: ChartNoAxesColumn },
+  { to: "/drying", name: "Drying", Icon: Droplets, needs: "read-log" },
+  { to: "/week", name: "Week", Icon: ChartNoAxesColumn, needs: "read-money" },
   { to: "/places", name: "Places", Icon: MapPin },
   { to: "/van", name: "Van", Icon: Truck },
   { to: "/shelf", name: "Shelf", Icon: FlaskConical },
   { to: "/mixer", name: "Mixer", Icon: Pipette },
   { to: "/reference", name: "Reference", Icon: BookOpen },
-] as const;
+];
 
 /** What stands round every screen: the rail on a laptop, a bar on a phone, and word of the connection. */
 export function Shell() {
@@ -44,6 +55,8 @@ export function Shell() {
   const [settings, setSettings] = useState(false);
   const [keys, setKeys] = useState(false);
   useShortcut("?", () => setKeys(true));
+  const me = useAppSelector(selectMe);
+  const places = PLACES.filter(({ needs }) => !needs || !me || may(me.role, needs));
   const atHome = useMatch("/") !== null;
   const railItem = "flex min-h-14 w-full flex-col items-center justify-center gap-1 text-xs font-semibold";
   const toggleUnits = () => dispatch(unitsChosen(units === "metric" ? "us" : "metric"));
@@ -64,7 +77,7 @@ export function Shell() {
         <Link to="/" className="py-3 text-center font-extrabold tracking-tight">
           scutch
         </Link>
-        {PLACES.map(({ to, name, Icon }) => (
+        {places.map(({ to, name, Icon }) => (
           <NavLink
             key={to}
             to={to}
@@ -131,7 +144,7 @@ export function Shell() {
         {atHome && (
           <nav aria-label="Main menu" className="flex flex-wrap border-rule border-b sm:hidden print:hidden">
             {/* Reference has its sign in the header. */}
-            {PLACES.slice(1, -1).map(({ to, name }) => (
+            {places.slice(1, -1).map(({ to, name }) => (
               <Link
                 key={to}
                 to={to}
@@ -142,6 +155,7 @@ export function Shell() {
             ))}
           </nav>
         )}
+        <DemoStrip />
         <ConnectionStrip />
         <main id="main">
           <Outlet />

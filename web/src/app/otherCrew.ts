@@ -1,11 +1,20 @@
 import { sendAs } from "../device/api.ts";
-import { askCrew } from "../device/pull.ts";
-import { rememberCrew } from "../device/rememberedCrew.ts";
+import { eraseOthersWork } from "../device/leave.ts";
+import { askCrew, rememberAnswer } from "../device/pull.ts";
+import { rememberedCrew } from "../device/rememberedCrew.ts";
 
-/** Takes up the crew the server now answers for; what is here of the other stays here, under its own name. */
-export async function openOtherCrew(): Promise<void> {
-  const answer = await askCrew(sendAs(undefined));
-  if (typeof answer === "string") return;
-  rememberCrew(answer.crew.id);
-  location.reload();
+/** Who is signed in, for the crew this device had open last where they belong to it. */
+async function askMine() {
+  const before = rememberedCrew();
+  const own = before && (await askCrew(sendAs({ crewId: before.id })));
+  return typeof own === "object" ? own : askCrew(sendAs(undefined));
+}
+
+/** Opens the work of whoever is signed in now; what is here of others and not sent stays under their own names. */
+export async function openSignedIn(): Promise<void> {
+  const answer = await askMine();
+  if (typeof answer === "string") return location.assign("/sign-in");
+  const crew = rememberAnswer(answer);
+  await eraseOthersWork(crew);
+  location.assign("/");
 }

@@ -12,6 +12,8 @@ export interface Phase {
   readonly fetch: () => Promise<unknown>;
   /** The stages of a job that it opens at; running: step by step, on the card. */
   readonly opens: readonly (JobState["kind"] | "running")[];
+  /** It tells from the log: not for who can’t read that. */
+  readonly needsLog?: boolean;
 }
 
 const survey = async () => ({ default: (await import("../features/survey/SurveyScreen.tsx")).SurveyScreen });
@@ -27,11 +29,15 @@ const log = async () => ({ default: (await import("../features/log/LogScreen.tsx
 export const PHASES: readonly Phase[] = [
   { path: "survey", name: "Survey", key: "1", Screen: lazy(survey), fetch: survey, opens: ["planned"] },
   { path: "mix", name: "Mix", key: "2", Screen: lazy(mix), fetch: mix, opens: ["under-way"] },
-  { path: "run", name: "Run", key: "3", Screen: lazy(run), fetch: run, opens: ["running"] },
-  { path: "dry", name: "Dry", key: "4", Screen: lazy(dry), fetch: dry, opens: ["drying"] },
+  { path: "run", name: "Run", key: "3", Screen: lazy(run), fetch: run, opens: ["running"], needsLog: true },
+  { path: "dry", name: "Dry", key: "4", Screen: lazy(dry), fetch: dry, opens: ["drying"], needsLog: true },
   { path: "hand-over", name: "Hand over", key: "5", Screen: lazy(handOver), fetch: handOver, opens: [] },
-  { path: "log", name: "Log", key: "6", Screen: lazy(log), fetch: log, opens: ["dry"] },
+  { path: "log", name: "Log", key: "6", Screen: lazy(log), fetch: log, opens: ["dry"], needsLog: true },
 ];
+
+/** The phases a person works in. */
+export const phasesFor = (readsLog: boolean): readonly Phase[] =>
+  PHASES.filter(({ needsLog }) => readsLog || needsLog !== true);
 
 /** The phase an address is in. */
 export const phaseAt = (pathname: string): Phase | undefined =>

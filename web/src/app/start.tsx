@@ -1,35 +1,90 @@
-import type { CrewId } from "@scutch/contract";
-import { StrictMode, useEffect, useState } from "react";
+import { lazy, StrictMode, Suspense, useEffect, useState } from "react";
 import { Provider } from "react-redux";
 import { sendAs } from "../device/api.ts";
 import { followChanges } from "../device/changeFeed.ts";
 import { firstAsk, firstIdle } from "../device/firstSight.ts";
-import { askCrew, type CrewAnswer, keepCrew, pullCrew } from "../device/pull.ts";
-import { rememberCrew, rememberedCrew } from "../device/rememberedCrew.ts";
+import { eraseOthersWork, finishSignOut, forgetSettled } from "../device/leave.ts";
+import { askCrew, type CrewAnswer, keepCrew, pullCrew, rememberAnswer } from "../device/pull.ts";
+import {
+  CREW_KEY,
+  isSigningOut,
+  type RememberedCrew,
+  rememberCrew,
+  rememberedCrew,
+} from "../device/rememberedCrew.ts";
 import { type Session, startSession } from "../device/session.ts";
 import { noteConnection, selectReach, updateFound } from "../state/connectionSlice.ts";
+import { crewRead, selectMe } from "../state/crewSlice.ts";
 import { selectUnstored } from "../state/pendingSlice.ts";
 import { keepSettings, loadSettings, settingsLoaded } from "../state/settingsSlice.ts";
 import { makeStore, type Store } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
 import { App } from "./App.tsx";
+import { DOOR_PAGES } from "./doorPages.ts";
+import { openSignedIn } from "./otherCrew.ts";
+
+const DoorScreen = lazy(async () => ({
+  default: (await import("../features/door/DoorScreen.tsx")).DoorScreen,
+}));
 
 /** While the server can’t be reached it is looked for this often, ms. */
 const LOOK_AGAIN = 15_000;
 
 /** The crew to open: remembered by this device, or heard of just now. */
 interface Opened {
-  readonly id: CrewId;
+  readonly crew: RememberedCrew;
   readonly heard?: { readonly answer: CrewAnswer; readonly askedAt: number };
 }
+
+/** What stands in the way of opening anything. */
+type Held = "offline" | "signed-out";
+
+/** Pages that are for those who come from outside, whoever is signed in. */
+const isDoor = () => DOOR_PAGES.some((page) => page === location.pathname);
+
 function remembered(): Opened | undefined {
-  const id = rememberedCrew();
-  return id && { id };
+  const crew = isSigningOut() || isDoor() ? undefined : rememberedCrew();
+  return crew && { crew };
+}
+
+/** Whose work the server opens for this browser, or what stands in the way. */
+async function askWho(): Promise<Opened | Held> {
+  if (isSigningOut()) {
+    if (!(await finishSignOut().catch(() => false))) return "offline";
+  }
+  if (isDoor()) return "signed-out";
+  const askedAt = Date.now();
+  const answer = await askCrew(sendAs(undefined));
+  if (answer === "signed-out") return "signed-out";
+  if (typeof answer === "string") return "offline";
+  const crew = rememberAnswer(answer);
+  void eraseOthersWork(crew);
+  return { crew, heard: { answer, askedAt } };
+}
+
+/** Somebody else signed in or out in another tab, or what this person may do has changed: the page begins again with what holds now. */
+function followPerson({ db, store }: Session, crew: RememberedCrew): void {
+  addEventListener("storage", ({ key }: StorageEvent) => {
+    if (key === null || (key === CREW_KEY && rememberedCrew()?.database !== crew.database)) location.reload();
+  });
+  let role = crew.role;
+  store.subscribe(() => {
+    const me = selectMe(store.getState());
+    if (!me || me.role === role) return;
+    const before = role;
+    role = me.role;
+    rememberCrew({ ...crew, person: me.person, role: me.role, ...(me.demo ? { demo: true } : {}) });
+    // What a role may see comes and goes with it.
+    if (before !== undefined) void forgetSettled(db).then(() => location.reload());
+  });
 }
 
 /** Opens a crew's work on this device, and keeps it in step with the server while the page is open. */
-function open({ id: crewId, heard }: Opened, store: Store): Session {
-  const session = startSession(crewId, store);
+function open({ crew, heard }: Opened, store: Store): Session {
+  const crewId = crew.id;
+  const session = startSession(crew, store);
+  if (crew.person && crew.role)
+    store.dispatch(crewRead({ me: { person: crew.person, role: crew.role, demo: crew.demo === true } }));
   const { db, lanes } = session;
   store.dispatch(settingsLoaded(loadSettings(crewId)));
   document.documentElement.dataset.theme = store.getState().settings.theme;
@@ -49,10 +104,11 @@ function open({ id: crewId, heard }: Opened, store: Store): Session {
   // What an earlier visit couldn't send goes now, and whenever there is reason to think the server is back.
   const meet = async () => {
     lanes.sendNow();
-    noteConnection(store, await pullCrew(db, sendAs(undefined)));
+    noteConnection(store, await pullCrew(db, session.send));
   };
   if (heard) void keepCrew(db, heard.answer, heard.askedAt).then((result) => noteConnection(store, result));
   else void firstAsk().then(meet);
+  followPerson(session, crew);
   addEventListener("online", () => void meet());
   addEventListener("offline", () => noteConnection(store, "offline"));
   setInterval(() => {
@@ -75,24 +131,19 @@ function open({ id: crewId, heard }: Opened, store: Store): Session {
   return session;
 }
 
-/** The app, once it is known whose work it is: remembered from last time, else asked. */
+/** The app, once it is known whose work it is: remembered from last time, else asked; or the way in. */
 export function Start() {
   const [store] = useState(makeStore);
-  const [crew, setCrew] = useState(remembered);
-  const [offline, setOffline] = useState(false);
+  const [found, setFound] = useState<Opened | Held | undefined>(remembered);
   const [opened, setOpened] = useState(false);
   const [round, setRound] = useState(0);
+  const crew = typeof found === "object" ? found : undefined;
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked again in a new round
   useEffect(() => {
     if (crew) return;
-    setOffline(false);
-    const askedAt = Date.now();
-    void askCrew(sendAs(undefined)).then((answer) => {
-      if (typeof answer === "string") return setOffline(true);
-      rememberCrew(answer.crew.id);
-      setCrew({ id: answer.crew.id, heard: { answer, askedAt } });
-    });
-  }, [crew, round]);
+    setFound(undefined);
+    void askWho().then(setFound);
+  }, [crew === undefined, round]);
   useEffect(() => {
     if (!crew) return;
     open(crew, store);
@@ -106,7 +157,15 @@ export function Start() {
         </Provider>
       </StrictMode>
     );
-  if (!offline)
+  if (found === "signed-out")
+    return (
+      <StrictMode>
+        <Suspense fallback={null}>
+          <DoorScreen onSignedIn={() => void openSignedIn()} />
+        </Suspense>
+      </StrictMode>
+    );
+  if (found !== "offline")
     return (
       <p role="status" className="p-8 text-soft">
         Opening…

@@ -5,6 +5,7 @@ import {
   CREW_HEADER,
   type Endpoints,
   PATHS,
+  PERSON_HEADER,
 } from "@scutch/contract";
 import type * as z from "zod";
 import type { ConnectionState } from "../state/connectionSlice.ts";
@@ -30,6 +31,7 @@ const IN_LINE = 75_000;
 export const STOPS: Partial<Record<ApiError["error"]["code"], Exclude<ConnectionState, "ok">>> = {
   "signed-out": "signed-out",
   "wrong-crew": "wrong-crew",
+  "other-person": "other-person",
   "update-needed": "update-needed",
 };
 
@@ -38,9 +40,17 @@ const BROKEN: readonly ApiError["error"]["code"][] = ["internal", "unavailable"]
 
 export type Send = (method: string, path: string, body?: unknown) => Promise<Reply>;
 
-const headersOf = (crewId: string | undefined): Record<string, string> => ({
+/** Whose work it is, and for which crew. */
+export interface Sender {
+  readonly crewId: string;
+  /** Absent: it isn't known yet who works on this device. */
+  readonly personId?: string | undefined;
+}
+
+const headersOf = (sender: Sender | undefined): Record<string, string> => ({
   [CONTRACT_HEADER]: String(CONTRACT_VERSION),
-  ...(crewId === undefined ? {} : { [CREW_HEADER]: crewId }),
+  ...(sender === undefined ? {} : { [CREW_HEADER]: sender.crewId }),
+  ...(sender?.personId === undefined ? {} : { [PERSON_HEADER]: sender.personId }),
 });
 
 function replyOf(status: number, text: string): Reply {
@@ -60,15 +70,15 @@ function replyOf(status: number, text: string): Reply {
 
 /** Sends requests to our own server, each saying whose work it is and which contract it speaks. */
 export const sendAs =
-  (crewId: string | undefined): Send =>
+  (sender: Sender | undefined): Send =>
   async (method, path, body) => {
-    if (body instanceof Blob) return upload(method, path, body, headersOf(crewId));
+    if (body instanceof Blob) return upload(method, path, body, headersOf(sender));
     try {
       const response = await fetch(`/api${path}`, {
         method,
         signal: AbortSignal.timeout(PATIENCE),
         headers: {
-          ...headersOf(crewId),
+          ...headersOf(sender),
           ...(body === undefined ? {} : { "content-type": "application/json" }),
         },
         ...(body === undefined ? {} : { body: JSON.stringify(body) }),
@@ -80,12 +90,12 @@ export const sendAs =
   };
 
 /** A file from the server, however large it is; undefined where it doesn't come whole. */
-export async function download(path: string, crewId: string): Promise<Blob | undefined> {
+export async function download(path: string, sender: Sender): Promise<Blob | undefined> {
   const given = new AbortController();
   const giveUp = () => given.abort();
   let timer = setTimeout(giveUp, STANDSTILL);
   try {
-    const response = await fetch(`/api${path}`, { headers: headersOf(crewId), signal: given.signal });
+    const response = await fetch(`/api${path}`, { headers: headersOf(sender), signal: given.signal });
     if (!response.ok || !response.body) return undefined;
     const pieces: BlobPart[] = [];
     for (const reader = response.body.getReader(); ; ) {

@@ -45,7 +45,8 @@ function lead(db: DeviceDb, intake: Intake, wake: EventTarget): void {
   };
   const open = (since: number | undefined) => {
     source?.close();
-    const said = { contract: String(CONTRACT_VERSION), crew: db.crewId };
+    const said: Record<string, string> = { contract: String(CONTRACT_VERSION), crew: db.crewId };
+    if (db.personId !== undefined) said.person = db.personId;
     const query = since === undefined ? said : { ...said, since: String(since) };
     const opened = new EventSource(`/api${pathOf("followChanges", {}, query)}`);
     source = opened;

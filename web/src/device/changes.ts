@@ -1,6 +1,17 @@
-import type { Job, LogEntry, PhotoFacts, Site } from "@scutch/contract";
-import { PhotoId } from "@scutch/contract";
+import {
+  type Job,
+  type LogEntry,
+  may,
+  mayChangeJob,
+  mayChangeRecord,
+  mayWrite,
+  type PhotoFacts,
+  PhotoId,
+  type Role,
+  type Site,
+} from "@scutch/contract";
 import { type MergeConflict, resolveConflict } from "@scutch/core/plan";
+import { selectMe } from "../state/crewSlice.ts";
 import { changeRedone, changeUndone, jobChanged, onScreen, selectHistory } from "../state/historySlice.ts";
 import {
   type Doing,
@@ -12,6 +23,7 @@ import {
   type PendingChangeOf,
   selectHeld,
 } from "../state/pendingSlice.ts";
+import { changeRefused } from "../state/refusalSlice.ts";
 import type { DeviceRecords, RecordKind } from "./db.ts";
 import { sendDirectly } from "./direct.ts";
 import { applyResolution, currentPlan } from "./jobRow.ts";
@@ -27,11 +39,40 @@ let trying: ReturnType<typeof setTimeout> | undefined;
 let rescuing = false;
 let made = 0;
 
-function applyOptimistically(doing: Doing): void {
+/** False, and said on the screen, where the person’s role doesn’t allow it: nothing is done then. */
+function applyOptimistically(doing: Doing): boolean {
   const { store } = session();
+  if (isRefused(doing)) return false;
   const item = { ...doing, id: `held-${++made}`, state: "storing" } as PendingChange;
   store.dispatch(held(item));
   void keepOrSay(item);
+  return true;
+}
+
+function isRefused(doing: Doing): boolean {
+  const { store } = session();
+  const role = selectMe(store.getState())?.role;
+  if (role === undefined || mayDo(role, doing)) return false;
+  store.dispatch(changeRefused(role));
+  return true;
+}
+
+/** Whether a role may change this. The server decides; here it keeps what would be refused from being done at all. */
+function mayDo(role: Role, doing: Doing): boolean {
+  switch (doing.kind) {
+    case "job":
+      return mayChangeJob(role, doing.before ?? undefined, doing.after);
+    case "entry":
+      // What a correction strikes out is on the screen, so it was this role's to see; the server looks closer.
+      return mayWrite(role, doing.entry.kind) || (doing.entry.kind === "correction" && may(role, "quote"));
+    case "thing": {
+      const kind = doing.thing.slice(0, doing.thing.indexOf(":")) as RecordKind;
+      return mayChangeRecord(role, kind, doing.before as object | undefined, doing.value as object);
+    }
+    case "photo":
+    case "photo-gone":
+      return may(role, "log");
+  }
 }
 
 /** Whether the device could keep it; if so it is sent with the rest. */
@@ -79,8 +120,10 @@ async function retryUnstored(): Promise<void> {
 
 /** A job's plan changed on a screen by the person who saw `before`; it goes on the undo pile. */
 export function changeJob(before: Job, after: Job, screen: string): void {
+  const doing = { kind: "job", jobId: after.id, before, after } as const;
+  if (isRefused(doing)) return;
   session().store.dispatch(jobChanged({ before, after, screen }));
-  applyOptimistically({ kind: "job", jobId: after.id, before, after });
+  applyOptimistically(doing);
 }
 
 /** Takes back the last change made here on a screen, and nobody else's: the same change the other way round. */
@@ -106,12 +149,17 @@ export function addJob(job: Job, newSite: Site | undefined): void {
   applyOptimistically({ kind: "job", jobId: job.id, before: null, after: job });
 }
 
-export const logEntry = (jobId: string, entry: LogEntry): void =>
+/** False where the person’s role doesn’t allow it. */
+export const logEntry = (jobId: string, entry: LogEntry): boolean =>
   applyOptimistically({ kind: "entry", jobId, entry });
 
 /** A job with its whole log, read in from a file: kept in one piece, or, where this device can't, held as each of it would be. */
-export async function addJobWithLog(job: Job, log: readonly LogEntry[]): Promise<void> {
-  const { db, lanes } = session();
+export async function addJobWithLog(job: Job, told: readonly LogEntry[]): Promise<void> {
+  const { db, lanes, store } = session();
+  if (isRefused({ kind: "job", jobId: job.id, before: null, after: job })) return;
+  // Who did it stays as the file says; who read it in is said with it.
+  const importedBy = selectMe(store.getState())?.person.name ?? "";
+  const log = told.map((entry) => ({ ...entry, importedBy }));
   try {
     await persistJobWithLog(db, job, log);
   } catch {
@@ -139,6 +187,10 @@ export function saveRecord<K extends RecordKind>(
 /** Many records at once that are new here, from a file: kept in one piece, or, where this device can't, held one by one. */
 export async function addRecords(records: readonly NewRecord[]): Promise<void> {
   const { db, lanes } = session();
+  const isOneRefused = records.some(({ kind, value }) =>
+    isRefused({ kind: "thing", thing: keyOf(kind, value), value }),
+  );
+  if (isOneRefused) return;
   try {
     await persistRecords(db, records);
   } catch {

@@ -8,6 +8,7 @@ import type {
   Photo,
   PhotoFacts,
   Product,
+  Role,
   Site,
   StockLot,
   StockUse,
@@ -16,6 +17,7 @@ import type {
 } from "@scutch/contract";
 import Dexie, { type Table } from "dexie";
 import type { JobRow } from "./jobRow.ts";
+import type { RememberedCrew } from "./rememberedCrew.ts";
 import type { SendFailure } from "./sendFailure.ts";
 
 /** What waits to be sent, in the order it was done on this device. */
@@ -72,6 +74,12 @@ export interface PhotoRow extends Waiting {
 /** Single facts by name. */
 export interface Facts {
   readonly crew: { readonly crew: string };
+  /** Who works here, and as what, as the server said. */
+  readonly me: {
+    readonly person: { readonly id: string; readonly name: string };
+    readonly role: Role;
+    readonly demo: boolean;
+  };
   /** When the shelf was last heard of. */
   readonly shelf: { readonly heardAt: number };
   /** What the server counts as used, when asked at `askedAt`. */
@@ -94,7 +102,7 @@ export interface FactRow<K extends keyof Facts = keyof Facts> {
   readonly value: Facts[K];
 }
 
-/** One crew's work on this device, shared by its tabs. Its name carries the crew's id: another crew has another. */
+/** One crew's work on this device, as one person sees and does it, shared by its tabs. Another crew or person has another. */
 export class DeviceDb extends Dexie {
   declare readonly jobs: Table<JobRow, string>;
   declare readonly cards: Table<JobCard, string>;
@@ -104,11 +112,14 @@ export class DeviceDb extends Dexie {
   declare readonly facts: Table<FactRow, string>;
 
   readonly crewId: CrewId;
+  /** Whose work it is; undefined on a device that was last open before there were accounts. */
+  readonly personId: string | undefined;
 
-  constructor(crewId: CrewId) {
+  constructor({ id, database, person }: RememberedCrew) {
     // A phone's battery may end at any moment: what was entered is on its disk before the screen calls it kept.
-    super(`scutch-${crewId}`, { chromeTransactionDurability: "strict" });
-    this.crewId = crewId;
+    super(database, { chromeTransactionDurability: "strict" });
+    this.crewId = id;
+    this.personId = person?.id;
     this.version(1).stores({
       jobs: "id, waiting, clashing",
       cards: "id, day",
@@ -146,8 +157,8 @@ export const pendingRows = <T>(table: Table<T, string>): PromiseLike<T[]> =>
 let opened: DeviceDb | undefined;
 
 /** Opens the crew's work on this device; the app does so once, before anything is shown. */
-export function openDevice(crewId: CrewId): DeviceDb {
-  opened = new DeviceDb(crewId);
+export function openDevice(crew: RememberedCrew): DeviceDb {
+  opened = new DeviceDb(crew);
   return opened;
 }
 

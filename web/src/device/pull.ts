@@ -10,6 +10,7 @@ import {
   type LogPart,
   namesCustomer,
   parseTolerantly,
+  Role,
   type Site,
   type StoredJob,
   withoutCustomer,
@@ -26,6 +27,7 @@ import {
   type RecordRow,
 } from "./db.ts";
 import { cardFacts, currentPlan, receiveRemote } from "./jobRow.ts";
+import { databaseFor, type RememberedCrew, rememberCrew } from "./rememberedCrew.ts";
 
 /** How asking the server went. What it said is in the database. */
 export type PullResult = "kept" | "not-found" | "unreadable" | Exclude<ConnectionState, "ok">;
@@ -231,6 +233,9 @@ export async function pullStock(db: DeviceDb, send: Send): Promise<PullResult> {
 export interface CrewAnswer {
   readonly crew: Crew;
   readonly settings: CrewSettings;
+  readonly person: Answer<"readCrew">["person"];
+  readonly role: Role;
+  readonly demo: boolean;
 }
 
 /** The crew this server answers for, or why it can't be told. */
@@ -239,12 +244,22 @@ export async function askCrew(send: Send): Promise<CrewAnswer | Missing> {
   if (isMissing(answer)) return answer;
   const crew = parseTolerantly(Crew, answer.crew);
   const settings = parseTolerantly(CrewSettings, answer.settings);
-  return crew.ok && settings.ok ? { crew: crew.value, settings: settings.value } : "update-needed";
+  const role = Role.safeParse(answer.role);
+  if (!crew.ok || !settings.ok || !role.success) return "update-needed";
+  const { person, demo } = answer;
+  return { crew: crew.value, settings: settings.value, person, role: role.data, demo: demo === true };
+}
+
+/** Remembers on this device who is signed in; the crew and database it opens from now on. */
+export function rememberAnswer({ crew, person, role, demo }: CrewAnswer): RememberedCrew {
+  const database = databaseFor(crew.id, person.id);
+  const remembered = { id: crew.id, database, person, role, ...(demo ? { demo } : {}) };
+  rememberCrew(remembered);
+  return remembered;
 }
 
 export async function pullCrew(db: DeviceDb, send: Send): Promise<PullResult> {
   const askedAt = Date.now();
-  // Asked without saying whose device it is, so that the answer tells whose server it is.
   const answer = await askCrew(send);
   return typeof answer === "string" ? answer : keepCrew(db, answer, askedAt);
 }
@@ -252,8 +267,10 @@ export async function pullCrew(db: DeviceDb, send: Send): Promise<PullResult> {
 /** Keeps what was heard of the crew when it was asked for at `askedAt`, ms since 1970. */
 export async function keepCrew(db: DeviceDb, answer: CrewAnswer, askedAt: number): Promise<PullResult> {
   if (answer.crew.id !== db.crewId) return "wrong-crew";
+  const { person, role, demo } = answer;
   await db.transaction("rw", db.things, db.facts, async () => {
     await db.setFact("crew", { crew: answer.crew.name });
+    await db.setFact("me", { person, role, demo });
     await hearThings(db, "settings", [["crew", answer.settings]], askedAt);
   });
   return "kept";

@@ -1,4 +1,4 @@
-import type { CrewId, CrewSettings } from "@scutch/contract";
+import type { CrewSettings } from "@scutch/contract";
 import { liveQuery } from "dexie";
 import { deviceLost } from "../state/connectionSlice.ts";
 import { crewRead } from "../state/crewSlice.ts";
@@ -6,6 +6,7 @@ import type { Store } from "../state/store.ts";
 import { type Send, sendAs } from "./api.ts";
 import { type DeviceDb, openDevice } from "./db.ts";
 import { type Outbox, startOutbox } from "./outbox.ts";
+import type { RememberedCrew } from "./rememberedCrew.ts";
 
 /** One crew's app on this device while it is open. */
 export interface Session {
@@ -22,17 +23,18 @@ function followCrew(db: DeviceDb, store: Store): void {
   liveQuery(async () => ({
     name: (await db.fact("crew"))?.crew,
     settings: (await db.things.get("settings:crew"))?.value as CrewSettings | undefined,
+    me: await db.fact("me"),
   })).subscribe({ next: (crew) => void store.dispatch(crewRead(crew)), error: () => undefined });
 }
 
 /** Opens the crew's work on this device and starts sending what waits. The app does so once, before anything is shown. */
-export function startSession(crewId: CrewId, store: Store): Session {
-  const db = openDevice(crewId);
+export function startSession(crew: RememberedCrew, store: Store): Session {
+  const db = openDevice(crew);
   // Deleted from under the page: by a person in the browser's settings, or by another tab.
   const lost = () => void store.dispatch(deviceLost());
   db.on("versionchange", ({ newVersion }) => newVersion === null && lost());
   db.on("close", lost);
-  const send = sendAs(crewId);
+  const send = sendAs(db);
   const lanes = startOutbox(db, send, store);
   current = { db, send, store, lanes };
   followCrew(db, store);

@@ -199,7 +199,7 @@ test("a log that couldn't be read whole is asked for again with the next list", 
 });
 
 test("on its first day a device reads everything, whatever it is told", async () => {
-  const db = new DeviceDb(id(9, 1) as CrewId);
+  const db = new DeviceDb({ id: id(9, 1) as CrewId, database: "scutch-other" });
   const asked: string[] = [];
   const send: Send = async (_, path) => {
     asked.push(path.split("?")[0] ?? "");
@@ -213,7 +213,12 @@ test("on its first day a device reads everything, whatever it is told", async ()
       used: [],
       jobs: [],
     };
-    const crew = { crew: { id: db.crewId, name: "Crew" }, settings: { prices: {} } };
+    const crew = {
+      crew: { id: db.crewId, name: "Crew" },
+      settings: { prices: {} },
+      person: { id: id(9, 3), name: "Mira" },
+      role: "owner",
+    };
     return { outcome: "done", body: { ...lists, ...crew, earlier: null, later: null } };
   };
   await takeChanges(db, send, changes(3, `log:${JOB_ID}`));

@@ -7,7 +7,8 @@ export type ConnectionState =
   | "server-fault"
   | "signed-out"
   | "update-needed"
-  | "wrong-crew";
+  | "wrong-crew"
+  | "other-person";
 
 interface Connection {
   readonly reach: ConnectionState;

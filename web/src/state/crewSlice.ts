@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
-import type { CrewSettings } from "@scutch/contract";
+import { type CrewSettings, may, type Permission, type Role } from "@scutch/contract";
 import { held } from "./pendingSlice.ts";
 
 /** What every screen needs of the crew, followed from the device's database. */
@@ -7,9 +7,17 @@ interface CrewState {
   readonly name: string | undefined;
   /** undefined: this device has yet to hear of them, and a save from here would overwrite them unseen. */
   readonly settings: CrewSettings | undefined;
+  /** Who works here, and as what; undefined until that is known: the server decides then. */
+  readonly me: Me | undefined;
 }
 
-const initialState: CrewState = { name: undefined, settings: undefined };
+interface Me {
+  readonly person: { readonly id: string; readonly name: string };
+  readonly role: Role;
+  readonly demo: boolean;
+}
+
+const initialState: CrewState = { name: undefined, settings: undefined, me: undefined };
 
 export const crewSlice = createSlice({
   name: "crew",
@@ -24,8 +32,13 @@ export const crewSlice = createSlice({
         ? { ...state, settings: payload.value as CrewSettings }
         : state,
     ),
-  selectors: { selectCrew: (state) => state },
+  selectors: {
+    selectCrew: (state) => state,
+    selectMe: (state) => state.me,
+    /** What the person here may do; before that is known, everything, since the server has the last word. */
+    selectMay: (state, permission: Permission) => !state.me || may(state.me.role, permission),
+  },
 });
 
 export const { crewRead } = crewSlice.actions;
-export const { selectCrew } = crewSlice.selectors;
+export const { selectCrew, selectMay, selectMe } = crewSlice.selectors;

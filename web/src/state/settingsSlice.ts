@@ -8,8 +8,6 @@ export interface Settings {
   /** Chosen on this device; absent: the crew's. */
   readonly units?: UnitSystem;
   readonly theme: Theme;
-  /** Who writes the log on this device. */
-  readonly name: string;
   /** Whose steps of a run this device shows, from 0; absent: by the name, or the first. */
   readonly seat?: number;
   readonly signals: Signals;
@@ -32,7 +30,6 @@ export const unitsOfDevice = (): UnitSystem =>
 
 const firstSettings = (): Settings => ({
   theme: matchMedia("(prefers-color-scheme: dark)").matches ? "night" : "day",
-  name: "",
   signals: DEFAULT_SIGNALS,
 });
 
@@ -43,12 +40,11 @@ const keyOf = (crewId: string) => `scutch-settings-${crewId}`;
 export function loadSettings(crewId: string): Settings {
   try {
     const kept = localStorage.getItem(keyOf(crewId)) ?? "{}";
-    const { units, theme, name, seat, signals }: Partial<Settings> = JSON.parse(kept);
+    const { units, theme, seat, signals }: Partial<Settings> = JSON.parse(kept);
     return {
       ...firstSettings(),
       ...(units ? { units } : {}),
       ...(theme ? { theme } : {}),
-      ...(name ? { name } : {}),
       ...(seat === undefined ? {} : { seat }),
       signals: { ...DEFAULT_SIGNALS, ...signals },
     };
@@ -66,7 +62,7 @@ export function keepSettings(crewId: string, settings: Settings): void {
   }
 }
 
-const initialState: Settings = { theme: "day", name: "", signals: DEFAULT_SIGNALS };
+const initialState: Settings = { theme: "day", signals: DEFAULT_SIGNALS };
 
 export const settingsSlice = createSlice({
   name: "settings",
@@ -87,13 +83,10 @@ export const settingsSlice = createSlice({
     signalSet: (state, { payload }: PayloadAction<Partial<Signals>>) => {
       state.signals = { ...state.signals, ...payload };
     },
-    nameGiven: (state, { payload }: PayloadAction<string>) => {
-      state.name = payload;
-    },
   },
   selectors: { selectSettings: (state) => state },
 });
 
-export const { settingsLoaded, unitsChosen, unitsLeftToCrew, themeChosen, seatTaken, signalSet, nameGiven } =
+export const { settingsLoaded, unitsChosen, unitsLeftToCrew, themeChosen, seatTaken, signalSet } =
   settingsSlice.actions;
 export const { selectSettings } = settingsSlice.selectors;

@@ -5,6 +5,7 @@ import { crewSlice } from "./crewSlice.ts";
 import { historySlice } from "./historySlice.ts";
 import { loggedSlice } from "./loggedSlice.ts";
 import { pendingSlice } from "./pendingSlice.ts";
+import { refusalSlice } from "./refusalSlice.ts";
 import { settingsSlice } from "./settingsSlice.ts";
 
 /** What the interface remembers. The crew's work is in the device's database, read live. */
@@ -15,6 +16,7 @@ export const makeStore = () =>
       [crewSlice.name]: crewSlice.reducer,
       [historySlice.name]: historySlice.reducer,
       [pendingSlice.name]: pendingSlice.reducer,
+      [refusalSlice.name]: refusalSlice.reducer,
       [loggedSlice.name]: loggedSlice.reducer,
       [settingsSlice.name]: settingsSlice.reducer,
     },

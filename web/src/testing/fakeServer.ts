@@ -152,4 +152,5 @@ export class FakeServer {
 
 let databases = 0;
 /** A database of a test's own. */
-export const freshDb = () => new DeviceDb(`test-${++databases}` as CrewId);
+export const freshDb = () =>
+  new DeviceDb({ id: `test-${++databases}` as CrewId, database: `scutch-test-${databases}` });

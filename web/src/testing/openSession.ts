@@ -10,5 +10,6 @@ export function openSession(): Session {
   globalThis.fetch = () => Promise.reject(new TypeError("offline"));
   const store = makeStore();
   store.dispatch(unitsChosen("metric"));
-  return startSession(`crew-${++crews}` as CrewId, store);
+  const id = `crew-${++crews}` as CrewId;
+  return startSession({ id, database: `scutch-${id}` }, store);
 }

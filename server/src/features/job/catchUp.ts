@@ -1,8 +1,7 @@
-import type { HeldJob, NewerJob } from "@scutch/contract";
+import { type HeldJob, type NewerJob, visibleJob } from "@scutch/contract";
 import type { Actor } from "../../actor.ts";
 import type { Db } from "../../db/connect.ts";
 import { logFactsOf, logPart, NO_LOG } from "../log/service.ts";
-import { visibleJob } from "./permissions.ts";
 import { readRows } from "./store.ts";
 
 /** No further job goes into an answer that holds this many log entries: with 5,000 of one job it is some 2 MB. */

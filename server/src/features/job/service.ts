@@ -1,11 +1,17 @@
-import type { Job, JobId, SaveId, StoredJob } from "@scutch/contract";
+import {
+  type Job,
+  type JobId,
+  mayChangeJob,
+  type SaveId,
+  type StoredJob,
+  visibleJob,
+} from "@scutch/contract";
 import { deepEqual } from "@scutch/core/plan";
 import type { Actor } from "../../actor.ts";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, invalid, notFound } from "../../failures.ts";
 import { noteChange } from "../change/service.ts";
-import { requireMayPlan, visibleJob } from "./permissions.ts";
 import { jobExists, lockJob, lockRow, planFrom, readPlan, readStored, writeJob } from "./store.ts";
 import { validateReferences } from "./validateReferences.ts";
 
@@ -62,7 +68,9 @@ export async function saveJob(
   if (save.job.id !== jobId) throw invalid({ path: ["job", "id"], code: "differs-from-address" });
   // First saves of one job at once: all found nothing to lock. Once there is a row, it decides.
   return retryTransaction(db, (tx) =>
-    saveOnce(tx, crewId, save, (there) => requireMayPlan(role, there, save.job)),
+    saveOnce(tx, crewId, save, (there) => {
+      if (!mayChangeJob(role, there, save.job)) throw new ApiFailure("not-allowed");
+    }),
   );
 }
 
@@ -71,7 +79,7 @@ export async function saveOnce(
   tx: Transaction,
   crewId: string,
   { baseVersion, saveId, job }: Save,
-  permit: (there: unknown) => void = () => undefined,
+  permit: (there: object | undefined) => void = () => undefined,
 ) {
   const there = await lockJob(tx, crewId, job.id);
   const saves = there?.saves ?? [];

@@ -12,6 +12,7 @@ import { doorsOfRoom, withDoors } from "../../planning/roomDoors.ts";
 import { withRoom } from "../../planning/withRoom.ts";
 import { ExplainedFigure } from "../../shared/explain/ExplainedFigure.tsx";
 import { useLogging } from "../../shared/logging/useLogging.ts";
+import { useMay } from "../../state/useMay.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -33,6 +34,7 @@ export function RoomLevers({ desk, place, now }: Props) {
   const { clock } = useTimes();
   const { job, work, edit, shelf } = desk;
   const log = useLogging(desk);
+  const mayLog = useMay("log");
   const hours = hoursAt(desk.startMs, now);
   const planned = job.rooms[place];
   const known = work.rooms[place];
@@ -142,7 +144,7 @@ export function RoomLevers({ desk, place, now }: Props) {
           }
         />
       </div>
-      {!known.finishLogged && (
+      {!known.finishLogged && mayLog && (
         <Button onClick={finish} className="min-h-14">
           <Flag aria-hidden size={20} /> Mark room finished
         </Button>

@@ -158,7 +158,7 @@ export function CrewDataFile() {
   const save = async () => {
     setFault(undefined);
     const { db } = session();
-    const file = await download(pathOf("readCrewData"), db.crewId);
+    const file = await download(pathOf("readCrewData"), db);
     if (file) saveFile(`scutch-crew-${today()}.json`, file);
     else setFault("Crew data comes from the server. Go online and try again.");
   };

@@ -1,25 +1,25 @@
 import type { CrewSettings } from "@scutch/contract";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { saveRecord } from "../../device/changes.ts";
 import { PriceBookDialog } from "../../shared/prices/PriceBookDialog.tsx";
 import { selectCrew } from "../../state/crewSlice.ts";
-import { nameGiven, themeChosen, unitsLeftToCrew } from "../../state/settingsSlice.ts";
+import { themeChosen, unitsLeftToCrew } from "../../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../state/store.ts";
+import { useMay } from "../../state/useMay.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
-import { inputLook } from "../../ui/FieldFrame.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
+import { AccountSection } from "./AccountSection.tsx";
 import { CrewDataFile, CrewHabits } from "./CrewHabits.tsx";
 
 export function SettingsDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
-  const nameId = useId();
-  const people = useAppSelector(selectCrew).settings?.people ?? [];
   return (
     <Dialog open={open} title="Settings" onClose={onClose}>
       <div className="mt-4 grid gap-5">
+        <AccountSection onClose={onClose} />
         <Segmented
           label="Colours"
           value={settings.theme}
@@ -29,25 +29,6 @@ export function SettingsDialog({ open, onClose }: { readonly open: boolean; read
           ]}
           onChange={(theme) => dispatch(themeChosen(theme))}
         />
-        <div>
-          <label htmlFor={nameId} className="text-sm text-soft">
-            Your name in the log
-          </label>
-          <input
-            id={nameId}
-            className={inputLook(false)}
-            maxLength={60}
-            autoComplete="given-name"
-            list={`${nameId}people`}
-            value={settings.name}
-            onChange={(event) => dispatch(nameGiven(event.target.value))}
-          />
-          <datalist id={`${nameId}people`}>
-            {people.map((person) => (
-              <option key={person} value={person} />
-            ))}
-          </datalist>
-        </div>
         <CrewFields />
       </div>
     </Dialog>
@@ -72,6 +53,8 @@ function CrewFields() {
 function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
   const dispatch = useAppDispatch();
   const units = useUnits();
+  const mayExport = useMay("export");
+  const mayReadMoney = useMay("read-money");
   const [pricing, setPricing] = useState(false);
   const set = (change: Partial<CrewSettings>) => saveRecord("settings", { ...settings, ...change }, settings);
   return (
@@ -89,9 +72,9 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
         }}
       />
       <CrewHabits settings={settings} set={set} />
-      <Button onClick={() => setPricing(true)}>Price book</Button>
+      {mayReadMoney && <Button onClick={() => setPricing(true)}>Price book</Button>}
       {pricing && <PriceBookDialog onClose={() => setPricing(false)} />}
-      <CrewDataFile />
+      {mayExport && <CrewDataFile />}
     </>
   );
 }

@@ -5,6 +5,7 @@ import { currentPlan } from "../../device/jobRow.ts";
 import { pullJob } from "../../device/pull.ts";
 import { session } from "../../device/session.ts";
 import { readFileText } from "../../shared/files/jobFiles.ts";
+import { useMay } from "../../state/useMay.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { FileButton } from "../../ui/FileButton.tsx";
@@ -21,6 +22,7 @@ interface Props {
 /** The day for a calendar, and jobs from files. */
 export function DayTools({ shelf, day, jobIds }: Props) {
   const [done, setDone] = useState<string>();
+  const mayPlan = useMay("plan");
   const [fault, setFault] = useState<string>();
   const calendar = async () => {
     const { calendarOf } = await import("./dayCalendar.ts");
@@ -64,9 +66,11 @@ export function DayTools({ shelf, day, jobIds }: Props) {
             <CalendarDays aria-hidden size={18} /> Export today to calendar
           </Button>
         )}
-        <FileButton accept="application/json,.json" onFile={(file) => void take(file)}>
-          <Upload aria-hidden size={18} /> Import job or crew data
-        </FileButton>
+        {mayPlan && (
+          <FileButton accept="application/json,.json" onFile={(file) => void take(file)}>
+            <Upload aria-hidden size={18} /> Import job or crew data
+          </FileButton>
+        )}
       </div>
       {fault && (
         <div className="mt-2">

@@ -13,6 +13,7 @@ import { type JobListItem, useJobList } from "../../shared/jobs/useJobList.ts";
 import { noteConnection } from "../../state/connectionSlice.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
+import { useMay } from "../../state/useMay.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Empty, Failed, Loading } from "../../ui/States.tsx";
 import { useNow } from "../../ui/useNow.ts";
@@ -47,7 +48,8 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
   const list = usePull(`today ${today}`, ({ db, send }) => pullToday(db, send, today));
   const shelves = usePull("shelf", ({ db, send }) => pullShelf(db, send));
   const [adding, setAdding] = useState(false);
-  useShortcut("n", () => setAdding(true));
+  const mayPlan = useMay("plan");
+  useShortcut("n", () => mayPlan && setAdding(true));
   const sorted = (jobs ?? []).filter(({ removed }) => !removed).toSorted(byStart);
   const takenOut = (jobs ?? []).filter(({ removed }) => removed).toSorted(byStart);
   const shows = jobs !== undefined && shelf !== null && shelf !== undefined;
@@ -63,9 +65,11 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
           <p className="text-soft">{crew ?? "\u00a0"}</p>
           <h1 className="font-bold text-3xl">{weekday(today)}</h1>
         </div>
-        <Button weight="main" onClick={() => setAdding(true)} disabled={!shelf}>
-          <Plus aria-hidden size={22} /> New job
-        </Button>
+        {mayPlan && (
+          <Button weight="main" onClick={() => setAdding(true)} disabled={!shelf}>
+            <Plus aria-hidden size={22} /> New job
+          </Button>
+        )}
       </div>
       {(!jobs || !shelf) &&
         (lacking && lacking.state !== "asking" && lacking.state !== "kept" ? (
@@ -74,7 +78,11 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
           <Loading what="the jobs" />
         ))}
       {jobs?.length === 0 && list.state !== "asking" && (
-        <Empty title="No jobs yet.">Add your first job. A place and room sizes are enough.</Empty>
+        <Empty title="No jobs yet.">
+          {mayPlan
+            ? "Add your first job. A place and room sizes are enough."
+            : "They show here once someone adds one."}
+        </Empty>
       )}
       {shelf && jobs && (
         <>

@@ -1,6 +1,7 @@
 import { EntryId, type Job, type LogEntry, MAX_NAMES, type Shelf } from "@scutch/contract";
 import { newId } from "../../device/newId.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
+import { selectMe } from "../../state/crewSlice.ts";
 import { justLogged } from "../../state/loggedSlice.ts";
 import { useAppDispatch, useAppSelector } from "../../state/store.ts";
 import { useClock } from "../../ui/useClock.ts";
@@ -42,14 +43,14 @@ export function namesFor(body: EntryBody, { job, shelf }: Speaking): Record<stri
 }
 
 /**
- * Writes entries in a job's log: here, by whoever this device is set to; now, or at the time that is said. What follows from an
+ * Writes entries in a job's log: here, by who is signed in (the server has the last word on that); now, or at the time that is said. What follows from an
  * entry goes with it, and is taken back with it. Answers with the entry's id.
  */
 export function useLogging({
   job,
   shelf,
 }: Speaking): (body: EntryBody, at?: number, follows?: readonly TimedBody[]) => EntryId {
-  const name = useAppSelector((state) => state.settings.name);
+  const name = useAppSelector(selectMe)?.person.name;
   const dispatch = useAppDispatch();
   const clock = useClock();
   const write = useLogbook();
@@ -67,8 +68,8 @@ export function useLogging({
         ...(Object.keys(names).length > 0 ? { names } : {}),
       } as LogEntry;
     }) as [LogEntry, ...LogEntry[]];
-    for (const each of [entry, ...others]) write(job.id, each);
-    dispatch(justLogged({ jobId: job.id, entry, follows: others, at: Date.now() }));
+    const written = [entry, ...others].map((each) => write(job.id, each));
+    if (written[0] !== false) dispatch(justLogged({ jobId: job.id, entry, follows: others, at: Date.now() }));
     return tap;
   };
 }

@@ -7,6 +7,7 @@ import { type LocalPhoto, useLocalPhotos } from "../../device/localPhotos.ts";
 import { pullPhotos } from "../../device/pull.ts";
 import { contractFault } from "../../format/words.ts";
 import type { JobDesk } from "../../planning/desk.ts";
+import { selectMe } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -73,7 +74,7 @@ function TakePhoto({
   readonly facts: Pick<PhotoFacts, "roomId" | "spotId" | "moment">;
   readonly name: string;
 }) {
-  const by = useAppSelector((state) => state.settings.name);
+  const by = useAppSelector(selectMe)?.person.name;
   const [error, setError] = useState<string>();
   const take = async (file: File | undefined) => {
     setError(undefined);

@@ -1,7 +1,9 @@
 import { roomFinishTimes } from "@scutch/core/log";
 import { formatDuration } from "@scutch/core/quantity";
 import { useState } from "react";
+import { Link } from "react-router";
 import { longDay } from "../../../format/time.ts";
+import { useMay } from "../../../state/useMay.ts";
 import { useTimes } from "../../../state/useTimes.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { Dialog } from "../../../ui/Dialog.tsx";
@@ -12,6 +14,7 @@ import { useRunLog } from "./useRunLog.ts";
 
 /** The tap that begins a job; planned for another day, it is asked whether it moves. */
 export function StartJob({ desk, run, practice = false }: LiveProps) {
+  const mayLog = useMay("log");
   const log = useRunLog(desk, run, {});
   const { now } = useClock();
   const { clock24, dayOf } = useTimes();
@@ -25,6 +28,20 @@ export function StartJob({ desk, run, practice = false }: LiveProps) {
     close();
     if (desk.edit((job) => ({ ...job, day, startsAt })) === undefined) begin();
   };
+  if (!practice && !mayLog)
+    return (
+      <section aria-label="The job" className="border-accent border-t-4 bg-paper p-4 sm:p-5 print:hidden">
+        <h2 className="font-semibold text-lg">Practise it first</h2>
+        <p className="mt-1 text-soft">Step by step, with a clock you can run fast. Nothing is logged.</p>
+        <Link
+          to="../practice"
+          relative="path"
+          className="mt-3 flex min-h-14 w-full items-center justify-center rounded-md bg-accent px-6 font-bold text-lg text-on-accent"
+        >
+          Practise this job
+        </Link>
+      </section>
+    );
   return (
     <section aria-label="The job" className="border-accent border-t-4 bg-paper p-4 sm:p-5 print:hidden">
       <h2 className="font-semibold text-lg">Ready to start?</h2>

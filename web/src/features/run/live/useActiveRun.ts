@@ -17,6 +17,7 @@ import type { JobDesk } from "../../../planning/desk.ts";
 import { nameById } from "../../../planning/nameById.ts";
 import { fillName } from "../../../shared/fill/FillDialog.tsx";
 import { joinedName, toolName } from "../../../shared/run/stepWords.ts";
+import { selectMe } from "../../../state/crewSlice.ts";
 import { useAppSelector } from "../../../state/store.ts";
 import { useClock } from "../../../ui/useClock.ts";
 import { useShortcut } from "../../../ui/useShortcut.ts";
@@ -34,7 +35,8 @@ const TOUCHES: readonly Step["kind"][] = ["pre-spray", "clean"];
 
 /** The run as one person has it in hand: their next step, what may be done with it, and what is asked about it. */
 export function useActiveRun({ desk, run, people, names, roomName, practice = false }: LiveProps) {
-  const { name, seat, signals } = useAppSelector((state) => state.settings);
+  const { seat, signals } = useAppSelector((state) => state.settings);
+  const name = useAppSelector(selectMe)?.person.name ?? "";
   // What is asked is asked of one step, whatever another phone makes the next one meanwhile.
   const [asking, setAsking] = useState<{
     readonly what: StepQuestion | "fill";

@@ -1,0 +1,11 @@
+import type { Answer } from "../../device/api.ts";
+
+export type Way = "sign-in" | "join" | "start" | "new-password";
+export type DoorFacts = Answer<"readDoor">;
+
+/** What every form at the door is given. */
+export interface DoorProps {
+  readonly door: DoorFacts;
+  readonly onWay: (way: Way) => void;
+  readonly onSignedIn: () => void;
+}
