@@ -30,7 +30,11 @@ async function buildServer() {
     (name) => !name.startsWith("@scutch/"),
   );
   await build({
-    entryPoints: [inRoot("server/src/main.ts"), inRoot("server/src/prepare.ts")],
+    entryPoints: [
+      inRoot("server/src/main.ts"),
+      inRoot("server/src/prepare.ts"),
+      inRoot("server/src/crewCommand.ts"),
+    ],
     outdir: inRoot("server/dist"),
     bundle: true,
     platform: "node",

@@ -24,3 +24,5 @@ export interface RunningServer {
 
 export function prepareDatabase(settings: ServerSettings): Promise<void>;
 export function startServer(settings: ServerSettings): Promise<RunningServer>;
+/** What the built server is set to, as its environment. */
+export function environment(settings: ServerSettings): NodeJS.ProcessEnv;

@@ -6,7 +6,8 @@ import { inRoot } from "./paths.mjs";
 /** Of a database that is thrown away, from its own password: every server on it has the same. */
 const fleetingSecret = (databaseUrl) => createHash("sha256").update(databaseUrl).digest("hex");
 
-const environment = ({
+/** What the built server is set to. */
+export const environment = ({
   databaseUrl,
   photoDir,
   port = 0,
@@ -74,7 +75,7 @@ export async function startServer(settings) {
   const port = await withinLimit(child, "Starting the server", listening);
   return {
     port,
-    address: `http://127.0.0.1:${port}`,
+    address: settings.more?.ORIGINS?.split(",")[0] ?? `http://127.0.0.1:${port}`,
     pid: child.pid,
     ended,
     async stop(signal = "SIGTERM") {

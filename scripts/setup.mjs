@@ -13,11 +13,19 @@ function onPath(program) {
 }
 
 /** Debian's packages this project uses, by a program each brings. */
-const PACKAGES = { mariadbd: "mariadb-server", chromium: "chromium" };
+const PACKAGES = {
+  mariadbd: "mariadb-server",
+  chromium: "chromium",
+  openssl: "openssl",
+  certutil: "libnss3-tools",
+  nginx: "nginx-light libnginx-mod-http-brotli-filter",
+};
 
 /** Installs the packages whose program is missing; without root or apt, says what to install. */
 export async function ensurePrograms(programs) {
-  const missing = programs.filter((program) => !onPath(program)).map((program) => PACKAGES[program]);
+  const missing = programs
+    .filter((program) => !onPath(program))
+    .flatMap((program) => PACKAGES[program].split(" "));
   if (missing.length === 0) return;
   const list = missing.join(" ");
   if (process.getuid?.() !== 0 || !onPath("apt-get"))

@@ -1,17 +1,21 @@
 // One command: packages, build, database, server. Ctrl-C stops all of it.
-import crypto from "node:crypto";
 import fs from "node:fs";
+import os from "node:os";
 import path from "node:path";
 import { buildAll } from "./build.mjs";
+import { runningNote, secretIn } from "./dataFolder.mjs";
 import { keepRunning } from "./keepRunning.mjs";
 import { startMariadb } from "./mariadb.mjs";
 import { inRoot } from "./paths.mjs";
-import { chosenPort } from "./ports.mjs";
+import { chosenPort, freePort } from "./ports.mjs";
 import { prepareDatabase, startServer } from "./server.mjs";
 import { checkNode, ensureModules, ensurePrograms } from "./setup.mjs";
+import { ensureCertificate, lanAddresses } from "./tls.mjs";
 
 const USAGE = `npm start                   set up, build and start
 npm start -- --reset-demo   reset the demo crew and its jobs, then start
+npm start -- --host         open it to phones in this network, over TLS and with sign-in, without the demo
+npm start -- --host=NAME    the same, reached by this name too
 
 PORT          port of the app (default: the first free one from 4170)
 DB_PORT       port of its own database (default: the first free one from 33990)
@@ -23,28 +27,11 @@ function fail(message) {
   process.exit(1);
 }
 
-/** Says whether a start of this folder is still running, from the note it left. */
-function runningNote(file) {
-  try {
-    const note = JSON.parse(fs.readFileSync(file, "utf8"));
-    const command = fs.readFileSync(`/proc/${note.pid}/cmdline`, "utf8");
-    return command.includes("start.mjs") ? note : undefined;
-  } catch {
-    return undefined;
-  }
-}
-
-/** What sign-ins are signed with: made once and kept, so that a start again signs nobody out. */
-function secretIn(dataDir) {
-  const file = path.join(dataDir, "secret");
-  if (!fs.existsSync(file)) fs.writeFileSync(file, crypto.randomBytes(32).toString("hex"), { mode: 0o600 });
-  return fs.readFileSync(file, "utf8").trim();
-}
-
 async function main() {
   const args = process.argv.slice(2);
   if (args.includes("--help")) return console.log(USAGE);
-  const unknown = args.find((arg) => arg !== "--reset-demo");
+  const isHost = args.some((arg) => arg === "--host" || arg.startsWith("--host="));
+  const unknown = args.find((arg) => arg !== "--reset-demo" && !/^--host(?:=[\w.-]+)?$/.test(arg));
   if (unknown) fail(`Unknown option ${unknown}.\n\n${USAGE}`);
   checkNode();
   const dataDir = path.resolve(process.env.DATA_DIR ?? inRoot(".data/app"));
@@ -54,15 +41,18 @@ async function main() {
     fail(
       `Scutch already runs from this folder${other.address ? ` at ${other.address}` : ""}. Stop it first, or set DATA_DIR.`,
     );
+  if (isHost && args.includes("--reset-demo")) fail("--host has no demo to reset. Leave one of them out.");
   fs.mkdirSync(dataDir, { recursive: true, mode: 0o700 });
   fs.writeFileSync(noteFile, JSON.stringify({ pid: process.pid }));
 
   let database;
   let server;
+  let trust;
   let stopping = false;
   const stop = async (code) => {
     if (stopping) return;
     stopping = true;
+    await trust?.stop();
     await server?.stop();
     await database?.stop();
     fs.rmSync(noteFile, { force: true });
@@ -72,10 +62,11 @@ async function main() {
 
   try {
     const own = !process.env.DATABASE_URL;
-    if (own) await ensurePrograms(["mariadbd"]);
+    await ensurePrograms([...(own ? ["mariadbd"] : []), ...(isHost ? ["openssl"] : [])]);
     await ensureModules();
     await buildAll();
     const port = await chosenPort("PORT", 4170);
+    const network = isHost ? openToNetwork(dataDir, port, args) : undefined;
     const giveUp = (message) => {
       console.error(message);
       void stop(1);
@@ -96,6 +87,8 @@ async function main() {
       port,
       secret: secretIn(dataDir),
       resetDemo: args.includes("--reset-demo"),
+      demo: !isHost,
+      ...(network ? { more: network.settings } : {}),
     };
     await prepareDatabase(settings);
     if (stopping) return;
@@ -104,14 +97,61 @@ async function main() {
       (before) => startServer(before ? { ...settings, port: before.port, resetDemo: false } : settings),
       watching,
     );
-    const { address } = server.first;
-    fs.writeFileSync(noteFile, JSON.stringify({ pid: process.pid, address }));
-    console.log(`Scutch is at ${address}\nIts API can be read at ${address}/api/docs\nCtrl-C stops it.`);
+    const address = network?.origins[0] ?? server.first.address;
+    fs.writeFileSync(noteFile, JSON.stringify({ pid: process.pid, address, dbPort: database?.first.port }));
+    if (network) trust = await sayNetwork(network, port);
+    else console.log(`Scutch is at ${address}\nIts API can be read at ${address}/api/docs\nCtrl-C stops it.`);
   } catch (error) {
     if (stopping) return;
     console.error(error.message);
     await stop(1);
   }
+}
+
+/** What the server needs to be reached from the network: a certificate for all of this machine's names, and TLS alone. */
+function openToNetwork(dataDir, port, args) {
+  const asked = args.find((arg) => arg.startsWith("--host="))?.slice("--host=".length);
+  const addresses = lanAddresses();
+  if (addresses.length === 0 && !asked)
+    throw new Error("This machine is in no network. Connect it to the phone’s Wi-Fi, then start again.");
+  const names = [
+    ...(asked ? [asked] : []),
+    ...addresses,
+    `${os.hostname().split(".")[0]}.local`.toLowerCase(),
+    "localhost",
+    "127.0.0.1",
+  ];
+  const certificate = ensureCertificate(path.join(dataDir, "tls"), [...new Set(names)]);
+  const origins = [...new Set(names)].map((name) => `https://${name}:${port}`);
+  return {
+    addresses,
+    origins,
+    certificate,
+    settings: {
+      HOST: "0.0.0.0",
+      ORIGINS: origins.join(","),
+      TLS_CERT: certificate.cert,
+      TLS_KEY: certificate.key,
+    },
+  };
+}
+
+/** Shows the way in: a page that a phone opens before it trusts this machine, as a QR code too. */
+async function sayNetwork({ addresses, origins, certificate }, port) {
+  const trustPort = await freePort(port + 1);
+  const here = `http://${addresses[0] ?? new URL(origins[0]).hostname}:${trustPort}`;
+  const { authority, fingerprint } = certificate;
+  // Needs a package, which a first start has only just installed.
+  const { serveTrustPage } = await import("./trustPage.mjs");
+  const trust = await serveTrustPage({
+    ...{ host: "0.0.0.0", port: trustPort },
+    ...{ app: origins[0], here, authority, fingerprint },
+  });
+  console.log(await trust.qr());
+  console.log(
+    `Scutch is at ${origins[0]}\nOn a phone open ${here} first: it says how to trust this machine.\nFingerprint: ${fingerprint}\nNo crew yet? npm run crew -- create "Name of the crew"\nCtrl-C stops it.`,
+  );
+  return trust;
 }
 
 await main();

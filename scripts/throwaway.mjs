@@ -8,7 +8,7 @@ import { checkNode, ensureModules, ensurePrograms } from "./setup.mjs";
 /** Sets up what is missing and builds: all that tests of the whole app start from. */
 export async function setUpAndBuild() {
   checkNode();
-  await ensurePrograms(["mariadbd", "chromium"]);
+  await ensurePrograms(["mariadbd", "chromium", "openssl", "nginx", "certutil"]);
   await ensureModules();
   await buildAll();
 }

@@ -1,6 +1,10 @@
+import { execFileSync } from "node:child_process";
+import { fileURLToPath } from "node:url";
 import { test as base } from "@playwright/test";
-import { type RunningServer, startServer } from "../../scripts/server.mjs";
+import { environment, type RunningServer, type ServerSettings, startServer } from "../../scripts/server.mjs";
 import { type Copy, copyOfTemplate } from "./template.ts";
+
+const CREW_COMMAND = fileURLToPath(new URL("../../server/dist/crewCommand.js", import.meta.url));
 
 /** The built server on a worker's copy of the demo, which a test can stop and start again on the same port. */
 export class Stack {
@@ -23,10 +27,23 @@ export class Stack {
     if (!this.server) await this.start();
   }
 
-  async start(): Promise<void> {
+  async start(settings: Pick<ServerSettings, "demo" | "more"> = {}): Promise<void> {
     const { databaseUrl, photoDir } = this.copy;
-    this.server = await startServer({ databaseUrl, photoDir, port: this.port });
+    this.server = await startServer({ databaseUrl, photoDir, port: this.port, ...settings });
     this.port = this.server.port;
+  }
+
+  /** Runs the crew command on this database; what it says. */
+  crew(args: readonly string[], more: Readonly<Record<string, string>> = {}): string {
+    const { databaseUrl, photoDir } = this.copy;
+    return execFileSync(process.execPath, [CREW_COMMAND, ...args], {
+      env: environment({ databaseUrl, photoDir, port: this.port, demo: false, more }),
+      encoding: "utf8",
+    });
+  }
+
+  get appPort(): number {
+    return this.port;
   }
 
   async stop(signal?: NodeJS.Signals): Promise<void> {

@@ -195,9 +195,7 @@ test("an app the server no longer takes is told to update and keeps its work; an
   await page.evaluate(() => dispatchEvent(new Event("online")));
   await expect.poll(() => rooms(request, LIBRARY)).toContain("Cloakroom");
   const names = await page.evaluate(async () => (await indexedDB.databases()).map(({ name }) => name));
-  expect(names).toEqual([
-    "scutch-01930000-0000-7000-8000-000000000001-01930000-0000-7000-8e00-000000000001",
-  ]);
+  expect(names).toEqual(["scutch-01930000-0000-7000-8000-000000000001-01930000-0000-7000-8e00-000000000001"]);
 });
 
 test("undo takes back one's own room and leaves the one a colleague added meanwhile", async ({

@@ -69,7 +69,7 @@ export function makeApp({
   app.set("query parser", "simple");
   // Behind a proxy on this machine, which says who asked; from anywhere else nobody is believed.
   app.set("trust proxy", "loopback");
-  app.use(securityHeaders(origins[0].startsWith("https:")));
+  app.use(securityHeaders(origins[0]));
   app.use(sameOriginOnly(origins));
   app.use(noteAddress);
 

@@ -2,10 +2,15 @@ import type { RequestHandler } from "express";
 import helmet from "helmet";
 import { ApiFailure } from "../failures.ts";
 
+/** s */
 const A_YEAR = 31_536_000;
+const hasOwnName = (origin: string): boolean => {
+  const { protocol, port } = new URL(origin);
+  return protocol === "https:" && port === "";
+};
 
 /** Nothing is loaded from anywhere but here; inline styles only where the API's reading page needs them. */
-export const securityHeaders = (isHttps: boolean): RequestHandler =>
+export const securityHeaders = (origin: string): RequestHandler =>
   helmet({
     contentSecurityPolicy: {
       useDefaults: false,
@@ -23,8 +28,8 @@ export const securityHeaders = (isHttps: boolean): RequestHandler =>
         frameAncestors: ["'none'"],
       },
     },
-    // Plain http on loopback has none to insist on.
-    strictTransportSecurity: isHttps ? { maxAge: A_YEAR } : false,
+    // Only for a name of its own on the usual port: it holds for every port of a name, so for localhost it would hold for others’ pages.
+    strictTransportSecurity: hasOwnName(origin) ? { maxAge: A_YEAR } : false,
     crossOriginOpenerPolicy: { policy: "same-origin" },
   });
 

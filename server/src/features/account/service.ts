@@ -17,7 +17,7 @@ import type { Db, Transaction } from "../../db/connect.ts";
 import { isDuplicate } from "../../db/driverErrors.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, notFound } from "../../failures.ts";
-import { makeCrew, readCrew } from "../crew/service.ts";
+import { allCrews, makeCrew, readCrew } from "../crew/service.ts";
 import { hashOfCode, newInviteCode } from "./inviteCode.ts";
 import {
   addAuditLine,
@@ -214,6 +214,29 @@ export async function makeInvite(
     });
   });
   return { invite: inviteFrom(row, now), code };
+}
+
+/** A crew that has nobody yet, and an invite for its first owner. */
+export async function makeCrewWithInvite(
+  db: Db,
+  crewId: CrewId,
+  name: string,
+  now: Date,
+): Promise<{ code: string }> {
+  await makeCrew(db, crewId, name);
+  const server = { id: crewId as string as PersonId, name: "The server" };
+  const { code } = await makeInvite(db, { crewId, person: server, role: "owner" }, { role: "owner" }, now);
+  return { code };
+}
+
+export async function listAllCrews(db: Db): Promise<{ name: string; owners: string[] }[]> {
+  const crews = await allCrews(db);
+  return Promise.all(
+    crews.map(async ({ id, name }) => ({
+      name,
+      owners: (await membersOf(db, id)).filter(({ role }) => role === "owner").map(({ email }) => email),
+    })),
+  );
 }
 
 export async function withdrawInvite(db: Db, { crewId, person }: Actor, id: string): Promise<void> {

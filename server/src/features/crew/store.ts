@@ -1,5 +1,5 @@
 import type { Crew, CrewId, CrewSettings } from "@scutch/contract";
-import { eq } from "drizzle-orm";
+import { asc, eq } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { crews } from "./table.ts";
 
@@ -7,6 +7,13 @@ import { crews } from "./table.ts";
 export async function demoCrew(db: Db | Transaction): Promise<CrewId | undefined> {
   const [row] = await db.select({ id: crews.id }).from(crews).where(eq(crews.isDemo, true)).limit(1);
   return row?.id as CrewId | undefined;
+}
+
+export async function allCrews(db: Db): Promise<{ id: string; name: string }[]> {
+  return db
+    .select({ id: crews.id, name: crews.name })
+    .from(crews)
+    .orderBy(asc(crews.createdAt), asc(crews.id));
 }
 
 export async function makeCrew(
