@@ -43,8 +43,6 @@ interface Options extends Omit<Context, "feed" | "forecasts" | "loggers" | "orig
 }
 
 const BODY_LIMIT = "1mb";
-/** Of what is sent by those who aren’t signed in: names and a password. */
-const OPEN_BODY_LIMIT = "4kb";
 
 /** The server's one list, top to bottom in the order a request meets it. Opens nothing itself. */
 export function makeApp({
@@ -85,12 +83,7 @@ export function makeApp({
   api.use(docsRouter());
   if (door) authRoutes(api, door.accounts);
   api.use(contractGate());
-  if (door) {
-    const open = express.Router();
-    open.use(express.json({ limit: OPEN_BODY_LIMIT, strict: true }));
-    doorRoutes(open, context.db, door);
-    api.use(open);
-  }
+  if (door) doorRoutes(api, context.db, door);
   api.use(actorGate(context.actorOf));
   api.use(tellOfSaves(context.feed));
   api.use(express.json({ limit: BODY_LIMIT, strict: true }));

@@ -20,6 +20,8 @@ export interface Call<E extends Endpoint> {
 /** What a handler gives back. Checked by the type, not at run time: it was composed from what was checked going in. */
 type Answer<E extends Endpoint> = z.output<E["response"]>;
 
+/** Of what is sent by those who aren’t signed in: names and a password. */
+const OPEN_BODY_LIMIT = "4kb";
 /** Hashing a password takes a while on purpose. */
 const SIGN_IN_DEADLINE = 10_000;
 /** A picture waits its turn to be decoded. */
@@ -67,7 +69,8 @@ export function mountOpen<E extends Endpoint & { readonly needs: "anyone" }>(
   endpoint: E,
   handle: (call: Call<E>, request: Request, response: Response) => Promise<Answer<E>>,
 ): void {
-  router[endpoint.method](expressPath(endpoint), async (request, response) => {
+  const read = express.json({ limit: OPEN_BODY_LIMIT, strict: true });
+  router[endpoint.method](expressPath(endpoint), read, async (request, response) => {
     if (endpoint.body && !request.is("application/json")) throw new ApiFailure("unsupported-media-type");
     response.json(
       await withinDeadline(handle(callOf(endpoint, request), request, response), SIGN_IN_DEADLINE),
