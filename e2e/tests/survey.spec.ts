@@ -136,7 +136,9 @@ test("a wool hall stops an alkaline product and says why, in survey and in mix; 
   await expect(wool.getByText("this carpet’s colour bled with")).toBeVisible();
   await expect(wool.getByRole("button", { name: "Mark as mixed" })).toHaveCount(0);
   await phase(page, "Log").click();
-  await expect(page.getByText(/Mira took responsibility: Same carpet as last spring/)).toBeVisible();
+  await expect(
+    page.getByText(/Mira, signed in as owner, took responsibility: Same carpet as last spring/),
+  ).toBeVisible();
   await expect(page.getByText(/Behind door, \d+ s: colour bled, stop/)).toBeVisible();
 });
 

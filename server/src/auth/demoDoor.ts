@@ -3,33 +3,35 @@ import type { Request } from "express";
 import type { Actor } from "../actor.ts";
 import type { Db } from "../db/connect.ts";
 import { anyAccount, listMembersOf } from "../features/account/service.ts";
-import { demoCrew } from "../features/crew/service.ts";
+import { allCrews } from "../features/crew/service.ts";
 
 /** Says as which of its people the demo is seen. */
 export const DEMO_COOKIE = "scutch-demo";
 
-/** Lets everybody on this machine into the demo, as its owner or another of its people, until somebody has an account here. */
+/** Lets everybody on this machine into the demo, as its owner or another of its people, until there is an account or a crew here. */
 export class DemoDoor {
-  private isShut = false;
-
   constructor(private readonly db: Db) {}
 
+  /** The demo’s crew while the door is open. */
+  private async crew(): Promise<CrewId | undefined> {
+    const crews = await allCrews(this.db);
+    if (crews.some(({ isDemo }) => !isDemo) || (await anyAccount(this.db))) return undefined;
+    return crews[0]?.id as CrewId | undefined;
+  }
+
   async isOpen(): Promise<boolean> {
-    // Accounts don't go away again: once there is one, the door stays shut.
-    this.isShut ||= await anyAccount(this.db);
-    return !this.isShut && (await demoCrew(this.db)) !== undefined;
+    return (await this.crew()) !== undefined;
   }
 
   async actorOf(request: Request): Promise<Actor | undefined> {
-    if (!(await this.isOpen())) return undefined;
-    const crewId = await demoCrew(this.db);
+    const crewId = await this.crew();
     if (crewId === undefined) return undefined;
     const role = roleIn(request);
     const members = await listMembersOf(this.db, crewId);
     const person = members.find((member) => member.role === role);
     return (
       person && {
-        crewId: crewId as CrewId,
+        crewId,
         person: { id: person.id as PersonId, name: person.name },
         role: person.role,
       }

@@ -9,9 +9,9 @@ export async function demoCrew(db: Db | Transaction): Promise<CrewId | undefined
   return row?.id as CrewId | undefined;
 }
 
-export async function allCrews(db: Db): Promise<{ id: string; name: string }[]> {
+export async function allCrews(db: Db): Promise<{ id: string; name: string; isDemo: boolean }[]> {
   return db
-    .select({ id: crews.id, name: crews.name })
+    .select({ id: crews.id, name: crews.name, isDemo: crews.isDemo })
     .from(crews)
     .orderBy(asc(crews.createdAt), asc(crews.id));
 }

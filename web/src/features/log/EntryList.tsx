@@ -1,4 +1,4 @@
-import type { LogEntry } from "@scutch/contract";
+import { type LogEntry, mayWrite } from "@scutch/contract";
 import { countedFills, retractedIds, roomRecords, sameTap } from "@scutch/core/log";
 import { type ReactNode, useId, useState } from "react";
 import { useSearchParams } from "react-router";
@@ -7,6 +7,8 @@ import { nameById } from "../../planning/nameById.ts";
 import { entryText, roomOf } from "../../shared/logging/entryText.ts";
 import { useLogging } from "../../shared/logging/useLogging.ts";
 import { midSentence, phaseName } from "../../shared/run/stepWords.ts";
+import { selectMe } from "../../state/crewSlice.ts";
+import { useAppSelector } from "../../state/store.ts";
 import { useTimes } from "../../state/useTimes.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -194,6 +196,7 @@ function EntryLine({
 }) {
   const { about, clock, dayOf } = useTimes();
   const { what, said } = entryText(entry, desk, useUnits());
+  const me = useAppSelector(selectMe);
   const time = Date.parse(entry.at);
   return (
     <li className="flex flex-wrap items-start gap-x-3 border-rule border-t py-2.5">
@@ -203,10 +206,11 @@ function EntryLine({
       <div className={`min-w-0 flex-1 basis-40 ${isStruck ? "text-soft line-through" : ""}`}>
         <span className="font-semibold">{what}</span>
         {entry.by && <span className="text-soft"> · {entry.by}</span>}
+        {entry.importedBy && <span className="text-soft"> · imported by {entry.importedBy}</span>}
         <p className="break-words">{said}</p>
         {isDouble && <p className="text-caution-ink">Logged twice. Only the later entry counts.</p>}
       </div>
-      {entry.kind !== "correction" && !isStruck && (
+      {entry.kind !== "correction" && !isStruck && (!me || mayWrite(me.role, entry.kind)) && (
         <Button
           weight="quiet"
           className="ml-auto text-sm print:hidden"

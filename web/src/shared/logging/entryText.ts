@@ -110,9 +110,7 @@ const LINES: { readonly [K in LogEntry["kind"]]: (entry: LogEntryOf<K>, words: W
       ),
       ...(entry.lot ? [`lot ${entry.lot}`] : []),
       ...(entry.aboveLabel
-        ? [
-            `stronger than the label allows: ${entry.aboveLabel.owner} took responsibility, ${entry.aboveLabel.reason}`,
-          ]
+        ? [`stronger than the label allows: ${responsible(entry.aboveLabel)}, ${entry.aboveLabel.reason}`]
         : []),
     ].join(", "),
   }),
@@ -175,7 +173,7 @@ const LINES: { readonly [K in LogEntry["kind"]]: (entry: LogEntryOf<K>, words: W
   }),
   override: (entry, { product, room }) => ({
     what: "Test skipped",
-    said: `${product(entry.productId)} in ${room(entry.roomId)}. ${entry.owner} took responsibility: ${entry.reason}`,
+    said: `${product(entry.productId)} in ${room(entry.roomId)}. ${responsible(entry)}: ${entry.reason}`,
   }),
   "spot-attempt": (entry, { product, room, spot }) => {
     const used = entry.productId ? ` with ${product(entry.productId)}` : "";
@@ -239,6 +237,18 @@ const LINES: { readonly [K in LogEntry["kind"]]: (entry: LogEntryOf<K>, words: W
 };
 
 /** An entry as a line, with the names its things had when it was written. */
+/** An owner who was signed in is proven; anybody else’s word for them isn’t. */
+const responsible = ({
+  owner,
+  confirmed,
+}: {
+  readonly owner: string;
+  readonly confirmed?: true | undefined;
+}) =>
+  confirmed
+    ? `${owner}, signed in as owner, took responsibility`
+    : `${owner} took responsibility (owner not signed in)`;
+
 export function entryText(entry: LogEntry, desk: Spoken, units: UnitFormatter): EntryLine {
   const line = LINES[entry.kind] as (entry: LogEntry, words: Words) => EntryLine;
   return line(entry, wordsFor(entry, desk, units));

@@ -151,7 +151,7 @@ describe("what was tried", () => {
     ).toBe("Dye test: mild in Lounge, Behind the door, 30 s: colour bled, stop");
     expect(
       say({ kind: "override", roomId: "r", productId: "mild", owner: "Mira", reason: "Known carpet" }),
-    ).toBe("Test skipped: mild in Lounge. Mira took responsibility: Known carpet");
+    ).toBe("Test skipped: mild in Lounge. Mira took responsibility (owner not signed in): Known carpet");
     expect(say({ kind: "water-measured", roomIds: ["r"], solution: 0.04, recovered: 0.036 })).toBe(
       "Tank readings: 40 L used, 36 L recovered: Lounge",
     );
