@@ -14,6 +14,9 @@ export interface TlsFront {
   readonly origin: string;
   /** Starts nginx in front of the app on a port. */
   readonly serve: (appPort: number) => Promise<void>;
+  /** What makes a browser of one's own trust the authority and find the name. */
+  readonly env: Record<string, string>;
+  readonly args: readonly string[];
   /** A browser like a phone's: it trusts the authority, and ignores no certificate error. */
   readonly phone: () => Promise<Browser>;
   readonly stop: () => Promise<void>;
@@ -41,7 +44,11 @@ export async function makeTlsFront(dir: string): Promise<TlsFront> {
   for (const each of ["logs", "tmp"]) mkdirSync(join(dir, each), { recursive: true });
   let nginx: ReturnType<typeof spawn> | undefined;
   const browsers: Browser[] = [];
+  const env = { ...process.env, HOME: home } as Record<string, string>;
+  const args = [`--host-resolver-rules=MAP ${NAME} 127.0.0.1`];
   return {
+    env,
+    args,
     origin: `https://${NAME}:${port}`,
     async serve(appPort) {
       const site = readFileSync(SHIPPED, "utf8")
@@ -70,13 +77,13 @@ export async function makeTlsFront(dir: string): Promise<TlsFront> {
     async phone() {
       const browser = await chromium.launch({
         executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
-        env: { ...process.env, HOME: home } as Record<string, string>,
+        env,
         args: [
           "--no-sandbox",
           "--disable-gpu",
           "--disable-dev-shm-usage",
           "--disable-background-networking",
-          `--host-resolver-rules=MAP ${NAME} 127.0.0.1`,
+          ...args,
         ],
       });
       browsers.push(browser);

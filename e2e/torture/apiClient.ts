@@ -14,12 +14,19 @@ export function newId(): string {
   return `${time.slice(0, 8)}-${time.slice(8)}-7${randomUUID().slice(15)}`;
 }
 
-async function call(address: string, method: string, path: string, body?: object) {
+/** Where the server is, and the session it is asked with. */
+export interface Access {
+  readonly address: string;
+  readonly cookie: string;
+}
+
+async function call({ address, cookie }: Access, method: string, path: string, body?: object) {
   try {
     const response = await fetch(`${address}/api${path}`, {
       method,
       signal: AbortSignal.timeout(8000),
-      ...(body ? { headers: { "content-type": "application/json" }, body: JSON.stringify(body) } : {}),
+      headers: { cookie, origin: address, ...(body ? { "content-type": "application/json" } : {}) },
+      ...(body ? { body: JSON.stringify(body) } : {}),
     });
     return { status: response.status, body: await response.json() };
   } catch {
@@ -31,16 +38,10 @@ async function call(address: string, method: string, path: string, body?: object
 const PATIENCE = 90_000;
 
 /** Sends the same request until it is answered for good: by a yes, or a no that isn't a fault of the server. */
-async function insist(
-  address: () => string,
-  isOver: () => boolean,
-  method: string,
-  path: string,
-  body?: object,
-) {
+async function insist(access: Access, isOver: () => boolean, method: string, path: string, body?: object) {
   let overSince: number | undefined;
   for (;;) {
-    const answer = await call(address(), method, path, body);
+    const answer = await call(access, method, path, body);
     if (answer && answer.status < 500) return answer;
     if (isOver()) {
       overSince ??= Date.now();
@@ -58,7 +59,7 @@ async function insist(
 export async function apiClient(
   name: string,
   first: string,
-  address: () => string,
+  access: Access,
   isOver: () => boolean,
   tally: Tally,
 ): Promise<void> {
@@ -67,10 +68,10 @@ export async function apiClient(
     const said = `${name} ${n}`;
     if (n % 2 === 0) {
       const entry = { id: newId(), at: new Date().toISOString(), kind: "note", text: said };
-      const { status } = await insist(address, isOver, "POST", `${job}/log`, { entries: [entry] });
+      const { status } = await insist(access, isOver, "POST", `${job}/log`, { entries: [entry] });
       if (status !== 200) throw new Error(`an entry was refused with ${status}`);
     } else {
-      job = await addRoom(said, job, address, isOver);
+      job = await addRoom(said, job, access, isOver);
       tally.jobs.add(job);
     }
     tally.acknowledged.add(said);
@@ -79,15 +80,10 @@ export async function apiClient(
 }
 
 /** Adds a room; answers the job it is in. */
-async function addRoom(
-  said: string,
-  path: string,
-  address: () => string,
-  isOver: () => boolean,
-): Promise<string> {
+async function addRoom(said: string, path: string, access: Access, isOver: () => boolean): Promise<string> {
   const room = { id: newId(), name: said, shape: { kind: "area", area: 8 } };
   for (;;) {
-    const { body } = await insist(address, isOver, "GET", path);
+    const { body } = await insist(access, isOver, "GET", path);
     const { version, job } = body as { version: number; job: Job };
     const full = job.rooms.length >= MAX_ROOMS;
     const id = full ? newId() : job.id;
@@ -95,7 +91,7 @@ async function addRoom(
       ? { ...job, id, rooms: [room], doors: [], spots: [] }
       : { ...job, rooms: [...job.rooms, room] };
     const save = { baseVersion: full ? 0 : version, saveId: newId(), job: plan };
-    const answer = await insist(address, isOver, "PUT", `/jobs/${id}`, save);
+    const answer = await insist(access, isOver, "PUT", `/jobs/${id}`, save);
     if (answer.status === 200) return `/jobs/${id}`;
     if (answer.status !== 409)
       throw new Error(`a plan was refused with ${answer.status}: ${JSON.stringify(answer.body)}`);

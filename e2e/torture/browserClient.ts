@@ -4,6 +4,8 @@ import { setTimeout as pause } from "node:timers/promises";
 import { type BrowserContext, chromium, type Page } from "@playwright/test";
 import config from "../playwright.config.ts";
 import { onDevice, withinLimit } from "../support/device.ts";
+import type { TlsFront } from "../support/tlsFront.ts";
+import type { Person } from "./crew.ts";
 import type { Tally } from "./tally.ts";
 
 /** A plan holds sixty rooms; some are left to whoever shares it. */
@@ -36,7 +38,8 @@ export class BrowserClient {
     readonly name: string,
     private readonly profile: string,
     private readonly job: string,
-    private readonly address: () => string,
+    private readonly front: TlsFront,
+    private readonly person: Person,
     private readonly tally: Tally,
   ) {}
 
@@ -46,12 +49,29 @@ export class BrowserClient {
         rmSync(`${this.profile}/${lock}`, { force: true });
       this.context = await chromium.launchPersistentContext(this.profile, {
         ...config.use?.launchOptions,
+        args: [...(config.use?.launchOptions?.args ?? []), ...this.front.args],
+        env: this.front.env,
         viewport: { width: 1280, height: 800 },
         serviceWorkers: "allow",
         timeout: 30_000,
       });
+      await this.signIn(this.context);
     }
     return this.context.pages()[0] ?? withinLimit(this.context.newPage(), "a new page");
+  }
+
+  /** A browser that is killed may lose its cookie, which it writes down every half minute: then its person signs in again. */
+  private async signIn(context: BrowserContext): Promise<void> {
+    const page = context.pages()[0] ?? (await withinLimit(context.newPage(), "a new page"));
+    await page.goto(`${this.front.origin}/api/health`, { timeout: 15_000 });
+    const { email, password } = this.person;
+    const status = await page.evaluate(async (body) => {
+      const me = await fetch("/api/me");
+      if (me.status !== 401) return 200;
+      const headers = { "content-type": "application/json" };
+      return (await fetch("/api/auth/sign-in/email", { method: "POST", headers, body })).status;
+    }, JSON.stringify({ email, password }));
+    if (status !== 200) throw new Error(`${email} can’t sign in: ${status}`);
   }
 
   /** Works until it is over: a room, a note, and so on; a browser that is killed under it is opened again. */
@@ -71,13 +91,13 @@ export class BrowserClient {
     const said = `${this.name} ${++this.n}`;
     const limit = { timeout: 8000 };
     if (this.n % 2 === 0 || this.rooms >= MAX_ROOMS) {
-      if (!page.url().includes("/log")) await page.goto(`${this.address()}${this.job}/log`, limit);
+      if (!page.url().includes("/log")) await page.goto(`${this.front.origin}${this.job}/log`, limit);
       await page.getByRole("radio", { name: "Note" }).click(limit);
       await page.getByLabel("Note", { exact: true }).fill(said, limit);
       await page.getByRole("button", { name: "Log entry" }).click(limit);
       await page.getByText(said, { exact: true }).waitFor(limit);
     } else {
-      if (!page.url().includes("/survey")) await page.goto(`${this.address()}${this.job}/survey`, limit);
+      if (!page.url().includes("/survey")) await page.goto(`${this.front.origin}${this.job}/survey`, limit);
       await page.getByLabel("Room", { exact: true }).fill(said, limit);
       await page.getByLabel("Size, any unit").fill("8 m2", limit);
       await page.getByRole("button", { name: "Add room" }).click(limit);
@@ -109,7 +129,7 @@ export class BrowserClient {
     while (Date.now() < until) {
       try {
         const page = await this.page();
-        await page.goto(`${this.address()}${this.job}/survey`, { timeout: 15_000 });
+        await page.goto(`${this.front.origin}${this.job}/survey`, { timeout: 15_000 });
         for (let i = 0; i < 100 && Date.now() < until; i++) {
           if ((await onDevice(page))?.waiting === 0) return;
           await pause(200);

@@ -1,14 +1,24 @@
-/** Database and server that may be killed at any moment, and come up again where they were. */
+/** Database, server and the TLS in front of them, all but the last to be killed at any moment and to come up again where they were. */
 import { type RunningDatabase, startMariadb } from "../../scripts/mariadb.mjs";
+import { freePort } from "../../scripts/ports.mjs";
 import { prepareDatabase, type RunningServer, startServer } from "../../scripts/server.mjs";
+import { makeTlsFront, type TlsFront } from "../support/tlsFront.ts";
 
 export class KillableStack {
   private database: RunningDatabase | undefined;
   private server: RunningServer | undefined;
   private port = 0;
 
-  constructor(private readonly dir: string) {}
+  private constructor(
+    private readonly dir: string,
+    readonly front: TlsFront,
+  ) {}
 
+  static async make(dir: string): Promise<KillableStack> {
+    return new KillableStack(dir, await makeTlsFront(dir));
+  }
+
+  /** The server itself, without the TLS in front. */
   get address(): string {
     return `http://127.0.0.1:${this.port}`;
   }
@@ -18,18 +28,20 @@ export class KillableStack {
       databaseUrl: (this.database as RunningDatabase).url,
       photoDir: `${this.dir}/photos`,
       port: this.port,
+      more: { ORIGINS: `${this.front.origin},${this.address}` },
     };
   }
 
   async start(): Promise<void> {
+    this.port = await freePort(15_200);
     this.database = await startMariadb({ dir: this.dir, fleeting: true });
     await prepareDatabase(this.settings);
     await this.startServer();
+    await this.front.serve(this.port);
   }
 
   private async startServer(): Promise<void> {
     this.server = await startServer(this.settings);
-    this.port = this.server.port;
   }
 
   async killServer(): Promise<void> {
@@ -46,6 +58,7 @@ export class KillableStack {
   }
 
   async stop(): Promise<void> {
+    await this.front.stop();
     await this.server?.stop();
     await this.database?.stop();
   }
