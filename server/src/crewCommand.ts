@@ -30,7 +30,7 @@ async function run(): Promise<string> {
     case "link": {
       const email = argument.trim().toLowerCase();
       if ((await personByEmail(db, email)) === undefined)
-        throw new Error(`Nobody has an account with ${email}.`);
+        throw new Error(`No one has an account with ${email}.`);
       let link = "";
       const mailer = {
         send: async ({ text }: { readonly text: string }) => {

@@ -158,7 +158,7 @@ export const accountEndpoints = {
     method: "delete",
     path: PATHS.signOutDevice,
     needs: "read",
-    summary: "Sign a device out, such as a lost phone: your own, or as owner anybody’s of the crew",
+    summary: "Sign a device out, such as a lost phone: your own, or as owner any device of the crew",
     params: z.strictObject({ sessionId: SessionId }),
     response: done,
     errors: [403, 404, 422, 426],

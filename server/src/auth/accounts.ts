@@ -69,7 +69,7 @@ export function makeAccounts({ db, secret, origins, mailer, guard }: AccountOpti
         mailer?.send({
           to: user.email,
           subject: "Set a new password for Scutch",
-          text: `Somebody, hopefully you, asked to set a new password.\n\nOpen this within an hour:\n${origin}/new-password#${token}\n\nIf it wasn’t you, ignore this mail: nothing has changed.`,
+          text: `Someone, probably you, asked to set a new password.\n\nOpen this within an hour:\n${origin}/new-password#${token}\n\nIf it wasn’t you, ignore this mail: nothing has changed.`,
         }),
     },
     session: { expiresIn: SESSION_DAYS * DAY, updateAge: DAY, freshAge: DAY },

@@ -44,7 +44,7 @@ const SENTENCES: Record<Exclude<ConnectionState, "ok">, (waiting: number) => str
   "update-needed": (waiting) =>
     `This app is out of date. ${waiting > 0 ? `${changes(waiting)} saved here and will send after you update.` : "Update to send changes."}`,
   "wrong-crew": (waiting) => `You don’t belong to this crew any more. ${keptUnsent(waiting)}`,
-  "other-person": (waiting) => `Somebody else is signed in on this device. ${keptUnsent(waiting)}`,
+  "other-person": (waiting) => `Someone else is signed in on this device. ${keptUnsent(waiting)}`,
 };
 
 /** What the person’s role doesn’t allow: nothing was changed. */

@@ -6,20 +6,20 @@ import { useMoments } from "./useMoments.ts";
 
 const roleOf = ({ role }: AuditLine) => (role ? ROLE_WORDS[role].name.toLowerCase() : "member");
 const WORDS: Readonly<Record<AuditLine["what"], (line: AuditLine) => string>> = {
-  "signed-in": ({ by }) => `${by ?? "Somebody"} signed in`,
+  "signed-in": ({ by }) => `${by ?? "Someone"} signed in`,
   "sign-in-failed": ({ by }) => `Wrong password for ${by ?? "an unknown email"}`,
-  "signed-out": ({ by }) => `${by ?? "Somebody"} signed out`,
-  "device-signed-out": ({ by, about }) => `${by ?? "Somebody"} signed out a device of ${about ?? "a member"}`,
-  "password-changed": ({ by }) => `${by ?? "Somebody"} changed their password`,
-  "crew-started": ({ by }) => `${by ?? "Somebody"} started the crew`,
+  "signed-out": ({ by }) => `${by ?? "Someone"} signed out`,
+  "device-signed-out": ({ by, about }) => `${by ?? "Someone"} signed out a device of ${about ?? "a member"}`,
+  "password-changed": ({ by }) => `${by ?? "Someone"} changed their password`,
+  "crew-started": ({ by }) => `${by ?? "Someone"} started the crew`,
   invited: (line) =>
-    `${line.by ?? "Somebody"} invited a ${roleOf(line)}${line.about ? `, ${line.about}` : ""}`,
-  "invite-withdrawn": ({ by }) => `${by ?? "Somebody"} withdrew an invite`,
-  joined: (line) => `${line.by ?? "Somebody"} joined as ${roleOf(line)}`,
-  "role-changed": (line) => `${line.by ?? "Somebody"} made ${line.about ?? "a member"} ${roleOf(line)}`,
-  "member-removed": ({ by, about }) => `${by ?? "Somebody"} removed ${about ?? "a member"}`,
-  left: ({ by }) => `${by ?? "Somebody"} left the crew`,
-  exported: ({ by }) => `${by ?? "Somebody"} exported the crew’s data`,
+    `${line.by ?? "Someone"} invited a ${roleOf(line)}${line.about ? `, ${line.about}` : ""}`,
+  "invite-withdrawn": ({ by }) => `${by ?? "Someone"} withdrew an invite`,
+  joined: (line) => `${line.by ?? "Someone"} joined as ${roleOf(line)}`,
+  "role-changed": (line) => `${line.by ?? "Someone"} made ${line.about ?? "a member"} ${roleOf(line)}`,
+  "member-removed": ({ by, about }) => `${by ?? "Someone"} removed ${about ?? "a member"}`,
+  left: ({ by }) => `${by ?? "Someone"} left the crew`,
+  exported: ({ by }) => `${by ?? "Someone"} exported the crew’s data`,
 };
 const SHOWN = 20;
 

@@ -36,7 +36,7 @@ export function InviteSection({ isDemo }: { readonly isDemo: boolean }) {
   if (isDemo)
     return (
       <Section title="Invite people">
-        <p className="mt-1 text-soft">In the demo nobody joins. Start your own crew to invite people.</p>
+        <p className="mt-1 text-soft">No one can join the demo. Start your own crew to invite people.</p>
       </Section>
     );
   return (

@@ -92,7 +92,7 @@ function JoinAs({ code, name, onJoined, onOther }: JoinAsProps) {
         Join as {name}
       </Button>
       <Button weight="quiet" onClick={onOther}>
-        Join as somebody else
+        Join with another account
       </Button>
     </div>
   );
