@@ -113,3 +113,32 @@ export function visibleJob(role: Role, job: Job): Job {
   const { priceLines: _, discount: __, ...rest } = job;
   return rest;
 }
+
+interface Writer {
+  readonly name: string;
+  readonly role: Role;
+}
+
+/** An entry with what only its server can prove: who wrote it, and whether an owner did. A device says the same ahead. */
+export function signEntry(entry: LogEntry, { name, role }: Writer): LogEntry {
+  const confirmed = role === "owner" ? { confirmed: true as const } : {};
+  if (entry.importedBy !== undefined) return { ...unsignedEntry(entry), importedBy: name };
+  const own = { ...unsignedEntry(entry), by: name };
+  if (own.kind === "override") return { ...own, ...confirmed };
+  if (own.kind === "fill-made" && own.aboveLabel)
+    return { ...own, aboveLabel: { ...own.aboveLabel, ...confirmed } };
+  return own;
+}
+
+/** An entry without an owner's word that anybody could claim; the name in it stays. */
+export function unsignedEntry(entry: LogEntry): LogEntry {
+  if (entry.kind === "override") {
+    const { confirmed: _, ...rest } = entry;
+    return rest;
+  }
+  if (entry.kind === "fill-made" && entry.aboveLabel) {
+    const { confirmed: _, ...aboveLabel } = entry.aboveLabel;
+    return { ...entry, aboveLabel };
+  }
+  return entry;
+}

@@ -4,6 +4,8 @@ export {
   mayWrite,
   readableKinds,
   readsWholeLog,
+  signEntry,
+  unsignedEntry,
   visibleJob,
 } from "./access.ts";
 export {

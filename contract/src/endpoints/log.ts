@@ -38,7 +38,15 @@ export const logEndpoints = {
     summary: "Add entries; sending the same entry again changes nothing",
     params: z.strictObject({ jobId: JobId }),
     body: z.strictObject({ entries: z.array(LogEntry).min(1).max(1000) }),
-    response: z.strictObject({ added: z.int().min(0) }),
+    response: z.strictObject({
+      added: z.int().min(0),
+      entries: z
+        .array(LogEntry)
+        .optional()
+        .meta({
+          description: "Those that are kept otherwise than they were sent: by whom is said by the server",
+        }),
+    }),
     errors: [...WRITE_ERRORS, 404, 409],
   }),
 };

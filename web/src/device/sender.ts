@@ -138,7 +138,11 @@ async function sendEntries(
   const reply = await send(method, path, body);
   if (reply.outcome === "done") {
     const settledAt = Date.now();
-    await db.entries.bulkPut(rows.map(({ id, entry }) => ({ id, jobId, entry, settledAt })));
+    const { entries: otherwise = [] } = reply.body as { readonly entries?: readonly EntryRow["entry"][] };
+    const kept = new Map<string, EntryRow["entry"]>(otherwise.map((entry) => [entry.id, entry]));
+    await db.entries.bulkPut(
+      rows.map(({ id, entry }) => ({ id, jobId, entry: kept.get(id) ?? entry, settledAt })),
+    );
     return undefined;
   }
   const stop = await reachAfter(reply, send);

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import type { LogEntry } from "@scutch/contract";
 import { demoId } from "../../demo/demoId.ts";
-import { startTestServer, type TestServer } from "../../testing/testServer.ts";
+import { startTestServer, TESTER, type TestServer } from "../../testing/testServer.ts";
 
 let server: TestServer;
 beforeAll(async () => {
@@ -15,6 +15,7 @@ const note = (n: number, text: string, at = "2026-03-10T10:00:00.000Z"): LogEntr
   at,
   kind: "note",
   text,
+  by: TESTER.name,
 });
 const append = (entries: readonly LogEntry[], job = JOB) =>
   server.api.post(`/api/jobs/${job}/log`).send({ entries });
@@ -24,7 +25,10 @@ const texts = async () => {
 };
 
 test("entries stand in the order they happened; sent again, alone or with others, each is there once", async () => {
-  await append([note(2, "second", "2026-03-10T11:00:00.000Z")]).expect(200, { added: 1 });
+  // Who wrote it is said by the server, and told to the device that didn't say so.
+  const second = { ...note(2, "second", "2026-03-10T11:00:00.000Z"), by: "A colleague" };
+  const { body } = await append([second]).expect(200);
+  expect(body).toEqual({ added: 1, entries: [{ ...second, by: TESTER.name }] });
   await append([note(1, "first")]).expect(200, { added: 1 });
   await append([note(1, "first"), note(3, "third", "2026-03-10T13:00:00.000+01:00")]).expect(200, {
     added: 1,

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from "node:util";
 import {
   type JobId,
   type LogEntry,
@@ -8,6 +9,7 @@ import {
   readableKinds,
   readsWholeLog,
   type SiteId,
+  signEntry,
   withoutCustomer,
 } from "@scutch/contract";
 import type { Actor } from "../../actor.ts";
@@ -18,7 +20,7 @@ import { noteChange } from "../change/service.ts";
 import { jobsAt, requireJob, requireLockedJob, siteOf } from "../job/service.ts";
 import { readSites } from "../shelf/service.ts";
 import { addUse } from "../stock/service.ts";
-import { saysSame, signed } from "./signed.ts";
+import { saysSame } from "./saysSame.ts";
 import {
   addEntries,
   countEntries,
@@ -72,18 +74,15 @@ export async function appendLog(
   writer: Actor,
   jobId: JobId,
   entries: readonly LogEntry[],
-): Promise<{ added: number }> {
+): Promise<{ added: number; entries?: LogEntry[] }> {
   const { crewId, person } = writer;
   // The same entries being added elsewhere at once: by the next run they are there, and it passes over them.
   return retryTransaction(db, async (tx) => {
     await requireMayWrite(tx, writer, entries);
-    return appendOnce(
-      tx,
-      crewId,
-      jobId,
-      entries.map((entry) => signed(entry, writer)),
-      person.id,
-    );
+    const signed = entries.map((entry) => signEntry(entry, { name: person.name, role: writer.role }));
+    const { added, kept } = await appendOnce(tx, crewId, jobId, signed, person.id);
+    const otherwise = kept.filter((entry, i) => !isDeepStrictEqual(entry, entries[i]));
+    return { added, ...(otherwise.length > 0 ? { entries: otherwise } : {}) };
   });
 }
 
@@ -138,6 +137,7 @@ export async function appendOnce(
   const ids = entries.map(({ id }) => id);
   const there = new Map((await entriesById(tx, crewId, ids)).map((row) => [row.id, row]));
   const fresh = new Map<string, LogEntry>();
+  const kept = entries.map((entry) => there.get(entry.id)?.entry ?? entry);
   for (const [i, entry] of entries.entries()) {
     const known = there.get(entry.id);
     const same = known ? known.jobId === jobId && saysSame(known.entry, entry) : true;
@@ -158,5 +158,5 @@ export async function appendOnce(
   await addUse(tx, crewId, uses);
   if (added.length > 0)
     await noteChange(tx, crewId, `log:${jobId}`, ...(uses.length > 0 ? (["stock"] as const) : []));
-  return { added: added.length };
+  return { added: added.length, kept };
 }

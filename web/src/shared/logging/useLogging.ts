@@ -1,4 +1,4 @@
-import { EntryId, type Job, type LogEntry, MAX_NAMES, type Shelf } from "@scutch/contract";
+import { EntryId, type Job, type LogEntry, MAX_NAMES, type Shelf, signEntry } from "@scutch/contract";
 import { newId } from "../../device/newId.ts";
 import { ORIGIN_SHORT } from "../../format/words.ts";
 import { selectMe } from "../../state/crewSlice.ts";
@@ -50,7 +50,7 @@ export function useLogging({
   job,
   shelf,
 }: Speaking): (body: EntryBody, at?: number, follows?: readonly TimedBody[]) => EntryId {
-  const name = useAppSelector(selectMe)?.person.name;
+  const me = useAppSelector(selectMe);
   const dispatch = useAppDispatch();
   const clock = useClock();
   const write = useLogbook();
@@ -60,13 +60,13 @@ export function useLogging({
     const [entry, ...others] = [body, ...follows].map((said: TimedBody, i) => {
       const { at: own, ...each } = said;
       const names = namesFor(each as EntryBody, { job, shelf });
-      return {
+      const entry = {
         ...each,
         ...(i === 0 ? { id: tap } : { id: newId(EntryId), tap }),
         at: new Date(own ?? at ?? now).toISOString(),
-        ...(name ? { by: name } : {}),
         ...(Object.keys(names).length > 0 ? { names } : {}),
       } as LogEntry;
+      return me ? signEntry(entry, { name: me.person.name, role: me.role }) : entry;
     }) as [LogEntry, ...LogEntry[]];
     const written = [entry, ...others].map((each) => write(job.id, each));
     if (written[0] !== false) dispatch(justLogged({ jobId: job.id, entry, follows: others, at: Date.now() }));
