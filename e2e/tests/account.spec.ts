@@ -1,6 +1,6 @@
 /** People of a crew: how they get in, what each may do, and what becomes of a phone that is lost. */
 import { type Browser, expect, type Page } from "@playwright/test";
-import { onOneStep, press, step } from "../support/card.ts";
+import { now, onOneStep, press, step } from "../support/card.ts";
 import { allSent, onDevice } from "../support/device.ts";
 import { test } from "../support/stack.ts";
 
@@ -85,6 +85,10 @@ test("a technician invited by link works one job with the owner, live on two dev
   await other.goto(`${LIBRARY}/run`);
   await expect(step(other)).toBeVisible();
   await onOneStep(page, other, { timeout: 20_000 });
+  // The other phone says who is at what.
+  await now(page).getByRole("button", { name: "Start", exact: true }).click();
+  await expect(other.getByText(/^Ana: .*, since \d\d:\d\d$/)).toBeVisible();
+  await expect(page.getByText(/^Ana: .*, since/)).toHaveCount(0);
 
   // The technician has no signal: what is logged there says who did it, here and once it is sent.
   await other.goto(`${LIBRARY}/log`);

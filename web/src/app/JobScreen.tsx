@@ -24,6 +24,7 @@ import { DialogAside } from "../ui/Dialog.tsx";
 import { Failed, Loading } from "../ui/States.tsx";
 import { useNow } from "../ui/useNow.ts";
 import { useShortcut } from "../ui/useShortcut.ts";
+import { AtWork } from "./AtWork.tsx";
 import { changeText } from "./changeText.ts";
 import { type Phase, phasesFor } from "./phases.ts";
 
@@ -184,6 +185,7 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
           )}
           {facts.join(" · ")}
         </p>
+        <AtWork desk={desk} />
         {zone !== undefined && !isKnownZone(zone) && (
           <p className="mt-1 text-caution-ink text-sm">
             This device doesn’t know the time zone “{zone}”. Hours here are by its own clock.
