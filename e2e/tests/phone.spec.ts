@@ -68,10 +68,23 @@ test("the first owner joins by the command’s link over TLS; installed, the app
   });
   expect(manifest).toMatchObject({ name: "Scutch", display: "standalone" });
 
+  // A PIN is asked for before anything shows, with no signal too.
+  await page.getByRole("button", { name: "Settings" }).click();
+  await page.getByRole("button", { name: "Set a PIN for this device" }).click();
+  await page.getByLabel("New PIN").fill("482913");
+  await page.getByRole("button", { name: "Save PIN" }).click();
+  await expect(page.getByRole("button", { name: "Remove the PIN" })).toBeVisible();
+
   // The server goes, and so does the line. What is done now is there after a reload, and sent when both are back.
   await phone.setOffline(true);
   await stack.stop("SIGKILL");
   await page.reload();
+  await page.getByLabel("PIN", { exact: true }).fill("0000");
+  await page.getByRole("button", { name: "Open" }).click();
+  await expect(page.getByText("Wrong PIN. 9 tries left.")).toBeVisible();
+  await expect(page.getByText("Two Rivers")).toHaveCount(0);
+  await page.getByLabel("PIN", { exact: true }).fill("482913");
+  await page.getByRole("button", { name: "Open" }).click();
   await expect(page.getByText("Two Rivers")).toBeVisible();
   await page.getByRole("button", { name: "New job" }).click();
   await page.getByLabel("Place").fill("Loom Cottage");

@@ -3,6 +3,7 @@ import { CircleHelp, CloudOff, HardDrive, Lock, RefreshCw } from "lucide-react";
 import { lazy, type ReactNode, Suspense, useSyncExternalStore } from "react";
 import { device } from "../device/db.ts";
 import { useDeviceQuery } from "../device/deviceQuery.ts";
+import { unsentFile } from "../device/leave.ts";
 import { isSendable } from "../device/requests.ts";
 import { today } from "../format/time.ts";
 import { failedCalculations, onCalculationFailed } from "../planning/failedCalculations.ts";
@@ -58,7 +59,6 @@ const REFUSED: Readonly<Record<Role, string>> = {
 /** What can’t be sent in these states may never be: it can be saved to a file. */
 const LEFT_OUT: readonly ConnectionState[] = ["signed-out", "wrong-crew", "other-person"];
 async function saveUnsent(): Promise<void> {
-  const { unsentFile } = await import("../device/leave.ts");
   saveFile(`scutch-unsent-${today()}.json`, await unsentFile(device()));
 }
 

@@ -1,5 +1,6 @@
 import { sendAs } from "../device/api.ts";
 import { eraseOthersWork } from "../device/leave.ts";
+import { removePin } from "../device/pin.ts";
 import { askCrew, rememberAnswer } from "../device/pull.ts";
 import { rememberedCrew } from "../device/rememberedCrew.ts";
 
@@ -15,6 +16,8 @@ export async function openSignedIn(): Promise<void> {
   const answer = await askMine();
   if (typeof answer === "string") return location.assign("/sign-in");
   const crew = rememberAnswer(answer);
+  // Signed in with a password or a passkey: a PIN that was forgotten, or tried too often, goes.
+  if (location.pathname === "/sign-in") removePin(answer.person.id);
   await eraseOthersWork(crew);
   location.assign("/");
 }

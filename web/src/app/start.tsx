@@ -4,6 +4,7 @@ import { sendAs } from "../device/api.ts";
 import { followChanges } from "../device/changeFeed.ts";
 import { firstAsk, firstIdle } from "../device/firstSight.ts";
 import { eraseOthersWork, finishSignOut, forgetSettled } from "../device/leave.ts";
+import { hasPin } from "../device/pin.ts";
 import { askCrew, type CrewAnswer, keepCrew, pullCrew, rememberAnswer } from "../device/pull.ts";
 import {
   CREW_KEY,
@@ -23,6 +24,9 @@ import { App } from "./App.tsx";
 import { DOOR_PAGES } from "./doorPages.ts";
 import { openSignedIn } from "./otherCrew.ts";
 
+const LockScreen = lazy(async () => ({
+  default: (await import("../features/lock/LockScreen.tsx")).LockScreen,
+}));
 const DoorScreen = lazy(async () => ({
   default: (await import("../features/door/DoorScreen.tsx")).DoorScreen,
 }));
@@ -47,6 +51,12 @@ function remembered(): Opened | undefined {
   return crew && { crew };
 }
 
+/** Whose PIN this device asks for before it opens what it remembers. */
+function lockOf(found: Opened | Held | undefined) {
+  const person = typeof found === "object" && !found.heard ? found.crew.person : undefined;
+  return person && hasPin(person.id) ? person : undefined;
+}
+
 /** Whose work the server opens for this browser, or what stands in the way. */
 async function askWho(): Promise<Opened | Held> {
   if (isSigningOut()) {
@@ -60,6 +70,18 @@ async function askWho(): Promise<Opened | Held> {
   const crew = rememberAnswer(answer);
   void eraseOthersWork(crew);
   return { crew, heard: { answer, askedAt } };
+}
+
+/** Out of sight for longer than this, the PIN is asked for again, ms. */
+const AWAY = 15 * 60_000;
+function lockWhenAway({ person }: RememberedCrew): void {
+  let hiddenAt: number | undefined;
+  document.addEventListener("visibilitychange", () => {
+    const isHidden = document.visibilityState === "hidden";
+    const wasAway = hiddenAt !== undefined && Date.now() - hiddenAt > AWAY;
+    hiddenAt = isHidden ? Date.now() : undefined;
+    if (!isHidden && wasAway && person && hasPin(person.id)) location.reload();
+  });
 }
 
 /** Somebody else signed in or out in another tab, or what this person may do has changed: the page begins again with what holds now. */
@@ -109,6 +131,7 @@ function open({ crew, heard }: Opened, store: Store): Session {
   if (heard) void keepCrew(db, heard.answer, heard.askedAt).then((result) => noteConnection(store, result));
   else void firstAsk().then(meet);
   followPerson(session, crew);
+  lockWhenAway(crew);
   addEventListener("online", () => void meet());
   addEventListener("offline", () => noteConnection(store, "offline"));
   setInterval(() => {
@@ -136,6 +159,7 @@ export function Start() {
   const [store] = useState(makeStore);
   const [found, setFound] = useState<Opened | Held | undefined>(remembered);
   const [opened, setOpened] = useState(false);
+  const [isLocked, setLocked] = useState(() => lockOf(found) !== undefined);
   const [round, setRound] = useState(0);
   const crew = typeof found === "object" ? found : undefined;
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked again in a new round
@@ -145,10 +169,17 @@ export function Start() {
     void askWho().then(setFound);
   }, [crew === undefined, round]);
   useEffect(() => {
-    if (!crew) return;
+    if (!crew || isLocked) return;
     open(crew, store);
     setOpened(true);
-  }, [crew, store]);
+  }, [crew, store, isLocked]);
+  const locked = isLocked ? lockOf(found) : undefined;
+  if (locked)
+    return (
+      <Suspense fallback={null}>
+        <LockScreen person={locked} onOpen={() => setLocked(false)} />
+      </Suspense>
+    );
   if (opened)
     return (
       <StrictMode>

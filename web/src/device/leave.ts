@@ -1,5 +1,6 @@
 import Dexie from "dexie";
 import type { DeviceDb } from "./db.ts";
+import { removePin } from "./pin.ts";
 import { forgetCrew, noteSigningOut, type RememberedCrew } from "./rememberedCrew.ts";
 
 /** Longer than this, and another tab that holds the database open keeps it, ms. */
@@ -72,6 +73,7 @@ export async function signOut(db: DeviceDb): Promise<void> {
   const { crewId, name } = db;
   db.close();
   await eraseWork(crewId, name);
+  if (db.personId !== undefined) removePin(db.personId);
   forgetCrew();
 }
 

@@ -10,6 +10,7 @@ import { useAppSelector } from "../../state/store.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { saveFile } from "../../ui/saveFile.ts";
+import { PinSection } from "./PinSection.tsx";
 
 /** Who is signed in on this device, and the way out. */
 export function AccountSection({ onClose }: { readonly onClose: () => void }) {
@@ -63,6 +64,7 @@ export function AccountSection({ onClose }: { readonly onClose: () => void }) {
           </Button>
         )}
       </div>
+      {!me.demo && <PinSection personId={me.person.id} />}
       {!me.demo && <p className="text-sm text-soft">Signing out takes the crew’s work off this device.</p>}
     </div>
   );
