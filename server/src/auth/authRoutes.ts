@@ -29,6 +29,8 @@ export function authRoutes(router: Router, accounts: Accounts): void {
   const handle = toNodeHandler(accounts);
   router.use("/auth", (request, response, next) => {
     if (!AUTH_PATHS.some((each) => each === `${request.method} ${request.path}`)) return next(notFound());
+    // Pictures may be kept by the browser for a year: not for whoever uses it next.
+    if (request.path === "/sign-out") response.set("Clear-Site-Data", '"cache"');
     void handle(request, response).catch(next);
   });
 }

@@ -16,7 +16,7 @@ const emailOf = (body: unknown): string | undefined =>
 /** Before and after signing in: who guesses waits, and what happened is written down. */
 export function signInHooks(db: Db, guard: SignInGuard) {
   const addressOf = (headers: Headers | undefined) => headers?.get("x-client-ip") ?? "";
-  /** One line for each crew of the person, or one without a crew. */
+  /** A line for each crew of the person. Of somebody in none there is nobody to read it. */
   const note = async (
     userId: string | undefined,
     what: "signed-in" | "sign-in-failed" | "signed-out" | "password-changed",
@@ -25,7 +25,6 @@ export function signInHooks(db: Db, guard: SignInGuard) {
     const crews = userId === undefined ? [] : await crewsOf(db, userId);
     for (const { id, person } of crews)
       await addAuditLine(db, { crewId: id as CrewId, what, by: person, address });
-    if (crews.length === 0) await addAuditLine(db, { what, address });
   };
   return {
     before: createAuthMiddleware(async ({ path, body, headers }) => {

@@ -65,10 +65,9 @@ export class ChangeFeed {
     if (!followed.looking) void this.read(crewId, followed);
   }
 
-  /** Somebody was signed out, or may do other things now: looks at every listener again. */
-  recheck(): void {
-    for (const { followers } of this.crews.values())
-      for (const follower of [...followers]) follower.check?.();
+  /** Somebody of the crew was signed out, or may do other things now: looks at each of its listeners again. */
+  recheck(crewId: string): void {
+    for (const follower of [...(this.crews.get(crewId)?.followers ?? [])]) follower.check?.();
   }
 
   /** Ends every stream: the server stops. */

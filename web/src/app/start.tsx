@@ -192,7 +192,7 @@ export function Start() {
     return (
       <StrictMode>
         <Suspense fallback={null}>
-          <DoorScreen onSignedIn={() => void openSignedIn()} />
+          <DoorScreen onSignedIn={(crewId) => void openSignedIn(crewId)} />
         </Suspense>
       </StrictMode>
     );

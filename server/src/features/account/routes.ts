@@ -22,23 +22,23 @@ const DONE = { done: true } as const;
 /** The people of a crew, their invites and devices. Getting in at all is with the sign-in: see auth/doorRoutes. */
 export function accountRoutes(router: Router, { db, feed, mailer, mailbox, origin }: Context): void {
   const now = () => new Date();
-  /** What a device may hear has changed: every stream is looked at again. */
-  const recheck = async (work: Promise<void>) => {
+  /** What a device may hear has changed: the crew's streams are looked at again. */
+  const recheck = async ({ crewId }: Actor, work: Promise<void>) => {
     await work;
-    feed.recheck();
+    feed.recheck(crewId);
     return DONE;
   };
   mount(router, endpoints.readMe, (_call, actor): Promise<Me> => readMe(db, actor));
   mount(router, endpoints.listMembers, async (_call, actor) => ({ members: await listMembers(db, actor) }));
   mount(router, endpoints.changeRole, ({ params, body }, actor) =>
-    recheck(changeRole(db, notDemo(actor), params.personId, body.role)),
+    recheck(actor, changeRole(db, notDemo(actor), params.personId, body.role)),
   );
   mount(router, endpoints.removeMember, ({ params }, actor) =>
-    recheck(removeMember(db, notDemo(actor), params.personId)),
+    recheck(actor, removeMember(db, notDemo(actor), params.personId)),
   );
   mount(router, endpoints.leaveCrew, ({ body }, actor) => {
     if (body.crew !== actor.crewId) throw invalid({ path: ["crew"], code: "unknown-reference" });
-    return recheck(removeMember(db, notDemo(actor), actor.person.id));
+    return recheck(actor, removeMember(db, notDemo(actor), actor.person.id));
   });
   mount(router, endpoints.listInvites, async (_call, { crewId }) => ({
     invites: await listInvites(db, crewId, now()),
@@ -63,7 +63,7 @@ export function accountRoutes(router: Router, { db, feed, mailer, mailbox, origi
     devices: await listDevices(db, actor, now()),
   }));
   mount(router, endpoints.signOutDevice, ({ params }, actor) =>
-    recheck(signOutDevice(db, actor, params.sessionId, now())),
+    recheck(actor, signOutDevice(db, actor, params.sessionId, now())),
   );
   mount(router, endpoints.readMailbox, async (_call, actor) => {
     const { email } = (await readMe(db, actor)).person;

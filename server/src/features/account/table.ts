@@ -160,7 +160,7 @@ export const invites = mysqlTable(
   ],
 );
 
-/** What was done about accounts. Never changed. A line without a crew is a sign-in of someone in none, or of nobody known. */
+/** What was done about accounts, for a crew's owner. Never changed. */
 export const auditLines = mysqlTable(
   "audit_lines",
   {

@@ -19,7 +19,8 @@ export function DeviceList() {
   return (
     <Section title="Signed in on" fault={refused ?? fault}>
       <p className="mt-1 text-sm text-soft">
-        Lost a phone? Sign it out here. It can’t open or send anything from then on.
+        Lost a phone? Sign it out here: it gets and sends nothing more. What it already holds stays on it,
+        behind its own lock.
       </p>
       {value?.devices.length === 0 && <p className="mt-2">No device: the demo needs no sign-in.</p>}
       <ul className="mt-2">

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import { readDoor } from "../../device/account.ts";
-import type { DoorFacts, Way } from "./door.ts";
+import type { DoorFacts, DoorProps, Way } from "./door.ts";
 import { JoinForm } from "./JoinForm.tsx";
 import { NewPasswordForm } from "./NewPasswordForm.tsx";
 import { SignInForm } from "./SignInForm.tsx";
@@ -13,7 +13,7 @@ const wayAt = (pathname: string): Way => {
 };
 
 /** The way in: signing in, joining with an invite, starting a crew, setting a new password. */
-export function DoorScreen({ onSignedIn }: { readonly onSignedIn: () => void }) {
+export function DoorScreen({ onSignedIn }: Pick<DoorProps, "onSignedIn">) {
   const [way, setWay] = useState(() => wayAt(location.pathname));
   const [door, setDoor] = useState<DoorFacts>();
   // What a link brought along: a code or a token, which doesn't stay in the address.

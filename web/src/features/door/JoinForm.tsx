@@ -77,12 +77,15 @@ export function JoinForm({ onWay, onSignedIn, brought }: DoorProps & { readonly 
 interface JoinAsProps {
   readonly code: string;
   readonly name: string;
-  readonly onJoined: () => void;
+  readonly onJoined: (crewId: string) => void;
   readonly onOther: () => void;
 }
 
 function JoinAs({ code, name, onJoined, onOther }: JoinAsProps) {
-  const join = useSubmit(() => joinCrew(code, undefined), onJoined);
+  const join = useSubmit(
+    () => joinCrew(code, undefined),
+    ({ crew }) => onJoined(crew.id),
+  );
   const fault =
     join.fault?.why === "taken" ? "You are in this crew already." : join.fault && faultText(join.fault);
   return (
@@ -100,12 +103,15 @@ function JoinAs({ code, name, onJoined, onOther }: JoinAsProps) {
 
 interface JoinNewProps {
   readonly code: string;
-  readonly onJoined: () => void;
+  readonly onJoined: (crewId: string) => void;
   readonly onSignIn: () => void;
 }
 
 function JoinNew({ code, onJoined, onSignIn }: JoinNewProps) {
-  const form = useSubmit((field) => joinCrew(code, personIn(field)), onJoined);
+  const form = useSubmit(
+    (field) => joinCrew(code, personIn(field)),
+    ({ crew }) => onJoined(crew.id),
+  );
   return (
     <>
       <form className="mt-5 grid gap-4" onSubmit={form.onSubmit}>

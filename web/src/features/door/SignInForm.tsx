@@ -12,8 +12,11 @@ import type { DoorProps } from "./door.ts";
 
 export function SignInForm({ door, onWay, onSignedIn }: DoorProps) {
   const [isForgotten, setForgotten] = useState(false);
-  const form = useSubmit((field) => signIn(field("email"), field("password")), onSignedIn);
-  const passkey = useSubmit(signInWithPasskey, onSignedIn);
+  const form = useSubmit(
+    (field) => signIn(field("email"), field("password")),
+    () => onSignedIn(),
+  );
+  const passkey = useSubmit(signInWithPasskey, () => onSignedIn());
   if (isForgotten) return <ForgottenForm onBack={() => setForgotten(false)} />;
   return (
     <>

@@ -9,7 +9,10 @@ import type { DoorProps } from "./door.ts";
 import { PersonFields, personIn } from "./PersonFields.tsx";
 
 export function StartForm({ door, onWay, onSignedIn }: DoorProps) {
-  const form = useSubmit((field) => startCrew({ crew: field("crew"), ...personIn(field) }), onSignedIn);
+  const form = useSubmit(
+    (field) => startCrew({ crew: field("crew"), ...personIn(field) }),
+    ({ crew }) => onSignedIn(crew.id),
+  );
   return (
     <>
       <h1 className="font-bold text-2xl">Start your own crew</h1>

@@ -7,5 +7,6 @@ export type DoorFacts = Answer<"readDoor">;
 export interface DoorProps {
   readonly door: DoorFacts;
   readonly onWay: (way: Way) => void;
-  readonly onSignedIn: () => void;
+  /** With the crew that was joined or started, which opens then. */
+  readonly onSignedIn: (crewId?: string) => void;
 }
