@@ -23,6 +23,6 @@ await withThrowawayDatabase(async (BENCH_DATABASE_URL) => {
   row("what", "measured", "budget", "beside it, from the same run");
   row("first load, JavaScript, gzipped", `${(firstLoad() / 1000).toFixed(0)} kB`, "≤ 210 kB");
   const tsx = inRoot("node_modules/tsx/dist/cli.mjs");
-  for (const part of ["core", "drying", "api", "many", "redraw", "live", "pdf", "visits"])
+  for (const part of ["core", "drying", "api", "many", "redraw", "live", "pdf", "visits", "crew"])
     await binary(tsx, [inRoot(`e2e/bench/${part}.ts`)], { env: { BENCH_DATABASE_URL } });
 });

@@ -5,7 +5,7 @@ import { followChanges } from "../device/changeFeed.ts";
 import { firstAsk, firstIdle } from "../device/firstSight.ts";
 import { eraseOthersWork, finishSignOut, forgetSettled } from "../device/leave.ts";
 import { hasPin } from "../device/pin.ts";
-import { askCrew, type CrewAnswer, keepCrew, pullCrew, rememberAnswer } from "../device/pull.ts";
+import { askCrew, keepCrew, pullCrew, rememberAnswer } from "../device/pull.ts";
 import {
   CREW_KEY,
   isSigningOut,
@@ -22,7 +22,7 @@ import { makeStore, type Store } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
 import { App } from "./App.tsx";
 import { DOOR_PAGES } from "./doorPages.ts";
-import { openSignedIn } from "./otherCrew.ts";
+import { enter, type Opened } from "./otherCrew.ts";
 
 const LockScreen = lazy(async () => ({
   default: (await import("../features/lock/LockScreen.tsx")).LockScreen,
@@ -33,12 +33,6 @@ const DoorScreen = lazy(async () => ({
 
 /** While the server can’t be reached it is looked for this often, ms. */
 const LOOK_AGAIN = 15_000;
-
-/** The crew to open: remembered by this device, or heard of just now. */
-interface Opened {
-  readonly crew: RememberedCrew;
-  readonly heard?: { readonly answer: CrewAnswer; readonly askedAt: number };
-}
 
 /** What stands in the way of opening anything. */
 type Held = "offline" | "signed-out";
@@ -128,8 +122,11 @@ function open({ crew, heard }: Opened, store: Store): Session {
     lanes.sendNow();
     noteConnection(store, await pullCrew(db, session.send));
   };
-  if (heard) void keepCrew(db, heard.answer, heard.askedAt).then((result) => noteConnection(store, result));
-  else void firstAsk().then(meet);
+  if (heard) {
+    // Who signs in again may have left something unsent.
+    lanes.sendNow();
+    void keepCrew(db, heard.answer, heard.askedAt).then((result) => noteConnection(store, result));
+  } else void firstAsk().then(meet);
   followPerson(session, crew);
   lockWhenAway(crew);
   addEventListener("online", () => void meet());
@@ -173,6 +170,12 @@ export function Start() {
     open(crew, store);
     setOpened(true);
   }, [crew, store, isLocked]);
+  // Without loading the page again: on a phone that takes as long as all the rest.
+  const goIn = async (crewId?: string) => {
+    const entered = await enter(crewId);
+    history.replaceState(null, "", "/");
+    setFound(entered ?? "offline");
+  };
   const locked = isLocked ? lockOf(found) : undefined;
   if (locked)
     return (
@@ -192,7 +195,7 @@ export function Start() {
     return (
       <StrictMode>
         <Suspense fallback={null}>
-          <DoorScreen onSignedIn={(crewId) => void openSignedIn(crewId)} />
+          <DoorScreen onSignedIn={(crewId) => void goIn(crewId)} />
         </Suspense>
       </StrictMode>
     );
