@@ -1,9 +1,9 @@
-import { PASSWORD_LENGTHS } from "@scutch/contract";
 import { KeyRound } from "lucide-react";
 import { useState } from "react";
 import { changePassword } from "../../device/account.ts";
 import { addPasskey, knowsPasskeys } from "../../device/passkeys.ts";
 import { faultText } from "../../shared/account/faultText.ts";
+import { NewPasswordField } from "../../shared/account/NewPasswordField.tsx";
 import { useSubmit } from "../../shared/account/useSubmit.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
@@ -29,14 +29,7 @@ export function PasswordSection() {
       ) : (
         <form className="mt-3 grid gap-3" onSubmit={form.onSubmit}>
           <PasswordInput label="Current password" name="current" autoComplete="current-password" required />
-          <PasswordInput
-            label="New password"
-            name="next"
-            autoComplete="new-password"
-            minLength={PASSWORD_LENGTHS[0]}
-            maxLength={PASSWORD_LENGTHS[1]}
-            required
-          />
+          <NewPasswordField label="New password" name="next" />
           <FieldError
             sentence={
               form.fault?.why === "wrong"

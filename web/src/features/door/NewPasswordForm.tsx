@@ -1,12 +1,11 @@
-import { PASSWORD_LENGTHS } from "@scutch/contract";
 import { useState } from "react";
 import { setNewPassword } from "../../device/account.ts";
 import { faultText } from "../../shared/account/faultText.ts";
+import { NewPasswordField } from "../../shared/account/NewPasswordField.tsx";
 import { useSubmit } from "../../shared/account/useSubmit.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
-import { PasswordInput } from "../../ui/TextInput.tsx";
 import type { DoorProps } from "./door.ts";
 
 export function NewPasswordForm({ onWay, token }: DoorProps & { readonly token: string }) {
@@ -34,15 +33,7 @@ export function NewPasswordForm({ onWay, token }: DoorProps & { readonly token: 
         </div>
       )}
       <form className="mt-5 grid gap-4" onSubmit={form.onSubmit}>
-        <PasswordInput
-          label="New password"
-          name="password"
-          autoComplete="new-password"
-          minLength={PASSWORD_LENGTHS[0]}
-          maxLength={PASSWORD_LENGTHS[1]}
-          required
-          autoFocus
-        />
+        <NewPasswordField label="New password" name="password" autoFocus />
         <FieldError sentence={form.fault && faultText(form.fault)} />
         <Button weight="main" type="submit" disabled={form.isSending || token === ""}>
           Set password
