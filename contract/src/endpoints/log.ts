@@ -40,12 +40,9 @@ export const logEndpoints = {
     body: z.strictObject({ entries: z.array(LogEntry).min(1).max(1000) }),
     response: z.strictObject({
       added: z.int().min(0),
-      entries: z
-        .array(LogEntry)
-        .optional()
-        .meta({
-          description: "Those that are kept otherwise than they were sent: by whom is said by the server",
-        }),
+      entries: z.array(LogEntry).optional().meta({
+        description: "Those that are kept otherwise than they were sent: by whom is said by the server",
+      }),
     }),
     errors: [...WRITE_ERRORS, 404, 409],
   }),
