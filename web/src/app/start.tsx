@@ -78,6 +78,8 @@ function lockWhenAway({ person }: RememberedCrew): void {
   });
 }
 
+const beginAgain = () => location.reload();
+
 /** Somebody else signed in or out in another tab, or what this person may do has changed: the page begins again with what holds now. */
 function followPerson({ db, store }: Session, crew: RememberedCrew): void {
   addEventListener("storage", ({ key }: StorageEvent) => {
@@ -91,7 +93,7 @@ function followPerson({ db, store }: Session, crew: RememberedCrew): void {
     role = me.role;
     rememberCrew({ ...crew, person: me.person, role: me.role, ...(me.demo ? { demo: true } : {}) });
     // What a role may see comes and goes with it.
-    if (before !== undefined) void forgetSettled(db).then(() => location.reload());
+    if (before !== undefined) void forgetSettled(db).then(beginAgain, beginAgain);
   });
 }
 

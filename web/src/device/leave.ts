@@ -15,19 +15,24 @@ export async function unsentFile(db: DeviceDb): Promise<Blob> {
   });
 }
 
-const within = (work: PromiseLike<unknown>) =>
-  Promise.race([
-    Promise.resolve(work).then(
-      () => undefined,
-      () => undefined,
-    ),
-    new Promise<void>((resolve) => setTimeout(resolve, PATIENCE)),
-  ]);
+/** Waits for work, whether it succeeds or not, but not for ever. */
+async function within(work: PromiseLike<unknown>): Promise<void> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<void>((resolve) => {
+    timer = setTimeout(resolve, PATIENCE);
+  });
+  await Promise.race([Promise.resolve(work).catch(() => undefined), late]);
+  clearTimeout(timer);
+}
+
+/** Photos the service worker keeps; a page without HTTPS has no such store. */
+const erasePhotos = (crewId: string) =>
+  within(globalThis.caches?.delete(`photos-${crewId}`) ?? Promise.resolve());
 
 /** Takes a crew's work off this device: its database, its photos and its settings. */
 async function eraseWork(crewId: string, database: string): Promise<void> {
   await within(Dexie.delete(database));
-  await within(caches?.delete(`photos-${crewId}`) ?? Promise.resolve());
+  await erasePhotos(crewId);
   try {
     localStorage.removeItem(`scutch-settings-${crewId}`);
   } catch {
@@ -100,6 +105,6 @@ export async function eraseOthersWork({ database, person }: RememberedCrew): Pro
     if (isOwn || (await holdsUnsent(name))) continue;
     const crewId = name.slice("scutch-".length).slice(0, 36);
     await within(Dexie.delete(name));
-    if (!database.includes(crewId)) await within(caches?.delete(`photos-${crewId}`) ?? Promise.resolve());
+    if (!database.includes(crewId)) await erasePhotos(crewId);
   }
 }
