@@ -139,6 +139,11 @@ test("a trainee looks and practises but logs nothing; a bookkeeper sees money an
   await expect(page.getByRole("link", { name: "Hand over" })).toBeVisible();
   for (const phase of ["Run", "Dry", "Log"])
     await expect(page.getByRole("link", { name: phase, exact: true })).toHaveCount(0);
+  // Hours that only the log's readings tell are left out, not told wrong.
+  await expect(page.getByText("all touch-dry")).toHaveCount(0);
+  await page.getByRole("link", { name: "Hand over" }).click();
+  await expect(page.getByText("An owner or a technician shows it.")).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Show the/ })).toHaveCount(0);
   const kinds = new Set((await logOf(page, FLAT)).map(({ kind }) => kind));
   for (const kind of ["reading", "note", "fill-made", "step-done"]) expect(kinds).not.toContain(kind);
   const rows = (await onDevice(page))?.rows ?? "";

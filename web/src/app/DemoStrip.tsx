@@ -25,7 +25,7 @@ export function DemoStrip() {
         </span>
         <select
           aria-label="See the demo as"
-          className="min-h-9 rounded-md border border-rule bg-ground px-2 font-semibold"
+          className="min-h-12 rounded-md border border-rule bg-ground px-2 font-semibold"
           value={me.role}
           onChange={(event) => void seeAs(event.target.value as Role)}
         >

@@ -153,6 +153,9 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
   const [menu, setMenu] = useState(false);
   const units = useUnits();
   const now = useNow();
+  // Without the readings in the log, a begun job's hours would be others than its crew sees.
+  const readsLog = useMay("read-log");
+  const tellsHours = readsLog || desk.log.length === 0;
   const { site, zone } = placeOf(job, shelf);
   const zoneName = useZoneName(startMs);
   const air = (where: string, value: typeof job.indoor) =>
@@ -215,7 +218,7 @@ function JobHeader({ desk }: { readonly desk: JobDesk }) {
           <JobMenu desk={desk} onClose={() => setMenu(false)} />
         </Suspense>
       )}
-      {dried && (
+      {dried && tellsHours && (
         <div className="hidden gap-8 text-right sm:flex">
           <HeaderTime label="all touch-dry" which="touchDry" dried={dried} start={startMs} now={now} />
           <HeaderTime label="all dry" which="dry" dried={dried} start={startMs} now={now} />

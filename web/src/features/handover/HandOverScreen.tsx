@@ -14,6 +14,7 @@ import { useQuotes } from "../../planning/useQuotes.ts";
 import { NoRooms } from "../../shared/NoRooms.tsx";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
+import { useMay } from "../../state/useMay.ts";
 import { useMoney } from "../../state/useMoney.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -44,6 +45,7 @@ export function HandOverScreen() {
   usePull(`photos ${job.id}`, ({ db, send }) => pullPhotos(db, send, job.id));
   const photos = useLocalPhotos(job.id);
   const price = useJobPrice(desk);
+  const readsLog = useMay("read-log");
   const { agreement } = useQuotes(log);
   const comesBack = useReturnChoice(desk);
   // A page shown before the readings are taken in would promise what they don’t bear out.
@@ -94,9 +96,16 @@ export function HandOverScreen() {
             </Callout>
           )
         )}
-        <Button weight="main" disabled={isWaiting} onClick={() => setShown(true)}>
-          {isWaiting ? "Reading the log…" : handedOver ? "Show the page" : "Show the customer"}
-        </Button>
+        {readsLog ? (
+          <Button weight="main" disabled={isWaiting} onClick={() => setShown(true)}>
+            {isWaiting ? "Reading the log…" : handedOver ? "Show the page" : "Show the customer"}
+          </Button>
+        ) : (
+          <p className="text-soft">
+            The customer’s page tells hours from readings in the log, which your role doesn’t include. An
+            owner or a technician shows it.
+          </p>
+        )}
         <WalkRound desk={desk} />
       </div>
       <div className="grid content-start gap-6">
