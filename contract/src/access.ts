@@ -100,7 +100,7 @@ export function mayChangeRecord(
   );
 }
 
-/** Whether a role may save a plan in place of `before`: whoever only quotes changes its prices and nothing else. */
+/** Whether a role may save a plan in place of `before`: who only quotes may change its prices, nothing else. */
 export function mayChangeJob(role: Role, before: object | undefined, after: object): boolean {
   if (may(role, "plan")) return true;
   if (!may(role, "quote") || before === undefined) return false;
@@ -130,7 +130,7 @@ export function signEntry(entry: LogEntry, { name, role }: Writer): LogEntry {
   return own;
 }
 
-/** An entry without an owner's word that anybody could claim; the name in it stays. */
+/** An entry without the confirmation, which any device could claim; the name in it stays. */
 export function unsignedEntry(entry: LogEntry): LogEntry {
   if (entry.kind === "override") {
     const { confirmed: _, ...rest } = entry;

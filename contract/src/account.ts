@@ -54,7 +54,7 @@ export const InviteCode = z
   .regex(INVITE_CODE)
   .meta({ description: "Twelve letters and digits, XXXX-XXXX-XXXX" });
 
-/** An invite that wasn't used yet. Its code is told once, when it is made. */
+/** An invite that wasn't used yet. Its code is shown once, when it is made. */
 export const Invite = z
   .strictObject({
     id: InviteId,
@@ -84,7 +84,6 @@ export type Device = z.infer<typeof Device>;
 export const AUDITED = [
   "signed-in",
   "sign-in-failed",
-  "signed-out",
   "device-signed-out",
   "password-changed",
   "crew-started",

@@ -33,7 +33,7 @@ async function ownCrew(page: Page, name = "Ana"): Promise<void> {
   await allSent(page);
 }
 
-/** Invites somebody by the link on the owner's screen, who joins on a device of their own. */
+/** A new person, invited by the link on the owner's screen, on a device of their own. */
 async function invited(
   owner: Page,
   browser: Browser,

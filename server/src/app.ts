@@ -65,7 +65,7 @@ export function makeApp({
   const app = express();
   app.disable("x-powered-by");
   app.set("query parser", "simple");
-  // Behind a proxy on this machine, which says who asked; from anywhere else nobody is believed.
+  // The client's address is taken from a proxy on this machine, and from no other.
   app.set("trust proxy", "loopback");
   app.use(securityHeaders(origins[0]));
   app.use(sameOriginOnly(origins));

@@ -132,7 +132,7 @@ export const accountEndpoints = {
     path: PATHS.makeInvite,
     needs: "manage-crew",
     summary:
-      "Invite somebody; the answer has the code, which isn’t told again. With an address it is mailed there",
+      "Invite somebody; the answer has the code, which isn’t shown again. With an email it is sent there",
     body: z.strictObject({ role: Role, email: Email.optional() }),
     response: z.strictObject({ invite: Invite, code: z.string(), mailed: z.boolean() }),
     errors: [...WRITE_ERRORS, 409, 429],

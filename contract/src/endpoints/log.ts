@@ -41,7 +41,7 @@ export const logEndpoints = {
     response: z.strictObject({
       added: z.int().min(0),
       entries: z.array(LogEntry).optional().meta({
-        description: "Those that are kept otherwise than they were sent: by whom is said by the server",
+        description: "Entries stored differently from what was sent; the server sets the author",
       }),
     }),
     errors: [...WRITE_ERRORS, 404, 409],

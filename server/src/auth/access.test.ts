@@ -240,7 +240,7 @@ describe.each(ROLES)("as %s", (role) => {
     const by = (await peopleA[role].browser.get("/api/me")).body.person.name;
     const entry = (i: number, more: object) => ({ id: demoId("entry", n + i), at, ...more }) as LogEntry;
     const entries = [
-      entry(1, { kind: "note", text: "x", by: "Somebody else" }),
+      entry(1, { kind: "note", text: "x", by: "Another name" }),
       entry(2, { kind: "payment", amount: 100, paidBy: "cash" }),
       entry(3, { kind: "handed-over", name: "x" }),
       entry(4, { kind: "run-started" }),
@@ -284,7 +284,7 @@ describe.each(ROLES)("as %s", (role) => {
   });
 });
 
-test("an owner's word is confirmed by the server, and what somebody else claims of it isn't", async () => {
+test("the server confirms an owner's word, and removes a confirmation that another role sends", async () => {
   const jobId = demoId("job", 2);
   const said = (n: number) => ({
     id: demoId("entry", n),
@@ -311,7 +311,7 @@ test("an owner's word is confirmed by the server, and what somebody else claims 
   await send("owner", 92_001);
 });
 
-test("whoever only quotes changes a job's prices and nothing else of it", async () => {
+test("who only quotes changes a job's prices and nothing else of it", async () => {
   const jobId = demoId("job", 3);
   const { job, version } = (await peopleA.bookkeeper.browser.get(`/api/jobs/${jobId}`).expect(200)).body;
   const save = (changed: object) =>

@@ -3,7 +3,7 @@ import type { Request } from "express";
 import type { Actor } from "../actor.ts";
 import type { Db } from "../db/connect.ts";
 import { anyAccount, listMembersOf } from "../features/account/service.ts";
-import { allCrews } from "../features/crew/service.ts";
+import { loneDemoCrew } from "../features/crew/service.ts";
 
 /** Says as which of its people the demo is seen. */
 export const DEMO_COOKIE = "scutch-demo";
@@ -14,9 +14,7 @@ export class DemoDoor {
 
   /** The demo’s crew while the door is open. */
   private async crew(): Promise<CrewId | undefined> {
-    const crews = await allCrews(this.db);
-    if (crews.some(({ isDemo }) => !isDemo) || (await anyAccount(this.db))) return undefined;
-    return crews[0]?.id as CrewId | undefined;
+    return (await anyAccount(this.db)) ? undefined : loneDemoCrew(this.db);
   }
 
   async isOpen(): Promise<boolean> {

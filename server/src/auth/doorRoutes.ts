@@ -38,7 +38,7 @@ interface NewPerson {
 /** Getting in without being signed in: starting a crew, and joining one with an invite. */
 export function doorRoutes(router: Router, db: Db, door: Door): void {
   const { accounts, guard, demo, canStart, passkeysFor, hasMail } = door;
-  const mayStart = async () => canStart || (await demo?.isOpen()) === true;
+  const isDemoOpen = async () => (await demo?.isOpen()) === true;
 
   /** Makes an account, does the work for it, and signs it in; where the work fails there is no account left. */
   const asNewPerson = async <T>(
@@ -65,19 +65,22 @@ export function doorRoutes(router: Router, db: Db, door: Door): void {
     }
   };
 
-  mountOpen(router, endpoints.readDoor, async (_call, request) => ({
-    demo: (await demo?.isOpen()) === true,
-    start: await mayStart(),
-    passkeys: request.hostname === passkeysFor,
-    mail: hasMail,
-  }));
+  mountOpen(router, endpoints.readDoor, async (_call, request) => {
+    const isDemo = await isDemoOpen();
+    return {
+      demo: isDemo,
+      start: canStart || isDemo,
+      passkeys: request.hostname === passkeysFor,
+      mail: hasMail,
+    };
+  });
   mountOpen(router, endpoints.chooseDemoRole, async ({ body }, _request, response) => {
-    if ((await demo?.isOpen()) !== true) throw new ApiFailure("not-allowed");
+    if (!(await isDemoOpen())) throw new ApiFailure("not-allowed");
     response.cookie(DEMO_COOKIE, body.role, { httpOnly: true, sameSite: "lax" });
     return { done: true as const };
   });
   mountOpen(router, endpoints.startCrew, async ({ body }, request, response) => {
-    if (!(await mayStart())) throw new ApiFailure("not-allowed");
+    if (!canStart && !(await isDemoOpen())) throw new ApiFailure("not-allowed");
     await guard.count("joining", request.ip ?? "");
     const { crew, ...person } = body;
     return asNewPerson(person, request, response, async (owner): Promise<Me> => {

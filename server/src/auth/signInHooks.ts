@@ -16,10 +16,10 @@ const emailOf = (body: unknown): string | undefined =>
 /** Before and after signing in: who guesses waits, and what happened is written down. */
 export function signInHooks(db: Db, guard: SignInGuard) {
   const addressOf = (headers: Headers | undefined) => headers?.get("x-client-ip") ?? "";
-  /** A line for each crew of the person. Of somebody in none there is nobody to read it. */
+  /** A line for each crew of the person: in no crew, no owner could read it. */
   const note = async (
     userId: string | undefined,
-    what: "signed-in" | "sign-in-failed" | "signed-out" | "password-changed",
+    what: "signed-in" | "sign-in-failed" | "password-changed",
     address: string,
   ) => {
     const crews = userId === undefined ? [] : await crewsOf(db, userId);

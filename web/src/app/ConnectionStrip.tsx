@@ -1,12 +1,11 @@
 import type { Role } from "@scutch/contract";
 import { CircleHelp, CloudOff, HardDrive, Lock, RefreshCw } from "lucide-react";
 import { lazy, type ReactNode, Suspense, useSyncExternalStore } from "react";
-import { device } from "../device/db.ts";
 import { useDeviceQuery } from "../device/deviceQuery.ts";
-import { unsentFile } from "../device/leave.ts";
 import { isSendable } from "../device/requests.ts";
-import { today } from "../format/time.ts";
+import { openSignedIn } from "../device/signedIn.ts";
 import { failedCalculations, onCalculationFailed } from "../planning/failedCalculations.ts";
+import { saveUnsent } from "../shared/account/saveUnsent.ts";
 import {
   type ConnectionState,
   selectDeviceLost,
@@ -17,8 +16,6 @@ import { selectHeldClash, selectUnstored } from "../state/pendingSlice.ts";
 import { refusalRead, selectRefused } from "../state/refusalSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
-import { saveFile } from "../ui/saveFile.ts";
-import { openSignedIn } from "./otherCrew.ts";
 
 const takeUpdate = async () => (await import("./updates.ts")).takeUpdate();
 const ClashPanels = lazy(async () => ({ default: (await import("./ConflictPanels.tsx")).ConflictPanels }));
@@ -58,9 +55,6 @@ const REFUSED: Readonly<Record<Role, string>> = {
 
 /** What can’t be sent in these states may never be: it can be saved to a file. */
 const LEFT_OUT: readonly ConnectionState[] = ["signed-out", "wrong-crew", "other-person"];
-async function saveUnsent(): Promise<void> {
-  saveFile(`scutch-unsent-${today()}.json`, await unsentFile(device()));
-}
 
 /** Whether what was done here has reached the server, what can't be sent or kept, and what has to be decided. */
 export function ConnectionStrip() {

@@ -1,10 +1,10 @@
 import { ROLES, type Role } from "@scutch/contract";
 import { pathOf, sendAs } from "../device/api.ts";
+import { openSignedIn } from "../device/signedIn.ts";
 import { ROLE_WORDS } from "../shared/account/roleWords.ts";
 import { selectReach } from "../state/connectionSlice.ts";
 import { selectMe } from "../state/crewSlice.ts";
 import { useAppSelector } from "../state/store.ts";
-import { openSignedIn } from "./otherCrew.ts";
 
 async function seeAs(role: Role): Promise<void> {
   const { outcome } = await sendAs(undefined)("PUT", pathOf("chooseDemoRole"), { role });

@@ -1,11 +1,10 @@
 import { lazy, StrictMode, Suspense, useEffect, useState } from "react";
 import { Provider } from "react-redux";
-import { sendAs } from "../device/api.ts";
 import { followChanges } from "../device/changeFeed.ts";
 import { firstAsk, firstIdle } from "../device/firstSight.ts";
-import { eraseOthersWork, finishSignOut, forgetSettled } from "../device/leave.ts";
+import { finishSignOut, forgetSettled } from "../device/leave.ts";
 import { hasPin } from "../device/pin.ts";
-import { askCrew, keepCrew, pullCrew, rememberAnswer } from "../device/pull.ts";
+import { keepCrew, pullCrew } from "../device/pull.ts";
 import {
   CREW_KEY,
   isSigningOut,
@@ -14,6 +13,7 @@ import {
   rememberedCrew,
 } from "../device/rememberedCrew.ts";
 import { type Session, startSession } from "../device/session.ts";
+import { askWhoIsSignedIn, enter, type Opened } from "../device/signedIn.ts";
 import { noteConnection, selectReach, updateFound } from "../state/connectionSlice.ts";
 import { crewRead, selectMe } from "../state/crewSlice.ts";
 import { selectUnstored } from "../state/pendingSlice.ts";
@@ -22,7 +22,6 @@ import { makeStore, type Store } from "../state/store.ts";
 import { Button } from "../ui/Button.tsx";
 import { App } from "./App.tsx";
 import { DOOR_PAGES } from "./doorPages.ts";
-import { enter, type Opened } from "./otherCrew.ts";
 
 const LockScreen = lazy(async () => ({
   default: (await import("../features/lock/LockScreen.tsx")).LockScreen,
@@ -53,17 +52,11 @@ function lockOf(found: Opened | Held | undefined) {
 
 /** Whose work the server opens for this browser, or what stands in the way. */
 async function askWho(): Promise<Opened | Held> {
-  if (isSigningOut()) {
-    if (!(await finishSignOut().catch(() => false))) return "offline";
-  }
+  if (isSigningOut() && !(await finishSignOut().catch(() => false))) return "offline";
   if (isDoor()) return "signed-out";
-  const askedAt = Date.now();
-  const answer = await askCrew(sendAs(undefined));
-  if (answer === "signed-out") return "signed-out";
-  if (typeof answer === "string") return "offline";
-  const crew = rememberAnswer(answer);
-  void eraseOthersWork(crew);
-  return { crew, heard: { answer, askedAt } };
+  const found = await askWhoIsSignedIn();
+  if (typeof found === "object") return found;
+  return found === "signed-out" ? "signed-out" : "offline";
 }
 
 /** Out of sight for longer than this, the PIN is asked for again, ms. */

@@ -27,7 +27,6 @@ import {
   type RecordRow,
 } from "./db.ts";
 import { cardFacts, currentPlan, receiveRemote } from "./jobRow.ts";
-import { databaseFor, type RememberedCrew, rememberCrew } from "./rememberedCrew.ts";
 
 /** How asking the server went. What it said is in the database. */
 export type PullResult = "kept" | "not-found" | "unreadable" | Exclude<ConnectionState, "ok">;
@@ -248,14 +247,6 @@ export async function askCrew(send: Send): Promise<CrewAnswer | Missing> {
   if (!crew.ok || !settings.ok || !role.success) return "update-needed";
   const { person, demo } = answer;
   return { crew: crew.value, settings: settings.value, person, role: role.data, demo: demo === true };
-}
-
-/** Remembers on this device who is signed in; the crew and database it opens from now on. */
-export function rememberAnswer({ crew, person, role, demo }: CrewAnswer): RememberedCrew {
-  const database = databaseFor(crew.id, person.id);
-  const remembered = { id: crew.id, database, person, role, ...(demo ? { demo } : {}) };
-  rememberCrew(remembered);
-  return remembered;
 }
 
 export async function pullCrew(db: DeviceDb, send: Send): Promise<PullResult> {

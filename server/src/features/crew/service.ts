@@ -4,7 +4,7 @@ import type { Db, Transaction } from "../../db/connect.ts";
 import { readCrew } from "./store.ts";
 
 /** For services of other features: a crew's settings are saved as a record, its people are accounts. */
-export { allCrews, demoCrew, makeCrew, readCrew, writeSettings } from "./store.ts";
+export { allCrews, demoCrew, loneDemoCrew, makeCrew, readCrew, writeSettings } from "./store.ts";
 
 /** The actor's crew, with its settings as far as they may see them. */
 export async function readOwnCrew(

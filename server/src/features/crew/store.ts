@@ -3,15 +3,26 @@ import { asc, eq } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { crews } from "./table.ts";
 
+/** The demo's crew while there is no other. */
+export async function loneDemoCrew(db: Db): Promise<CrewId | undefined> {
+  // Any other comes first.
+  const [row] = await db
+    .select({ id: crews.id, isDemo: crews.isDemo })
+    .from(crews)
+    .orderBy(asc(crews.isDemo))
+    .limit(1);
+  return row?.isDemo ? (row.id as CrewId) : undefined;
+}
+
 /** The demo's crew, where there is one. */
 export async function demoCrew(db: Db | Transaction): Promise<CrewId | undefined> {
   const [row] = await db.select({ id: crews.id }).from(crews).where(eq(crews.isDemo, true)).limit(1);
   return row?.id as CrewId | undefined;
 }
 
-export async function allCrews(db: Db): Promise<{ id: string; name: string; isDemo: boolean }[]> {
+export async function allCrews(db: Db): Promise<{ id: string; name: string }[]> {
   return db
-    .select({ id: crews.id, name: crews.name, isDemo: crews.isDemo })
+    .select({ id: crews.id, name: crews.name })
     .from(crews)
     .orderBy(asc(crews.createdAt), asc(crews.id));
 }

@@ -8,7 +8,6 @@ const roleOf = ({ role }: AuditLine) => (role ? ROLE_WORDS[role].name.toLowerCas
 const WORDS: Readonly<Record<AuditLine["what"], (line: AuditLine) => string>> = {
   "signed-in": ({ by }) => `${by ?? "Someone"} signed in`,
   "sign-in-failed": ({ by }) => `Wrong password for ${by ?? "an unknown email"}`,
-  "signed-out": ({ by }) => `${by ?? "Someone"} signed out`,
   "device-signed-out": ({ by, about }) => `${by ?? "Someone"} signed out a device of ${about ?? "a member"}`,
   "password-changed": ({ by }) => `${by ?? "Someone"} changed their password`,
   "crew-started": ({ by }) => `${by ?? "Someone"} started the crew`,

@@ -1,17 +1,9 @@
-import { sendAs } from "../../device/api.ts";
 import { device } from "../../device/db.ts";
-import { askCrew, rememberAnswer } from "../../device/pull.ts";
+import { openSignedIn } from "../../device/signedIn.ts";
 import { ROLE_WORDS } from "../../shared/account/roleWords.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Section } from "./Section.tsx";
 import { useAnswer } from "./useAnswer.ts";
-
-async function openCrew(crewId: string): Promise<void> {
-  const answer = await askCrew(sendAs({ crewId }));
-  if (typeof answer === "string") return;
-  rememberAnswer(answer);
-  location.assign("/");
-}
 
 /** The other crews of this person, each with its own work on this device. */
 export function CrewChoice() {
@@ -26,7 +18,7 @@ export function CrewChoice() {
             <span>
               {crew.name} <span className="text-soft">· {ROLE_WORDS[crew.role].name}</span>
             </span>
-            <Button weight="quiet" onClick={() => void openCrew(crew.id)}>
+            <Button weight="quiet" onClick={() => void openSignedIn(crew.id)}>
               Open
             </Button>
           </li>

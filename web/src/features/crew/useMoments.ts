@@ -1,11 +1,9 @@
-const DAY: Intl.DateTimeFormatOptions = { weekday: "short", day: "numeric", month: "short" };
+import { dayText } from "../../format/time.ts";
+import { useTimes } from "../../state/useTimes.ts";
 
-/** Moments of accounts, by this device's own clock: nothing of a job hangs on them. */
+/** Moments of accounts, with their day, as the crew tells hours. */
 export function useMoments() {
-  const day = new Intl.DateTimeFormat(undefined, DAY);
-  const moment = new Intl.DateTimeFormat(undefined, { ...DAY, hour: "2-digit", minute: "2-digit" });
-  return {
-    day: (instant: string) => day.format(new Date(instant)),
-    moment: (instant: string) => moment.format(new Date(instant)),
-  };
+  const { clock, dayOf } = useTimes();
+  const day = (instant: string) => dayText(dayOf(Date.parse(instant)));
+  return { day, moment: (instant: string) => `${day(instant)}, ${clock(Date.parse(instant))}` };
 }

@@ -3,7 +3,7 @@ import type { NewPerson } from "../../device/account.ts";
 import { NewPasswordField } from "../../shared/account/NewPasswordField.tsx";
 import { TextInput } from "../../ui/TextInput.tsx";
 
-/** Fields of somebody new. */
+/** Fields of a new person. */
 export function PersonFields() {
   return (
     <>

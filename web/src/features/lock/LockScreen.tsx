@@ -1,18 +1,16 @@
 import { useState } from "react";
 import { PIN_DIGITS, type PinAnswer, tryPin } from "../../device/pin.ts";
+import { waitText } from "../../shared/account/faultText.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FieldError } from "../../ui/FieldFrame.tsx";
 import { PasswordInput } from "../../ui/TextInput.tsx";
-
-const wait = (seconds: number) =>
-  seconds < 90 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`;
 
 function faultText(answer: Exclude<PinAnswer, { outcome: "right" }>): string {
   switch (answer.outcome) {
     case "wrong":
       return `Wrong PIN. ${answer.left} tries left.`;
     case "wait":
-      return `Too many tries. Try again in ${wait(answer.seconds)}.`;
+      return waitText(answer.seconds);
     case "password-needed":
       return "Too many wrong PINs. Go online and sign in with your password.";
   }

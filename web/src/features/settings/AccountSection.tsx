@@ -2,14 +2,13 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { device } from "../../device/db.ts";
 import { useDeviceQuery } from "../../device/deviceQuery.ts";
-import { signOut, unsentFile } from "../../device/leave.ts";
-import { today } from "../../format/time.ts";
+import { signOut } from "../../device/leave.ts";
 import { ROLE_WORDS } from "../../shared/account/roleWords.ts";
+import { saveUnsent } from "../../shared/account/saveUnsent.ts";
 import { selectCrew } from "../../state/crewSlice.ts";
 import { useAppSelector } from "../../state/store.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Callout } from "../../ui/Callout.tsx";
-import { saveFile } from "../../ui/saveFile.ts";
 import { PinSection } from "./PinSection.tsx";
 
 /** Who is signed in on this device, and the way out. */
@@ -36,13 +35,7 @@ export function AccountSection({ onClose }: { readonly onClose: () => void }) {
         >
           <p>Signing out deletes them from this device. Go online first and they send by themselves.</p>
           <div className="mt-2 flex flex-wrap gap-2">
-            <Button
-              onClick={() =>
-                void unsentFile(device()).then((file) => saveFile(`scutch-unsent-${today()}.json`, file))
-              }
-            >
-              Save them to a file
-            </Button>
+            <Button onClick={() => void saveUnsent()}>Save them to a file</Button>
             <Button onClick={leave}>Delete them and sign out</Button>
             <Button weight="quiet" onClick={() => setLeaving(false)}>
               Stay signed in

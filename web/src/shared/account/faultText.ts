@@ -9,6 +9,8 @@ const FIELDS: Readonly<Record<string, string>> = {
   code: "Enter the 12 letters and digits of the code.",
 };
 
+/** A wait after too many tries, and what to do then. */
+export const waitText = (seconds: number): string => `Too many tries. Try again in ${wait(seconds)}.`;
 const wait = (seconds: number) =>
   seconds < 90 ? `${Math.ceil(seconds)} seconds` : `${Math.ceil(seconds / 60)} minutes`;
 
@@ -30,7 +32,7 @@ export function faultText(fault: AccountFault): string {
     case "last-owner":
       return "A crew needs an owner. Make another person owner first.";
     case "wait":
-      return `Too many tries. Try again in ${wait(fault.seconds)}.`;
+      return waitText(fault.seconds);
     case "field":
       return FIELDS[fault.field] ?? "Check what you entered.";
     case "offline":
