@@ -5,7 +5,7 @@ import {
   type RoomRange,
   simulateDrying,
 } from "@scutch/core/drying";
-import { spreadOf, type WorkPlan } from "@scutch/core/plan";
+import { deepEqual, spreadOf, type WorkPlan } from "@scutch/core/plan";
 import { useEffect, useMemo, useState } from "react";
 import type { Planned } from "./computePlan.ts";
 import { hoursUntilNow, readingsFor } from "./driedOf.ts";
@@ -23,7 +23,7 @@ export interface DryingForecast {
   /** What was said before the readings. */
   readonly before?: Told | undefined;
   readonly readings?: Readings | undefined;
-  /** There are readings, and what they say isn’t known yet. */
+  /** Better figures are still being worked out. */
   readonly isPending?: boolean;
 }
 
@@ -66,18 +66,37 @@ function questionOf({ work, result, input, job, startMs, log }: Known): DryingQu
 
 interface Answer extends DryingRanges {
   readonly roomIds: string;
+  /** What it answers, where no better answer follows. */
+  readonly settles?: DryingQuestion;
+}
+
+/** The same rooms and readings have the same answer, whatever else was logged: nothing is drawn again for it. */
+function isSameQuestion(one: DryingQuestion | undefined, other: DryingQuestion | undefined): boolean {
+  const taken = (asked: DryingQuestion | undefined) =>
+    asked && { ...asked, now: asked.readings.filter(({ hours }) => hours <= asked.now).length };
+  return deepEqual(taken(one), taken(other));
+}
+
+function useQuestion(known: Known | undefined): DryingQuestion | undefined {
+  const next = useMemo(() => known && questionOf(known), [known]);
+  const [kept, setKept] = useState(next);
+  if (next === kept || isSameQuestion(next, kept)) return kept;
+  setKept(next);
+  return next;
 }
 
 /** How a plan's rooms dry: at once by the plan and what readings said before, and again once the worker has dried it many times. */
 export function useDried(known: Known | undefined): DryingForecast | undefined {
   const [answer, setAnswer] = useState<Answer>();
   const roomIds = known?.work.rooms.map(({ id }) => id).join(" ") ?? "";
-  const question = useMemo(() => known && questionOf(known), [known]);
+  const question = useQuestion(known);
   useEffect(() => {
     if (!question) return setAnswer(undefined);
     let letGo: (() => void) | undefined;
     const timer = setTimeout(() => {
-      letGo = askRanges(question, (ranges) => setAnswer({ ...ranges, roomIds }));
+      letGo = askRanges(question, (ranges, isLast) =>
+        setAnswer({ ...ranges, roomIds, ...(isLast ? { settles: question } : {}) }),
+      );
     }, WORK_AFTER);
     return () => {
       clearTimeout(timer);
@@ -86,8 +105,7 @@ export function useDried(known: Known | undefined): DryingForecast | undefined {
   }, [question, roomIds]);
   const told = answer?.roomIds === roomIds ? answer : undefined;
   const departure = told?.readings?.departure;
-  const hasReadings = (question?.readings.length ?? 0) > 0;
-  const isPending = useForAWhile(hasReadings && !departure);
+  const isPending = useForAWhile(question !== undefined && answer?.settles !== question);
   return useMemo(() => {
     if (!known?.result) return undefined;
     const { work, result } = known;
@@ -99,12 +117,13 @@ export function useDried(known: Known | undefined): DryingForecast | undefined {
       result: simulateDrying(building, { keepCourse: true }),
       ranges: told.ranges,
       readings: told.readings,
+      isPending,
       ...(told.before ? { before: { result, ranges: told.before } } : {}),
     };
   }, [known, told, departure, isPending]);
 }
 
-/** ms; a worker that hasn’t answered by then may have failed, and nobody waits for it any more. */
+/** ms; a worker that hasn’t answered by then may have failed, and it isn’t waited for any longer. */
 const PATIENCE = 8000;
 
 /** True while something is so, but not for longer than is worth waiting. */

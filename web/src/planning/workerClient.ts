@@ -71,7 +71,7 @@ let asked = 0;
 interface OpenQuestion {
   readonly question: WorkerRequest;
   readonly of: "drying" | "search";
-  readonly hear: (answer: never) => void;
+  readonly hear: (answer: never, isLast: boolean) => void;
 }
 const waiting = new Map<number, OpenQuestion>();
 /** Questions whose calculation broke off, to be asked again when a person says so. */
@@ -118,9 +118,10 @@ function startWorker(of: OpenQuestion["of"]): Worker {
   const started = new Worker(new URL("./planning.worker.ts", import.meta.url), { type: "module", name: of });
   started.addEventListener("message", ({ data }: MessageEvent<WorkerResponse>) => {
     const open = waiting.get(data.id);
-    if (!("isPart" in data && data.isPart)) waiting.delete(data.id);
+    const isLast = !("isPart" in data && data.isPart);
+    if (isLast) waiting.delete(data.id);
     if (!open) return;
-    if ("answer" in data) open.hear(data.answer as never);
+    if ("answer" in data) open.hear(data.answer as never, isLast);
     else setFailed(new Map([...failed, [data.id, open]]));
   });
   // It couldn't be loaded, or died: nothing asked of it will be answered.
@@ -136,18 +137,18 @@ function startWorker(of: OpenQuestion["of"]): Worker {
 
 type Question = WorkerRequest extends infer A ? (A extends WorkerRequest ? Omit<A, "id"> : never) : never;
 
-function ask<T>(question: Question, then: (answer: T) => void): () => void {
+function ask<T>(question: Question, then: (answer: T, isLast: boolean) => void): () => void {
   const id = ++asked;
   const whole = { ...question, id } as WorkerRequest;
   // Of the questions in one lane only the newest counts.
   for (const [before, open] of failed) if (open.question.lane === question.lane) drop(before);
-  waiting.set(id, { question: whole, of: "drying", hear: then as (answer: never) => void });
+  waiting.set(id, { question: whole, of: "drying", hear: then as OpenQuestion["hear"] });
   drying().postMessage(whole);
   return () => drop(id);
 }
 
-/** Asks for the range of each room's ready times, which is told again as it gets better; the returned function lets go of the answer. */
-export const askRanges = (asked: DryingQuestion, then: (ranges: DryingRanges) => void) =>
+/** Asks for the range of each room's ready times, which comes again as it gets better; the returned function lets go of the answer. */
+export const askRanges = (asked: DryingQuestion, then: (ranges: DryingRanges, isLast: boolean) => void) =>
   ask({ what: "range", lane: "range", ...asked }, then);
 
 /** Asks what to move; told again where renting may help. */
@@ -216,7 +217,7 @@ function searchNext(): void {
     then(run);
   };
   const question: WorkerRequest = { id, what: "run", lane: `search ${jobId}`, input, search: THOROUGH };
-  waiting.set(id, { question, of: "search", hear: done as (answer: never) => void });
+  waiting.set(id, { question, of: "search", hear: done as OpenQuestion["hear"] });
   searching().postMessage(question);
 }
 

@@ -48,7 +48,7 @@ export function HandOverScreen() {
   const readsLog = useMay("read-log");
   const { agreement } = useQuotes(log);
   const comesBack = useReturnChoice(desk);
-  // A page shown before the readings are taken in would promise what they don’t bear out.
+  // A page shown before all samples are in would promise hours that change a second later.
   const isWaiting = !desk.dried || desk.dried.isPending === true;
   const handedOver = effectiveEntries(log).findLast((entry) => entry.kind === "handed-over");
   const rooms = work.rooms.filter(({ passage }) => !passage);
@@ -98,7 +98,7 @@ export function HandOverScreen() {
         )}
         {readsLog ? (
           <Button weight="main" disabled={isWaiting} onClick={() => setShown(true)}>
-            {isWaiting ? "Reading the log…" : handedOver ? "Show the page" : "Show the customer"}
+            {isWaiting ? "Working out the hours…" : handedOver ? "Show the page" : "Show the customer"}
           </Button>
         ) : (
           <p className="text-soft">
