@@ -94,6 +94,8 @@ export const AUDITED = [
   "member-removed",
   "left",
   "exported",
+  "crew-closed",
+  "crew-kept",
 ] as const;
 /** Something that was done about accounts: who, what, and whom it was about. */
 export const AuditLine = z

@@ -27,6 +27,7 @@ export const ApiError = z
         "not-allowed",
         "too-many",
         "last-owner",
+        "crew-full",
         "already-there",
         "update-needed",
         "precondition-failed",

@@ -35,6 +35,7 @@ export {
   PriceBook,
 } from "./crew.ts";
 export { CrewFile } from "./crewFile.ts";
+export { CLOSING_DAYS, CrewUsage, MAX_JOBS, MAX_MEMBERS } from "./crewUsage.ts";
 export { Customer, REACHED_BY } from "./customer.ts";
 export { Door } from "./door.ts";
 export { DryingCases } from "./dryingCases.ts";

@@ -15,12 +15,19 @@ const ERROR_TEXT: Record<number, string> = {
   422: "A value breaks a limit; each fault says where",
   426: "The app is too old: update it",
   429: "Too often: try again later",
-  507: "The server’s disk is full",
+  507: "There is no room for it: the crew’s share or the server’s disk is full",
 };
 
 const PICTURES = Object.fromEntries(
   PHOTO_TYPES.map((type) => [type, { schema: { type: "string" as const, format: "binary" } }]),
 );
+
+const answerOf = ({ picture, file, response }: Endpoint) =>
+  picture === "out"
+    ? PICTURES
+    : file
+      ? { [file]: { schema: { type: "string" as const, format: "binary" } } }
+      : { "application/json": { schema: response } };
 
 function operation(id: string, endpoint: Endpoint): ZodOpenApiOperationObject {
   const path = endpoint.params;
@@ -34,8 +41,7 @@ function operation(id: string, endpoint: Endpoint): ZodOpenApiOperationObject {
     responses: {
       "200": {
         description: "Done",
-        content:
-          endpoint.picture === "out" ? PICTURES : { "application/json": { schema: endpoint.response } },
+        content: answerOf(endpoint),
       },
       ...Object.fromEntries(
         endpoint.errors.map((status) => [

@@ -20,6 +20,11 @@ export const PhotoFacts = z.strictObject({
     .max(120)
     .optional()
     .meta({ description: "Who took it: the signed-in person, as the server says" }),
+  importedBy: z
+    .string()
+    .max(120)
+    .optional()
+    .meta({ description: "It came from a file: `by` is as the file has it, and this is who imported it" }),
 });
 export type PhotoFacts = z.infer<typeof PhotoFacts>;
 

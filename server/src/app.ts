@@ -27,12 +27,14 @@ import { staticFiles } from "./http/staticFiles.ts";
 import type { LoggerService } from "./logger/loggerService.ts";
 import { simulatedLogger } from "./logger/simulatedLogger.ts";
 
-interface Options extends Omit<Context, "feed" | "forecasts" | "loggers" | "origin"> {
+interface Options extends Omit<Context, "feed" | "forecasts" | "loggers" | "origin" | "photoQuota"> {
   /** Absent: the simulated ones. */
   readonly forecasts?: ForecastService;
   readonly loggers?: LoggerService;
   /** Absent: its own, which is heard by this app alone. */
   readonly feed?: ChangeFeed;
+  /** Absent: {@link PHOTO_QUOTA}. */
+  readonly photoQuota?: number;
   readonly log: Logger;
   /** Where browsers reach this server. */
   readonly origins: readonly [string, ...string[]];
@@ -43,6 +45,8 @@ interface Options extends Omit<Context, "feed" | "forecasts" | "loggers" | "orig
 }
 
 const BODY_LIMIT = "1mb";
+/** Bytes that all pictures of a crew may take together. */
+export const PHOTO_QUOTA = 20e9;
 
 /** The server's one list, top to bottom in the order a request meets it. Opens nothing itself. */
 export function makeApp({
@@ -57,6 +61,7 @@ export function makeApp({
 }: Options): Express {
   const context: Context = {
     ...given,
+    photoQuota: given.photoQuota ?? PHOTO_QUOTA,
     origin: origins[0],
     feed: feed ?? feedOf(given.db),
     forecasts: forecasts ?? simulatedForecast(),

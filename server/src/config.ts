@@ -30,6 +30,12 @@ const Environment = z
     PORT: z.coerce.number().int().min(0).max(65535).default(4170),
     WEB_DIR: z.string().optional(),
     PHOTO_DIR: z.string().min(1).default(".data/photos"),
+    PHOTO_QUOTA_GB: z.coerce
+      .number()
+      .min(0.01)
+      .max(100_000)
+      .default(20)
+      .describe("room for the photos of one crew"),
     LOG_LEVEL: z.enum(["debug", "info", "warn", "error", "silent"]).default("warn"),
     RESET_DEMO: z.stringbool().default(false).describe("for prepare: reset the demo"),
   })

@@ -15,6 +15,7 @@ import { originsOf, readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { schemaState } from "./db/migrate.ts";
 import { feedOf } from "./features/change/routes.ts";
+import { sweepClosedCrews } from "./features/crew/closing.ts";
 import { PICTURES } from "./features/photo/extension.ts";
 import { Mailbox } from "./mail/mailbox.ts";
 import { smtpMailer } from "./mail/mailer.ts";
@@ -62,11 +63,13 @@ const accounts = makeAccounts({
 });
 const demo = config.DEMO ? new DemoDoor(db) : undefined;
 const feed = feedOf(db);
+const blobs = fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES);
 const app = makeApp({
   db,
   feed,
-  blobs: fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES),
+  blobs,
   actorOf: actorOfSession(db, accounts, demo),
+  photoQuota: config.PHOTO_QUOTA_GB * 1e9,
   origins,
   mailer,
   mailbox,
@@ -84,6 +87,15 @@ const app = makeApp({
 server.on("request", app);
 process.send?.({ listening: port });
 log.info({ port }, "listening");
+
+/** Crews that were to be deleted are, within this of their hour, ms. */
+const SWEEP_EVERY = 10 * 60_000;
+const sweep = () =>
+  sweepClosedCrews(db, blobs, new Date()).catch((error: Error) =>
+    log.warn({ why: error.message }, "crews past their day weren’t deleted; tried again later"),
+  );
+void sweep();
+setInterval(sweep, SWEEP_EVERY).unref();
 
 let stopping = false;
 /** Ends within ten seconds, whatever hangs: what is being answered first, then the database. */

@@ -2,6 +2,8 @@ import * as z from "zod";
 import { Me } from "../account.ts";
 import { Crew, CrewSettings } from "../crew.ts";
 import { CrewFile } from "../crewFile.ts";
+import { CLOSING_DAYS, CrewUsage } from "../crewUsage.ts";
+import { Instant } from "../moment.ts";
 import { Role } from "../role.ts";
 import { endpoint, WRITE_ERRORS } from "./endpoint.ts";
 import { PATHS } from "./paths.ts";
@@ -18,6 +20,9 @@ export const crewEndpoints = {
       role: Role,
       demo: Me.shape.demo,
       settings: CrewSettings,
+      closesAt: Instant.optional().meta({
+        description: "An owner deleted the crew: everything goes then, unless an owner keeps it",
+      }),
       contract: z.int().meta({ description: "Contract version the server was built with" }),
     }),
     errors: [],
@@ -29,6 +34,40 @@ export const crewEndpoints = {
     summary: "All crew data except photos, as one file in the open format",
     response: CrewFile,
     errors: [403],
+  }),
+  readCrewArchive: endpoint({
+    method: "get",
+    path: PATHS.readCrewArchive,
+    needs: "export",
+    summary: "All crew data with its photos, as one zip in the open format. 429 while two others are made",
+    file: "application/zip",
+    response: z.unknown(),
+    errors: [403, 429],
+  }),
+  readCrewUsage: endpoint({
+    method: "get",
+    path: PATHS.readCrewUsage,
+    needs: "manage-crew",
+    summary: "How much of what the crew may keep here is used",
+    response: CrewUsage,
+    errors: [403],
+  }),
+  closeCrew: endpoint({
+    method: "post",
+    path: PATHS.closeCrew,
+    needs: "manage-crew",
+    summary: `Delete the crew with everything in it, ${CLOSING_DAYS} days from now. 422 where the name isn’t the crew’s`,
+    body: z.strictObject({ name: z.string().max(200) }),
+    response: z.strictObject({ closesAt: Instant }),
+    errors: WRITE_ERRORS,
+  }),
+  keepCrew: endpoint({
+    method: "delete",
+    path: PATHS.keepCrew,
+    needs: "manage-crew",
+    summary: "Keep a crew that was going to be deleted",
+    response: z.strictObject({ done: z.literal(true) }),
+    errors: [403, 404, 426],
   }),
   saveSettings: endpoint({
     method: "put",

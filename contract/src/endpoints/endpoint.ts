@@ -15,6 +15,8 @@ export interface Endpoint {
   readonly body?: z.ZodType;
   /** Its body is a picture's bytes, or its answer is. */
   readonly picture?: "in" | "out";
+  /** Its answer is a file of this type. */
+  readonly file?: "application/zip";
   readonly response: z.ZodType;
   /** Statuses beside 200 that its errors come with. */
   readonly errors: readonly (400 | 403 | 404 | 409 | 412 | 413 | 415 | 416 | 422 | 426 | 429 | 507)[];

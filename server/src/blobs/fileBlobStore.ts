@@ -55,5 +55,9 @@ export function fileBlobStore(dir: string, ending: string): BlobStore {
       }
     },
     delete: (key) => rm(fileOf(key), { force: true }),
+    async deleteAll(folder) {
+      if (!KEY.test(folder)) throw new Error(`not a key: ${folder}`);
+      await rm(path.join(dir, folder), { recursive: true, force: true });
+    },
   };
 }

@@ -22,6 +22,8 @@ export type ActorOf = (
 export interface Context {
   readonly db: Db;
   readonly blobs: BlobStore;
+  /** What all pictures of a crew may take together, bytes. */
+  readonly photoQuota: number;
   readonly actorOf: ActorOf;
   readonly feed: ChangeFeed;
   readonly forecasts: ForecastService;

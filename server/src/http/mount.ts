@@ -1,4 +1,4 @@
-import { Readable } from "node:stream";
+import { Readable, Writable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { type Endpoint, faultsOf, MAX_PHOTO_BYTES, PHOTO_TYPES } from "@scutch/contract";
 import express, { type Request, type RequestHandler, type Response, type Router } from "express";
@@ -97,6 +97,22 @@ export function mountStream<E extends Endpoint>(
     const pieces = await withinDeadline(read(callOf(endpoint, request), actorIn(response)));
     response.type("json");
     await pipeline(Readable.from(inTime(pieces)), response);
+  });
+}
+
+/** Standing still this long, a file won’t arrive, ms. */
+const STANDSTILL = 60_000;
+
+/** An endpoint that answers with a file, written as it is made. What goes wrong before its first byte is an error like any other. */
+export function mountFile<E extends Endpoint & { readonly file: string }>(
+  router: Router,
+  endpoint: E,
+  begin: (call: Call<E>, actor: Actor) => Promise<(sink: WritableStream<Uint8Array>) => Promise<void>>,
+): void {
+  router[endpoint.method](expressPath(endpoint), permitted(endpoint), async (request, response) => {
+    const write = await withinDeadline(begin(callOf(endpoint, request), actorIn(response)));
+    response.type(endpoint.file).setTimeout(STANDSTILL, () => response.destroy());
+    await write(Writable.toWeb(response));
   });
 }
 

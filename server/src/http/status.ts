@@ -12,6 +12,7 @@ export const STATUS: Record<FailureCode, number> = {
   "version-conflict": 409,
   "entry-differs": 409,
   "last-owner": 409,
+  "crew-full": 409,
   "already-there": 409,
   "precondition-failed": 412,
   "too-large": 413,

@@ -88,6 +88,7 @@ export async function startSignInServer({
   return {
     db,
     pool,
+    blobs,
     app,
     origin,
     mailbox,

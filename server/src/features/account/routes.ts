@@ -1,7 +1,7 @@
 import { endpoints, type Me } from "@scutch/contract";
 import type { Router } from "express";
-import type { Actor } from "../../actor.ts";
-import { ApiFailure, invalid } from "../../failures.ts";
+import { type Actor, requireAccount } from "../../actor.ts";
+import { invalid } from "../../failures.ts";
 import type { Context } from "../../http/context.ts";
 import { mount } from "../../http/mount.ts";
 import {
@@ -31,20 +31,20 @@ export function accountRoutes(router: Router, { db, feed, mailer, mailbox, origi
   mount(router, endpoints.readMe, (_call, actor): Promise<Me> => readMe(db, actor));
   mount(router, endpoints.listMembers, async (_call, actor) => ({ members: await listMembers(db, actor) }));
   mount(router, endpoints.changeRole, ({ params, body }, actor) =>
-    recheck(actor, changeRole(db, notDemo(actor), params.personId, body.role)),
+    recheck(actor, changeRole(db, requireAccount(actor), params.personId, body.role)),
   );
   mount(router, endpoints.removeMember, ({ params }, actor) =>
-    recheck(actor, removeMember(db, notDemo(actor), params.personId)),
+    recheck(actor, removeMember(db, requireAccount(actor), params.personId)),
   );
   mount(router, endpoints.leaveCrew, ({ body }, actor) => {
     if (body.crew !== actor.crewId) throw invalid({ path: ["crew"], code: "unknown-reference" });
-    return recheck(actor, removeMember(db, notDemo(actor), actor.person.id));
+    return recheck(actor, removeMember(db, requireAccount(actor), actor.person.id));
   });
   mount(router, endpoints.listInvites, async (_call, { crewId }) => ({
     invites: await listInvites(db, crewId, now()),
   }));
   mount(router, endpoints.makeInvite, async ({ body }, actor) => {
-    const { invite, code } = await makeInvite(db, notDemo(actor), body, now());
+    const { invite, code } = await makeInvite(db, requireAccount(actor), body, now());
     const mailed = body.email !== undefined && mailer !== undefined;
     if (mailed)
       await mailer.send({
@@ -71,10 +71,4 @@ export function accountRoutes(router: Router, { db, feed, mailer, mailbox, origi
     return { mails: mails.map(({ at, to, subject, text }) => ({ at, to, subject, text })) };
   });
   mount(router, endpoints.readAudit, async (_call, { crewId }) => ({ lines: await readAudit(db, crewId) }));
-}
-
-/** The demo's people are given: nobody joins them or leaves. */
-function notDemo(actor: Actor): Actor {
-  if (actor.sessionId === undefined) throw new ApiFailure("not-allowed");
-  return actor;
 }

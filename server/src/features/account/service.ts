@@ -4,6 +4,7 @@ import {
   type Device,
   type Invite,
   InviteId,
+  MAX_MEMBERS,
   type Me,
   type Member,
   may,
@@ -24,6 +25,7 @@ import {
   addInvite,
   addMember,
   auditOf,
+  countMembers,
   crewsOf,
   inviteByHash,
   lockMembers,
@@ -41,12 +43,14 @@ import {
 export {
   addAuditLine,
   anyAccount,
+  countMembers,
   crewsOf,
   emailTaken,
   membersOf as listMembersOf,
   personByEmail,
   putMember,
   putPerson,
+  removeEveryone,
   removePerson,
 } from "./store.ts";
 
@@ -251,7 +255,7 @@ export async function findInvite(db: Db, code: string, now: Date) {
   return invite;
 }
 
-/** Uses an invite up and makes the person a member; of two at once one is told not-found. Throws already-there for a member. */
+/** Uses an invite up and makes the person a member; of two at once one is told not-found. Throws already-there for a member, crew-full where there is no room. */
 export async function joinCrew(
   db: Db,
   code: string,
@@ -262,6 +266,7 @@ export async function joinCrew(
   try {
     await db.transaction(async (tx) => {
       if (!(await useInvite(tx, invite.crewId, invite.id, now))) throw notFound();
+      if ((await countMembers(tx, invite.crewId)) >= MAX_MEMBERS) throw new ApiFailure("crew-full");
       await addMember(tx, invite.crewId, person.id, invite.role);
       const about = { by: person.name, role: invite.role };
       await addAuditLine(tx, { crewId: invite.crewId as CrewId, what: "joined", ...about });

@@ -1,5 +1,5 @@
 import type { AuditLine, CrewId, PersonId, Role } from "@scutch/contract";
-import { and, asc, desc, eq, gt, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, gt, inArray, isNull, notExists, sql } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { crews } from "../crew/table.ts";
 import { accounts, auditLines, invites, members, sessions, users } from "./table.ts";
@@ -39,6 +39,29 @@ export async function lockMembers(tx: Transaction, crewId: string) {
     .from(members)
     .where(eq(members.crewId, crewId))
     .for("update");
+}
+
+/** Takes everybody out of a crew, with its open invites; people who are in no other crew lose their account. Answers how many were in it. */
+export async function removeEveryone(tx: Transaction, crewId: string): Promise<number> {
+  const gone = await lockMembers(tx, crewId);
+  await tx.delete(invites).where(eq(invites.crewId, crewId));
+  await tx.delete(members).where(eq(members.crewId, crewId));
+  const ids = gone.map(({ userId }) => userId);
+  if (ids.length > 0)
+    await tx
+      .delete(users)
+      .where(
+        and(
+          inArray(users.id, ids),
+          notExists(sql`(select 1 from ${members} where ${members.userId} = ${users.id})`),
+        ),
+      );
+  return gone.length;
+}
+
+export async function countMembers(db: Db | Transaction, crewId: string): Promise<number> {
+  const [row] = await db.select({ count: count() }).from(members).where(eq(members.crewId, crewId));
+  return row?.count ?? 0;
 }
 
 export async function addMember(db: Db | Transaction, crewId: string, userId: string, role: Role) {

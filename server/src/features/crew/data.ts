@@ -18,7 +18,7 @@ export async function crewData(db: Db, crewId: CrewId): Promise<AsyncIterable<st
   const known = await readCrew(db, crewId);
   if (!known) throw notFound();
   const ids = await allIds(db, crewId);
-  return pieces(db, crewId, known, ids);
+  return pieces(db, crewId, { crew: known.crew, settings: known.settings }, ids);
 }
 
 async function* pieces(

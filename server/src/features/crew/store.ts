@@ -1,5 +1,5 @@
 import type { Crew, CrewId, CrewSettings } from "@scutch/contract";
-import { asc, eq } from "drizzle-orm";
+import { and, asc, eq, lte } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { crews } from "./table.ts";
 
@@ -41,12 +41,41 @@ const NOTHING_SET: CrewSettings = { prices: {} };
 export async function readCrew(
   db: Db | Transaction,
   crewId: CrewId,
-): Promise<{ crew: Crew; settings: CrewSettings } | undefined> {
+): Promise<{ crew: Crew; settings: CrewSettings; closesAt?: string } | undefined> {
   const [row] = await db
-    .select({ name: crews.name, settings: crews.settings })
+    .select({ name: crews.name, settings: crews.settings, closesAt: crews.closesAt })
     .from(crews)
     .where(eq(crews.id, crewId));
-  return row && { crew: { id: crewId, name: row.name }, settings: row.settings ?? NOTHING_SET };
+  return (
+    row && {
+      crew: { id: crewId, name: row.name },
+      settings: row.settings ?? NOTHING_SET,
+      ...(row.closesAt ? { closesAt: row.closesAt.toISOString() } : {}),
+    }
+  );
+}
+
+/** A crew's name and end, locked until the transaction ends. */
+export async function lockCrew(tx: Transaction, crewId: CrewId) {
+  const [row] = await tx
+    .select({ name: crews.name, closesAt: crews.closesAt })
+    .from(crews)
+    .where(eq(crews.id, crewId))
+    .for("update");
+  return row;
+}
+
+export async function setClosing(tx: Transaction, crewId: CrewId, closesAt: Date | null): Promise<void> {
+  await tx.update(crews).set({ closesAt }).where(eq(crews.id, crewId));
+}
+
+/** Crews whose end has come. */
+export async function crewsPast(db: Db, now: Date): Promise<CrewId[]> {
+  const rows = await db
+    .select({ id: crews.id })
+    .from(crews)
+    .where(and(lte(crews.closesAt, now), eq(crews.isDemo, false)));
+  return rows.map(({ id }) => id as CrewId);
 }
 
 export async function writeSettings(

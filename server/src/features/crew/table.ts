@@ -9,5 +9,7 @@ export const crews = mysqlTable("crews", {
   settings: json<CrewSettings>()("settings"),
   /** The demo's: opened without an account, on this machine alone. */
   isDemo: boolean("is_demo").notNull().default(false),
+  /** When it and all it has are deleted; null: never. */
+  closesAt: datetime("closes_at", { fsp: 3, mode: "date" }),
   createdAt: datetime("created_at", { fsp: 3 }).notNull().default(sql`(now(3))`),
 });

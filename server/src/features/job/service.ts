@@ -1,6 +1,7 @@
 import {
   type Job,
   type JobId,
+  MAX_JOBS,
   mayChangeJob,
   type SaveId,
   type StoredJob,
@@ -12,11 +13,11 @@ import type { Db, Transaction } from "../../db/connect.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, invalid, notFound } from "../../failures.ts";
 import { noteChange } from "../change/service.ts";
-import { jobExists, lockJob, lockRow, planFrom, readPlan, readStored, writeJob } from "./store.ts";
+import { countJobs, jobExists, lockJob, lockRow, planFrom, readPlan, readStored, writeJob } from "./store.ts";
 import { validateReferences } from "./validateReferences.ts";
 
 /** For the crew's file. */
-export { allIds, jobsAt, readRows, siteOf } from "./store.ts";
+export { allIds, countJobs, jobsAt, readRows, siteOf, storedPlans } from "./store.ts";
 
 /** Sendings remembered of a job: as many as a device could have on their way, and more. */
 const SAVES_KEPT = 20;
@@ -95,6 +96,8 @@ export async function saveOnce(
   permit(there?.job);
   const faults = await validateReferences(tx, crewId, job);
   if (faults.length > 0) throw invalid(...faults);
+  if (!there && (await countJobs(tx, crewId)) >= MAX_JOBS)
+    throw invalid({ path: [], code: "too-many-jobs", limit: MAX_JOBS });
   const next = version + 1;
   const kept = saveId === undefined ? saves : [...saves, { saveId, version: next }].slice(-SAVES_KEPT);
   await writeJob(tx, crewId, next, job, kept);

@@ -1,5 +1,5 @@
 import { faultsOf, Job, type JobId, type SiteId, type StoredJob } from "@scutch/contract";
-import { and, asc, desc, eq, getTableColumns, gte, inArray, lt, type SQL, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, getTableColumns, gte, inArray, lt, type SQL, sql } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { ApiFailure } from "../../failures.ts";
 import { jobs, type LastSave } from "./table.ts";
@@ -66,6 +66,11 @@ export async function writeJob(
     .onDuplicateKeyUpdate({ set: row });
 }
 
+export async function countJobs(db: Db | Transaction, crewId: string): Promise<number> {
+  const [row] = await db.select({ count: count() }).from(jobs).where(eq(jobs.crewId, crewId));
+  return row?.count ?? 0;
+}
+
 /** Takes a job's row away; its log and pictures have to be gone. */
 export async function removeJob(tx: Transaction, crewId: string, jobId: string): Promise<void> {
   await tx.delete(jobs).where(one(crewId, jobId));
@@ -73,6 +78,16 @@ export async function removeJob(tx: Transaction, crewId: string, jobId: string):
 
 /** Ids of all a crew's jobs, in the order of their days. */
 export const allIds = (db: Db, crewId: string) => page(db, crewId, undefined, true, MOST_JOBS);
+
+/** All plans of a crew just as they are stored, as JSON, in the order of their days: read while they are asked for. */
+export async function* storedPlans(db: Db, crewId: string): AsyncGenerator<{ plan: string }> {
+  yield* db
+    .select({ plan: sql<string>`cast(${jobs.plan} as char)` })
+    .from(jobs)
+    .where(eq(jobs.crewId, crewId))
+    .orderBy(asc(jobs.day), asc(jobs.startsAt), asc(jobs.id))
+    .iterator();
+}
 
 /** Whether there is such a job. */
 export async function jobExists(db: Db, crewId: string, jobId: string): Promise<boolean> {

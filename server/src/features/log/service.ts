@@ -34,7 +34,7 @@ import {
 import { USING, usageDelta } from "./usageDelta.ts";
 
 /** For the list of jobs, the crew's file and a job deleted for good. */
-export { type LogFacts, logFactsOf, NO_LOG, readLogs, removeEntriesOf } from "./store.ts";
+export { type LogFacts, logFactsOf, NO_LOG, readLogs, removeEntriesOf, storedEntries } from "./store.ts";
 
 type Reader = Pick<Actor, "crewId" | "role">;
 

@@ -84,6 +84,19 @@ export async function readLogs(
   return logs;
 }
 
+/** All entries of a crew just as they are stored, as JSON, each log in its order: read while they are asked for. */
+export async function* storedEntries(
+  db: Db,
+  crewId: string,
+): AsyncGenerator<{ jobId: string; entry: string }> {
+  yield* db
+    .select({ jobId: logEntries.jobId, entry: sql<string>`cast(${logEntries.entry} as char)` })
+    .from(logEntries)
+    .where(eq(logEntries.crewId, crewId))
+    .orderBy(asc(logEntries.jobId), asc(logEntries.at), asc(logEntries.arrival))
+    .iterator();
+}
+
 /** What lists tell of logs: how much is in each, and when rooms were finished, with what strikes that out. */
 export interface LogFacts {
   readonly entries: number;

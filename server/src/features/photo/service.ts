@@ -9,14 +9,30 @@ import { ApiFailure, invalid, notFound } from "../../failures.ts";
 import { noteChange } from "../change/service.ts";
 import { requireJob } from "../job/service.ts";
 import { readPicture } from "./picture.ts";
-import { addRow, photoById, photosOfJob, removeRow, removeRowsOf, type StoredPhoto } from "./store.ts";
+import {
+  addRow,
+  photoById,
+  photosKept,
+  photosOfJob,
+  removeRow,
+  removeRowsOf,
+  type StoredPhoto,
+} from "./store.ts";
 
 /** Where pictures are kept, and whose. */
-export interface PhotoContext {
+interface Album {
   readonly db: Db;
   readonly crewId: CrewId;
   readonly blobs: BlobStore;
 }
+
+export interface PhotoContext extends Album {
+  /** What all pictures of a crew may take together, bytes. */
+  readonly quota: number;
+}
+
+/** For the crew: what it keeps, and all of it in order. */
+export { photosKept, photosOf } from "./store.ts";
 
 const MAX_PHOTOS = 400;
 
@@ -24,7 +40,10 @@ const MAX_PHOTOS = 400;
 export const keyOf = (crewId: string, photoId: string, sha256: string | null) =>
   `${crewId}/${photoId}${sha256 === null ? "" : `-${sha256.slice(0, 16)}`}`;
 
-export async function listPhotos({ db, crewId }: PhotoContext, jobId: JobId): Promise<{ photos: Photo[] }> {
+export async function listPhotos(
+  { db, crewId }: Pick<PhotoContext, "db" | "crewId">,
+  jobId: JobId,
+): Promise<{ photos: Photo[] }> {
   await requireJob(db, crewId, jobId);
   return { photos: await photosOfJob(db, crewId, jobId) };
 }
@@ -34,7 +53,7 @@ export async function listPhotos({ db, crewId }: PhotoContext, jobId: JobId): Pr
  * entry-differs. The picture is on the disk before its row is: what is listed can be seen.
  */
 export async function addPhoto(
-  { db, crewId, blobs }: PhotoContext,
+  { db, crewId, blobs, quota }: PhotoContext,
   jobId: JobId,
   id: PhotoId,
   told: PhotoFacts,
@@ -51,11 +70,12 @@ export async function addPhoto(
   const picture = await readPicture(bytes);
   if (!picture) throw invalid({ path: [], code: "not-a-picture" });
   const { jpeg, width, height } = picture;
+  if ((await photosKept(db, crewId)).bytes + jpeg.length > quota) throw new ApiFailure("storage-full");
   const photo: Photo = { ...facts, id, jobId, width, height };
   await keep(blobs, keyOf(crewId, id, sha256), jpeg);
   try {
     await db.transaction(async (tx) => {
-      await addRow(tx, crewId, photo, sha256);
+      await addRow(tx, crewId, photo, { sha256, bytes: jpeg.length });
       await noteChange(tx, crewId, `photos:${jobId}`);
     });
   } catch (error) {
@@ -80,8 +100,8 @@ function sameOrRefused(
   { photo, sha256 }: StoredPhoto,
   sent: { readonly jobId: JobId; readonly facts: PhotoFacts; readonly sha256: string },
 ): Photo {
-  const { id: _id, jobId, width: _width, height: _height, by: _by, ...theirs } = photo;
-  const { by: _sender, ...facts } = sent.facts;
+  const { id: _id, jobId, width: _width, height: _height, by: _by, importedBy: _importer, ...theirs } = photo;
+  const { by: _sender, importedBy: _sent, ...facts } = sent.facts;
   const sameBytes = sha256 === null || sha256 === sent.sha256;
   if (jobId !== sent.jobId || !sameBytes || !isDeepStrictEqual(theirs, facts))
     throw new ApiFailure("entry-differs", { theirs, yours: facts });
@@ -89,7 +109,7 @@ function sameOrRefused(
 }
 
 /** A picture's JPEG. Throws not-found for another crew's, or one that was removed. */
-export async function pictureOf({ db, crewId, blobs }: PhotoContext, id: PhotoId): Promise<Buffer> {
+export async function pictureOf({ db, crewId, blobs }: Album, id: PhotoId): Promise<Buffer> {
   const known = await photoById(db, crewId, id);
   const jpeg = known && (await blobs.get(keyOf(crewId, id, known.sha256)));
   if (!jpeg) throw notFound();
@@ -102,7 +122,7 @@ export async function removePhotosOf(tx: Transaction, crewId: string, jobId: Job
   return rows.map(({ id, sha256 }) => keyOf(crewId, id, sha256));
 }
 
-export async function removePhoto({ db, crewId, blobs }: PhotoContext, id: PhotoId) {
+export async function removePhoto({ db, crewId, blobs }: Album, id: PhotoId) {
   const known = await photoById(db, crewId, id);
   const removed = await retryTransaction(db, async (tx) => {
     const done = await removeRow(tx, crewId, id);

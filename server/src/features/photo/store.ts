@@ -1,12 +1,12 @@
 import type { JobId, Photo, PhotoId } from "@scutch/contract";
-import { and, asc, eq } from "drizzle-orm";
+import { and, asc, count, eq, sql } from "drizzle-orm";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { omitNulls } from "../../db/nulls.ts";
 import { photos } from "./table.ts";
 
 type Row = typeof photos.$inferSelect;
 
-function photoFrom({ crewId: _crew, sha256: _sha256, takenAt, ...row }: Row): Photo {
+function photoFrom({ crewId: _crew, sha256: _sha256, bytes: _bytes, takenAt, ...row }: Row): Photo {
   return omitNulls<Photo>({
     ...row,
     takenAt: takenAt.toISOString(),
@@ -35,16 +35,39 @@ export async function photoById(db: Db, crewId: string, id: PhotoId): Promise<St
   return row && { photo: photoFrom(row), sha256: row.sha256 };
 }
 
+/** All pictures of a crew, job by job. */
+export async function photosOf(db: Db, crewId: string): Promise<StoredPhoto[]> {
+  const rows = await db
+    .select()
+    .from(photos)
+    .where(eq(photos.crewId, crewId))
+    .orderBy(asc(photos.jobId), asc(photos.takenAt), asc(photos.id));
+  return rows.map((row) => ({ photo: photoFrom(row), sha256: row.sha256 }));
+}
+
+/** What a picture from before sizes were counted is taken to have, bytes. */
+const USUAL_BYTES = 300_000;
+
+/** A crew's pictures, and the bytes they take. */
+export async function photosKept(db: Db, crewId: string): Promise<{ count: number; bytes: number }> {
+  const [row] = await db
+    .select({ count: count(), bytes: sql<string | null>`sum(coalesce(${photos.bytes}, ${USUAL_BYTES}))` })
+    .from(photos)
+    .where(eq(photos.crewId, crewId));
+  return { count: row?.count ?? 0, bytes: Number(row?.bytes ?? 0) };
+}
+
 export async function addRow(
   db: Db | Transaction,
   crewId: string,
   photo: Photo,
-  sha256: string,
+  file: { readonly sha256: string; readonly bytes: number },
 ): Promise<void> {
   await db.insert(photos).values({
     ...photo,
-    sha256,
+    ...file,
     crewId,
+    importedBy: photo.importedBy ?? null,
     roomId: photo.roomId ?? null,
     spotId: photo.spotId ?? null,
     by: photo.by ?? null,

@@ -23,9 +23,12 @@ export const photos = mysqlTable(
     spotId: uuid("spot_id").$type<NonNullable<Photo["spotId"]>>(),
     moment: varchar("moment", { length: 12 }).$type<Photo["moment"]>().notNull(),
     takenAt: datetime("taken_at", { fsp: 3 }).notNull(),
-    by: varchar("taken_by", { length: 60 }),
+    by: varchar("taken_by", { length: 120 }),
+    importedBy: varchar("imported_by", { length: 120 }),
     width: int("width_px").notNull(),
     height: int("height_px").notNull(),
+    /** Of the picture as it is kept; NULL for pictures from before it was counted. */
+    bytes: int("bytes"),
     /** SHA-256 of the bytes as sent, hexadecimal; NULL for pictures from before it was kept. */
     sha256: char("sha256", { length: 64 }),
   },

@@ -1,0 +1,20 @@
+import * as z from "zod";
+
+/** Days between an owner’s word that the crew be deleted and its end. */
+export const CLOSING_DAYS = 14;
+/** What one crew may have. */
+export const MAX_MEMBERS = 200;
+export const MAX_JOBS = 100_000;
+
+const Share = z.strictObject({ used: z.int().min(0), most: z.int().min(1) });
+
+/** How much of what a crew may keep on a server is used. */
+export const CrewUsage = z
+  .strictObject({
+    members: Share,
+    jobs: Share,
+    photos: z.int().min(0),
+    photoBytes: Share.meta({ unit: "bytes" }),
+  })
+  .meta({ id: "CrewUsage" });
+export type CrewUsage = z.infer<typeof CrewUsage>;
