@@ -21,6 +21,7 @@ import { themeChosen, unitsChosen } from "../state/settingsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { useUnits } from "../state/useUnits.ts";
 import { useShortcut } from "../ui/useShortcut.ts";
+import { ClosingStrip } from "./ClosingStrip.tsx";
 import { ConnectionStrip } from "./ConnectionStrip.tsx";
 import { DemoStrip } from "./DemoStrip.tsx";
 
@@ -156,6 +157,7 @@ export function Shell() {
           </nav>
         )}
         <DemoStrip />
+        <ClosingStrip />
         <ConnectionStrip />
         <main id="main">
           <Outlet />

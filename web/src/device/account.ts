@@ -11,7 +11,8 @@ export type AccountFault =
         | "late-link"
         | "signed-out"
         | "not-allowed"
-        | "last-owner";
+        | "last-owner"
+        | "crew-full";
     }
   | { readonly why: "wait"; readonly seconds: number }
   | { readonly why: "field"; readonly field: string; readonly code: string }
@@ -25,6 +26,7 @@ const CODES: Partial<Record<ApiError["error"]["code"], AccountFault>> = {
   "signed-out": { why: "signed-out" },
   "not-allowed": { why: "not-allowed" },
   "last-owner": { why: "last-owner" },
+  "crew-full": { why: "crew-full" },
 };
 
 function faultOf(reply: Exclude<Reply, { outcome: "done" }>): AccountFault {

@@ -89,24 +89,35 @@ export const sendAs =
     }
   };
 
-/** A file from the server, however large it is; undefined where it doesn't come whole. */
-export async function download(path: string, sender: Sender): Promise<Blob | undefined> {
+/**
+ * A file from the server, however large it is, or why it doesn't come whole. It goes to the browser's own store as it comes, not
+ * through memory; `tell` hears how many bytes there are.
+ */
+export async function download(
+  path: string,
+  sender: Sender,
+  tell: (bytes: number) => void,
+): Promise<Blob | "offline" | "busy"> {
   const given = new AbortController();
   const giveUp = () => given.abort();
   let timer = setTimeout(giveUp, STANDSTILL);
   try {
     const response = await fetch(`/api${path}`, { headers: headersOf(sender), signal: given.signal });
-    if (!response.ok || !response.body) return undefined;
-    const pieces: BlobPart[] = [];
-    for (const reader = response.body.getReader(); ; ) {
-      const { done, value } = await reader.read();
-      if (done) return new Blob(pieces, { type: "application/json" });
-      pieces.push(value);
-      clearTimeout(timer);
-      timer = setTimeout(giveUp, STANDSTILL);
-    }
+    if (response.status === 429) return "busy";
+    if (!response.ok || !response.body) return "offline";
+    let bytes = 0;
+    const counted = new TransformStream<Uint8Array, Uint8Array>({
+      transform(piece, controller) {
+        bytes += piece.length;
+        tell(bytes);
+        clearTimeout(timer);
+        timer = setTimeout(giveUp, STANDSTILL);
+        controller.enqueue(piece);
+      },
+    });
+    return await new Response(response.body.pipeThrough(counted)).blob();
   } catch {
-    return undefined;
+    return "offline";
   } finally {
     clearTimeout(timer);
   }

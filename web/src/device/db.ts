@@ -73,7 +73,7 @@ export interface PhotoRow extends Waiting {
 
 /** Single facts by name. */
 export interface Facts {
-  readonly crew: { readonly crew: string };
+  readonly crew: { readonly crew: string; readonly closesAt?: string };
   /** Who works here, and as what, as the server said. */
   readonly me: {
     readonly person: { readonly id: string; readonly name: string };

@@ -235,6 +235,8 @@ export interface CrewAnswer {
   readonly person: Answer<"readCrew">["person"];
   readonly role: Role;
   readonly demo: boolean;
+  /** The crew is deleted then. */
+  readonly closesAt?: string;
 }
 
 /** The crew this server answers for, or why it can't be told. */
@@ -245,8 +247,15 @@ export async function askCrew(send: Send): Promise<CrewAnswer | Missing> {
   const settings = parseTolerantly(CrewSettings, answer.settings);
   const role = Role.safeParse(answer.role);
   if (!crew.ok || !settings.ok || !role.success) return "update-needed";
-  const { person, demo } = answer;
-  return { crew: crew.value, settings: settings.value, person, role: role.data, demo: demo === true };
+  const { person, demo, closesAt } = answer;
+  return {
+    crew: crew.value,
+    settings: settings.value,
+    person,
+    role: role.data,
+    demo: demo === true,
+    ...(closesAt ? { closesAt } : {}),
+  };
 }
 
 export async function pullCrew(db: DeviceDb, send: Send): Promise<PullResult> {
@@ -258,9 +267,9 @@ export async function pullCrew(db: DeviceDb, send: Send): Promise<PullResult> {
 /** Keeps what was heard of the crew when it was asked for at `askedAt`, ms since 1970. */
 export async function keepCrew(db: DeviceDb, answer: CrewAnswer, askedAt: number): Promise<PullResult> {
   if (answer.crew.id !== db.crewId) return "wrong-crew";
-  const { person, role, demo } = answer;
+  const { person, role, demo, closesAt } = answer;
   await db.transaction("rw", db.things, db.facts, async () => {
-    await db.setFact("crew", { crew: answer.crew.name });
+    await db.setFact("crew", { crew: answer.crew.name, ...(closesAt ? { closesAt } : {}) });
     await db.setFact("me", { person, role, demo });
     await hearThings(db, "settings", [["crew", answer.settings]], askedAt);
   });

@@ -22,6 +22,7 @@ let current: Session | undefined;
 function followCrew(db: DeviceDb, store: Store): void {
   liveQuery(async () => ({
     name: (await db.fact("crew"))?.crew,
+    closesAt: (await db.fact("crew"))?.closesAt,
     settings: (await db.things.get("settings:crew"))?.value as CrewSettings | undefined,
     me: await db.fact("me"),
   })).subscribe({ next: (crew) => void store.dispatch(crewRead(crew)), error: () => undefined });

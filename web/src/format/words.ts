@@ -308,6 +308,8 @@ export function contractFault(fault: Fault, show: (limit: number) => string = St
       return "Scutch can’t read this file as a photo. Take a photo, or choose a JPEG, PNG or WebP.";
     case "too-many-photos":
       return `This job has ${limit} photos, the maximum. Remove some first.`;
+    case "too-many-jobs":
+      return `The crew has ${limit} jobs, the maximum. Delete old ones for good first.`;
     case "year-out-of-range":
       return "Use a year from 1970 to 2199. Check the year, or this device’s clock.";
     case "too-deep":

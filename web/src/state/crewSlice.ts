@@ -5,6 +5,8 @@ import { held } from "./pendingSlice.ts";
 /** What every screen needs of the crew, followed from the device's database. */
 interface CrewState {
   readonly name: string | undefined;
+  /** When the crew is deleted, where an owner asked for that. */
+  readonly closesAt: string | undefined;
   /** undefined: this device has yet to hear of them, and a save from here would overwrite them unseen. */
   readonly settings: CrewSettings | undefined;
   /** Who works here, and as what; undefined until that is known: the server decides then. */
@@ -17,7 +19,7 @@ interface Me {
   readonly demo: boolean;
 }
 
-const initialState: CrewState = { name: undefined, settings: undefined, me: undefined };
+const initialState: CrewState = { name: undefined, closesAt: undefined, settings: undefined, me: undefined };
 
 export const crewSlice = createSlice({
   name: "crew",

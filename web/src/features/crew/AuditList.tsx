@@ -18,6 +18,8 @@ const WORDS: Readonly<Record<AuditLine["what"], (line: AuditLine) => string>> = 
   "role-changed": (line) => `${line.by ?? "Someone"} made ${line.about ?? "a member"} ${roleOf(line)}`,
   "member-removed": ({ by, about }) => `${by ?? "Someone"} removed ${about ?? "a member"}`,
   left: ({ by }) => `${by ?? "Someone"} left the crew`,
+  "crew-closed": ({ by }) => `${by ?? "Someone"} asked for the crew to be deleted`,
+  "crew-kept": ({ by }) => `${by ?? "Someone"} kept the crew`,
   exported: ({ by }) => `${by ?? "Someone"} exported the crew’s data`,
 };
 const SHOWN = 20;

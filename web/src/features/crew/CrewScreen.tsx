@@ -4,6 +4,7 @@ import { useAppSelector } from "../../state/store.ts";
 import { Loading } from "../../ui/States.tsx";
 import { AuditList } from "./AuditList.tsx";
 import { CrewChoice } from "./CrewChoice.tsx";
+import { CrewData } from "./CrewData.tsx";
 import { DeviceList } from "./DeviceList.tsx";
 import { InviteSection } from "./InviteSection.tsx";
 import { Mailbox } from "./Mailbox.tsx";
@@ -34,6 +35,7 @@ export function CrewScreen() {
         {!me.demo && <CrewChoice />}
         {!me.demo && <PasswordSection />}
         {manages && <Mailbox />}
+        {manages && <CrewData isDemo={me.demo} />}
         {manages && <AuditList />}
       </div>
     </div>

@@ -1,20 +1,14 @@
 import type { CrewSettings } from "@scutch/contract";
 import { decimal, fromSi, toSi } from "@scutch/core/quantity";
 import { DEFAULT_PACE } from "@scutch/core/run";
-import { useState } from "react";
-import { download, pathOf } from "../../device/api.ts";
-import { session } from "../../device/session.ts";
 import { listReader, mapReading, nameReader, numberReader, quantityReader } from "../../format/readers.ts";
-import { today } from "../../format/time.ts";
 import { percent } from "../../format/units.ts";
 import { useLearnedPace } from "../../planning/learnedPace.ts";
 import { useUnits } from "../../state/useUnits.ts";
 import { Button } from "../../ui/Button.tsx";
-import { FieldError } from "../../ui/FieldFrame.tsx";
 import { MomentField } from "../../ui/MomentField.tsx";
 import { QuantityField } from "../../ui/QuantityField.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
-import { saveFile } from "../../ui/saveFile.ts";
 
 interface Props {
   readonly settings: CrewSettings;
@@ -149,26 +143,5 @@ export function CrewHabits({ settings, set }: Props) {
         })}
       </fieldset>
     </>
-  );
-}
-
-/** Everything the crew has but its pictures, as one file. */
-export function CrewDataFile() {
-  const [fault, setFault] = useState<string>();
-  const save = async () => {
-    setFault(undefined);
-    const { db } = session();
-    const file = await download(pathOf("readCrewData"), db);
-    if (file) saveFile(`scutch-crew-${today()}.json`, file);
-    else setFault("Crew data comes from the server. Go online and try again.");
-  };
-  return (
-    <div>
-      <Button onClick={() => void save()}>Export all crew data</Button>
-      <p className="mt-1 text-sm text-soft">
-        Jobs, logs, shelf, van, stock and settings, without photos. Import it from Today.
-      </p>
-      <FieldError sentence={fault} />
-    </div>
   );
 }

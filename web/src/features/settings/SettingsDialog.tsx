@@ -11,7 +11,7 @@ import { Button } from "../../ui/Button.tsx";
 import { Dialog } from "../../ui/Dialog.tsx";
 import { Segmented } from "../../ui/Segmented.tsx";
 import { AccountSection } from "./AccountSection.tsx";
-import { CrewDataFile, CrewHabits } from "./CrewHabits.tsx";
+import { CrewHabits } from "./CrewHabits.tsx";
 
 export function SettingsDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const dispatch = useAppDispatch();
@@ -53,7 +53,6 @@ function CrewFields() {
 function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
   const dispatch = useAppDispatch();
   const units = useUnits();
-  const mayExport = useMay("export");
   const mayReadMoney = useMay("read-money");
   const [pricing, setPricing] = useState(false);
   const set = (change: Partial<CrewSettings>) => saveRecord("settings", { ...settings, ...change }, settings);
@@ -74,7 +73,6 @@ function KnownCrewFields({ settings }: { readonly settings: CrewSettings }) {
       <CrewHabits settings={settings} set={set} />
       {mayReadMoney && <Button onClick={() => setPricing(true)}>Price book</Button>}
       {pricing && <PriceBookDialog onClose={() => setPricing(false)} />}
-      {mayExport && <CrewDataFile />}
     </>
   );
 }

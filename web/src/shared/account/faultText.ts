@@ -33,6 +33,8 @@ export function faultText(fault: AccountFault): string {
       return "A crew needs an owner. Make another person owner first.";
     case "wait":
       return waitText(fault.seconds);
+    case "crew-full":
+      return "This crew has as many people as it can have. Ask an owner to remove someone who left.";
     case "field":
       return FIELDS[fault.field] ?? "Check what you entered.";
     case "offline":
