@@ -1,5 +1,5 @@
 import { toNodeHandler } from "better-auth/node";
-import type { RequestHandler, Router } from "express";
+import express, { type RequestHandler, type Router } from "express";
 import { notFound } from "../failures.ts";
 import type { Accounts } from "./accounts.ts";
 
@@ -24,13 +24,20 @@ export const noteAddress: RequestHandler = (request, _response, next) => {
   next();
 };
 
-/** Signing in and out. Before any body is read: the library reads it itself. */
+/** Of what anyone may send: a password, or what a passkey says. The library itself would read a body without end into memory. */
+const BODY_LIMIT = "32kb";
+
+/** Signing in and out. The library gets the body as text and reads it itself. */
 export function authRoutes(router: Router, accounts: Accounts): void {
   const handle = toNodeHandler(accounts);
+  const readText = express.text({ type: () => true, limit: BODY_LIMIT });
   router.use("/auth", (request, response, next) => {
     if (!AUTH_PATHS.some((each) => each === `${request.method} ${request.path}`)) return next(notFound());
     // Pictures may be kept by the browser for a year: not for whoever uses it next.
     if (request.path === "/sign-out") response.set("Clear-Site-Data", '"cache"');
-    void handle(request, response).catch(next);
+    readText(request, response, (error) => {
+      if (error) next(error);
+      else void handle(request, response).catch(next);
+    });
   });
 }

@@ -1,7 +1,10 @@
 /** Getting in and out: crews, invites, passwords, lost phones; by HTTP, with a browser's cookies. */
+
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from "@jest/globals";
+import { type Endpoint, endpoints, MAX_PHOTO_BYTES } from "@scutch/contract";
 import type mysql from "mysql2/promise";
 import { PASSWORD, type SignInServer, startSignInServer } from "../testing/signInServer.ts";
+import { AUTH_PATHS } from "./authRoutes.ts";
 
 let server: SignInServer;
 beforeAll(async () => {
@@ -287,6 +290,30 @@ describe("a session", () => {
     await browser.get("/api/auth/list-sessions").expect(404);
   });
 });
+
+test("no address takes a body larger than it has use for, signed in or not", async () => {
+  const { cookie } = await server.withCookie((await newOwner()).person.email);
+  const known = Object.values(endpoints as Readonly<Record<string, Endpoint>>)
+    .filter(({ method }) => method !== "get")
+    .map(({ method, path }) => [method, path.replaceAll(/\{\w+\}/g, "01930000-0000-7000-8000-000000000001")]);
+  const ofLibrary = AUTH_PATHS.filter((each) => each.startsWith("POST ")).map((each) => [
+    "post",
+    `/auth${each.slice("POST ".length)}`,
+  ]);
+  const large = Buffer.alloc(MAX_PHOTO_BYTES + 1, " ");
+  for (const [method, path] of [...known, ...ofLibrary] as [string, string][]) {
+    const type = path.includes("/photos/") && method === "put" ? "image/jpeg" : "application/json";
+    // In pieces, whose sum no one knows ahead.
+    const facts = type === "image/jpeg" ? "?moment=before&takenAt=2026-03-10T09:00:00Z" : "";
+    const { status } = await fetch(`${server.origin}/api${path}${facts}`, {
+      method: method.toUpperCase(),
+      headers: { cookie, origin: server.origin, "content-type": type },
+      body: new Blob([large]).stream(),
+      duplex: "half",
+    });
+    expect([path, status]).toEqual([path, 413]);
+  }
+}, 60_000);
 
 test("what was done about accounts can be read by the owner, with who and about whom", async () => {
   const owner = await newOwner();

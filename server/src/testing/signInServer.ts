@@ -96,6 +96,7 @@ export async function startSignInServer({
     photoDir,
     browser,
     signIn,
+    withCookie,
     /** A new person in a crew, signed in. */
     async member(crewId: CrewId, role: Role, name = `${role} ${++people}`) {
       const email = `${name.replaceAll(" ", ".")}@example.test`;
