@@ -30,8 +30,8 @@ export function ClosingStrip() {
       className="flex flex-wrap items-center gap-x-4 border-stop border-b-4 bg-stop-wash px-4 py-1 print:hidden"
     >
       <p>
-        <strong>This crew will be deleted on {dayText(dayOf(Date.parse(closesAt)))}</strong>, with all its jobs,
-        logs and photos. {manages ? "" : "An owner can still keep it."} {fault}
+        <strong>This crew will be deleted on {dayText(dayOf(Date.parse(closesAt)))}</strong>, with all its
+        jobs, logs and photos. {manages ? "" : "An owner can still keep it."} {fault}
       </p>
       {manages && <Button onClick={() => void keep()}>Keep the crew</Button>}
     </div>

@@ -1,6 +1,7 @@
 import type { Shelf, Stock } from "@scutch/contract";
 import { stockUse, sumUses } from "@scutch/core/log";
 import { useMemo } from "react";
+import { sortedByName } from "../format/byName.ts";
 import { type PendingChange, selectHeld } from "../state/pendingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { type DeviceRecords, type EntryRow, pendingRows, type RecordKind, type RecordRow } from "./db.ts";
@@ -22,7 +23,6 @@ function thingsOf<K extends RecordKind>(
   return [...values.values()].map(({ value }) => value as DeviceRecords[K]);
 }
 
-const byName = (a: { readonly name: string }, b: { readonly name: string }) => a.name.localeCompare(b.name);
 const isThing = (item: PendingChange) => item.kind === "thing";
 
 function useThings(kinds: readonly RecordKind[]) {
@@ -54,11 +54,11 @@ export function useLocalShelf(): Shelf | null | undefined {
     if (!found.shelf) return null;
     const list = <K extends RecordKind>(kind: K) => thingsOf(found.rows, found.held, kind);
     return {
-      products: list("product").toSorted(byName),
-      vessels: list("vessel").toSorted(byName),
-      gear: list("gear").toSorted(byName),
-      sites: list("site").toSorted(byName),
-      customers: list("customer").toSorted((a, b) => (a.name ?? "").localeCompare(b.name ?? "")),
+      products: sortedByName(list("product")),
+      vessels: sortedByName(list("vessel")),
+      gear: sortedByName(list("gear")),
+      sites: sortedByName(list("site")),
+      customers: sortedByName(list("customer")),
     } as Shelf;
   }, [found]);
   return useStableValue(shelf);

@@ -133,21 +133,27 @@ function rebasedRecord(row: RecordRow, known: RecordRow["value"]): RecordRow {
   return { ...row, known, value, rev: deepEqual(value, row.value) ? row.rev : row.rev + 1 };
 }
 
+/** A thing of some kind, as the server has it. */
+interface HeardThing {
+  readonly kind: RecordKind;
+  readonly id: string;
+  readonly value: DeviceRecords[RecordKind];
+}
+
+const allOf = (kind: RecordKind, values: readonly (HeardThing["value"] & { readonly id: string })[]) =>
+  values.map((value): HeardThing => ({ kind, id: value.id, value }));
+
 /** Keeps the server's word on things, but for what was changed here and what was saved from here since it was asked. */
-async function hearThings<K extends RecordKind>(
-  db: DeviceDb,
-  kind: K,
-  values: readonly (readonly [id: string, value: DeviceRecords[K]])[],
-  askedAt: number,
-): Promise<void> {
-  const keyOf = (id: string) => `${kind}:${id}`;
-  const rows = await db.things.bulkGet(values.map(([id]) => keyOf(id)));
-  const changed = values.flatMap(([id, value], i): RecordRow[] => {
+async function hearThings(db: DeviceDb, things: readonly HeardThing[], askedAt: number): Promise<void> {
+  const keyOf = ({ kind, id }: HeardThing) => `${kind}:${id}`;
+  const rows = await db.things.bulkGet(things.map(keyOf));
+  const changed = things.flatMap((thing, i): RecordRow[] => {
     const row = rows[i];
+    const { kind, value } = thing;
     if ((row?.settledAt ?? 0) >= askedAt) return [];
     if (row?.waiting) return [rebasedRecord(row, value)];
     if (deepEqual(row?.value, value)) return [];
-    return [{ key: keyOf(id), kind, value, known: value, rev: (row?.rev ?? 0) + 1 }];
+    return [{ key: keyOf(thing), kind, value, known: value, rev: (row?.rev ?? 0) + 1 }];
   });
   if (changed.length > 0) await db.things.bulkPut(changed);
 }
@@ -156,8 +162,7 @@ export async function pullShelf(db: DeviceDb, send: Send): Promise<PullResult> {
   const askedAt = Date.now();
   const answer = await ask(send, "readShelf");
   if (isMissing(answer)) return answer;
-  const byId = <T extends { readonly id: string }>(list: readonly T[]) =>
-    list.map((each) => [each.id, each] as const);
+  const { products, vessels, gear, sites, customers } = answer;
   await db.transaction("rw", [db.things, db.facts, db.jobs, db.entries], async () => {
     const before = await db.things.where("kind").equals("site").toArray();
     const wasForgotten = new Set(
@@ -165,14 +170,17 @@ export async function pullShelf(db: DeviceDb, send: Send): Promise<PullResult> {
         known && "forgotten" in known && "id" in known ? [known.id as string] : [],
       ),
     );
-    await hearThings(db, "product", byId(answer.products), askedAt);
-    await hearThings(db, "vessel", byId(answer.vessels), askedAt);
-    await hearThings(db, "gear", byId(answer.gear), askedAt);
-    await hearThings(db, "site", byId(answer.sites), askedAt);
-    await hearThings(db, "customer", byId(answer.customers), askedAt);
+    const things = [
+      ...allOf("product", products),
+      ...allOf("vessel", vessels),
+      ...allOf("gear", gear),
+      ...allOf("site", sites),
+      ...allOf("customer", customers),
+    ];
+    await hearThings(db, things, askedAt);
     await forgetNames(
       db,
-      answer.sites.filter(({ id, forgotten }) => forgotten && !wasForgotten.has(id)),
+      sites.filter(({ id, forgotten }) => forgotten && !wasForgotten.has(id)),
     );
     await db.setFact("shelf", { heardAt: askedAt });
   });
@@ -217,12 +225,7 @@ export async function pullStock(db: DeviceDb, send: Send): Promise<PullResult> {
   const answer = await ask(send, "readStock");
   if (isMissing(answer)) return answer;
   await db.transaction("rw", db.things, db.facts, async () => {
-    await hearThings(
-      db,
-      "lot",
-      answer.lots.map((lot) => [lot.id, lot] as const),
-      askedAt,
-    );
+    await hearThings(db, allOf("lot", answer.lots), askedAt);
     await db.setFact("use", { used: answer.used, askedAt });
   });
   return "kept";
@@ -271,7 +274,7 @@ export async function keepCrew(db: DeviceDb, answer: CrewAnswer, askedAt: number
   await db.transaction("rw", db.things, db.facts, async () => {
     await db.setFact("crew", { crew: answer.crew.name, ...(closesAt ? { closesAt } : {}) });
     await db.setFact("me", { person, role, demo });
-    await hearThings(db, "settings", [["crew", answer.settings]], askedAt);
+    await hearThings(db, [{ kind: "settings", id: "crew", value: answer.settings }], askedAt);
   });
   return "kept";
 }

@@ -1,11 +1,15 @@
 import { useEffect, useState } from "react";
 import { readDoor } from "../../device/account.ts";
+import { deviceZone } from "../../device/deviceZone.ts";
+import { idle } from "../../device/firstSight.ts";
 import type { DoorFacts, DoorProps, Way } from "./door.ts";
 import { JoinForm } from "./JoinForm.tsx";
 import { NewPasswordForm } from "./NewPasswordForm.tsx";
 import { SignInForm } from "./SignInForm.tsx";
 import { StartForm } from "./StartForm.tsx";
 
+/** ms. */
+const WARM_UP = 3000;
 const CLOSED: DoorFacts = { demo: false, start: false, passkeys: false, mail: false };
 const wayAt = (pathname: string): Way => {
   const way = pathname.slice(1);
@@ -21,6 +25,8 @@ export function DoorScreen({ onSignedIn }: Pick<DoorProps, "onSignedIn">) {
   useEffect(() => {
     history.replaceState(null, "", `/${way}`);
   }, [way]);
+  // Asked while the person types: the first screen behind the door needs it, and it takes a slow phone a while.
+  useEffect(() => void idle(WARM_UP).then(deviceZone), []);
   useEffect(() => {
     void readDoor().then((outcome) => setDoor("value" in outcome ? outcome.value : CLOSED));
   }, []);
