@@ -21,8 +21,8 @@ export default defineConfig({
   retries: process.env.RETRIES === undefined ? 0 : Number(process.env.RETRIES),
   reporter: [["list"], ["./support/slowest.ts"]],
   projects: [
-    { name: "journeys", testIgnore: "start.spec.ts" },
-    { name: "start", testMatch: "start.spec.ts" },
+    { name: "journeys", testIgnore: ["start.spec.ts", "backup.spec.ts"] },
+    { name: "start", testMatch: ["start.spec.ts", "backup.spec.ts"] },
   ],
   use: {
     ...devices["Desktop Chrome"],

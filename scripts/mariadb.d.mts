@@ -2,6 +2,8 @@ export interface RunningDatabase {
   readonly port: number;
   readonly url: string;
   readonly pid: number;
+  /** The folder it was started in. */
+  readonly dir: string;
   readonly ended: Promise<void>;
   stop(): Promise<void>;
 }

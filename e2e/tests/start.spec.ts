@@ -1,47 +1,12 @@
 /** The start command as a person meets it: up, a second one, Ctrl-C, killed, taken ports. */
-import { type ChildProcess, spawn } from "node:child_process";
-import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { createServer, type Server } from "node:net";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { fileURLToPath } from "node:url";
 import { expect, test } from "@playwright/test";
+import { DataFolder } from "../support/startCommand.ts";
 
-const START = fileURLToPath(new URL("../../scripts/start.mjs", import.meta.url));
-const started: ChildProcess[] = [];
-let dataDir: string;
-
-function start(args: readonly string[] = [], env: NodeJS.ProcessEnv = {}) {
-  const { TEST_DATABASE_URL: _, DATABASE_URL: __, PORT: ___, ...inherited } = process.env;
-  const child = spawn(process.execPath, [START, ...args], {
-    env: { ...inherited, DATA_DIR: dataDir, ...env },
-  });
-  started.push(child);
-  let output = "";
-  for (const stream of [child.stdout, child.stderr])
-    stream.on("data", (chunk: Buffer) => (output += chunk.toString()));
-  const ended = new Promise<number | null>((resolve) => child.once("exit", resolve));
-  return {
-    child,
-    ended,
-    output: () => output,
-    /** Its address, once it is up. */
-    async address(): Promise<string> {
-      await expect
-        .poll(() => output, { timeout: 180_000 })
-        .toMatch(/Scutch is at http:\/\/127\.0\.0\.1:\d+\n/);
-      return /http:\/\/127\.0\.0\.1:\d+/.exec(output)?.[0] as string;
-    },
-  };
-}
-
-/** The process id the database noted down, if it runs. */
-function databasePid(): number | undefined {
-  const file = join(dataDir, "mariadbd.pid");
-  if (!existsSync(file)) return undefined;
-  const pid = Number(readFileSync(file, "utf8"));
-  return existsSync(`/proc/${pid}`) ? pid : undefined;
-}
+let folder: DataFolder;
+const start = (args: readonly string[] = [], env: NodeJS.ProcessEnv = {}) => folder.start(args, env);
+const databasePid = () => folder.databasePid();
 
 /** Jobs of the demo, those of the weeks before too. */
 const DEMO_JOBS = 9;
@@ -52,13 +17,9 @@ const jobs = async (address: string) =>
 test.describe.configure({ timeout: 240_000 });
 
 test.beforeEach(() => {
-  dataDir = mkdtempSync(join(tmpdir(), "scutch start "));
+  folder = new DataFolder();
 });
-test.afterEach(async () => {
-  for (const child of started.splice(0)) if (child.exitCode === null) child.kill("SIGTERM");
-  await expect.poll(databasePid, { timeout: 60_000 }).toBeUndefined();
-  rmSync(dataDir, { recursive: true, force: true });
-});
+test.afterEach(() => folder.clear());
 
 test("starts with its demo in a folder with a space, says a second one is too many, and Ctrl-C stops the database too", async () => {
   const first = start();
