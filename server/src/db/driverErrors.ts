@@ -31,6 +31,9 @@ const GONE = new Set([
   "ER_QUERY_INTERRUPTED",
   "ER_CON_COUNT_ERROR",
   "ER_LOCK_WAIT_TIMEOUT",
+  // A node of a cluster that has lost the others: another one answers, or this one again in a moment.
+  "ER_UNKNOWN_COM_ERROR",
+  "ER_ERROR_DURING_COMMIT",
   // Full: nothing is wrong with what was sent, and it can be sent again when there is room.
   ...FULL,
   "ER_DISK_FULL",
