@@ -1,4 +1,4 @@
-import express, { type Express } from "express";
+import express, { type Express, type RequestHandler } from "express";
 import type { Logger } from "pino";
 import { authRoutes, noteAddress } from "./auth/authRoutes.ts";
 import { type Door, doorRoutes } from "./auth/doorRoutes.ts";
@@ -18,10 +18,10 @@ import type { ForecastService } from "./forecast/forecastService.ts";
 import { simulatedForecast } from "./forecast/simulatedForecast.ts";
 import type { ChangeFeed } from "./http/changeFeed.ts";
 import type { Context } from "./http/context.ts";
-import { withinDeadline } from "./http/deadline.ts";
 import { docsRouter } from "./http/docs.ts";
 import { errorHandler } from "./http/errors.ts";
 import { actorGate, contractGate } from "./http/gate.ts";
+import { healthRoutes } from "./http/health.ts";
 import { sameOriginOnly, securityHeaders } from "./http/security.ts";
 import { staticFiles } from "./http/staticFiles.ts";
 import type { LoggerService } from "./logger/loggerService.ts";
@@ -40,6 +40,8 @@ interface Options extends Omit<Context, "feed" | "forecasts" | "loggers" | "orig
   readonly origins: readonly [string, ...string[]];
   /** How people sign in; absent in tests of the API alone. */
   readonly door?: Door;
+  /** Notes how long each request takes; absent where nothing looks at that. */
+  readonly time?: RequestHandler;
   /** The built web app; absent in tests of the API alone. */
   readonly webDir?: string;
 }
@@ -57,6 +59,7 @@ export function makeApp({
   loggers,
   origins,
   door,
+  time,
   ...given
 }: Options): Express {
   const context: Context = {
@@ -72,6 +75,7 @@ export function makeApp({
   app.set("query parser", "simple");
   // The client's address is taken from a proxy on this machine, and from no other.
   app.set("trust proxy", "loopback");
+  if (time) app.use(time);
   app.use(securityHeaders(origins[0]));
   app.use(sameOriginOnly(origins));
   app.use(noteAddress);
@@ -81,10 +85,7 @@ export function makeApp({
     response.set("Cache-Control", "no-store");
     next();
   });
-  api.get("/health", async (_request, response) => {
-    await withinDeadline(context.db.execute("select 1"));
-    response.json({ ok: true });
-  });
+  healthRoutes(api, context);
   api.use(docsRouter());
   if (door) authRoutes(api, door.accounts);
   api.use(contractGate());

@@ -36,6 +36,13 @@ const Environment = z
       .max(100_000)
       .default(20)
       .describe("room for the photos of one crew"),
+    METRICS_PORT: z.coerce
+      .number()
+      .int()
+      .min(1)
+      .max(65535)
+      .optional()
+      .describe("serve /metrics for Prometheus on this port of 127.0.0.1"),
     LOG_LEVEL: z.enum(["debug", "info", "warn", "error", "silent"]).default("warn"),
     RESET_DEMO: z.stringbool().default(false).describe("for prepare: reset the demo"),
   })

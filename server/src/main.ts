@@ -17,6 +17,7 @@ import { schemaState } from "./db/migrate.ts";
 import { feedOf } from "./features/change/routes.ts";
 import { sweepClosedCrews } from "./features/crew/closing.ts";
 import { PICTURES } from "./features/photo/extension.ts";
+import { makeMetrics, serveMetrics } from "./http/metrics.ts";
 import { Mailbox } from "./mail/mailbox.ts";
 import { smtpMailer } from "./mail/mailer.ts";
 
@@ -64,7 +65,13 @@ const accounts = makeAccounts({
 const demo = config.DEMO ? new DemoDoor(db) : undefined;
 const feed = feedOf(db);
 const blobs = fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES);
+const metrics = config.METRICS_PORT === undefined ? undefined : makeMetrics(pool, feed);
+if (metrics && config.METRICS_PORT !== undefined)
+  await serveMetrics(metrics.registry, config.METRICS_PORT).catch((error: Error) =>
+    refuse(`METRICS_PORT ${config.METRICS_PORT} can’t be used (${error.message}). Set another one.`),
+  );
 const app = makeApp({
+  ...(metrics ? { time: metrics.time } : {}),
   db,
   feed,
   blobs,
@@ -92,7 +99,7 @@ log.info({ port }, "listening");
 const SWEEP_EVERY = 10 * 60_000;
 const sweep = () =>
   sweepClosedCrews(db, blobs, new Date()).catch((error: Error) =>
-    log.warn({ why: error.message }, "crews past their day weren’t deleted; tried again later"),
+    log.warn({ kind: error.name }, "crews past their day weren’t deleted; tried again later"),
   );
 void sweep();
 setInterval(sweep, SWEEP_EVERY).unref();

@@ -424,7 +424,15 @@ test("the server has no route beside the contract's, its streams, signing in, it
   const known = [
     ...ALL.map(([, { method, path }]) => `${method} ${expressPath(path)}`),
     ...Object.values(streams).map(({ path }) => `get ${path}`),
-    ...["get /health", "get /openapi.json", "get /docs", "get /docs/", "get /docs/open.js"],
+    ...[
+      "get /health",
+      "get /health/live",
+      "get /health/ready",
+      "get /openapi.json",
+      "get /docs",
+      "get /docs/",
+      "get /docs/open.js",
+    ],
   ];
   expect(found.sort()).toEqual(known.sort());
   expect(AUTH_PATHS).toHaveLength(11);

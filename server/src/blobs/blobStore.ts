@@ -5,6 +5,8 @@ export interface BlobStore {
   get(key: string): Promise<Buffer | undefined>;
   /** Gone already is no error. */
   delete(key: string): Promise<void>;
+  /** Throws where nothing can be kept now. */
+  check(): Promise<void>;
   /** Deletes everything under a key's first part, such as a crew's id. */
   deleteAll(folder: string): Promise<void>;
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { mkdir, open, readFile, rename, rm } from "node:fs/promises";
+import { access, constants, mkdir, open, readFile, rename, rm } from "node:fs/promises";
 import path from "node:path";
 import type { BlobStore } from "./blobStore.ts";
 
@@ -55,6 +55,10 @@ export function fileBlobStore(dir: string, ending: string): BlobStore {
       }
     },
     delete: (key) => rm(fileOf(key), { force: true }),
+    async check() {
+      await mkdir(dir, { recursive: true, mode: 0o700 });
+      await access(dir, constants.W_OK);
+    },
     async deleteAll(folder) {
       if (!KEY.test(folder)) throw new Error(`not a key: ${folder}`);
       await rm(path.join(dir, folder), { recursive: true, force: true });

@@ -33,6 +33,11 @@ export class ChangeFeed {
 
   constructor(private readonly changesSince: Read) {}
 
+  /** How many listen. */
+  get size(): number {
+    return [...this.crews.values()].reduce((sum, { followers }) => sum + followers.size, 0);
+  }
+
   /** Tells every change after the mark `since`, first what was missed; the returned function ends it. */
   async follow(crewId: string, since: number | undefined, follower: Follower): Promise<() => void> {
     const missed = await this.changesSince(crewId, since);

@@ -1,8 +1,10 @@
+import { types } from "node:util";
 import type { ApiError } from "@scutch/contract";
 import type { ErrorRequestHandler } from "express";
 import type { Logger } from "pino";
 import { isContended, isDatabaseGone } from "../db/driverErrors.ts";
 import { ApiFailure } from "../failures.ts";
+import { routeOf } from "./route.ts";
 import { STATUS } from "./status.ts";
 
 /** Seconds after which trying again makes sense. */
@@ -33,11 +35,34 @@ const isGivenUp = (error: unknown) =>
     String((error as { type?: string } | null)?.type ?? (error as { code?: string } | null)?.code),
   );
 
-/** What the first of an error's causes says: of a database that is away that is all there is to know. */
-function rootOf(error: unknown): string {
+/** The first of an error's causes. */
+function rootOf(error: unknown): unknown {
   let root = error;
-  while (root instanceof Error && root.cause instanceof Error) root = root.cause;
-  return root instanceof Error ? root.message : String(root);
+  while (types.isNativeError(root) && root.cause !== undefined) root = root.cause;
+  return root;
+}
+
+interface Trace {
+  readonly kind: string;
+  readonly code?: string;
+  readonly at?: readonly string[];
+}
+
+/**
+ * What a log may say of an error: its kind, its code and where in our code it came from. Its message isn't in it: that quotes what was
+ * sent, such as a customer's name.
+ */
+function traceOf(error: unknown): Trace {
+  const root = rootOf(error);
+  if (!types.isNativeError(root)) return { kind: typeof root };
+  const frames = (each: unknown) =>
+    types.isNativeError(each) ? (each.stack ?? "").split("\n").filter((line) => /^\s+at /.test(line)) : [];
+  const { code } = root as { readonly code?: unknown };
+  return {
+    kind: root.name,
+    ...(typeof code === "string" ? { code } : {}),
+    at: [...frames(root), ...(root === error ? [] : frames(error))].map((line) => line.trim()).slice(0, 20),
+  };
 }
 
 /** Writes every error in the one shape; only what nobody foresaw goes to the log, and none of it to the caller. */
@@ -48,10 +73,13 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
       return;
     }
     const failure = asFailure(error);
-    const { method, path } = request;
+    const about = { method: request.method, route: routeOf(request) };
     if (failure.code === "internal" || failure.code === "unreadable")
-      log.error({ err: error, method, path }, failure.code);
-    if (failure.code === "unavailable") log.warn({ why: rootOf(error), method, path }, failure.code);
+      log.error({ ...about, ...traceOf(error) }, failure.code);
+    if (failure.code === "unavailable") {
+      const { kind, code } = traceOf(error);
+      log.warn({ ...about, kind, code }, failure.code);
+    }
     if (failure.code === "unavailable") response.set("Retry-After", RETRY_AFTER);
     if (failure.details.retryAfter !== undefined)
       response.set("Retry-After", String(failure.details.retryAfter));

@@ -2,6 +2,7 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import type { CrewId } from "@scutch/contract";
+import type { RequestHandler } from "express";
 import type mysql from "mysql2/promise";
 import pino from "pino";
 import request from "supertest";
@@ -31,7 +32,7 @@ export async function startTestServer() {
   await makeCrew(db, otherCrew, "Another crew");
   const lines: string[] = [];
   const log = pino({ level: "warn" }, { write: (line: string) => void lines.push(line) });
-  const appOf = (crew: CrewId, feed?: ChangeFeed) =>
+  const appOf = (crew: CrewId, feed?: ChangeFeed, time?: RequestHandler) =>
     makeApp({
       db,
       blobs,
@@ -39,6 +40,7 @@ export async function startTestServer() {
       origins: ORIGINS,
       actorOf: async () => ({ crewId: crew, person: TESTER, role: "owner" }),
       ...(feed ? { feed } : {}),
+      ...(time ? { time } : {}),
     });
   const app = appOf(crewId);
   return {
@@ -50,6 +52,8 @@ export async function startTestServer() {
     app,
     /** Another server of the first crew on the same database. */
     appWith: (feed: ChangeFeed) => appOf(crewId, feed),
+    /** One whose requests are timed. */
+    appTimed: (time: RequestHandler) => appOf(crewId, undefined, time),
     api: request(app),
     otherApi: request(appOf(otherCrew)),
     /** What the server logged. */

@@ -1,0 +1,25 @@
+import { sql } from "drizzle-orm";
+import type { Router } from "express";
+import { schemaState } from "../db/migrate.ts";
+import { ApiFailure } from "../failures.ts";
+import type { Context } from "./context.ts";
+import { withinDeadline } from "./deadline.ts";
+
+/**
+ * Two questions of whoever looks after servers. `live`: does it answer at all? If not, start it again. `ready`: may it get requests? It may
+ * where its database answers with the schema it was built for, and photos can be kept; if not, send them to another server meanwhile.
+ */
+export function healthRoutes(router: Router, { db, blobs }: Pick<Context, "db" | "blobs">): void {
+  const ok = { ok: true } as const;
+  router.get("/health/live", (_request, response) => void response.json(ok));
+  router.get("/health/ready", async (_request, response) => {
+    const [state] = await withinDeadline(Promise.all([schemaState(db), blobs.check()]));
+    if (state !== "current") throw new ApiFailure("unavailable");
+    response.json(ok);
+  });
+  // Asked by devices: can work be sent?
+  router.get("/health", async (_request, response) => {
+    await withinDeadline(db.execute(sql`select 1`));
+    response.json(ok);
+  });
+}
