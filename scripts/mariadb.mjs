@@ -65,7 +65,7 @@ function passwordOf(dir) {
 }
 
 /** Run at every start, so each statement may be run again; one a line, as mariadbd wants it. */
-function initSql(database, password) {
+export function initSql(database, password) {
   const statements = [
     `CREATE DATABASE IF NOT EXISTS \`${database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
   ];

@@ -16,6 +16,7 @@ function onPath(program) {
 const PACKAGES = {
   mariadbd: "mariadb-server",
   chromium: "chromium",
+  "mariadb-backup": "galera-4 mariadb-backup rsync socat",
   openssl: "openssl",
   certutil: "libnss3-tools",
   nginx: "nginx-light libnginx-mod-http-brotli-filter",

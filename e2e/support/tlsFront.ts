@@ -12,8 +12,8 @@ export const NAME = "scutch.test";
 
 export interface TlsFront {
   readonly origin: string;
-  /** Starts nginx in front of the app on a port. */
-  readonly serve: (appPort: number) => Promise<void>;
+  /** Starts nginx in front of the app on a port, or of several servers. */
+  readonly serve: (...appPorts: readonly number[]) => Promise<void>;
   /** What makes a browser of one's own trust the authority and find the name. */
   readonly env: Record<string, string>;
   readonly args: readonly string[];
@@ -50,14 +50,16 @@ export async function makeTlsFront(dir: string): Promise<TlsFront> {
     env,
     args,
     origin: `https://${NAME}:${port}`,
-    async serve(appPort) {
+    async serve(...appPorts) {
       const site = readFileSync(SHIPPED, "utf8")
         .replaceAll("scutch.example", NAME)
         .replace("listen 443", `listen 127.0.0.1:${port}`)
         .replace("listen 80", `listen 127.0.0.1:${plain}`)
         .replace(/ssl_certificate [^;]+/, `ssl_certificate ${JSON.stringify(cert)}`)
         .replace(/ssl_certificate_key [^;]+/, `ssl_certificate_key ${JSON.stringify(key)}`)
-        .replace("127.0.0.1:4170", `127.0.0.1:${appPort}`);
+        .replace(/server 127\.0\.0\.1:4170[^;]*;/, (server) =>
+          appPorts.map((each) => server.replace("4170", String(each))).join("\n  "),
+        );
       writeFileSync(join(dir, "nginx.conf"), wrapped(site));
       const user = process.getuid?.() === 0 ? ["-g", "user root;"] : [];
       const path = `${process.env.PATH}:/usr/sbin`;

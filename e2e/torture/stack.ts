@@ -4,7 +4,18 @@ import { freePort } from "../../scripts/ports.mjs";
 import { prepareDatabase, type RunningServer, startServer } from "../../scripts/server.mjs";
 import { makeTlsFront, type TlsFront } from "../support/tlsFront.ts";
 
-export class KillableStack {
+/** What is tortured: where its servers are, and what of it may be struck. A strike is over when all is up again. */
+export interface TorturedStack {
+  readonly addresses: readonly string[];
+  readonly front: TlsFront;
+  readonly victims: readonly string[];
+  start(): Promise<void>;
+  strike(victim: string): Promise<void>;
+  stop(): Promise<void>;
+}
+
+export class KillableStack implements TorturedStack {
+  readonly victims = ["server", "database", "browser"] as const;
   private database: RunningDatabase | undefined;
   private server: RunningServer | undefined;
   private port = 0;
@@ -19,8 +30,12 @@ export class KillableStack {
   }
 
   /** The server itself, without the TLS in front. */
-  get address(): string {
+  private get address(): string {
     return `http://127.0.0.1:${this.port}`;
+  }
+
+  get addresses(): readonly string[] {
+    return [this.address];
   }
 
   private get settings() {
@@ -44,13 +59,18 @@ export class KillableStack {
     this.server = await startServer(this.settings);
   }
 
-  async killServer(): Promise<void> {
+  async strike(victim: "server" | "database"): Promise<void> {
+    if (victim === "database") await this.killDatabase();
+    else await this.killServer();
+  }
+
+  private async killServer(): Promise<void> {
     await this.server?.stop("SIGKILL");
     await this.startServer();
   }
 
   /** The server stays up meanwhile and finds its database again by itself. */
-  async killDatabase(): Promise<void> {
+  private async killDatabase(): Promise<void> {
     const { pid, port, ended } = this.database as RunningDatabase;
     process.kill(pid, "SIGKILL");
     await ended;

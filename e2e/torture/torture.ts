@@ -1,5 +1,5 @@
 /**
- * npm run torture -- --kills N --seed S: clients and two browsers, signed in and over TLS, edit and log while server, database and browsers are
+ * npm run torture -- --kills N --seed S [--cluster]: clients and two browsers, signed in and over TLS, edit and log while server, database and browsers are
  * killed with SIGKILL at random. What was acknowledged must be there at the end, once, and each browser must have heard of it.
  */
 
@@ -11,18 +11,25 @@ import { parseArgs } from "node:util";
 import { itemAt } from "@scutch/core";
 import { apiClient } from "./apiClient.ts";
 import { BrowserClient } from "./browserClient.ts";
+import { ClusterStack } from "./clusterStack.ts";
 import { makeCrew, type Person } from "./crew.ts";
-import { KillableStack } from "./stack.ts";
+import { KillableStack, type TorturedStack } from "./stack.ts";
 import { Tally } from "./tally.ts";
 
 const JOBS = [1, 2, 3, 4].map((n) => `/jobs/01930000-0000-7000-8400-00000000000${n}`);
 
 const { values } = parseArgs({
-  options: { kills: { type: "string", default: "200" }, seed: { type: "string", default: "1" } },
+  options: {
+    kills: { type: "string", default: "200" },
+    seed: { type: "string", default: "1" },
+    cluster: { type: "boolean", default: false },
+  },
 });
 const [kills, seed] = [Number(values.kills), Number(values.seed)];
 if (!(kills >= 1) || !Number.isInteger(seed)) {
-  console.error("npm run torture -- --kills 200 --seed 1");
+  console.error(
+    "npm run torture -- --kills 200 --seed 1, with --cluster on three database nodes and servers",
+  );
   process.exit(1);
 }
 
@@ -39,7 +46,7 @@ function random(): number {
 /** ms within which the browser takes its first step. */
 const FIRST_STEP = 90_000;
 /** ms the whole run may take: a kill takes a few seconds at most on the slowest machine seen. */
-const LIMIT = 300_000 + kills * 10_000;
+const LIMIT = 300_000 + kills * (values.cluster ? 25_000 : 10_000);
 setTimeout(() => {
   console.error(`The torture did not end within ${LIMIT / 60_000} minutes.`);
   process.exit(1);
@@ -47,7 +54,9 @@ setTimeout(() => {
 
 process.env.LOG_LEVEL = "silent"; // a database that is gone is what this is about
 const dir = mkdtempSync(join(tmpdir(), "scutch-torture-"));
-const stack = await KillableStack.make(dir);
+const stack: TorturedStack = values.cluster
+  ? await ClusterStack.make(dir, random)
+  : await KillableStack.make(dir);
 let owner: Person;
 const tally = new Tally();
 for (const job of JOBS) tally.jobs.add(job);
@@ -55,7 +64,7 @@ let over = false;
 const isOver = () => over;
 
 async function json(path: string) {
-  const response = await fetch(`${stack.address}/api${path}`, {
+  const response = await fetch(`${itemAt(stack.addresses, 0)}/api${path}`, {
     headers: { cookie: owner.cookie },
     signal: AbortSignal.timeout(30_000),
   });
@@ -79,11 +88,22 @@ async function found(jobs: Iterable<string>): Promise<string[]> {
   return all.filter((each) => /^(?:client|browser) /.test(each));
 }
 
+/** Who is struck: servers nearly half the time, browsers a third, databases the rest. */
+function drawn(draw: number): string {
+  const { victims } = stack;
+  if (draw < 0.45) return itemAt(victims, 0);
+  if (draw >= 0.7) return "browser";
+  const databases = victims.slice(1, -1);
+  return itemAt(databases, Math.floor(((draw - 0.45) / 0.25) * databases.length));
+}
+
 async function main(): Promise<number> {
   await stack.start();
-  const people = await makeCrew(stack.address);
+  const { addresses } = stack;
+  const people = await makeCrew(itemAt(addresses, 0));
   owner = people[0];
-  const { address } = stack;
+  // Of several servers each client asks its own: they meet in the database.
+  const server = (i: number) => itemAt(addresses, i % addresses.length);
   const job = itemAt(JOBS, 3);
   // Two phones over TLS, the owner's and the technician's, on one job: they hear of each other by events.
   const browsers = ["browser one", "browser two"].map(
@@ -92,9 +112,9 @@ async function main(): Promise<number> {
   );
   const clients = [
     // Two on one job, so that they run into each other's saves; one beside the browsers, on the same job as they.
-    apiClient("client a", itemAt(JOBS, 0), { address, cookie: people[0].cookie }, isOver, tally),
-    apiClient("client b", itemAt(JOBS, 0), { address, cookie: people[1].cookie }, isOver, tally),
-    apiClient("client c", job, { address, cookie: people[1].cookie }, isOver, tally),
+    apiClient("client a", itemAt(JOBS, 0), { address: server(0), cookie: people[0].cookie }, isOver, tally),
+    apiClient("client b", itemAt(JOBS, 0), { address: server(1), cookie: people[1].cookie }, isOver, tally),
+    apiClient("client c", job, { address: server(2), cookie: people[1].cookie }, isOver, tally),
     ...browsers.map((browser) => browser.work(isOver)),
   ];
   // Nothing is proven about a browser that hadn't begun when the killing ended.
@@ -104,15 +124,13 @@ async function main(): Promise<number> {
         throw new Error(`${browser.name} did nothing within ${FIRST_STEP / 1000} s`, {
           cause: browser.lastTrouble,
         });
-  const killed = { server: 0, database: 0, browser: 0 };
+  const killed = new Map(stack.victims.map((victim) => [victim, 0]));
   for (let i = 0; i < kills; i++) {
     await pause(150 + random() * 1200);
-    const draw = random();
-    const victim = draw < 0.45 ? "server" : draw < 0.7 ? "database" : "browser";
-    killed[victim]++;
-    if (victim === "server") await stack.killServer();
-    if (victim === "database") await stack.killDatabase();
+    const victim = drawn(random());
+    killed.set(victim, (killed.get(victim) ?? 0) + 1);
     if (victim === "browser") itemAt(browsers, random() < 0.5 ? 0 : 1).kill();
+    else await stack.strike(victim);
     if ((i + 1) % 20 === 0)
       console.error(`${i + 1} of ${kills} kills, ${tally.acknowledged.size} acknowledged`);
   }
@@ -129,7 +147,7 @@ async function main(): Promise<number> {
     }
   const { lost, twice } = tally.check(await found(tally.jobs));
   console.log(
-    `kills ${kills} (server ${killed.server}, database ${killed.database}, browser ${killed.browser}), seed ${seed}`,
+    `kills ${kills} (${[...killed].map(([victim, count]) => `${victim} ${count}`).join(", ")}), seed ${seed}`,
   );
   const byBrowsers = browsers.map(({ name }) => tally.countOf(name));
   console.log(

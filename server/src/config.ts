@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { z } from "zod";
 
 const Origin = z.string().regex(/^https?:\/\/[^/]+$/, "must look like https://crew.example, without a path");
@@ -59,9 +60,27 @@ export const isLoopback = (host: string): boolean => ["127.0.0.1", "::1", "local
 
 export type Config = z.infer<typeof Environment>;
 
+/** Settings that have a password in them, and may be in a file of their own: NAME_FILE says where. */
+const SECRETS = ["DATABASE_URL", "AUTH_SECRET", "MAIL_URL"] as const;
+
+function secretsFrom(env: NodeJS.ProcessEnv): NodeJS.ProcessEnv {
+  const found: NodeJS.ProcessEnv = {};
+  for (const name of SECRETS) {
+    const file = env[`${name}_FILE`];
+    if (file === undefined) continue;
+    if (env[name] !== undefined) throw new Error(`${name}: set it or ${name}_FILE, not both`);
+    try {
+      found[name] = readFileSync(file, "utf8").trim();
+    } catch {
+      throw new Error(`${name}_FILE: ${file} can’t be read`);
+    }
+  }
+  return found;
+}
+
 /** Reads the settings, or says in a line each which is wrong. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
-  const result = Environment.safeParse(env);
+  const result = Environment.safeParse({ ...env, ...secretsFrom(env) });
   if (result.success) return result.data;
   throw new Error(result.error.issues.map((issue) => `${issue.path.join(".")}: ${issue.message}`).join("\n"));
 }

@@ -7,14 +7,15 @@ import { withinDeadline } from "./deadline.ts";
 
 /**
  * Two questions of whoever looks after servers. `live`: does it answer at all? If not, start it again. `ready`: may it get requests? It may
- * where its database answers with the schema it was built for, and photos can be kept; if not, send them to another server meanwhile.
+ * where its database answers with the schema it was built for or a later one, and photos can be kept; if not, send them to another server meanwhile.
  */
 export function healthRoutes(router: Router, { db, blobs }: Pick<Context, "db" | "blobs">): void {
   const ok = { ok: true } as const;
   router.get("/health/live", (_request, response) => void response.json(ok));
   router.get("/health/ready", async (_request, response) => {
     const [state] = await withinDeadline(Promise.all([schemaState(db), blobs.check()]));
-    if (state !== "current") throw new ApiFailure("unavailable");
+    // Newer: the servers of the next version are being started, and this one goes on until it is stopped.
+    if (state === "older") throw new ApiFailure("unavailable");
     response.json(ok);
   });
   // Asked by devices: can work be sent?

@@ -18,6 +18,7 @@ import type { Db, Transaction } from "../../db/connect.ts";
 import { isDuplicate } from "../../db/driverErrors.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
 import { ApiFailure, notFound } from "../../failures.ts";
+import { noteChange } from "../change/service.ts";
 import { allCrews, makeCrew, readCrew } from "../crew/service.ts";
 import { hashOfCode, newInviteCode } from "./inviteCode.ts";
 import {
@@ -122,6 +123,8 @@ async function changeMember(
     const owners = all.filter(({ role }) => role === "owner");
     if (member.role === "owner" && !isOwnerAfter && owners.length === 1) throw new ApiFailure("last-owner");
     await change(tx, member.role);
+    // Of two owners who leave at once through two nodes of a cluster, locks on one hold nothing on the other: both write this row.
+    await noteChange(tx, actor.crewId, "settings");
   });
 }
 

@@ -1,3 +1,6 @@
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import type { Product, Shelf, Site, Stock, Vessel } from "@scutch/contract";
 import { readConfig } from "../../config.ts";
@@ -183,6 +186,14 @@ describe("settings", () => {
       PORT: 0,
       RESET_DEMO: true,
     });
+  });
+
+  test("with a password in them may be in a file of their own", () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), "scutch-settings-")), "database-url");
+    writeFileSync(file, `${url}\n`);
+    expect(readConfig({ DATABASE_URL_FILE: file, ...key }).DATABASE_URL).toBe(url);
+    expect(() => readConfig({ DATABASE_URL_FILE: file, DATABASE_URL: url, ...key })).toThrow("not both");
+    expect(() => readConfig({ DATABASE_URL_FILE: `${file}.gone`, ...key })).toThrow("can’t be read");
   });
 
   test.each([
