@@ -18,7 +18,6 @@ export const environment = ({
   more,
 }) => ({
   ...process.env,
-  ...more,
   DEMO: String(demo),
   AUTH_SECRET: secret ?? fleetingSecret(databaseUrl),
   NODE_ENV: "production",
@@ -28,6 +27,7 @@ export const environment = ({
   PORT: String(port),
   RESET_DEMO: String(resetDemo),
   WEB_DIR: webDir ?? inRoot("web/dist"),
+  ...more,
 });
 
 const launch = (file, settings) =>

@@ -6,6 +6,7 @@ import { fileURLToPath } from "node:url";
 import { expect, test } from "@playwright/test";
 import { type RunningDatabase, startMariadb } from "../../scripts/mariadb.mjs";
 import { prepareDatabase, type RunningServer, startServer } from "../../scripts/server.mjs";
+import { newId } from "../torture/apiClient.ts";
 
 test.use({ serviceWorkers: "allow" });
 
@@ -68,6 +69,68 @@ test("several servers prepare and start at once on one database; one that finds 
   await admin.query("CREATE DATABASE scutch_empty CHARACTER SET utf8mb4");
   await admin.end();
   await expect(startServer(empty)).rejects.toThrow(/before it was ready/);
+});
+
+test("an update while people work: the old server goes on beside the new one, what both acknowledged is there once, and the old one isn't started again", async () => {
+  // The next version: a table gets a column, as a migration may.
+  const next = join(dir, "migrations");
+  cpSync(fileURLToPath(new URL("../../server/drizzle", import.meta.url)), next, { recursive: true });
+  const journalFile = join(next, "meta/_journal.json");
+  const journal = JSON.parse(readFileSync(journalFile, "utf8"));
+  const { idx, when, version } = journal.entries.at(-1);
+  journal.entries.push({ idx: idx + 1, version, when: when + 1, tag: "9999_next", breakpoints: true });
+  writeFileSync(journalFile, JSON.stringify(journal));
+  writeFileSync(join(next, "9999_next.sql"), "ALTER TABLE `jobs` ADD COLUMN IF NOT EXISTS `next` int;");
+  const updated = { ...settings(), more: { MIGRATIONS_DIR: next } };
+
+  const servers = [server];
+  const acknowledged: string[] = [];
+  let isOver = false;
+  // Each sends a note again until a server has it, as a device does.
+  const writers = [1, 2].map(async () => {
+    while (!isOver) {
+      const entry = { id: newId(), at: new Date().toISOString(), kind: "note", text: "x" };
+      for (let tries = 0; ; tries++) {
+        const { address } = servers[(acknowledged.length + tries) % servers.length] as RunningServer;
+        const answer = await fetch(`${address}/api${LIBRARY}/log`, {
+          method: "POST",
+          headers: { "content-type": "application/json" },
+          body: JSON.stringify({ entries: [entry] }),
+        }).catch(() => undefined);
+        if (answer?.ok) break;
+        await new Promise((resolve) => setTimeout(resolve, 50));
+      }
+      acknowledged.push(entry.id);
+    }
+  });
+  const written = (more: number) => {
+    const goal = acknowledged.length + more;
+    return expect.poll(() => acknowledged.length, { timeout: 20_000 }).toBeGreaterThan(goal);
+  };
+  await written(20);
+  await prepareDatabase(updated);
+  expect((await fetch(`${server.address}/api/health/ready`)).status).toBe(200);
+  await written(20);
+  const newer = await startServer(updated);
+  servers.push(newer);
+  await written(40);
+  servers.shift();
+  await server.stop();
+  await written(20);
+  isOver = true;
+  await Promise.all(writers);
+  const { entries } = await (await fetch(`${newer.address}/api${LIBRARY}/log`)).json();
+  const ids: string[] = entries.map(({ id }: { id: string }) => id);
+  expect(acknowledged.filter((id) => !ids.includes(id))).toEqual([]);
+  expect(new Set(ids).size).toBe(ids.length);
+  await expect(startServer(settings())).rejects.toThrow(/before it was ready/);
+  await newer.stop();
+  // For the tests after this one: as before the update.
+  const { createConnection } = await import("mysql2/promise");
+  const admin = await createConnection(database.url);
+  await admin.query("delete from __drizzle_migrations order by created_at desc limit 1");
+  await admin.end();
+  server = await startServer(settings());
 });
 
 test("a newer version of the app is offered and not forced; taken, it is there", async ({ page }) => {
