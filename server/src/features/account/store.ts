@@ -41,7 +41,7 @@ export async function lockMembers(tx: Transaction, crewId: string) {
     .for("update");
 }
 
-/** Takes everybody out of a crew, with its open invites; people who are in no other crew lose their account. Answers how many were in it. */
+/** Takes everyone out of a crew, with its open invites; people who are in no other crew lose their account. Answers how many were in it. */
 export async function removeEveryone(tx: Transaction, crewId: string): Promise<number> {
   const gone = await lockMembers(tx, crewId);
   await tx.delete(invites).where(eq(invites.crewId, crewId));
