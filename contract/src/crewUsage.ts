@@ -8,6 +8,12 @@ export const MAX_JOBS = 100_000;
 
 const Share = z.strictObject({ used: z.int().min(0), most: z.int().min(1) });
 
+/** From this share on it is said that room runs out. */
+export const NEARLY_FULL = 0.8;
+export const ROOMS = ["members", "jobs", "photos"] as const;
+/** What there is room for. */
+export type CrewRoom = (typeof ROOMS)[number];
+
 /** How much of what a crew may keep on a server is used. */
 export const CrewUsage = z
   .strictObject({

@@ -35,7 +35,15 @@ export {
   PriceBook,
 } from "./crew.ts";
 export { CrewFile } from "./crewFile.ts";
-export { CLOSING_DAYS, CrewUsage, MAX_JOBS, MAX_MEMBERS } from "./crewUsage.ts";
+export {
+  CLOSING_DAYS,
+  type CrewRoom,
+  CrewUsage,
+  MAX_JOBS,
+  MAX_MEMBERS,
+  NEARLY_FULL,
+  ROOMS,
+} from "./crewUsage.ts";
 export { Customer, REACHED_BY } from "./customer.ts";
 export { Door } from "./door.ts";
 export { DryingCases } from "./dryingCases.ts";

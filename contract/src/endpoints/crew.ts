@@ -2,7 +2,7 @@ import * as z from "zod";
 import { Me } from "../account.ts";
 import { Crew, CrewSettings } from "../crew.ts";
 import { CrewFile } from "../crewFile.ts";
-import { CLOSING_DAYS, CrewUsage } from "../crewUsage.ts";
+import { CLOSING_DAYS, CrewUsage, ROOMS } from "../crewUsage.ts";
 import { Instant } from "../moment.ts";
 import { Role } from "../role.ts";
 import { endpoint, WRITE_ERRORS } from "./endpoint.ts";
@@ -23,6 +23,10 @@ export const crewEndpoints = {
       closesAt: Instant.optional().meta({
         description: "An owner deleted the crew: everything goes then, unless an owner keeps it",
       }),
+      nearlyFull: z
+        .array(z.enum(ROOMS))
+        .optional()
+        .meta({ description: "For an owner: what takes more than 80 % of the crew’s room" }),
       contract: z.int().meta({ description: "Contract version the server was built with" }),
     }),
     errors: [],

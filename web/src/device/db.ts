@@ -1,5 +1,6 @@
 import type {
   CrewId,
+  CrewRoom,
   CrewSettings,
   Customer,
   Gear,
@@ -73,7 +74,11 @@ export interface PhotoRow extends Waiting {
 
 /** Single facts by name. */
 export interface Facts {
-  readonly crew: { readonly crew: string; readonly closesAt?: string };
+  readonly crew: {
+    readonly crew: string;
+    readonly closesAt?: string;
+    readonly nearlyFull?: readonly CrewRoom[];
+  };
   /** Who works here, and as what, as the server said. */
   readonly me: {
     readonly person: { readonly id: string; readonly name: string };

@@ -240,6 +240,7 @@ export interface CrewAnswer {
   readonly demo: boolean;
   /** The crew is deleted then. */
   readonly closesAt?: string;
+  readonly nearlyFull?: Answer<"readCrew">["nearlyFull"];
 }
 
 /** The crew this server answers for, or why it can't be told. */
@@ -250,7 +251,7 @@ export async function askCrew(send: Send): Promise<CrewAnswer | Missing> {
   const settings = parseTolerantly(CrewSettings, answer.settings);
   const role = Role.safeParse(answer.role);
   if (!crew.ok || !settings.ok || !role.success) return "update-needed";
-  const { person, demo, closesAt } = answer;
+  const { person, demo, closesAt, nearlyFull } = answer;
   return {
     crew: crew.value,
     settings: settings.value,
@@ -258,6 +259,7 @@ export async function askCrew(send: Send): Promise<CrewAnswer | Missing> {
     role: role.data,
     demo: demo === true,
     ...(closesAt ? { closesAt } : {}),
+    ...(nearlyFull ? { nearlyFull } : {}),
   };
 }
 
@@ -270,9 +272,13 @@ export async function pullCrew(db: DeviceDb, send: Send): Promise<PullResult> {
 /** Keeps what was heard of the crew when it was asked for at `askedAt`, ms since 1970. */
 export async function keepCrew(db: DeviceDb, answer: CrewAnswer, askedAt: number): Promise<PullResult> {
   if (answer.crew.id !== db.crewId) return "wrong-crew";
-  const { person, role, demo, closesAt } = answer;
+  const { person, role, demo, closesAt, nearlyFull } = answer;
   await db.transaction("rw", db.things, db.facts, async () => {
-    await db.setFact("crew", { crew: answer.crew.name, ...(closesAt ? { closesAt } : {}) });
+    await db.setFact("crew", {
+      crew: answer.crew.name,
+      ...(closesAt ? { closesAt } : {}),
+      ...(nearlyFull ? { nearlyFull } : {}),
+    });
     await db.setFact("me", { person, role, demo });
     await hearThings(db, [{ kind: "settings", id: "crew", value: answer.settings }], askedAt);
   });

@@ -23,6 +23,7 @@ function followCrew(db: DeviceDb, store: Store): void {
   liveQuery(async () => ({
     name: (await db.fact("crew"))?.crew,
     closesAt: (await db.fact("crew"))?.closesAt,
+    nearlyFull: (await db.fact("crew"))?.nearlyFull,
     settings: (await db.things.get("settings:crew"))?.value as CrewSettings | undefined,
     me: await db.fact("me"),
   })).subscribe({ next: (crew) => void store.dispatch(crewRead(crew)), error: () => undefined });

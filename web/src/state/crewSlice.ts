@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
-import { type CrewSettings, may, type Permission, type Role } from "@scutch/contract";
+import { type CrewRoom, type CrewSettings, may, type Permission, type Role } from "@scutch/contract";
 import { held } from "./pendingSlice.ts";
 
 /** What every screen needs of the crew, followed from the device's database. */
@@ -7,6 +7,8 @@ interface CrewState {
   readonly name: string | undefined;
   /** When the crew is deleted, where an owner asked for that. */
   readonly closesAt: string | undefined;
+  /** For an owner: what of the crew's room on the server is nearly used up. */
+  readonly nearlyFull: readonly CrewRoom[] | undefined;
   /** undefined: this device has yet to hear of them, and a save from here would overwrite them unseen. */
   readonly settings: CrewSettings | undefined;
   /** Who works here, and as what; undefined until that is known: the server decides then. */
@@ -19,7 +21,13 @@ interface Me {
   readonly demo: boolean;
 }
 
-const initialState: CrewState = { name: undefined, closesAt: undefined, settings: undefined, me: undefined };
+const initialState: CrewState = {
+  name: undefined,
+  closesAt: undefined,
+  nearlyFull: undefined,
+  settings: undefined,
+  me: undefined,
+};
 
 export const crewSlice = createSlice({
   name: "crew",

@@ -191,6 +191,10 @@ test("what is used is counted, and a picture beyond the crew's room is refused u
     await rows("update photos set bytes = 2000000000 where crew_id = ?", [crewId]);
   }
   expect((await send(730).expect(507)).body.error.code).toBe("storage-full");
+  // Said before that to an owner, and to no one else.
+  expect((await owner.browser.get("/api/crew")).body.nearlyFull).toEqual(["photos"]);
+  const technician = await server.member(crewId, "technician", "No Owner");
+  expect((await technician.browser.get("/api/crew")).body.nearlyFull).toBeUndefined();
   await owner.browser.delete(`/api/photos/${demoId("photo", 710)}`).expect(200);
   await send(730).expect(200);
 });

@@ -1,4 +1,4 @@
-import { CONTRACT_VERSION, endpoints } from "@scutch/contract";
+import { CONTRACT_VERSION, endpoints, may } from "@scutch/contract";
 import type { Router } from "express";
 import { requireAccount } from "../../actor.ts";
 import { notFound } from "../../failures.ts";
@@ -9,7 +9,7 @@ import { crewArchive } from "./archive.ts";
 import { closeCrew, keepCrew } from "./closing.ts";
 import { crewData } from "./data.ts";
 import { readOwnCrew } from "./service.ts";
-import { crewUsage } from "./usage.ts";
+import { crewUsage, nearlyFull } from "./usage.ts";
 
 export function crewRoutes(router: Router, { db, blobs, mailer, photoQuota }: Context): void {
   mount(router, endpoints.readCrew, async (_call, actor) => {
@@ -17,7 +17,9 @@ export function crewRoutes(router: Router, { db, blobs, mailer, photoQuota }: Co
     if (!known) throw notFound();
     const { person, role, sessionId } = actor;
     const demo = sessionId === undefined ? { demo: true as const } : {};
-    return { ...known, person, role, ...demo, contract: CONTRACT_VERSION };
+    const full = may(role, "manage-crew") ? nearlyFull(await crewUsage(db, actor.crewId, photoQuota)) : [];
+    const room = full.length > 0 ? { nearlyFull: full } : {};
+    return { ...known, person, role, ...demo, ...room, contract: CONTRACT_VERSION };
   });
   mountStream(router, endpoints.readCrewData, async (_call, { crewId, person }) => {
     await addAuditLine(db, { crewId, what: "exported", by: person.name });

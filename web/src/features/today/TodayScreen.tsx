@@ -1,6 +1,7 @@
 import type { Shelf } from "@scutch/contract";
 import { Plus } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
+import { Link } from "react-router";
 import { useDeviceQuery, usePull } from "../../device/deviceQuery.ts";
 import { firstIdle, noteFirstSight } from "../../device/firstSight.ts";
 import { useLocalShelf } from "../../device/localRecords.ts";
@@ -32,6 +33,8 @@ const NewJobDialog = lazy(async () => ({
   default: (await import("../../shared/jobs/NewJobDialog.tsx")).NewJobDialog,
 }));
 
+const ROOM_WORDS = { members: "people", jobs: "jobs", photos: "photos" } as const;
+
 /** By code units: a day, an hour and an id need no language, whose rules take a slow phone a tenth of a second to load. */
 const byStart = (a: JobListItem, b: JobListItem) => {
   const [first, second] = [`${a.day} ${a.startsAt} ${a.id}`, `${b.day} ${b.startsAt} ${b.id}`];
@@ -44,7 +47,7 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
   const today = dayOf(now);
   const jobs = useJobList(today);
   const shelf = useLocalShelf();
-  const crew = useAppSelector(selectCrew).name;
+  const { name: crew, nearlyFull } = useAppSelector(selectCrew);
   const list = usePull(`today ${today}`, ({ db, send }) => pullToday(db, send, today));
   const shelves = usePull("shelf", ({ db, send }) => pullShelf(db, send));
   const [adding, setAdding] = useState(false);
@@ -71,6 +74,14 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
           </Button>
         )}
       </div>
+      {nearlyFull && (
+        <p className="mt-3 border-caution border-l-4 bg-caution-wash px-4 py-2">
+          The crew’s room for {nearlyFull.map((room) => ROOM_WORDS[room]).join(" and ")} is nearly used up.{" "}
+          <Link to="/crew" className="font-semibold text-accent underline">
+            See what is used
+          </Link>
+        </p>
+      )}
       {(!jobs || !shelf) &&
         (lacking && lacking.state !== "asking" && lacking.state !== "kept" ? (
           <Failed code="offline" what="list of jobs" onRetry={lacking.again} />
