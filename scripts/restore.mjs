@@ -1,5 +1,5 @@
 // Everything as a backup has it, or as it was at a moment since: npm run restore
-import { spawn } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import fs from "node:fs";
 import path from "node:path";
 import { pipeline } from "node:stream/promises";
@@ -8,7 +8,7 @@ import { backupsIn, DUMP, filesBelow, LOGS, PHOTOS, sha256Of, shareFile } from "
 import { runningNote } from "./dataFolder.mjs";
 import { SEARCH, socketPath, startMariadb } from "./mariadb.mjs";
 import { fromHere, inRoot } from "./paths.mjs";
-import { checkNode, ensureModules, ensurePrograms } from "./setup.mjs";
+import { checkNode, ensurePrograms } from "./setup.mjs";
 
 const USAGE = `npm run restore                                restore the last backup in .data/backups
 npm run restore -- FOLDER                      from this backup, or the last one in this folder
@@ -65,13 +65,20 @@ function choose({ from, at, into }) {
   return { backup, logs: names.map((name) => logs.get(name)) };
 }
 
+/** How the client reaches a database as its own root. */
+const clientOf = ({ dir }) => [
+  "--no-defaults",
+  `--socket=${socketPath(dir)}`,
+  "--user=root",
+  "--database=scutch",
+];
+
 /** The client of a database's own root; its input is what is to be run. */
 function client(database, password) {
-  const child = spawn(
-    "mariadb",
-    ["--no-defaults", `--socket=${socketPath(database.dir)}`, "--user=root", "--database=scutch"],
-    { stdio: ["pipe", "ignore", "pipe"], env: { ...SEARCH, MYSQL_PWD: password } },
-  );
+  const child = spawn("mariadb", clientOf(database), {
+    stdio: ["pipe", "ignore", "pipe"],
+    env: { ...SEARCH, MYSQL_PWD: password },
+  });
   let fault = "";
   child.stderr.on("data", (text) => {
     fault += text;
@@ -133,17 +140,19 @@ function bringPhotos(backup, before, into) {
     }
 }
 
-/** Photos that rows name and that aren't there. */
-async function missingPhotos(database, into) {
-  const { createConnection } = await import("mysql2/promise");
-  const connection = await createConnection(database.url);
-  const [rows] = await connection.query("select crew_id, id, sha256 from photos");
-  await connection.end();
+const NAMES_OF_PHOTOS =
+  "select concat(crew_id, '/', id, if(sha256 is null, '', concat('-', left(sha256, 16))), '.jpg') from photos";
+
+/** How many photos that rows name aren't there. */
+function missingPhotos(database, password, into) {
+  const asked = spawnSync(
+    "mariadb",
+    [...clientOf(database), "--batch", "--skip-column-names", "-e", NAMES_OF_PHOTOS],
+    { env: { ...SEARCH, MYSQL_PWD: password }, encoding: "utf8", maxBuffer: 2 ** 30 },
+  );
+  if (asked.status !== 0) throw new Error(`The restored photos could not be counted: ${asked.stderr.trim()}`);
   const there = new Set(filesBelow(path.join(into, PHOTOS)));
-  return rows.filter(
-    ({ crew_id, id, sha256 }) =>
-      !there.has(path.join(crew_id, `${id}${sha256 ? `-${sha256.slice(0, 16)}` : ""}.jpg`)),
-  ).length;
+  return asked.stdout.split("\n").filter((name) => name !== "" && !there.has(name)).length;
 }
 
 async function restore(wanted) {
@@ -167,7 +176,7 @@ async function restore(wanted) {
     await load(database, password, dump);
     if (at) await replay(database, password, { logs, position: backup.position, at });
     bringPhotos(backup, fs.existsSync(into) ? into : undefined, part);
-    missing = await missingPhotos(database, part);
+    missing = missingPhotos(database, password, part);
   } finally {
     await database.stop();
   }
@@ -188,7 +197,6 @@ else
     checkNode();
     const wanted = readArguments(args);
     await ensurePrograms(["mariadbd"]);
-    await ensureModules();
     console.log(await restore(wanted));
   } catch (error) {
     console.error(error.message);
