@@ -63,6 +63,14 @@ const tally = new Tally();
 for (const job of JOBS) tally.jobs.add(job);
 let over = false;
 const isOver = () => over;
+const browsers: BrowserClient[] = [];
+// Told to end, it leaves nothing behind that starts browsers again. Playwright's own listener keeps the process.
+for (const signal of ["SIGINT", "SIGTERM"])
+  process.on(signal, () => {
+    over = true;
+    for (const browser of browsers) browser.kill();
+    void stack.stop().finally(() => process.exit(130));
+  });
 
 async function json(path: string) {
   const response = await fetch(`${itemAt(stack.addresses, 0)}/api${path}`, {
@@ -111,10 +119,10 @@ async function main(): Promise<number> {
   const server = (i: number) => itemAt(addresses, i % addresses.length);
   const job = itemAt(JOBS, 3);
   // Two phones over TLS, the owner's and the technician's, on one job: they hear of each other by events.
-  const browsers = ["browser one", "browser two"].map(
-    (name, i) =>
-      new BrowserClient(name, join(dir, name.replace(" ", "-")), job, stack.front, itemAt(people, i), tally),
-  );
+  for (const [i, name] of ["browser one", "browser two"].entries()) {
+    const profile = join(dir, name.replace(" ", "-"));
+    browsers.push(new BrowserClient(name, profile, job, stack.front, itemAt(people, i), tally));
+  }
   const clients = [
     // Two on one job, so that they run into each other's saves; one beside the browsers, on the same job as they.
     apiClient("client a", itemAt(JOBS, 0), { address: server(0), cookie: people[0].cookie }, isOver, tally),
