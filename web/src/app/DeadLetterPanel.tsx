@@ -55,7 +55,7 @@ function whyOf({ trouble: { aside } }: DeadLetter): string {
   if (aside?.code === "unreadable")
     return "The plan of this job is damaged on the server. Save yours as a file before you undo it.";
   if (aside?.code === "storage-full")
-    return "There’s no room left for photos. Ask an owner to make room, then try again.";
+    return "There’s no space left for photos. Ask an owner to free some, then try again.";
   if (aside?.code === "not-allowed")
     return "Your role doesn’t allow this any more. Ask the owner, or save it to a file.";
   const [fault] = (aside?.faults ?? []) as readonly Fault[];

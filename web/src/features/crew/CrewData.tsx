@@ -38,7 +38,7 @@ function Usage({
   readonly usage: Answer<"readCrewUsage">;
 }) {
   const nearly = [
-    { ...photoBytes, what: "Photos", show: size, next: "Delete old jobs for good to make room." },
+    { ...photoBytes, what: "Photos", show: size, next: "Delete old jobs for good to free space." },
     { ...jobs, what: "Jobs", show: String, next: "Export the data, then delete old jobs for good." },
     { ...members, what: "People", show: String, next: "Remove people who have left." },
   ].filter(({ used, most }) => used >= NEARLY * most);
@@ -48,13 +48,13 @@ function Usage({
         {count(jobs.used, "job")}, {count(photos, "photo")}.{" "}
         {photos > 0
           ? `Photos take ${size(photoBytes.used)} of ${size(photoBytes.most)}.`
-          : `There’s room for ${size(photoBytes.most)} of photos.`}
+          : `There’s space for ${size(photoBytes.most)} of photos.`}
       </p>
       {nearly.map(({ what, used, most, show, next }) => (
         <div key={what} className="mt-2">
           <Callout
             tone="caution"
-            title={`${what}: ${share(used, most)} of the room is used, ${show(used)} of ${show(most)}.`}
+            title={`${what}: ${share(used, most)} of the space is used, ${show(used)} of ${show(most)}.`}
           >
             {next}
           </Callout>
@@ -100,7 +100,7 @@ function ExportAll() {
 const ENDS: Readonly<Record<ImportEnd, string>> = {
   done: "All imported.",
   offline: "The server can’t be reached any more. Import the same file again to go on from here.",
-  "no-room": "There’s no room left for photos. Make room, then import the same file again.",
+  "no-room": "There’s no space left for photos. Free some, then import the same file again.",
   "not-allowed": "You are signed out, or no owner any more. Sign in, then import the same file again.",
   damaged: "The rest of the file is damaged. Export it again.",
 };

@@ -76,7 +76,7 @@ export function TodayScreen({ jobPath }: { readonly jobPath: JobPath }) {
       </div>
       {nearlyFull && (
         <p className="mt-3 border-caution border-l-4 bg-caution-wash px-4 py-2">
-          The crew’s room for {nearlyFull.map((room) => ROOM_WORDS[room]).join(" and ")} is nearly used up.{" "}
+          The crew’s space for {nearlyFull.map((room) => ROOM_WORDS[room]).join(" and ")} is nearly used up.{" "}
           <Link to="/crew" className="font-semibold text-accent underline">
             See what is used
           </Link>
