@@ -1,6 +1,6 @@
 import * as z from "zod";
 
-/** Days between an owner’s word that the crew be deleted and its end. */
+/** Days from an owner’s request to delete the crew until it is deleted. */
 export const CLOSING_DAYS = 14;
 /** What one crew may have. */
 export const MAX_MEMBERS = 200;
@@ -8,7 +8,7 @@ export const MAX_JOBS = 100_000;
 
 const Share = z.strictObject({ used: z.int().min(0), most: z.int().min(1) });
 
-/** From this share on it is said that room runs out. */
+/** The app warns an owner from this share on. */
 export const NEARLY_FULL = 0.8;
 export const ROOMS = ["members", "jobs", "photos"] as const;
 /** What there is room for. */

@@ -6,8 +6,8 @@ import type { Context } from "./context.ts";
 import { withinDeadline } from "./deadline.ts";
 
 /**
- * Two questions of whoever looks after servers. `live`: does it answer at all? If not, start it again. `ready`: may it get requests? It may
- * where its database answers with the schema it was built for or a later one, and photos can be kept; if not, send them to another server meanwhile.
+ * Health, as two questions. `live`: does the server answer? If not, start it again. `ready`: can it do its work? It can while its database
+ * has the schema it was built for, or a later one, and photos can be kept. If not, send requests to another server.
  */
 export function healthRoutes(router: Router, { db, blobs }: Pick<Context, "db" | "blobs">): void {
   const ok = { ok: true } as const;

@@ -1,3 +1,4 @@
+import { NEARLY_FULL } from "@scutch/contract";
 import { Download, Upload } from "lucide-react";
 import { useState } from "react";
 import { type Answer, download, pathOf } from "../../device/api.ts";
@@ -29,9 +30,6 @@ export function CrewData({ isDemo }: { readonly isDemo: boolean }) {
   );
 }
 
-/** From here on the room that is left is said. */
-const NEARLY = 0.8;
-
 function Usage({
   usage: { jobs, members, photos, photoBytes },
 }: {
@@ -41,7 +39,7 @@ function Usage({
     { ...photoBytes, what: "Photos", show: size, next: "Delete old jobs for good to free space." },
     { ...jobs, what: "Jobs", show: String, next: "Export the data, then delete old jobs for good." },
     { ...members, what: "People", show: String, next: "Remove people who have left." },
-  ].filter(({ used, most }) => used >= NEARLY * most);
+  ].filter(({ used, most }) => used >= NEARLY_FULL * most);
   return (
     <>
       <p className="mt-1">
