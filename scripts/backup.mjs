@@ -24,7 +24,8 @@ npm run backup -- FOLDER    the same into a folder of yours, such as one on anot
 
 DATA_DIR      where the app's data lives (default: .data/app)
 DATABASE_URL  back up this MariaDB instead of the app's own
-PHOTO_DIR     where its photos lie (default: photos in DATA_DIR)`;
+PHOTO_DIR     where its photos lie (default: photos in DATA_DIR)
+PHOTO_STORE   its photos are in this bucket and aren't copied: keep its old versions there`;
 
 /** How MariaDB's programs reach a database: the own one as its root, by the socket; another as its URL says. */
 function accessTo({ url, dir }) {
@@ -118,10 +119,12 @@ const stamp = (date) => `${date.toISOString().slice(0, 19).replaceAll(":", "")}Z
 
 async function backUp(into) {
   const dataDir = path.resolve(process.env.DATA_DIR ?? inRoot(".data/app"));
+  const before = backupsIn(into).at(-1);
+  const isElsewhere = Boolean(process.env.PHOTO_STORE ?? process.env.PHOTO_STORE_FILE);
   const photoDir = path.resolve(process.env.PHOTO_DIR ?? path.join(dataDir, "photos"));
+  const takeAll = (folder) => isElsewhere || takePhotos(photoDir, path.join(folder, PHOTOS), before);
   if (!process.env.DATABASE_URL && !fs.existsSync(path.join(dataDir, "db")))
     throw new Error(`There is nothing to back up in ${dataDir}. Set DATA_DIR to the app's data folder.`);
-  const before = backupsIn(into).at(-1);
   const database = await openDatabase(dataDir);
   const began = new Date();
   const whole = path.join(into, stamp(began));
@@ -130,21 +133,23 @@ async function backUp(into) {
     const access = accessTo(database);
     fs.mkdirSync(part, { recursive: true, mode: 0o700 });
     // Photos before the tables, so that few are missing, and again after them, so that none is that a row names.
-    takePhotos(photoDir, path.join(part, PHOTOS), before);
+    takeAll(part);
     const file = path.join(part, DUMP);
     await dump(access, file);
     const madeAt = new Date();
-    takePhotos(photoDir, path.join(part, PHOTOS), before);
+    takeAll(part);
     if (access.isOwn) takeLogs(access, dataDir, path.join(part, LOGS), before);
     const photos = filesBelow(path.join(part, PHOTOS)).length;
     writeManifest(part, {
       madeAt: madeAt.toISOString(),
       database: { sha256: await sha256Of(file), bytes: fs.statSync(file).size },
       photos,
+      ...(isElsewhere ? { photosElsewhere: true } : {}),
       ...((await positionIn(file)) ?? {}),
     });
     fs.renameSync(part, whole); // all of it or nothing
-    return `Backed up into ${whole}: ${(fs.statSync(path.join(whole, DUMP)).size / 1e6).toFixed(1)} MB of tables, ${photos} photos.`;
+    const tables = `${(fs.statSync(path.join(whole, DUMP)).size / 1e6).toFixed(1)} MB of tables`;
+    return `Backed up into ${whole}: ${tables}, ${isElsewhere ? "no photos (they are in PHOTO_STORE)" : `${photos} photos`}.`;
   } catch (error) {
     fs.rmSync(part, { recursive: true, force: true });
     throw error;

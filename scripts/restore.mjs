@@ -176,7 +176,7 @@ async function restore(wanted) {
     await load(database, password, dump);
     if (at) await replay(database, password, { logs, position: backup.position, at });
     bringPhotos(backup, fs.existsSync(into) ? into : undefined, part);
-    missing = missingPhotos(database, password, part);
+    missing = backup.photosElsewhere ? 0 : missingPhotos(database, password, part);
   } finally {
     await database.stop();
   }
@@ -184,6 +184,9 @@ async function restore(wanted) {
   fs.renameSync(part, into);
   return [
     `Restored as of ${(at ?? new Date(backup.madeAt)).toLocaleString("en-GB")} into ${into}.`,
+    ...(backup.photosElsewhere
+      ? ["Its photos are in PHOTO_STORE: those deleted since come back from that store’s old versions."]
+      : []),
     ...(missing > 0 ? [`${missing} photos were deleted or lost since and are missing.`] : []),
     ...(aside ? [`What was there is in ${aside}. Delete it when all is well.`] : []),
     "Start with npm start.",

@@ -22,7 +22,7 @@ import { docsRouter } from "./http/docs.ts";
 import { errorHandler } from "./http/errors.ts";
 import { actorGate, contractGate } from "./http/gate.ts";
 import { healthRoutes } from "./http/health.ts";
-import { sameOriginOnly, securityHeaders } from "./http/security.ts";
+import { sameOriginOnly, securityHeaders, sizedBodiesOnly } from "./http/security.ts";
 import { staticFiles } from "./http/staticFiles.ts";
 import type { LoggerService } from "./logger/loggerService.ts";
 import { simulatedLogger } from "./logger/simulatedLogger.ts";
@@ -78,6 +78,7 @@ export function makeApp({
   if (time) app.use(time);
   app.use(securityHeaders(origins[0]));
   app.use(sameOriginOnly(origins));
+  app.use(sizedBodiesOnly);
   app.use(noteAddress);
 
   const api = express.Router();

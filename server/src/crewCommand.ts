@@ -1,13 +1,12 @@
 /** Crews from the command line: `create NAME` makes one and an invite for its owner, `link EMAIL` a link for a new password, `list` tells all, `export NAME FILE` writes one out. */
 import { createWriteStream } from "node:fs";
 import { rm } from "node:fs/promises";
-import path from "node:path";
 import { Writable } from "node:stream";
 import type { CrewId } from "@scutch/contract";
 import { v7 } from "uuid";
 import { makeAccounts } from "./auth/accounts.ts";
 import { makeSignInGuard } from "./auth/signInGuard.ts";
-import { fileBlobStore } from "./blobs/fileBlobStore.ts";
+import { openBlobStore } from "./blobs/openBlobStore.ts";
 import { originsOf, readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { schemaState } from "./db/migrate.ts";
@@ -35,7 +34,7 @@ async function exportCrew(name: string, target: string): Promise<void> {
     throw new Error(
       `Several crews are called “${name}”: use an id, ${known.map(({ id }) => id).join(" or ")}.`,
     );
-  const blobs = fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES);
+  const blobs = await openBlobStore(config, PICTURES);
   const write = await crewArchive({ db, blobs }, crew.id as CrewId);
   try {
     await write(Writable.toWeb(createWriteStream(target, { flags: "wx", mode: 0o600 })));

@@ -2,7 +2,6 @@ import { readFileSync } from "node:fs";
 import http from "node:http";
 import https from "node:https";
 import type { AddressInfo } from "node:net";
-import path from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import pino from "pino";
 import { makeApp } from "./app.ts";
@@ -10,7 +9,7 @@ import { makeAccounts, passkeyName } from "./auth/accounts.ts";
 import { actorOfSession } from "./auth/actorOf.ts";
 import { DemoDoor } from "./auth/demoDoor.ts";
 import { makeSignInGuard } from "./auth/signInGuard.ts";
-import { fileBlobStore } from "./blobs/fileBlobStore.ts";
+import { openBlobStore } from "./blobs/openBlobStore.ts";
 import { originsOf, readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { schemaState } from "./db/migrate.ts";
@@ -64,7 +63,7 @@ const accounts = makeAccounts({
 });
 const demo = config.DEMO ? new DemoDoor(db) : undefined;
 const feed = feedOf(db);
-const blobs = fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES);
+const blobs = await openBlobStore(config, PICTURES);
 const metrics = config.METRICS_PORT === undefined ? undefined : makeMetrics(pool, feed);
 if (metrics && config.METRICS_PORT !== undefined)
   await serveMetrics(metrics.registry, config.METRICS_PORT).catch((error: Error) =>
@@ -94,6 +93,15 @@ const app = makeApp({
 server.on("request", app);
 process.send?.({ listening: port });
 log.info({ port }, "listening");
+// Not refused: a store that is away may come back, and everything but photos works without it.
+blobs
+  .check()
+  .catch(({ name }: Error) =>
+    log.error(
+      { kind: name },
+      "photos can’t be kept: check PHOTO_DIR or PHOTO_STORE, and that it can be reached",
+    ),
+  );
 
 /** Crews that were to be deleted are, within this of their hour, ms. */
 const SWEEP_EVERY = 10 * 60_000;

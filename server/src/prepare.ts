@@ -1,6 +1,5 @@
 /** A step of its own before any server starts: brings the schema up to date and makes the demo where there is to be one. */
-import path from "node:path";
-import { fileBlobStore } from "./blobs/fileBlobStore.ts";
+import { openBlobStore } from "./blobs/openBlobStore.ts";
 import { readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { withLease } from "./db/lease.ts";
@@ -18,7 +17,7 @@ try {
   await withLease(db, "prepare", PATIENCE, async () => {
     await runMigrations(db);
     if (!config.DEMO) return;
-    const blobs = fileBlobStore(path.resolve(config.PHOTO_DIR), PICTURES);
+    const blobs = await openBlobStore(config, PICTURES);
     await ensureDemo(db, { reset: config.RESET_DEMO, now: new Date(), blobs });
   });
 } catch (error) {

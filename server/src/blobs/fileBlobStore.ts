@@ -1,9 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { access, constants, mkdir, open, readFile, rename, rm } from "node:fs/promises";
 import path from "node:path";
-import type { BlobStore } from "./blobStore.ts";
-
-const KEY = /^[0-9a-f-]+(?:\/[0-9a-f-]+)*$/;
+import { type BlobStore, checkedKey } from "./blobStore.ts";
 
 async function sync(place: string): Promise<void> {
   const handle = await open(place, "r");
@@ -26,10 +24,7 @@ async function writeDown(place: string, bytes: Buffer): Promise<void> {
 
 /** Blobs as files in a folder, each written whole or not at all. */
 export function fileBlobStore(dir: string, ending: string): BlobStore {
-  const fileOf = (key: string) => {
-    if (!KEY.test(key)) throw new Error(`not a key: ${key}`);
-    return path.join(dir, `${key}${ending}`);
-  };
+  const fileOf = (key: string) => path.join(dir, `${checkedKey(key)}${ending}`);
   return {
     async put(key, bytes) {
       const file = fileOf(key);
@@ -60,8 +55,7 @@ export function fileBlobStore(dir: string, ending: string): BlobStore {
       await access(dir, constants.W_OK);
     },
     async deleteAll(folder) {
-      if (!KEY.test(folder)) throw new Error(`not a key: ${folder}`);
-      await rm(path.join(dir, folder), { recursive: true, force: true });
+      await rm(path.join(dir, checkedKey(folder)), { recursive: true, force: true });
     },
   };
 }

@@ -1,7 +1,8 @@
 import { types } from "node:util";
 import type { ApiError } from "@scutch/contract";
-import type { ErrorRequestHandler } from "express";
+import type { ErrorRequestHandler, Request } from "express";
 import type { Logger } from "pino";
+import { StoreUnavailable } from "../blobs/blobStore.ts";
 import { isContended, isDatabaseGone } from "../db/driverErrors.ts";
 import { ApiFailure } from "../failures.ts";
 import { routeOf } from "./route.ts";
@@ -21,7 +22,8 @@ const OF_STATUS: Readonly<Record<number, ApiError["error"]["code"]>> = {
 
 function asFailure(error: unknown): ApiFailure {
   if (error instanceof ApiFailure) return error;
-  if (isDatabaseGone(error) || isContended(error)) return new ApiFailure("unavailable");
+  if (isDatabaseGone(error) || isContended(error) || error instanceof StoreUnavailable)
+    return new ApiFailure("unavailable");
   if (error instanceof URIError) return new ApiFailure("not-found");
   const status = (error as { status?: unknown } | null)?.status;
   if (typeof status === "number" && status >= 400 && status < 500)
@@ -29,8 +31,9 @@ function asFailure(error: unknown): ApiFailure {
   return new ApiFailure("internal");
 }
 
-/** Given up by whoever asked, while it was read or answered: nobody is there to be told. */
-const isGivenUp = (error: unknown) =>
+/** Given up by whoever asked, while it was read or answered: no one is there to be answered. */
+const isGivenUp = (request: Request, error: unknown) =>
+  (request.destroyed && !request.complete) ||
   ["request.aborted", "ECONNABORTED"].includes(
     String((error as { type?: string } | null)?.type ?? (error as { code?: string } | null)?.code),
   );
@@ -68,7 +71,7 @@ function traceOf(error: unknown): Trace {
 /** Writes every error in the one shape; only what nobody foresaw goes to the log, and none of it to the caller. */
 export function errorHandler(log: Logger): ErrorRequestHandler {
   return (error, request, response, _next) => {
-    if (isGivenUp(error) || response.headersSent) {
+    if (isGivenUp(request, error) || response.headersSent) {
       response.destroy();
       return;
     }

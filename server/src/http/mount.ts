@@ -4,6 +4,7 @@ import { type Endpoint, faultsOf, MAX_PHOTO_BYTES, PHOTO_TYPES } from "@scutch/c
 import express, { type Request, type RequestHandler, type Response, type Router } from "express";
 import type { z } from "zod";
 import type { Actor } from "../actor.ts";
+import { type SentFile, withSpooled } from "../blobs/spool.ts";
 import { ApiFailure } from "../failures.ts";
 import { canonical } from "./body.ts";
 import { withinDeadline } from "./deadline.ts";
@@ -129,23 +130,18 @@ async function* inTime(pieces: AsyncIterable<string>): AsyncGenerator<string> {
 export function mountUpload<E extends Endpoint>(
   router: Router,
   endpoint: E,
-  handle: (call: Call<E> & { readonly picture: Buffer }, actor: Actor) => Promise<Answer<E>>,
+  handle: (call: Call<E> & { readonly picture: SentFile }, actor: Actor) => Promise<Answer<E>>,
 ): void {
-  router[endpoint.method](
-    expressPath(endpoint),
-    permitted(endpoint),
-    (request, _response, next) => {
-      if (!request.is([...PHOTO_TYPES])) throw new ApiFailure("unsupported-media-type");
-      callOf(endpoint, request);
-      next();
-    },
-    express.raw({ type: [...PHOTO_TYPES], limit: MAX_PHOTO_BYTES }),
-    async (request, response) => {
-      const picture = request.body as Buffer;
-      const answer = handle({ ...callOf(endpoint, request), picture }, actorIn(response));
-      response.json(await withinDeadline(answer, PICTURE_DEADLINE));
-    },
-  );
+  router[endpoint.method](expressPath(endpoint), permitted(endpoint), async (request, response) => {
+    if (!request.is([...PHOTO_TYPES]) || request.get("Content-Encoding") !== undefined)
+      throw new ApiFailure("unsupported-media-type");
+    const call = callOf(endpoint, request);
+    if (Number(request.get("Content-Length")) > MAX_PHOTO_BYTES) throw new ApiFailure("too-large");
+    const answer = await withSpooled(request, MAX_PHOTO_BYTES, (picture) =>
+      withinDeadline(handle({ ...call, picture }, actorIn(response)), PICTURE_DEADLINE),
+    );
+    response.json(answer);
+  });
 }
 
 /** An endpoint that answers with a JPEG. It never changes under its id, so it may be kept. */

@@ -58,3 +58,12 @@ export const sameOriginOnly = (origins: readonly string[]): RequestHandler => {
     next();
   };
 };
+
+/** A body says how long it is, as every device's does: one that doesn't may have no end. The connection goes with it. */
+export const sizedBodiesOnly: RequestHandler = (request, response, next) => {
+  if (request.get("Transfer-Encoding") !== undefined) {
+    response.set("Connection", "close");
+    throw new ApiFailure("too-large");
+  }
+  next();
+};

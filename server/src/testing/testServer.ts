@@ -7,6 +7,7 @@ import type mysql from "mysql2/promise";
 import pino from "pino";
 import request from "supertest";
 import { makeApp } from "../app.ts";
+import type { BlobStore } from "../blobs/blobStore.ts";
 import { fileBlobStore } from "../blobs/fileBlobStore.ts";
 import { runMigrations } from "../db/migrate.ts";
 import { demoId } from "../demo/demoId.ts";
@@ -32,10 +33,10 @@ export async function startTestServer() {
   await makeCrew(db, otherCrew, "Another crew");
   const lines: string[] = [];
   const log = pino({ level: "warn" }, { write: (line: string) => void lines.push(line) });
-  const appOf = (crew: CrewId, feed?: ChangeFeed, time?: RequestHandler) =>
+  const appOf = (crew: CrewId, feed?: ChangeFeed, time?: RequestHandler, store = blobs) =>
     makeApp({
       db,
-      blobs,
+      blobs: store,
       log,
       origins: ORIGINS,
       actorOf: async () => ({ crewId: crew, person: TESTER, role: "owner" }),
@@ -54,6 +55,8 @@ export async function startTestServer() {
     appWith: (feed: ChangeFeed) => appOf(crewId, feed),
     /** One whose requests are timed. */
     appTimed: (time: RequestHandler) => appOf(crewId, undefined, time),
+    /** One that keeps photos elsewhere. */
+    apiWith: (store: BlobStore) => request(appOf(crewId, undefined, undefined, store)),
     api: request(app),
     otherApi: request(appOf(otherCrew)),
     /** What the server logged. */

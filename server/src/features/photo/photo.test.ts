@@ -1,10 +1,14 @@
 import { readdir, stat } from "node:fs/promises";
+import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import { MAX_PHOTO_BYTES, PHOTO_SIDE } from "@scutch/contract";
 import sharp from "sharp";
+import { s3BlobStore } from "../../blobs/s3BlobStore.ts";
 import { demoId } from "../../demo/demoId.ts";
+import { startS3StandIn } from "../../testing/s3StandIn.ts";
 import { startTestServer, type TestServer } from "../../testing/testServer.ts";
+import { PICTURES } from "./extension.ts";
 
 let server: TestServer;
 beforeAll(async () => {
@@ -22,6 +26,8 @@ const put = (
 ) => server.api.put(`/api/jobs/${job}/photos/${id}`).query(facts).set("Content-Type", type).send(bytes);
 const blank = (width = 40, height = 30) =>
   sharp({ create: { width, height, channels: 3, background: "#aa7744" } });
+/** The server decodes files alone; the test looks at what it is given back. */
+sharp.unblock({ operation: ["VipsForeignLoadJpegBuffer"] });
 /** A phone's picture: on its side, with the place it was taken at written into it. */
 const fromPhone = () =>
   blank(400, 300)
@@ -139,4 +145,45 @@ describe("a picture", () => {
     await server.api.delete(`/api/photos/${id}`).expect(200, { removed: false });
     await server.api.delete("/api/photos/..%2f..%2fetc").expect(422);
   });
+});
+
+test("in a store that lies, hangs, is down or is full no photo is listed that can't be seen; later the same one is taken", async () => {
+  const standIn = await startS3StandIn();
+  try {
+    const api = server.apiWith(s3BlobStore(standIn.url, PICTURES));
+    const id = newId();
+    const bytes = await blank().jpeg().toBuffer();
+    const send = () =>
+      api.put(`/api/jobs/${JOB}/photos/${id}`).query(FACTS).set("Content-Type", "image/jpeg").send(bytes);
+    const before = await listed();
+    const answers = [];
+    for (const fault of ["lies about puts", "cuts puts short", "is down", "full"] as const) {
+      standIn.state.fault = fault;
+      const { status, body } = await send();
+      answers.push([status, body.error.code]);
+      expect(await listed()).toEqual(before);
+    }
+    const gone = [503, "unavailable"];
+    expect(answers).toEqual([gone, gone, gone, [507, "storage-full"]]);
+    standIn.state.fault = undefined;
+    await send().expect(200);
+    await api.get(`/api/photos/${id}`).expect(200);
+    standIn.state.fault = "hangs";
+    await api.get("/api/health/ready").expect(503);
+    await api.get(`/api/photos/${id}`).expect(503);
+    await api.get("/api/health/live").expect(200);
+    standIn.state.fault = undefined;
+    await api.delete(`/api/photos/${id}`).expect(200, { removed: true });
+    expect(standIn.objects.size).toBe(0);
+  } finally {
+    await standIn.stop();
+  }
+}, 60_000);
+
+test("what was sent is gone from the temporary files, taken or not", async () => {
+  const waiting = async () => (await readdir(tmpdir())).filter((name) => /^scutch-.+\.upload$/.test(name));
+  const before = await waiting();
+  await put(await blank().jpeg().toBuffer()).expect(200);
+  await put(Buffer.from("no picture")).expect(422);
+  expect((await waiting()).filter((name) => !before.includes(name))).toEqual([]);
 });

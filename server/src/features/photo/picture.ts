@@ -1,16 +1,27 @@
 import { PHOTO_SIDE } from "@scutch/contract";
+import { Semaphore, withTimeout } from "async-mutex";
 import sharp from "sharp";
+import { ApiFailure } from "../../failures.ts";
 
 /** Only what a camera makes is ever decoded: nothing that could hold a script, a link or pages. */
 sharp.block({ operation: ["VipsForeignLoad"] });
 sharp.unblock({
-  operation: ["VipsForeignLoadJpegBuffer", "VipsForeignLoadPngBuffer", "VipsForeignLoadWebpBuffer"],
+  operation: ["VipsForeignLoadJpegFile", "VipsForeignLoadPngFile", "VipsForeignLoadWebpFile"],
 });
 sharp.cache(false);
 
 /** A picture of more than this is not a photo of a floor but an attack on memory, pixels. */
 const MAX_PIXELS = 60_000_000;
 const QUALITY = 82;
+/** The most that a pixel takes while it is decoded, bytes: four samples of 16 bits. */
+const BYTES_PER_PIXEL = 8;
+const megabytes = (pixels: number) => Math.ceil((pixels * BYTES_PER_PIXEL) / 1e6);
+/** What all pictures being decoded may take together, MB: one of the largest, or five of a phone's. */
+const MEMORY = megabytes(MAX_PIXELS);
+/** A picture waits this long for its turn, ms. */
+const PATIENCE = 45_000;
+
+const memory = withTimeout(new Semaphore(MEMORY), PATIENCE, new ApiFailure("unavailable"));
 
 export interface Picture {
   readonly jpeg: Buffer;
@@ -18,23 +29,32 @@ export interface Picture {
   readonly height: number;
 }
 
-/** One picture is decoded at a time: each takes some 200 MB while it lasts. */
-let turn: Promise<unknown> = Promise.resolve();
-
-/** {@link decode}, when its turn has come. */
-export function readPicture(bytes: Buffer): Promise<Picture | undefined> {
-  const decoded = turn.then(() => decode(bytes));
-  turn = decoded;
-  return decoded;
+/**
+ * Reads a JPEG, PNG or WebP by its content, and makes it again: upright, no larger than it is shown, as JPEG, with nothing of what the
+ * camera wrote into it (place, time, device). undefined where it isn't such a picture. It waits until there is memory for it; throws
+ * unavailable when that takes too long.
+ */
+export async function readPicture(file: string): Promise<Picture | undefined> {
+  const size = await sizeOf(file);
+  if (!size || size.width * size.height > MAX_PIXELS) return undefined;
+  return memory.runExclusive(() => decode(file), megabytes(size.width * size.height));
 }
 
-/**
- * Reads a JPEG, PNG or WebP by its content, and makes it afresh: upright, no larger than it is shown, as JPEG, with
- * nothing of what the camera wrote into it (place, time, device). undefined where it isn't such a picture.
- */
-async function decode(bytes: Buffer): Promise<Picture | undefined> {
+/** Width and height by a picture's first bytes, pixels; undefined: it is none. */
+async function sizeOf(
+  file: string,
+): Promise<{ readonly width: number; readonly height: number } | undefined> {
   try {
-    const { data, info } = await sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: "error", pages: 1 })
+    const { width, height } = await sharp(file, { limitInputPixels: MAX_PIXELS }).metadata();
+    return { width, height };
+  } catch {
+    return undefined;
+  }
+}
+
+async function decode(file: string): Promise<Picture | undefined> {
+  try {
+    const { data, info } = await sharp(file, { limitInputPixels: MAX_PIXELS, failOn: "error", pages: 1 })
       .rotate()
       .resize({ width: PHOTO_SIDE, height: PHOTO_SIDE, fit: "inside", withoutEnlargement: true })
       .flatten({ background: "#ffffff" })

@@ -1,7 +1,7 @@
-import { createHash } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import type { CrewId, JobId, Photo, PhotoFacts, PhotoId } from "@scutch/contract";
 import type { BlobStore } from "../../blobs/blobStore.ts";
+import type { SentFile } from "../../blobs/spool.ts";
 import type { Db, Transaction } from "../../db/connect.ts";
 import { isDiskFull, isDuplicate } from "../../db/driverErrors.ts";
 import { retryTransaction } from "../../db/retryTransaction.ts";
@@ -50,24 +50,23 @@ export async function listPhotos(
 
 /**
  * Adds a picture once: sent again, the same bytes with the same facts, it answers as before; the id for something else is
- * entry-differs. The picture is on the disk before its row is: what is listed can be seen.
+ * entry-differs. The picture is kept before its row is: what is listed can be seen.
  */
 export async function addPhoto(
   { db, crewId, blobs, quota }: PhotoContext,
   jobId: JobId,
   id: PhotoId,
   told: PhotoFacts,
-  bytes: Buffer,
+  { file, sha256 }: Pick<SentFile, "file" | "sha256">,
 ): Promise<Photo> {
   const facts = { ...told, takenAt: new Date(told.takenAt).toISOString() };
-  const sha256 = createHash("sha256").update(bytes).digest("hex");
   const sent = { jobId, facts, sha256 };
   const known = await photoById(db, crewId, id);
   if (known) return sameOrRefused(known, sent);
   await requireJob(db, crewId, jobId);
   if ((await photosOfJob(db, crewId, jobId)).length >= MAX_PHOTOS)
     throw invalid({ path: [], code: "too-many-photos", limit: MAX_PHOTOS });
-  const picture = await readPicture(bytes);
+  const picture = await readPicture(file);
   if (!picture) throw invalid({ path: [], code: "not-a-picture" });
   const { jpeg, width, height } = picture;
   if ((await photosKept(db, crewId)).bytes + jpeg.length > quota) throw new ApiFailure("storage-full");
