@@ -18,7 +18,7 @@ function configuration({ dir, ports, group, name, password }) {
   const [sql, replication, ist, sst] = ports;
   return fs
     .readFileSync(inRoot("deploy/galera.cnf"), "utf8")
-    .replace(/^datadir=.*/m, `datadir=${dir}/db`)
+    .replace(/^datadir=.*/m, `datadir=${dir}/db\ntmpdir=${dir}/tmp`)
     .replace(/^socket=.*/m, `socket=${dir}/s.sock`)
     .replace(/^pid-file=.*/m, `pid-file=${dir}/pid`)
     .replace(/gcomm:.*/, `gcomm://${group.map((each) => `${HOST}:${each[1]}`).join()}`)
@@ -131,7 +131,7 @@ export async function startCluster(dir) {
   const nodes = ports.map((own, i) => new Node({ dir: path.join(dir, `n${i + 1}`), ports: own, password }));
   const sst = crypto.randomBytes(12).toString("hex");
   for (const [i, node] of nodes.entries()) {
-    fs.mkdirSync(node.dir, { recursive: true, mode: 0o700 });
+    fs.mkdirSync(path.join(node.dir, "tmp"), { recursive: true, mode: 0o700 });
     fs.writeFileSync(
       `${node.dir}/my.cnf`,
       configuration({ dir: node.dir, ports: node.ports, group: ports, name: `n${i + 1}`, password: sst }),

@@ -13,4 +13,6 @@ export function startMariadb(settings: {
   readonly port?: number;
   readonly database?: string;
   readonly fleeting?: boolean;
+  /** Settings beside ours. */
+  readonly more?: readonly string[];
 }): Promise<RunningDatabase>;

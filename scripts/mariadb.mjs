@@ -108,7 +108,7 @@ const FLEETING = [
 ];
 
 /** Starts the database in `dir` and waits until it answers. The password is made once and kept in `dir`. */
-export async function startMariadb({ dir, port: wanted, database = "scutch", fleeting = false }) {
+export async function startMariadb({ dir, port: wanted, database = "scutch", fleeting = false, more = [] }) {
   fs.mkdirSync(dir, { recursive: true, mode: 0o700 });
   const data = path.join(dir, "db");
   const pidFile = path.join(dir, "mariadbd.pid");
@@ -118,6 +118,9 @@ export async function startMariadb({ dir, port: wanted, database = "scutch", fle
   const password = passwordOf(dir);
   const init = path.join(dir, "init.sql");
   fs.writeFileSync(init, initSql(database, password), { mode: 0o600 });
+  // A MariaDB that starts clears what it takes for left over in its folder of temporary tables: in a shared one that is another's.
+  const temporary = path.join(dir, "tmp");
+  fs.mkdirSync(temporary, { recursive: true, mode: 0o700 });
   const port = wanted ?? (await freePort(33990));
   const socket = socketPath(dir);
   const logFile = path.join(dir, "mariadbd.log");
@@ -130,6 +133,7 @@ export async function startMariadb({ dir, port: wanted, database = "scutch", fle
       `--datadir=${data}`,
       `--socket=${socket}`,
       `--pid-file=${pidFile}`,
+      `--tmpdir=${temporary}`,
       "--bind-address=127.0.0.1",
       `--port=${port}`,
       "--skip-name-resolve",
@@ -140,6 +144,7 @@ export async function startMariadb({ dir, port: wanted, database = "scutch", fle
       "--innodb-buffer-pool-size=128M",
       "--innodb-log-file-size=32M",
       ...(fleeting ? FLEETING : changeLog(dir)),
+      ...more,
     ],
     // A group of its own: Ctrl-C reaches the start command alone, which stops the database last.
     { stdio: ["ignore", log, log], detached: true, env: SEARCH },
