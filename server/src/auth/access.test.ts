@@ -15,6 +15,7 @@ import {
   type Role,
   streams,
 } from "@scutch/contract";
+import { type Asked, requestOfEach } from "@scutch/contract/testing";
 import type mysql from "mysql2/promise";
 import sharp from "sharp";
 import type { Test } from "supertest";
@@ -24,11 +25,6 @@ import { AUTH_PATHS } from "./authRoutes.ts";
 
 type Name = keyof Endpoints;
 type Browser = Awaited<ReturnType<SignInServer["signIn"]>>;
-interface Asked {
-  readonly params?: Readonly<Record<string, string>>;
-  readonly query?: Readonly<Record<string, string>>;
-  readonly body?: object;
-}
 
 let server: SignInServer;
 const crewA = demoId("crew", 1);
@@ -66,82 +62,20 @@ beforeAll(async () => {
     .set("Content-Type", "image/jpeg")
     .send(picture)
     .expect(200);
-  samples = await samplesOf(peopleA.owner.browser);
+  const owner = peopleA.owner.browser;
+  samples = await requestOfEach(
+    async (method, path, body) => (await owner[method](`/api${path}`).send(body).expect(200)).body,
+    {
+      crewId: crewA,
+      jobId: demoId("job", 2),
+      photoId: photoA,
+      technicianId: peopleA.technician.id,
+      traineeId: peopleA.trainee.id,
+      newId: (n) => demoId("entry", 90_000 + n),
+    },
+  );
 }, 120_000);
 afterAll(() => server.stop());
-
-/** One good request of each endpoint, all of it about what crew A has. */
-async function samplesOf(owner: Browser): Promise<Readonly<Record<Name, Asked>>> {
-  const get = async (path: string) => (await owner.get(path).expect(200)).body;
-  const shelf = await get("/api/shelf");
-  const { job, version } = await get(`/api/jobs/${demoId("job", 2)}`);
-  const { lots } = await get("/api/stock");
-  const { settings } = await get("/api/crew");
-  const { invite, code } = (await owner.post("/api/crew/invites").send({ role: "trainee" }).expect(200)).body;
-  const { devices } = await get("/api/crew/devices");
-  const device = devices.find((each: { person: { id: string } }) => each.person.id === peopleA.trainee.id);
-  const [product, vessel, gear, site] = [shelf.products[0], shelf.vessels[0], shelf.gear[0], shelf.sites[0]];
-  const person = { name: "X", email: "x@example.test", password: "long enough to pass" };
-  const personId = peopleA.technician.id;
-  const jobId = job.id;
-  return {
-    readDoor: {},
-    startCrew: { body: { crew: "X", ...person } },
-    readInvite: { params: { code } },
-    joinCrew: { params: { code }, body: {} },
-    readMe: {},
-    chooseDemoRole: { body: { role: "trainee" } },
-    listMembers: {},
-    changeRole: { params: { personId }, body: { role: "trainee" } },
-    removeMember: { params: { personId } },
-    leaveCrew: { body: { crew: crewA } },
-    listInvites: {},
-    makeInvite: { body: { role: "trainee" } },
-    withdrawInvite: { params: { inviteId: invite.id } },
-    listDevices: {},
-    signOutDevice: { params: { sessionId: device.id } },
-    readAudit: {},
-    readMailbox: {},
-    readChanges: { query: { since: "0" } },
-    readCrew: {},
-    readCrewData: {},
-    readCrewArchive: {},
-    readCrewUsage: {},
-    closeCrew: { body: { name: "not its name" } },
-    keepCrew: {},
-    saveSettings: { body: settings },
-    readForecast: { params: { siteId: site.id }, query: { from: "2026-03-10T09:00:00Z" } },
-    listJobs: { query: { site: site.id } },
-    readVisits: { query: { today: "2026-03-10" } },
-    catchUpJobs: { body: { jobs: [{ id: jobId, version: 0, logMark: 0 }] } },
-    readRawJob: { params: { jobId } },
-    readJob: { params: { jobId } },
-    purgeJob: { params: { jobId } },
-    saveJob: { params: { jobId }, body: { baseVersion: version, job } },
-    readLog: { params: { jobId } },
-    appendLog: {
-      params: { jobId },
-      body: {
-        entries: [{ id: demoId("entry", 90_000), at: "2026-03-10T09:00:00Z", kind: "note", text: "x" }],
-      },
-    },
-    listPhotos: { params: { jobId } },
-    addPhoto: {
-      params: { jobId, photoId: demoId("photo", 2) },
-      query: { moment: "after", takenAt: "2026-03-10T09:00:00Z" },
-    },
-    readPicture: { params: { photoId: photoA } },
-    removePhoto: { params: { photoId: photoA } },
-    saveRecord: { body: { kind: "product", value: product } },
-    readShelf: {},
-    saveProduct: { params: { productId: product.id }, body: product },
-    saveVessel: { params: { vesselId: vessel.id }, body: vessel },
-    saveGear: { params: { gearId: gear.id }, body: gear },
-    saveSite: { params: { siteId: site.id }, body: site },
-    readStock: {},
-    saveLot: { params: { lotId: lots[0].id }, body: lots[0] },
-  };
-}
 
 const ALL = Object.entries(endpoints) as [Name, Endpoint][];
 const GUARDED = ALL.filter(([, { needs }]) => needs !== "anyone");

@@ -10,13 +10,13 @@ sharp.unblock({
 });
 sharp.cache(false);
 
-/** A picture of more than this is not a photo of a floor but an attack on memory, pixels. */
-const MAX_PIXELS = 60_000_000;
+/** A picture of more than this is not a photo of a floor but an attack on memory, pixels. Devices send at most PHOTO_SIDE each way. */
+const MAX_PIXELS = 40_000_000;
 const QUALITY = 82;
-/** The most that a pixel takes while it is decoded, bytes: four samples of 16 bits. */
+/** What a pixel takes while a picture is decoded, bytes: four samples, twice over on their way. As measured, beside 150 MB for the decoder. */
 const BYTES_PER_PIXEL = 8;
 const megabytes = (pixels: number) => Math.ceil((pixels * BYTES_PER_PIXEL) / 1e6);
-/** What all pictures being decoded may take together, MB: one of the largest, or five of a phone's. */
+/** What all pictures being decoded may take together, MB: one of the largest, or three of a phone's. */
 const MEMORY = megabytes(MAX_PIXELS);
 /** A picture waits this long for its turn, ms. */
 const PATIENCE = 45_000;
@@ -40,13 +40,13 @@ export async function readPicture(file: string): Promise<Picture | undefined> {
   return memory.runExclusive(() => decode(file), megabytes(size.width * size.height));
 }
 
-/** Width and height by a picture's first bytes, pixels; undefined: it is none. */
+/** Width and height by a picture's first bytes, pixels; undefined: it is none, or none of a camera, which has 8 bits a sample. */
 async function sizeOf(
   file: string,
 ): Promise<{ readonly width: number; readonly height: number } | undefined> {
   try {
-    const { width, height } = await sharp(file, { limitInputPixels: MAX_PIXELS }).metadata();
-    return { width, height };
+    const { width, height, depth } = await sharp(file, { limitInputPixels: MAX_PIXELS }).metadata();
+    return depth === "uchar" ? { width, height } : undefined;
   } catch {
     return undefined;
   }
