@@ -9,6 +9,9 @@ const hoursAhead = ((AFTERNOON - new Date().getUTCHours() + 12 + 24) % 24) - 12;
 process.env.TEST_ZONE ??= `Etc/GMT${hoursAhead > 0 ? "-" : "+"}${Math.abs(hoursAhead)}`;
 process.env.TZ = process.env.TEST_ZONE;
 
+/** Tests that start the app by its own command, and so have no server of the others’. */
+const START = ["start.spec.ts", "backup.spec.ts", "restore.spec.ts"];
+
 export default defineConfig({
   testDir: "./tests",
   outputDir: "./.results",
@@ -21,8 +24,8 @@ export default defineConfig({
   retries: process.env.RETRIES === undefined ? 0 : Number(process.env.RETRIES),
   reporter: [["list"], ["./support/slowest.ts"]],
   projects: [
-    { name: "journeys", testIgnore: ["start.spec.ts", "backup.spec.ts"] },
-    { name: "start", testMatch: ["start.spec.ts", "backup.spec.ts"] },
+    { name: "journeys", testIgnore: START },
+    { name: "start", testMatch: START },
   ],
   use: {
     ...devices["Desktop Chrome"],

@@ -122,6 +122,26 @@ async function replay(database, password, { logs, position, at }) {
   await Promise.all([read, ended, pipeline(reader.stdout, input)]);
 }
 
+/** No database gets this far ahead of another in the time between two backups. */
+const LEAP = 1_000_000;
+
+/**
+ * Devices know versions and marks that this database hasn't given yet, and would take what it gives next for what they have. So all its
+ * numbers leap ahead, and every device is asked to read everything again.
+ */
+async function leapAhead(database, password) {
+  const { input, ended } = client(database, password);
+  input.end(`
+    update jobs set version = version + ${LEAP};
+    update change_counters set seq = seq + ${LEAP};
+    insert into changes (crew_id, topic, seq) select crew_id, 'all', seq from change_counters
+      on duplicate key update seq = values(seq);
+    select coalesce(max(arrival), 0) + ${LEAP} into @next from log_entries;
+    execute immediate concat('alter table log_entries auto_increment = ', @next);
+  `);
+  await ended;
+}
+
 /** Moves what is in a data folder aside; where to, if there was anything. */
 function moveAside(into) {
   if (!fs.existsSync(into) || fs.readdirSync(into).length === 0) return undefined;
@@ -175,6 +195,7 @@ async function restore(wanted) {
     const password = fs.readFileSync(path.join(part, "password"), "utf8").trim();
     await load(database, password, dump);
     if (at) await replay(database, password, { logs, position: backup.position, at });
+    await leapAhead(database, password);
     bringPhotos(backup, fs.existsSync(into) ? into : undefined, part);
     missing = backup.photosElsewhere ? 0 : missingPhotos(database, password, part);
   } finally {

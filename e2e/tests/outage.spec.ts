@@ -6,12 +6,14 @@ import { fileURLToPath } from "node:url";
 import { expect, test } from "@playwright/test";
 import { type RunningDatabase, startMariadb } from "../../scripts/mariadb.mjs";
 import { prepareDatabase, type RunningServer, startServer } from "../../scripts/server.mjs";
+import { allSent } from "../support/device.ts";
 import { newId } from "../torture/apiClient.ts";
 
 test.use({ serviceWorkers: "allow" });
 
 const DIST = fileURLToPath(new URL("../../web/dist", import.meta.url));
 const LIBRARY = "/jobs/01930000-0000-7000-8400-000000000001";
+const PHONE = { viewport: { width: 390, height: 844 } };
 let dir: string;
 let database: RunningDatabase;
 let server: RunningServer;
@@ -71,8 +73,8 @@ test("several servers prepare and start at once on one database; one that finds 
   await expect(startServer(empty)).rejects.toThrow(/before it was ready/);
 });
 
-test("an update while people work: the old server goes on beside the new one, what both acknowledged is there once, and the old one isn't started again", async () => {
-  // The next version: a table gets a column, as a migration may.
+/** The settings of the next version: a table gets a column, as a migration may. */
+function nextVersion() {
   const next = join(dir, "migrations");
   cpSync(fileURLToPath(new URL("../../server/drizzle", import.meta.url)), next, { recursive: true });
   const journalFile = join(next, "meta/_journal.json");
@@ -81,7 +83,19 @@ test("an update while people work: the old server goes on beside the new one, wh
   journal.entries.push({ idx: idx + 1, version, when: when + 1, tag: "9999_next", breakpoints: true });
   writeFileSync(journalFile, JSON.stringify(journal));
   writeFileSync(join(next, "9999_next.sql"), "ALTER TABLE `jobs` ADD COLUMN IF NOT EXISTS `next` int;");
-  const updated = { ...settings(), more: { MIGRATIONS_DIR: next } };
+  return { ...settings(), more: { MIGRATIONS_DIR: next } };
+}
+
+/** Has the database forget that update, for the tests after it. */
+async function forgetUpdate() {
+  const { createConnection } = await import("mysql2/promise");
+  const admin = await createConnection(database.url);
+  await admin.query("delete from __drizzle_migrations order by created_at desc limit 1");
+  await admin.end();
+}
+
+test("an update while people work: the old server goes on beside the new one, what both acknowledged is there once, and the old one isn't started again", async () => {
+  const updated = nextVersion();
 
   const servers = [server];
   const acknowledged: string[] = [];
@@ -125,11 +139,61 @@ test("an update while people work: the old server goes on beside the new one, wh
   expect(new Set(ids).size).toBe(ids.length);
   await expect(startServer(settings())).rejects.toThrow(/before it was ready/);
   await newer.stop();
-  // For the tests after this one: as before the update.
-  const { createConnection } = await import("mysql2/promise");
-  const admin = await createConnection(database.url);
-  await admin.query("delete from __drizzle_migrations order by created_at desc limit 1");
-  await admin.end();
+  await forgetUpdate();
+  server = await startServer(settings());
+});
+
+test("an update while two phones work: they see a moment without the server, nothing is lost, and neither is loaded again", async ({
+  page,
+  browser,
+}) => {
+  const other = await (await browser.newContext(PHONE)).newPage();
+  const written: string[] = [];
+  for (const each of [page, other]) {
+    await each.goto(`${server.address}${LIBRARY}/log`);
+    await expect(each.getByRole("radio", { name: "Note" })).toBeVisible();
+    await each.evaluate(() => Object.assign(globalThis, { samepage: true }));
+    await each.getByRole("radio", { name: "Note" }).click();
+  }
+  let isOver = false;
+  const work = [page, other].map(async (each, phone) => {
+    for (let n = 1; !isOver; n++) {
+      const text = `Phone ${phone} wrote ${n}`;
+      await each.getByLabel("Note", { exact: true }).last().fill(text);
+      await each.getByRole("button", { name: "Log entry" }).click();
+      await expect(each.getByText(text, { exact: true })).toBeVisible();
+      written.push(text);
+    }
+  });
+  const more = (count: number) => {
+    const goal = written.length + count;
+    return expect.poll(() => written.length, { timeout: 30_000 }).toBeGreaterThan(goal);
+  };
+  await more(4);
+  const { port } = server;
+  const updated = nextVersion();
+  await prepareDatabase(updated);
+  await more(4);
+  await server.stop();
+  await more(4);
+  server = await startServer({ ...updated, port });
+  await more(4);
+  isOver = true;
+  await Promise.all(work);
+  for (const each of [page, other]) {
+    await allSent(each);
+    for (const text of written)
+      await expect(each.getByText(text, { exact: true })).toBeVisible({ timeout: 15_000 });
+    expect(await each.evaluate(() => "samepage" in globalThis)).toBe(true);
+  }
+  const { entries } = await (await fetch(`${server.address}/api${LIBRARY}/log`)).json();
+  const texts = entries
+    .map(({ text }: { text?: string }) => text)
+    .filter((text?: string) => /^Phone/.test(text ?? ""));
+  expect(texts.toSorted()).toEqual(written.toSorted());
+  await other.context().close();
+  await server.stop();
+  await forgetUpdate();
   server = await startServer(settings());
 });
 

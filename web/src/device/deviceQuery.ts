@@ -4,9 +4,9 @@ import { useEffect, useRef, useState } from "react";
 import { noteConnection, selectReach } from "../state/connectionSlice.ts";
 import type { PendingChange } from "../state/pendingSlice.ts";
 import { useAppSelector } from "../state/store.ts";
+import type { PullResult } from "./ask.ts";
 import { type DeviceDb, device } from "./db.ts";
 import { firstAsk } from "./firstSight.ts";
-import type { PullResult } from "./pull.ts";
 import { type Session, session } from "./session.ts";
 
 /** A pause before a reading of the database that failed is tried again, ms. */

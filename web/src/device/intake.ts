@@ -2,8 +2,9 @@ import type { Changes, Topic } from "@scutch/contract";
 import { noteConnection } from "../state/connectionSlice.ts";
 import type { Store } from "../state/store.ts";
 import type { Send } from "./api.ts";
+import type { PullResult } from "./ask.ts";
 import type { DeviceDb } from "./db.ts";
-import { type PullResult, pullChanges } from "./pull.ts";
+import { pullChanges } from "./pull.ts";
 import { takeChanges } from "./takeChanges.ts";
 
 /** A device that listens to the crew's others. */

@@ -8,7 +8,8 @@ import { readLog } from "./localJob.ts";
 import { notCounted } from "./localRecords.ts";
 import { startOutbox } from "./outbox.ts";
 import { persist } from "./persist.ts";
-import { pullLog, pullShelf } from "./pull.ts";
+import { pullShelf } from "./pull.ts";
+import { pullLog } from "./pullLog.ts";
 
 const other = job({ id: id(4, 2) as Job["id"] });
 const add = (db: ReturnType<typeof freshDb>, plan: Job) =>

@@ -2,12 +2,10 @@ import {
   Changes,
   Crew,
   CrewSettings,
-  type Endpoints,
   type HeldJob,
   Job,
   JobCard,
   type JobId,
-  type LogPart,
   namesCustomer,
   parseTolerantly,
   Role,
@@ -16,38 +14,11 @@ import {
   withoutCustomer,
 } from "@scutch/contract";
 import { deepEqual, joinRecord } from "@scutch/core/plan";
-import type { ConnectionState } from "../state/connectionSlice.ts";
-import { type Answer, pathOf, type Reply, type Send, STOPS } from "./api.ts";
-import {
-  type DeviceDb,
-  type DeviceRecords,
-  type EntryRow,
-  pendingRows,
-  type RecordKind,
-  type RecordRow,
-} from "./db.ts";
+import { type Answer, pathOf, type Send } from "./api.ts";
+import { answerOf, ask, isMissing, type Missing, type PullResult } from "./ask.ts";
+import type { DeviceDb, DeviceRecords, RecordKind, RecordRow } from "./db.ts";
 import { cardFacts, currentPlan, receiveRemote } from "./jobRow.ts";
-
-/** How asking the server went. What it said is in the database. */
-export type PullResult = "kept" | "not-found" | "unreadable" | Exclude<ConnectionState, "ok">;
-type Missing = Exclude<PullResult, "kept">;
-
-async function ask<K extends keyof Endpoints>(
-  send: Send,
-  name: K,
-  params: Readonly<Record<string, string>> = {},
-  query: Readonly<Record<string, string>> = {},
-): Promise<Answer<K> | Missing> {
-  return answerOf<K>(await send("GET", pathOf(name, params, query)));
-}
-function answerOf<K extends keyof Endpoints>(reply: Reply): Answer<K> | Missing {
-  if (reply.outcome === "done") return reply.body as Answer<K>;
-  if (reply.outcome === "refused" && reply.error.code === "unreadable") return "unreadable";
-  if (reply.outcome === "refused")
-    return reply.status === 404 ? "not-found" : (STOPS[reply.error.code] ?? "server-fault");
-  return reply.outcome === "fault" && reply.ours ? "server-fault" : "offline";
-}
-const isMissing = (answer: unknown): answer is Missing => typeof answer === "string";
+import { hearLog, pullLog } from "./pullLog.ts";
 
 /** Keeps the server's word on jobs, joined with what was edited here; their cards show it too. */
 async function hearJobs(db: DeviceDb, stored: readonly StoredJob[]): Promise<void> {
@@ -70,35 +41,11 @@ async function hearJobs(db: DeviceDb, stored: readonly StoredJob[]): Promise<voi
   });
 }
 
-/** Keeps entries of a job, each once; those still to be sent stay as they are. True, and the mark moves, if the log is whole now. */
-async function hearLog(db: DeviceDb, jobId: string, { entries, logMark, total }: LogPart): Promise<boolean> {
-  return db.transaction("rw", db.jobs, db.entries, async () => {
-    const known = await db.entries.bulkGet(entries.map(({ id }) => id));
-    const rows = entries
-      .filter((_, i) => !known[i] || known[i].waiting === 1)
-      .map((entry): EntryRow => ({ id: entry.id, jobId, entry, settledAt: 0 }));
-    await db.entries.bulkPut(rows);
-    const waiting = (await pendingRows(db.entries)).filter((row) => row.jobId === jobId).length;
-    const isWhole = (await db.entries.where("jobId").equals(jobId).count()) - waiting >= total;
-    if (isWhole) await db.jobs.update(jobId, { logMark });
-    return isWhole;
-  });
-}
-
 export async function pullJob(db: DeviceDb, send: Send, jobId: JobId): Promise<PullResult> {
   const stored = await ask(send, "readJob", { jobId });
   if (isMissing(stored)) return stored;
   await hearJobs(db, [stored]);
   return "kept";
-}
-
-/** Reads what came into a job's log since the last time; the whole log if something is still missing. */
-export async function pullLog(db: DeviceDb, send: Send, jobId: JobId): Promise<PullResult> {
-  for (let after = (await db.jobs.get(jobId))?.logMark ?? 0; ; after = 0) {
-    const answer = await ask(send, "readLog", { jobId }, { after: String(after) });
-    if (isMissing(answer)) return answer;
-    if ((await hearLog(db, jobId, answer)) || after === 0) return "kept";
-  }
 }
 
 export async function pullPhotos(db: DeviceDb, send: Send, jobId: JobId): Promise<PullResult> {
@@ -335,6 +282,7 @@ const AT_ONCE = 50;
 async function catchUp(db: DeviceDb, send: Send, held: readonly HeldJob[]): Promise<PullResult> {
   let left = held;
   while (left.length > 0) {
+    const askedAt = Date.now();
     const reply = await send("POST", pathOf("catchUpJobs"), { jobs: left.slice(0, AT_ONCE) });
     const answer = answerOf<"catchUpJobs">(reply);
     if (isMissing(answer)) return answer;
@@ -343,7 +291,7 @@ async function catchUp(db: DeviceDb, send: Send, held: readonly HeldJob[]): Prom
       answer.jobs.flatMap(({ plan }) => plan ?? []),
     );
     for (const { id, log } of answer.jobs)
-      if (log && !(await hearLog(db, id, log))) await pullLog(db, send, id);
+      if (log && !(await hearLog(db, id, log, askedAt))) await pullLog(db, send, id);
     const told = new Set(answer.jobs.map(({ id }) => id));
     const rest = left.filter(({ id }) => !told.has(id));
     if (rest.length === left.length) return "kept";

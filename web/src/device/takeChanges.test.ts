@@ -224,3 +224,37 @@ test("on its first day a device reads everything, whatever it is told", async ()
   await takeChanges(db, send, changes(3, `log:${JOB_ID}`));
   expect(asked).toEqual(expect.arrayContaining(["/shelf", "/stock", "/jobs"]));
 });
+
+test("a server restored from a backup gets back what was logged since: by whom, and once", async () => {
+  const server = new FakeServer();
+  const db = await deviceOf(server);
+  await db.setFact("me", { person: { id: "p", name: "Ben" }, role: "technician", demo: false });
+  const jobId = JOB_ID as Job["id"];
+  for (const n of [1, 2, 3, 4]) server.log.set(id(7, n), { ...note(n), by: "Ana" });
+  for (const n of [5, 6]) await persist(db, { kind: "entry", jobId, entry: note(n) } as never);
+  await sendJob(db, JOB_ID, server.send);
+  expect(await takeChanges(db, server.send, changes(7, `log:${JOB_ID}`))).toBe("kept");
+  expect([await db.entries.count(), server.log.size]).toEqual([6, 6]);
+
+  // Two of Ana's and one of Ben's are gone there; Cleo logged one since; Ben has one more to send.
+  for (const n of [3, 4, 6]) server.log.delete(id(7, n));
+  server.log.set(id(7, 7), { ...note(7), by: "Cleo" });
+  await persist(db, { kind: "entry", jobId, entry: note(8) } as never);
+  expect(await takeChanges(db, server.send, changes(1_000_007, `log:${JOB_ID}`))).toBe("kept");
+  await sendJob(db, JOB_ID, server.send);
+  const byOf = (n: number) => {
+    const { by, importedBy } = server.log.get(id(7, n)) ?? {};
+    return [by, importedBy];
+  };
+  expect([...server.log.keys()].toSorted()).toEqual([1, 2, 3, 4, 5, 6, 7, 8].map((n) => id(7, n)));
+  expect([byOf(3), byOf(4), byOf(6)]).toEqual([
+    ["Ana", "Ben"],
+    ["Ana", "Ben"],
+    [undefined, undefined],
+  ]);
+  // Once: nothing waits, and the next look asks for nothing whole.
+  expect(await db.entries.where("waiting").equals(1).count()).toBe(0);
+  const asked = server.calls.length;
+  expect(await takeChanges(db, server.send, changes(1_000_008, `log:${JOB_ID}`))).toBe("kept");
+  expect(server.calls.slice(asked)).toHaveLength(1);
+});

@@ -1,18 +1,11 @@
 import type { Changes, JobId, Topic } from "@scutch/contract";
 import { today } from "../format/time.ts";
 import type { Send } from "./api.ts";
+import type { PullResult } from "./ask.ts";
 import type { DeviceDb } from "./db.ts";
 import { forgetJob } from "./forgetJob.ts";
-import {
-  type PullResult,
-  pullCrew,
-  pullJob,
-  pullLog,
-  pullPhotos,
-  pullShelf,
-  pullStock,
-  pullToday,
-} from "./pull.ts";
+import { pullCrew, pullJob, pullPhotos, pullShelf, pullStock, pullToday } from "./pull.ts";
+import { pullLog } from "./pullLog.ts";
 
 /** Reads what changed elsewhere, and keeps the mark once all of it has come. */
 export async function takeChanges(db: DeviceDb, send: Send, { seq, topics }: Changes): Promise<PullResult> {

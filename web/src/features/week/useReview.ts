@@ -1,11 +1,12 @@
 import { Job, type LogEntry, parseTolerantly } from "@scutch/contract";
 import type { ReviewedJob } from "@scutch/core/review";
 import { useEffect, useMemo, useState } from "react";
+import type { PullResult } from "../../device/ask.ts";
 import { useDeviceQuery, usePull, useStableValue } from "../../device/deviceQuery.ts";
 import { currentPlan } from "../../device/jobRow.ts";
 import { knownEntry } from "../../device/knownEntry.ts";
 import { useLocalShelf } from "../../device/localRecords.ts";
-import { type PullResult, pullDays } from "../../device/pull.ts";
+import { pullDays } from "../../device/pull.ts";
 import { statePlan } from "../../planning/computePlan.ts";
 import { placeOf } from "../../planning/place.ts";
 import { reviewJob } from "../../planning/reviewJob.ts";
