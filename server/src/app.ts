@@ -22,6 +22,7 @@ import { docsRouter } from "./http/docs.ts";
 import { errorHandler } from "./http/errors.ts";
 import { actorGate, contractGate } from "./http/gate.ts";
 import { healthRoutes } from "./http/health.ts";
+import { inTurn } from "./http/inTurn.ts";
 import { sameOriginOnly, securityHeaders, sizedBodiesOnly } from "./http/security.ts";
 import { staticFiles } from "./http/staticFiles.ts";
 import type { LoggerService } from "./logger/loggerService.ts";
@@ -91,6 +92,7 @@ export function makeApp({
   if (door) authRoutes(api, door.accounts);
   api.use(contractGate());
   if (door) doorRoutes(api, context.db, door);
+  api.use(inTurn());
   api.use(actorGate(context.actorOf));
   api.use(tellOfSaves(context.feed));
   api.use(express.json({ limit: BODY_LIMIT, strict: true }));

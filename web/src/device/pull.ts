@@ -87,8 +87,11 @@ interface HeardThing {
   readonly value: DeviceRecords[RecordKind];
 }
 
+/** Things as they came, but for damaged ones: of those this device keeps what it has. */
 const allOf = (kind: RecordKind, values: readonly (HeardThing["value"] & { readonly id: string })[]) =>
-  values.map((value): HeardThing => ({ kind, id: value.id, value }));
+  values
+    .filter((value) => typeof value?.id === "string")
+    .map((value): HeardThing => ({ kind, id: value.id, value }));
 
 /** Keeps the server's word on things, but for what was changed here and what was saved from here since it was asked. */
 async function hearThings(db: DeviceDb, things: readonly HeardThing[], askedAt: number): Promise<void> {

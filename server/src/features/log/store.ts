@@ -24,6 +24,28 @@ const ofKinds = (crewId: string, jobId: string, kinds: readonly LogEntry["kind"]
   );
 };
 
+/** What an entry is read by. */
+const ENTRY = { id: logEntries.id, at: logEntries.at, kind: logEntries.kind, entry: logEntries.entry };
+
+/**
+ * An entry as it was stored. Of one that was damaged there remain its id, time and kind: a device then knows that it has all, and passes
+ * over what it can't read.
+ */
+function entryFrom({
+  id,
+  at,
+  kind,
+  entry,
+}: {
+  id: string;
+  at: Date;
+  kind: string;
+  entry: LogEntry;
+}): LogEntry {
+  const isWhole = typeof entry === "object" && entry?.id === id;
+  return isWhole ? entry : ({ id, at: at.toISOString(), kind } as LogEntry);
+}
+
 /**
  * A job's entries in the order they happened, those of one moment in the order they came in: all, or those that came in after a
  * mark; of all kinds, or of some.
@@ -38,7 +60,7 @@ export async function readEntries(
   }: { readonly after?: number; readonly kinds?: readonly LogEntry["kind"][] | undefined } = {},
 ): Promise<LogEntry[]> {
   const rows = await db
-    .select({ entry: logEntries.entry })
+    .select(ENTRY)
     .from(logEntries)
     .where(
       and(
@@ -48,7 +70,7 @@ export async function readEntries(
       ),
     )
     .orderBy(asc(logEntries.at), asc(logEntries.arrival));
-  return rows.map((row) => row.entry);
+  return rows.map(entryFrom);
 }
 
 /** How many entries of some kinds a job has. */
@@ -75,12 +97,12 @@ export async function readLogs(
     jobIds.length === 0
       ? []
       : await db
-          .select({ jobId: logEntries.jobId, entry: logEntries.entry })
+          .select({ jobId: logEntries.jobId, ...ENTRY })
           .from(logEntries)
           .where(and(eq(logEntries.crewId, crewId), inArray(logEntries.jobId, [...jobIds])))
           .orderBy(asc(logEntries.jobId), asc(logEntries.at), asc(logEntries.arrival));
   const logs = new Map<string, LogEntry[]>(jobIds.map((jobId) => [jobId, []]));
-  for (const { jobId, entry } of rows) logs.get(jobId)?.push(entry);
+  for (const { jobId, ...row } of rows) logs.get(jobId)?.push(entryFrom(row));
   return logs;
 }
 
@@ -118,7 +140,13 @@ export async function logFactsOf(
     .select()
     .from(logFacts)
     .where(and(eq(logFacts.crewId, crewId), inArray(logFacts.jobId, [...jobIds])));
-  return new Map(rows.map(({ jobId, entries, mark, finishes }) => [jobId, { entries, mark, finishes }]));
+  return new Map(
+    rows.map(({ jobId, entries, mark, finishes }) => [
+      jobId,
+      // A damaged row tells of no finishes; the log itself still has them.
+      { entries, mark, finishes: Array.isArray(finishes) ? finishes : [] },
+    ]),
+  );
 }
 
 /** Entries of some ids that are there already, with the job each is on. */
