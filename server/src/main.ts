@@ -10,6 +10,7 @@ import { actorOfSession } from "./auth/actorOf.ts";
 import { DemoDoor } from "./auth/demoDoor.ts";
 import { makeSignInGuard } from "./auth/signInGuard.ts";
 import { openBlobStore } from "./blobs/openBlobStore.ts";
+import { clearSpool } from "./blobs/spool.ts";
 import { originsOf, readConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { schemaState } from "./db/migrate.ts";
@@ -102,6 +103,10 @@ blobs
       "photos can’t be kept: check PHOTO_DIR or PHOTO_STORE, and that it can be reached",
     ),
   );
+
+clearSpool(Date.now()).catch(({ name }: Error) =>
+  log.warn({ kind: name }, "files left over in the temporary folder weren’t removed"),
+);
 
 /** Crews that were to be deleted are, within this of their hour, ms. */
 const SWEEP_EVERY = 10 * 60_000;

@@ -77,7 +77,7 @@ export async function requestOfEach(
     appendLog: {
       params: { jobId },
       body: {
-        entries: [{ id: newId(1), at: at, kind: "note", text: "x" }],
+        entries: [{ id: newId(1), at, kind: "note", text: "x" }],
       },
     },
     listPhotos: { params: { jobId } },
@@ -85,8 +85,8 @@ export async function requestOfEach(
       params: { jobId, photoId: newId(2) },
       query: { moment: "after", takenAt: at },
     },
-    readPicture: { params: { photoId: photoId } },
-    removePhoto: { params: { photoId: photoId } },
+    readPicture: { params: { photoId } },
+    removePhoto: { params: { photoId } },
     saveRecord: { body: { kind: "product", value: product } },
     readShelf: {},
     saveProduct: { params: { productId: product.id }, body: product },

@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from "node:crypto";
 import { createWriteStream } from "node:fs";
-import { rm } from "node:fs/promises";
+import { readdir, rm, stat } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import type { Readable } from "node:stream";
@@ -14,6 +14,19 @@ export interface SentFile {
   readonly bytes: number;
   /** Hexadecimal. */
   readonly sha256: string;
+}
+
+const NAME = /^scutch-[0-9a-f-]{36}\.upload$/;
+/** No sending takes this long, ms: what is older was left by a server that was killed. */
+const LEFT_OVER = 3_600_000;
+
+/** Removes what servers that were killed have left of sendings. */
+export async function clearSpool(now: number): Promise<void> {
+  for (const name of (await readdir(tmpdir())).filter((each) => NAME.test(each))) {
+    const file = path.join(tmpdir(), name);
+    const known = await stat(file).catch(() => undefined); // taken away meanwhile
+    if (known && known.mtimeMs < now - LEFT_OVER) await rm(file, { force: true });
+  }
 }
 
 /**
