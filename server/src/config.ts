@@ -93,6 +93,16 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   throw new Error(result.error.issues.map((issue) => `${issue.path.join(".")}: ${issue.message}`).join("\n"));
 }
 
+/** The settings of this process, or its end with a line for each that is wrong. */
+export function ownConfig(): Config {
+  try {
+    return readConfig(process.env);
+  } catch (error) {
+    console.error(error instanceof Error ? error.message : error);
+    process.exit(1);
+  }
+}
+
 /** Where browsers reach the server: as set, or this machine's own names. */
 export function originsOf({ ORIGINS, TLS_CERT }: Config, port: number): readonly [string, ...string[]] {
   const scheme = TLS_CERT === undefined ? "http" : "https";

@@ -7,7 +7,7 @@ import { v7 } from "uuid";
 import { makeAccounts } from "./auth/accounts.ts";
 import { makeSignInGuard } from "./auth/signInGuard.ts";
 import { openBlobStore } from "./blobs/openBlobStore.ts";
-import { originsOf, readConfig } from "./config.ts";
+import { originsOf, ownConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { schemaState } from "./db/migrate.ts";
 import { listAllCrews, makeCrewWithInvite, personByEmail } from "./features/account/service.ts";
@@ -20,7 +20,7 @@ crew link sam@example.com         make a link to set a new password
 crew list                         list crews with their owners
 crew export "Name" FILE.zip       write everything a crew has into a zip, for “Import crew data”`;
 
-const config = readConfig(process.env);
+const config = ownConfig();
 const { pool, db } = connect(config.DATABASE_URL);
 const [origin] = originsOf(config, config.PORT);
 const [command, argument = "", file] = process.argv.slice(2);

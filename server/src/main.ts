@@ -11,7 +11,7 @@ import { DemoDoor } from "./auth/demoDoor.ts";
 import { makeSignInGuard } from "./auth/signInGuard.ts";
 import { openBlobStore } from "./blobs/openBlobStore.ts";
 import { clearSpool } from "./blobs/spool.ts";
-import { originsOf, readConfig } from "./config.ts";
+import { originsOf, ownConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { schemaState } from "./db/migrate.ts";
 import { feedOf } from "./features/change/routes.ts";
@@ -30,7 +30,7 @@ function refuse(message: string): never {
   process.exit(1);
 }
 
-const config = readConfig(process.env);
+const config = ownConfig();
 const log = pino({ level: config.LOG_LEVEL });
 const { pool, db } = connect(config.DATABASE_URL);
 const state = await schemaState(db);

@@ -1,6 +1,6 @@
 /** A step of its own before any server starts: brings the schema up to date and makes the demo where there is to be one. */
 import { openBlobStore } from "./blobs/openBlobStore.ts";
-import { readConfig } from "./config.ts";
+import { ownConfig } from "./config.ts";
 import { connect } from "./db/connect.ts";
 import { withLease } from "./db/lease.ts";
 import { runMigrations } from "./db/migrate.ts";
@@ -10,7 +10,7 @@ import { PICTURES } from "./features/photo/extension.ts";
 /** ms that a second one waits for the first. */
 const PATIENCE = 300_000;
 
-const config = readConfig(process.env);
+const config = ownConfig();
 const { pool, db } = connect(config.DATABASE_URL);
 try {
   // Several may be started at once: one does it, the others find it done.
