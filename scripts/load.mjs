@@ -6,7 +6,7 @@ import { fromHere, inRoot } from "./paths.mjs";
 import { binary } from "./run.mjs";
 import { setUpAndBuild } from "./throwaway.mjs";
 
-const USAGE = `npm run load -- fill --crews 1000 --years 3   fill a database of its own (30 GB; some 20 minutes)
+const USAGE = `npm run load -- fill --crews 1000 --years 3   fill a database of its own (37 GB; some 30 minutes)
 npm run load -- phones --phones 200          have phones of as many crews sync at once
 npm run load -- queries                      write docs/queries.md: what each query reads
 

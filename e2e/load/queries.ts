@@ -1,7 +1,7 @@
 /**
  * What each query reads, as MariaDB plans it in a filled database: one good request of each endpoint is made, as one crew's owner, and
- * whatever the server asked its database meanwhile is explained. Written into docs/queries.md. Ends with 1 where a query reads more of a
- * table than it is allowed to.
+ * every query that the server made for it is explained. Written into docs/queries.md. Ends with 1 where a query reads a whole table that
+ * doesn't stay small.
  */
 import { randomUUID } from "node:crypto";
 import { writeFileSync } from "node:fs";
@@ -10,6 +10,7 @@ import { type Endpoint, type Endpoints, endpoints } from "@scutch/contract";
 import { requestOfEach } from "@scutch/contract/testing";
 import mysql from "mysql2/promise";
 import { startServer } from "../../scripts/server.mjs";
+import { newId } from "../torture/apiClient.ts";
 import { crewId, emailOf, option, PASSWORD } from "./option.ts";
 
 /** One in the middle. */
@@ -82,7 +83,7 @@ const requests = await requestOfEach(asked, {
   photoId: String(photo?.id),
   traineeId,
   technicianId,
-  newId: () => `01930000-0000-7${randomUUID().slice(15)}`,
+  newId,
 });
 /** Last, since no one can ask anything after them. */
 const LAST = ["removeMember", "signOutDevice", "leaveCrew"];
@@ -178,7 +179,7 @@ writeFileSync(
   `# What queries read
 
 Written by \`npm run load -- queries\`: one good request of each of the ${names.length} endpoints, as the owner of one of ${Number(counted?.crews)} crews with ${Number(counted?.jobs)} jobs, and what MariaDB
-plans for whatever the server asked it meanwhile. Rows are its estimates. A query that reads a whole table of more than ${SMALL} rows makes the command fail.
+plans for every query that the server made for them. Rows are its estimates. A query that reads a whole table of more than ${SMALL} rows makes the command fail.
 
 ## Tables
 

@@ -24,7 +24,7 @@ const LEFT_OVER = 3_600_000;
 export async function clearSpool(now: number): Promise<void> {
   for (const name of (await readdir(tmpdir())).filter((each) => NAME.test(each))) {
     const file = path.join(tmpdir(), name);
-    const known = await stat(file).catch(() => undefined); // taken away meanwhile
+    const known = await stat(file).catch(() => undefined); // its sending just ended
     if (known && known.mtimeMs < now - LEFT_OVER) await rm(file, { force: true });
   }
 }

@@ -3,7 +3,7 @@ import { customType } from "drizzle-orm/mysql-core";
 /** MariaDB's own 16-byte UUID type (10.7+); the driver hands it over as text. */
 export const uuid = customType<{ data: string; driverData: string }>({ dataType: () => "uuid" });
 
-/** Text as the JSON it is; as it stands where it isn't, so that one odd row doesn't keep the others from being read. */
+/** What a JSON text says; the text itself where it isn't JSON, so that one odd row doesn't keep the others from being read. */
 function parsed(text: string): unknown {
   try {
     return JSON.parse(text);

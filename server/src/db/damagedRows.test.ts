@@ -1,4 +1,4 @@
-/** A row that something else wrote to hides no other: whatever stands in any column of JSON, everything is listed and logs go on. */
+/** A damaged row hides no other: with wrong JSON in any column, everything is still listed and logs go on. */
 import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import type mysql from "mysql2/promise";
 import { demoId } from "../demo/demoId.ts";
@@ -40,7 +40,7 @@ test("every list is answered with as many rows as before, whichever column is da
     "select table_name as t, column_name as c from information_schema.check_constraints join information_schema.columns using (table_name) where constraint_schema = database() and table_schema = database() and check_clause = concat('json_valid(`', column_name, '`)')",
   );
   expect(columns.length).toBeGreaterThan(10);
-  /** Without the log of the job, which grows with each round, and what the crew's file says of jobs: a damaged one is told apart there. */
+  /** Without the job's log, which grows with each round, and without the jobs in the crew's file, which lists damaged ones apart. */
   const others = async () => {
     const {
       [`/jobs/${JOB}/log entries`]: log,
@@ -73,7 +73,7 @@ test("every list is answered with as many rows as before, whichever column is da
     }
     await pool.query(`update ${t} set ${c} = ? where ${key} = ?`, [row?.v, row?.k]);
   }
-  // An entry of which nothing is left is told by its id, time and kind.
+  // Of an entry with nothing left its id, time and kind are answered.
   const [entry] = await rows("select id, kind from log_entries where job_id = ? and kind = 'note' limit 1", [
     JOB,
   ]);
@@ -85,3 +85,30 @@ test("every list is answered with as many rows as before, whichever column is da
     at: expect.any(String),
   });
 }, 120_000);
+
+test("an entry that used something up and is damaged keeps no other from being logged, and is not its own twin", async () => {
+  const { pool, api } = server;
+  const { products } = (await api.get("/api/shelf").expect(200)).body;
+  const at = "2026-03-10T09:00:00.000Z";
+  const used = (i: number) => ({
+    id: demoId("entry", 74_000 + i),
+    at,
+    kind: "product-used",
+    productId: products[0].id,
+    amount: 1e-3,
+  });
+  const send = (entry: object) => api.post(`/api/jobs/${JOB}/log`).send({ entries: [entry] });
+  for (const [i, wrong] of WRONG.entries()) {
+    await send(used(2 * i)).expect(200);
+    await pool.query("update log_entries set entry = ? where id = ?", [wrong, used(2 * i).id]);
+    await send(used(2 * i + 1)).expect(200);
+    expect((await send(used(2 * i)).expect(409)).body.error.code).toBe("entry-differs");
+    await send({
+      id: demoId("entry", 74_100 + i),
+      at,
+      kind: "correction",
+      corrects: used(2 * i).id,
+      reason: "x",
+    });
+  }
+});

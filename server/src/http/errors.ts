@@ -31,7 +31,7 @@ function asFailure(error: unknown): ApiFailure {
   return new ApiFailure("internal");
 }
 
-/** Given up by whoever asked, while it was read or answered: no one is there to be answered. */
+/** The one who asked has hung up while the request was read or answered. */
 const isGivenUp = (request: Request, error: unknown) =>
   (request.destroyed && !request.complete) ||
   ["request.aborted", "ECONNABORTED"].includes(

@@ -27,24 +27,20 @@ const ofKinds = (crewId: string, jobId: string, kinds: readonly LogEntry["kind"]
 /** What an entry is read by. */
 const ENTRY = { id: logEntries.id, at: logEntries.at, kind: logEntries.kind, entry: logEntries.entry };
 
+interface EntryRow {
+  readonly id: string;
+  readonly at: Date;
+  readonly kind: string;
+  readonly entry: LogEntry;
+}
+const isWhole = ({ id, entry }: EntryRow) => typeof entry === "object" && entry?.id === id;
+
 /**
  * An entry as it was stored. Of one that was damaged there remain its id, time and kind: a device then knows that it has all, and passes
  * over what it can't read.
  */
-function entryFrom({
-  id,
-  at,
-  kind,
-  entry,
-}: {
-  id: string;
-  at: Date;
-  kind: string;
-  entry: LogEntry;
-}): LogEntry {
-  const isWhole = typeof entry === "object" && entry?.id === id;
-  return isWhole ? entry : ({ id, at: at.toISOString(), kind } as LogEntry);
-}
+const entryFrom = (row: EntryRow): LogEntry =>
+  isWhole(row) ? row.entry : ({ id: row.id, at: row.at.toISOString(), kind: row.kind } as LogEntry);
 
 /**
  * A job's entries in the order they happened, those of one moment in the order they came in: all, or those that came in after a
@@ -152,13 +148,14 @@ export async function logFactsOf(
 /** Entries of some ids that are there already, with the job each is on. */
 export async function entriesById(tx: Transaction, crewId: string, ids: readonly string[]) {
   if (ids.length === 0) return [];
-  return tx
-    .select({ id: logEntries.id, jobId: logEntries.jobId, entry: logEntries.entry })
+  const rows = await tx
+    .select({ jobId: logEntries.jobId, ...ENTRY })
     .from(logEntries)
     .where(and(eq(logEntries.crewId, crewId), inArray(logEntries.id, [...ids])));
+  return rows.map(({ jobId, ...row }) => ({ id: row.id, jobId, entry: entryFrom(row) }));
 }
 
-/** A job's entries of some kinds. */
+/** A job's entries of some kinds, to be counted or changed: without damaged ones. */
 export async function entriesOfKinds(
   tx: Transaction,
   crewId: string,
@@ -166,10 +163,10 @@ export async function entriesOfKinds(
   kinds: readonly LogEntry["kind"][],
 ): Promise<LogEntry[]> {
   const rows = await tx
-    .select({ entry: logEntries.entry })
+    .select(ENTRY)
     .from(logEntries)
     .where(and(ofJob(crewId, jobId), inArray(logEntries.kind, [...kinds])));
-  return rows.map((row) => row.entry);
+  return rows.filter(isWhole).map(({ entry }) => entry);
 }
 
 /** Writes an entry in place of the one with its id: only ever to take a deleted customer's name out. */
