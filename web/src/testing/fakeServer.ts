@@ -41,6 +41,8 @@ export const note = (n: number): LogEntry =>
 
 export const roomNames = (plan: Job | undefined) => (plan?.rooms ?? []).map(({ name }) => name);
 
+/** What an entry says, without who sent it. */
+const unsigned = ({ by: _by, importedBy: _importer, ...entry }: LogEntry) => entry;
 const done = (body: unknown): Reply => ({ outcome: "done", body });
 const refused = (status: number, error: object): Reply => ({ outcome: "refused", status, error }) as Reply;
 
@@ -81,12 +83,15 @@ export class FakeServer {
         const after = Number(new URLSearchParams(query).get("after"));
         return done(this.logAfter(after));
       }
+      const kept: LogEntry[] = [];
       for (const entry of (body as { entries: LogEntry[] }).entries) {
         const known = this.log.get(entry.id);
-        if (known && !deepEqual(known, entry)) return refused(409, { code: "entry-differs" });
-        this.log.set(entry.id, entry);
+        if (known && !deepEqual(unsigned(known), unsigned(entry)))
+          return refused(409, { code: "entry-differs" });
+        if (known && !deepEqual(known, entry)) kept.push(known);
+        if (!known) this.log.set(entry.id, entry);
       }
-      return done({ added: 1 });
+      return done({ added: 1, ...(kept.length > 0 ? { entries: kept } : {}) });
     }
     if (address === "/jobs") return done({ jobs: this.cards(), earlier: null, later: null });
     if (address === "/jobs/catch-up") return done({ jobs: this.newer((body as { jobs: HeldJob[] }).jobs) });
@@ -105,16 +110,45 @@ export class FakeServer {
     return done(body);
   }
 
+  private readonly arrivals = new Map<string, number>();
+  private lastArrival = 0;
+
+  /** Each entry with the number it came in under. */
+  private arrived(): [LogEntry, number][] {
+    return [...this.log.values()].map((entry) => {
+      const arrival = this.arrivals.get(entry.id) ?? ++this.lastArrival;
+      this.arrivals.set(entry.id, arrival);
+      return [entry, arrival];
+    });
+  }
+
+  /** Loses entries, as by a restore from a backup: numbers leap ahead then. */
+  restore(isLost: (id: string) => boolean): void {
+    this.arrived();
+    for (const id of this.log.keys())
+      if (isLost(id)) {
+        this.log.delete(id);
+        this.arrivals.delete(id);
+      }
+    this.lastArrival += 1_000_000;
+  }
+
+  private logMark(): number {
+    return Math.max(0, ...this.arrived().map(([, arrival]) => arrival));
+  }
+
   private logAfter(after: number) {
-    const all = [...this.log.values()];
-    return { entries: all.slice(after), logMark: all.length, total: all.length };
+    const all = this.arrived();
+    const logMark = this.logMark();
+    const entries = all.filter(([, arrival]) => after > logMark || arrival > after).map(([entry]) => entry);
+    return { entries, logMark, total: all.length };
   }
 
   /** The log is the first job's. */
   private cards() {
     return [...this.jobs.values()].map(({ version, job }) => {
       const entries = job.id === JOB_ID ? this.log.size : 0;
-      return { ...summarizeJob(job, []), version, entries, logMark: entries };
+      return { ...summarizeJob(job, []), version, entries, logMark: entries > 0 ? this.logMark() : 0 };
     });
   }
 
@@ -122,13 +156,11 @@ export class FakeServer {
   private newer(held: readonly HeldJob[]) {
     return held.slice(0, 3).map(({ id, version, logMark }) => {
       const there = this.jobs.get(id);
-      const mark = id === JOB_ID ? this.log.size : 0;
+      const mark = id === JOB_ID ? this.logMark() : 0;
       return {
         id,
         ...(there && there.version !== version ? { plan: { version: there.version, job: there.job } } : {}),
-        ...(logMark === undefined || logMark === mark
-          ? {}
-          : { log: this.logAfter(logMark > mark ? 0 : logMark) }),
+        ...(logMark === undefined || logMark === mark ? {} : { log: this.logAfter(logMark) }),
       };
     });
   }
